@@ -1,0 +1,23 @@
+const swc = [
+  '@swc/jest',
+  {
+    jsc: {
+      target: 'es2022',
+      parser: { syntax: 'typescript', tsx: true },
+      transform: { react: { runtime: 'automatic' } },
+    },
+    module: { type: 'commonjs' },
+  },
+];
+const project = (name, extra = {}) => ({
+  displayName: name,
+  rootDir: `packages/${name}`,
+  testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
+  transform: { '^.+\\.(ts|tsx|mjs)$': swc },
+  ...extra,
+});
+
+/** One project a package; server tests need ANVILSTONE_TEST_DATABASE_URL, which `npm test` sets. */
+export default {
+  projects: [project('schema'), project('core'), project('cli'), project('server'), project('web')],
+};

@@ -1,0 +1,81 @@
+import { Type } from '@sinclair/typebox';
+import { temperatureReserve } from '../checks/heatChecks.ts';
+import { InputError } from '../input/InputError.ts';
+import { fitsRectangle } from '../process/machineFit.ts';
+import { partCost } from '../process/cost.ts';
+import { toCanonical, fromCanonical } from '../units/convert.ts';
+import { DIMENSIONS, type Dimension } from '../units/dimensions.ts';
+import { parseQuantity } from '../units/parseQuantity.ts';
+import { calculator } from './calculator.ts';
+import { above0, temperatureC } from './fields.ts';
+
+const dimension = Type.Unsafe<Dimension>({ type: 'string', enum: Object.keys(DIMENSIONS) });
+
+export const readQuantity = calculator({
+  id: 'read-quantity',
+  title: 'Read a typed quantity, for example “3/16 in”',
+  source: 'NIST SP 811 conversion factors',
+  input: { text: Type.String({ maxLength: 80 }), dimension },
+  output: { canonical: Type.Number(), unit: Type.String() },
+  run({ text, dimension: of }) {
+    const parsed = parseQuantity(text, of);
+    if (!parsed.ok) throw new InputError('text', text, parsed.message);
+    return { canonical: parsed.canonical, unit: parsed.unit };
+  },
+});
+
+export const convert = calculator({
+  id: 'convert-unit',
+  title: 'Convert between two units of a dimension',
+  source: 'NIST SP 811 conversion factors',
+  input: { value: Type.Number(), from: Type.String(), to: Type.String(), dimension },
+  output: { value: Type.Number() },
+  run: ({ value, from, to, dimension: of }) => ({ value: fromCanonical(toCanonical(value, from, of), to, of) }),
+});
+
+export const cost = calculator({
+  id: 'part-cost',
+  title: 'Cost of one good part',
+  source: '(filament with purge + machine hours + labour) / (1 − scrap)',
+  input: {
+    massG: above0('Mass, g'),
+    volumeMm3: above0('Volume, mm³'),
+    pricePerKgUsd: above0('Price, USD/kg'),
+    volumetricFlowMm3PerS: above0('Sustained flow, mm³/s'),
+    hourlyRateUsd: Type.Number({ minimum: 0 }),
+    purgeShare: Type.Number({ minimum: 0, maximum: 0.95 }),
+    scrapShare: Type.Number({ minimum: 0, maximum: 0.95 }),
+    printTimeFactor: Type.Number({ minimum: 1 }),
+    labourPerPartUsd: Type.Number({ minimum: 0 }),
+  },
+  output: {
+    filamentUsd: Type.Number(),
+    machineUsd: Type.Number(),
+    labourUsd: Type.Number(),
+    printTimeH: Type.Number(),
+    totalUsd: Type.Number(),
+  },
+  run: (input) => partCost({ ...input, machine: input, rules: input }),
+});
+
+export const reserveOfTemperature = calculator({
+  id: 'temperature-reserve',
+  title: 'Reserve of a temperature limit over a required temperature',
+  source: '1 + (limit − required) / max(10, required − 23)',
+  input: { limitC: temperatureC, requiredC: temperatureC },
+  output: { reserve: Type.Number() },
+  run: ({ limitC, requiredC }) => ({ reserve: temperatureReserve(limitC, requiredC) }),
+});
+
+export const footprint = calculator({
+  id: 'footprint-fits',
+  title: 'Whether a rectangular footprint fits on a bed, turned if need be',
+  source: 'J. E. Wetzel, Mathematics Magazine 73 (2000) 204',
+  input: { lengthMm: above0('mm'), widthMm: above0('mm'), bedLengthMm: above0('mm'), bedWidthMm: above0('mm') },
+  output: { fits: Type.Boolean() },
+  run({ lengthMm, widthMm, bedLengthMm, bedWidthMm }) {
+    const [p, q] = [Math.max(lengthMm, widthMm), Math.min(lengthMm, widthMm)];
+    const [a, b] = [Math.max(bedLengthMm, bedWidthMm), Math.min(bedLengthMm, bedWidthMm)];
+    return { fits: fitsRectangle(p, q, a, b) };
+  },
+});

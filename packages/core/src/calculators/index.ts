@@ -1,0 +1,37 @@
+import { cantileverDeflection, cantileverStress, sectionProperties } from './beam.ts';
+import type { Calculator } from './calculator.ts';
+import { convert, cost, footprint, readQuantity, reserveOfTemperature } from './everyday.ts';
+import {
+  creep,
+  hdtModulus,
+  modulusAtTemperature,
+  offAxisModulus,
+  offAxisStrength,
+  strengthFactor,
+  timeShift,
+} from './material.ts';
+
+export type { Calculator } from './calculator.ts';
+
+/** Every formula that can be run by itself. The next one is one module and one line here. */
+export const calculators: readonly Calculator[] = [
+  sectionProperties,
+  cantileverDeflection,
+  cantileverStress,
+  hdtModulus,
+  modulusAtTemperature,
+  timeShift,
+  creep,
+  offAxisStrength,
+  offAxisModulus,
+  strengthFactor,
+  cost,
+  reserveOfTemperature,
+  footprint,
+  readQuantity,
+  convert,
+];
+
+export function findCalculator(id: string): Calculator | undefined {
+  return calculators.find((one) => one.id === id);
+}

@@ -1,0 +1,144 @@
+import { Type } from '@sinclair/typebox';
+import { InputError } from '../input/InputError.ts';
+import { creepGrowth } from '../materials/creep.ts';
+import { familyHdtPoints, fillerEffects } from '../materials/familyEstimate.ts';
+import { modulusAtHdtMPa } from '../materials/modulusAtHdt.ts';
+import { modulusCurve } from '../materials/modulusCurve.ts';
+import { defaultLayerShearMPa, offAxisModulusMPa, offAxisStrengthMPa } from '../materials/offAxis.ts';
+import { staticFatigueFactor, strengthTemperatureFactor } from '../materials/strengthFactors.ts';
+import { timeShiftDecades } from '../materials/timeShift.ts';
+import { findFamily, type Family } from '../reference/family.ts';
+import { findReinforcement } from '../reference/reinforcement.ts';
+import { calculator } from './calculator.ts';
+import {
+  above0,
+  angleDeg,
+  durationH,
+  familyId,
+  modulusMPa,
+  ratio,
+  reinforcementId,
+  stressMPa,
+  temperatureC,
+} from './fields.ts';
+
+function familyOf(id: string): Family {
+  const family = findFamily(id);
+  if (!family)
+    throw new InputError('familyId', id, 'a family of the reference data is needed, for example petg, abs or pa12');
+  return family;
+}
+
+function creepOf(family: Family, filler: string | undefined) {
+  const factor = fillerEffects(family, findReinforcement(filler ?? null))?.mechanical.creepA ?? 1;
+  return {
+    creepA: family.creep.a * factor,
+    creepN: family.creep.n,
+    activationKjPerMol: family.creep.activationKjPerMol,
+    morphology: family.morphology,
+    glassTransitionC: family.glassTransitionC,
+  };
+}
+
+export const hdtModulus = calculator({
+  id: 'modulus-at-hdt',
+  title: 'Modulus at the heat deflection temperature',
+  source: 'ISO 75-1: 1/E(HDT) = 1/E23 + 0.002/σ',
+  input: { modulus23MPa: modulusMPa, hdtStressMPa: stressMPa },
+  output: { modulusMPa: Type.Number() },
+  run: (input) => ({ modulusMPa: modulusAtHdtMPa(input) }),
+});
+
+export const modulusAtTemperature = calculator({
+  id: 'modulus-at-temperature',
+  title: 'Modulus over temperature from heat deflection points',
+  source: 'monotone cubic (Fritsch & Butland 1984) in log E through the ISO 75 points',
+  input: {
+    familyId,
+    modulus23MPa: modulusMPa,
+    hdt: Type.Optional(
+      Type.Array(Type.Object({ temperatureC, stressMPa }, { additionalProperties: false }), {
+        description: 'Heat deflection points; absent = typical of the family',
+      }),
+    ),
+    temperatureC,
+  },
+  output: { modulusMPa: Type.Number(), ratio },
+  run({ familyId: id, modulus23MPa, hdt, temperatureC: atC }) {
+    const family = familyOf(id);
+    const { morphology, glassTransitionC, meltingC } = family;
+    const points = hdt ?? familyHdtPoints(family, undefined);
+    const curve = modulusCurve({ modulus23MPa, morphology, glassTransitionC, meltingC, hdt: points, measured: [] });
+    return { modulusMPa: modulus23MPa * curve.ratio(atC), ratio: curve.ratio(atC) };
+  },
+});
+
+export const timeShift = calculator({
+  id: 'time-temperature-shift',
+  title: 'Decades by which creep runs faster than at 23 °C',
+  source: 'Arrhenius, 0.25 decades/K from Tg − 30 to Tg, WLF (17.44, 51.6) above; amorphous families',
+  input: { familyId, temperatureC },
+  output: { decades: Type.Number() },
+  run: ({ familyId: id, temperatureC: atC }) => ({ decades: timeShiftDecades(creepOf(familyOf(id), undefined), atC) }),
+});
+
+export const creep = calculator({
+  id: 'creep-growth',
+  title: 'Growth of deflection under constant load',
+  source: 'Findley power law, 1 + a·(t/a_T)^n',
+  input: { familyId, reinforcementId, temperatureC, durationH },
+  output: { growth: Type.Number() },
+  run: (input) => ({
+    growth: creepGrowth(creepOf(familyOf(input.familyId), input.reinforcementId), input.temperatureC, input.durationH),
+  }),
+});
+
+export const offAxisStrength = calculator({
+  id: 'off-axis-strength',
+  title: 'Strength at an angle to the layers',
+  source: 'Tsai–Hill, Jones, Mechanics of Composite Materials, eq. 2.127',
+  input: {
+    inPlaneMPa: above0('Strength in the layer plane, MPa'),
+    acrossMPa: above0('Strength across the layers, MPa'),
+    shearMPa: Type.Optional(above0('Layer shear strength, MPa; absent = 0.5·σxy·(σz/σxy)^½')),
+    angleDeg,
+  },
+  output: { strengthMPa: Type.Number(), shearMPa: Type.Number() },
+  run({ angleDeg: angle, ...given }) {
+    const shearMPa = given.shearMPa ?? defaultLayerShearMPa(given.inPlaneMPa, given.acrossMPa);
+    return { strengthMPa: offAxisStrengthMPa({ ...given, shearMPa }, angle), shearMPa };
+  },
+});
+
+export const offAxisModulus = calculator({
+  id: 'off-axis-modulus',
+  title: 'Modulus at an angle to the layers',
+  source: 'Jones, Mechanics of Composite Materials, eq. 2.97',
+  input: {
+    inPlaneMPa: above0('Modulus in the layer plane, MPa'),
+    acrossMPa: above0('Modulus across the layers, MPa'),
+    shearMPa: above0('Shear modulus, MPa'),
+    poisson: Type.Number({ minimum: 0, maximum: 0.5 }),
+    angleDeg,
+  },
+  output: { modulusMPa: Type.Number() },
+  run: ({ angleDeg: angle, ...moduli }) => ({ modulusMPa: offAxisModulusMPa(moduli, angle) }),
+});
+
+export const strengthFactor = calculator({
+  id: 'strength-factor',
+  title: 'Strength kept at temperature and under lasting load',
+  source: '(E(T)/E23)^m and a fixed loss per decade of time beyond one minute',
+  input: {
+    modulusRatio: above0('E(T)/E23'),
+    exponent: above0('m, about 0.8 amorphous and 0.6 semi-crystalline'),
+    durationH,
+    lossPerDecade: Type.Number({ minimum: 0, maximum: 1 }),
+  },
+  output: { temperatureFactor: ratio, timeFactor: ratio, factor: ratio },
+  run(input) {
+    const temperatureFactor = strengthTemperatureFactor(input.modulusRatio, input.exponent);
+    const timeFactor = staticFatigueFactor(input.durationH, input.lossPerDecade);
+    return { temperatureFactor, timeFactor, factor: temperatureFactor * timeFactor };
+  },
+});

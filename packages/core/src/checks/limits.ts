@@ -1,0 +1,56 @@
+import { formatNumber as f } from '../units/formatQuantity.ts';
+import type { Check } from './check.ts';
+import { known, unknown } from './outcome.ts';
+import { showResolved } from './showMaterial.ts';
+
+export const massLimit: Check = {
+  id: 'mass-limit',
+  title: 'Mass',
+  asks: 'Is one part light enough?',
+  applies: (brief) => brief.asks.maxMassG !== undefined,
+  evaluate({ brief, massG, material, body }, working) {
+    if (massG === null || !material.density.known)
+      return unknown('g', material.density.known ? [] : material.density.gaps);
+    if (working) {
+      showResolved(working, 'ρ', 'Density', material.density, 'g/cm³');
+      working.add('m', 'Mass, printed solid', massG, 'g', {
+        expression: `${f(body.volumeMm3)} mm³ · ${f(material.density.value)} g/cm³ / 1000`,
+      });
+    }
+    return known({ demand: massG, capacity: brief.asks.maxMassG!, unit: 'g', evidence: material.density.evidence });
+  },
+};
+
+export const costLimit: Check = {
+  id: 'cost-limit',
+  title: 'Cost',
+  asks: 'Does one good part cost little enough?',
+  applies: (brief) => brief.asks.maxCostUsd !== undefined,
+  evaluate({ brief, cost, rules, fit, priceIsFamilyEstimate, material }, working) {
+    if (cost === null) return unknown('USD', costGaps(material.density.known, fit !== undefined));
+    if (working) {
+      working.add('C_f', 'Filament with purge', cost.filamentUsd, 'USD', {
+        expression: `mass · (1 + ${rules.purgeShare}) · price per kg`,
+        source: priceIsFamilyEstimate ? 'price typical of the family: none is known for this grade' : 'grade price',
+      });
+      working.add('C_m', `Machine: ${fit!.machine.name}`, cost.machineUsd, 'USD', {
+        expression: `${f(cost.printTimeH)} h · ${f(fit!.machine.hourlyRateUsd)} USD/h`,
+      });
+      working.add('C_l', 'Labour', cost.labourUsd, 'USD', { source: 'house rule' });
+      working.add('C', 'One good part', cost.totalUsd, 'USD', { expression: `sum / (1 − ${rules.scrapShare} scrap)` });
+    }
+    return known({
+      demand: cost.totalUsd,
+      capacity: brief.asks.maxCostUsd!,
+      unit: 'USD',
+      evidence: priceIsFamilyEstimate ? 'D' : 'C',
+    });
+  },
+};
+
+function costGaps(densityKnown: boolean, machineKnown: boolean): string[] {
+  const gaps: string[] = [];
+  if (!densityKnown) gaps.push('Density: not known, so neither is the mass of filament');
+  if (!machineKnown) gaps.push('No machine to price the print on, or its process window is not known');
+  return gaps.length > 0 ? gaps : ['Price per kg: not known'];
+}

@@ -1,0 +1,33 @@
+import type { Check } from './check.ts';
+import { unknown } from './outcome.ts';
+
+/** Whether an allowed machine can print the grade at this size and orientation. Has no reserve: it fits or it does not. */
+export const printable: Check = {
+  id: 'printable',
+  title: 'Printable here',
+  asks: 'Can one of the allowed machines print it, this way up, without harm?',
+  applies: () => true,
+  evaluate({ fit, material }, working) {
+    if (!fit) {
+      const why = material.family ? 'no allowed machine is in the workshop' : material.behaviourGaps[0];
+      return unknown('', [`Printability: ${why ?? 'process window not known'}`]);
+    }
+    working?.add('', 'Nearest machine', fit.machine.name, '');
+    for (const finding of fit.findings)
+      working?.add('', finding.verdict === 'blocker' ? 'Blocker' : 'Caution', finding.text, '');
+    if (fit.findings.length === 0) working?.add('', 'Nothing speaks against it', 'fits', '');
+    const blockers = fit.findings.filter((finding) => finding.verdict === 'blocker').map((finding) => finding.text);
+    const cautions = fit.findings.filter((finding) => finding.verdict === 'caution').map((finding) => finding.text);
+    return {
+      status: blockers.length > 0 ? 'fail' : 'pass',
+      demand: null,
+      capacity: null,
+      unit: '',
+      reserve: null,
+      evidence: 'D',
+      gaps: [],
+      reason: `${fit.machine.name}: ${[...blockers, ...cautions].join('; ') || 'fits'}`,
+      loadCaseId: null,
+    };
+  },
+};

@@ -1,0 +1,103 @@
+import {
+  ORIENTATIONS,
+  type Brief,
+  type BuildOrientation,
+  type CheckResult,
+  type EvaluationEntry,
+  type EvaluationResult,
+  type GradeEvaluation,
+  type HouseRules,
+  type Library,
+} from '@anvilstone/schema';
+import { checks, ownHeatLimit, type Check, type CheckContext } from '../checks/index.ts';
+import { InputError } from '../input/InputError.ts';
+import { contextFor, materialFor, prepareBrief } from './context.ts';
+import { defaultHouseRules } from './houseRules.ts';
+import { compareEntries } from './ranking.ts';
+import { Working } from './working.ts';
+
+/** Changes whenever the same input may give another number; frozen decisions carry it. */
+export const ENGINE_VERSION = '0.1.0';
+
+export interface EvaluateOptions {
+  rules?: HouseRules;
+  /** Only these orientations, as long as the brief allows them. */
+  orientations?: readonly BuildOrientation[];
+}
+
+/**
+ * Holds every grade of a library against a brief, in every allowed orientation, on the machine that suits it best.
+ * Deterministic: grades come back in the library's order. Unknown never passes.
+ * @throws InputError (field, value, what is accepted): a part dimension that cannot be used, or no orientation left
+ */
+export function evaluate(brief: Brief, library: Library, options: EvaluateOptions = {}): EvaluationResult {
+  const rules = options.rules ?? defaultHouseRules;
+  const prepared = prepareBrief(brief, library.machines, rules);
+  const applicable = checks.filter((check) => check.applies(brief));
+  const orientations = allowedOrientations(brief, options.orientations);
+  const grades = library.grades.map((grade): GradeEvaluation => {
+    const material = materialFor(prepared, grade);
+    const entries = orientations.map((orientation) => entryOf(contextFor(prepared, material, orientation), applicable));
+    return { gradeId: grade.id, best: [...entries].sort(compareEntries)[0]!, entries };
+  });
+  return { engineVersion: ENGINE_VERSION, checkIds: applicable.map((check) => check.id), grades };
+}
+
+function allowedOrientations(brief: Brief, wanted: readonly BuildOrientation[] | undefined): BuildOrientation[] {
+  const allowed = brief.asks.orientations ?? ORIENTATIONS;
+  const left = ORIENTATIONS.filter((one) => allowed.includes(one) && (!wanted || wanted.includes(one)));
+  if (left.length === 0)
+    throw new InputError('orientation', wanted?.join(', '), `the brief allows ${allowed.join(', ')}`);
+  return left;
+}
+
+function entryOf(context: CheckContext, applicable: readonly Check[]): EvaluationEntry {
+  const results = applicable.map((check): CheckResult => ({ checkId: check.id, ...check.evaluate(context) }));
+  const limit = ownHeatLimit(context);
+  let governing: CheckResult | undefined;
+  for (const result of results) {
+    if (result.reserve !== null && (!governing || result.reserve < governing.reserve!)) governing = result;
+  }
+  const failed = results.find((result) => result.status === 'fail' && result.reserve === null);
+  return {
+    orientation: context.orientation,
+    machineId: context.fit?.machine.id ?? null,
+    status: statusOf(results),
+    minimumReserve: governing?.reserve ?? null,
+    // A blocker without a reserve governs over any number that passes.
+    governingCheckId: (governing && governing.reserve! < 1 ? governing : (failed ?? governing))?.checkId ?? null,
+    massG: context.massG,
+    costUsd: context.cost?.totalUsd ?? null,
+    ownHeatLimitC: 'gaps' in limit ? null : limit.limitC,
+    checks: results,
+  };
+}
+
+function statusOf(results: readonly CheckResult[]): EvaluationEntry['status'] {
+  if (results.some((result) => result.status === 'fail')) return 'fail';
+  return results.some((result) => result.status === 'unknown') ? 'unknown' : 'pass';
+}
+
+/** The same evaluation of one grade in one orientation with the arithmetic of every check written out. */
+export function explain(
+  brief: Brief,
+  library: Library,
+  gradeId: string,
+  orientation: BuildOrientation,
+  rules: HouseRules = defaultHouseRules,
+): CheckResult[] {
+  const grade = library.grades.find((one) => one.id === gradeId);
+  if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library is needed');
+  const prepared = prepareBrief(brief, library.machines, rules);
+  const context = contextFor(prepared, materialFor(prepared, grade), orientation);
+  return checks
+    .filter((check) => check.applies(brief))
+    .map((check) => {
+      const working = new Working();
+      const outcome = check.evaluate(context, working);
+      if (outcome.demand !== null && outcome.capacity !== null && outcome.reserve !== null) {
+        working.add('R', 'Reserve factor, capacity ÷ demand', outcome.reserve, '×');
+      }
+      return { checkId: check.id, ...outcome, working: working.steps };
+    });
+}

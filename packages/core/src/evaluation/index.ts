@@ -1,0 +1,6 @@
+export * from './compareResults.ts';
+export * from './demands.ts';
+export * from './evaluate.ts';
+export * from './funnel.ts';
+export * from './houseRules.ts';
+export * from './ranking.ts';

@@ -1,0 +1,10 @@
+export * from './calculators/index.ts';
+export * from './checks/index.ts';
+export * from './evaluation/index.ts';
+export { InputError } from './input/InputError.ts';
+export * from './materials/index.ts';
+export * from './parts/index.ts';
+export * from './process/index.ts';
+export * from './reference/index.ts';
+export * from './sections/index.ts';
+export * from './units/index.ts';

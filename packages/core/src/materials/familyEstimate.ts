@@ -1,0 +1,156 @@
+import type { PropertyId } from '@anvilstone/schema';
+import type { Family } from '../reference/family.ts';
+import {
+  matrixKindOf,
+  referenceModulusMPa,
+  type FillerEffects,
+  type Reinforcement,
+} from '../reference/reinforcement.ts';
+
+/** A family value with the filler applied: the last resort, evidence class D, dry, 23 °C, printed. */
+export interface FamilyEstimate {
+  value: number;
+  derivation: string;
+}
+
+/** Stiffness factor at the family's own modulus: the fibre adds about the same stiffness to a stiffer or softer matrix. */
+export function stiffnessFactor(family: Family, factor: number): number {
+  if (family.morphology === 'elastomer') return factor;
+  const reference = referenceModulusMPa[matrixKindOf(family.id).mechanical];
+  return 1 + ((factor - 1) * reference) / family.tensileModulusXyMpa.mid;
+}
+
+/** Filler effects in force for a family: mechanical and thermal columns may differ. Undefined when unfilled. */
+export function fillerEffects(family: Family, filler: Reinforcement | undefined) {
+  if (!filler) return undefined;
+  const kind = matrixKindOf(family.id);
+  return {
+    mechanical: filler.effects[kind.mechanical],
+    thermal: filler.effects[kind.thermal],
+    caps: filler.caps[kind.mechanical],
+  };
+}
+
+/** Across-layer over in-plane strength (or modulus) of the filled family. */
+export function layerRatio(family: Family, filler: Reinforcement | undefined, of: 'strength' | 'modulus'): number {
+  const effects = fillerEffects(family, filler)?.mechanical;
+  if (of === 'strength') {
+    const filled = effects ? effects.zStrength / effects.tensileStrengthXy : 1;
+    return family.zToXyStrengthRatio.mid * filled;
+  }
+  const filled = effects ? stiffnessFactor(family, effects.zModulus) / stiffnessFactor(family, effects.modulusXy) : 1;
+  return family.zToXyModulusRatio * filled;
+}
+
+/**
+ * Typical in-plane value of a property for a family and filler, in the property's canonical unit, with the rules of the
+ * reinforcement table applied (stiffness by matrix modulus, caps, floors, heat deflection bounds by the caller).
+ * Null: the family states none (for example no heat deflection temperature for elastomers).
+ */
+export function familyEstimate(
+  family: Family,
+  filler: Reinforcement | undefined,
+  property: PropertyId,
+): FamilyEstimate | null {
+  const effects = fillerEffects(family, filler)?.mechanical;
+  const base = baseValue(family, property);
+  if (base === null) return null;
+  const name = `${family.abbreviation} family, typical`;
+  if (!effects || !filler) return { value: base, derivation: name };
+  const { value, how } = applyFiller(family, filler, effects, property, base);
+  return { value, derivation: how ? `${name} ${how} for ${filler.name.toLowerCase()}` : name };
+}
+
+function baseValue(family: Family, property: PropertyId): number | null {
+  switch (property) {
+    case 'density':
+      return family.densityGPerCm3;
+    case 'tensileModulus':
+      return family.tensileModulusXyMpa.mid;
+    case 'flexuralModulus':
+      return family.flexuralModulusMpa;
+    case 'tensileStrength':
+      return family.tensileStrengthXyMpa.mid;
+    case 'flexuralStrength':
+      return family.flexuralStrengthMpa;
+    case 'elongationBreak':
+      return family.elongationBreakPct.mid;
+    case 'charpyNotched':
+      return family.charpyNotched23KjPerM2?.mid ?? null;
+    case 'glassTransition':
+      return family.glassTransitionC;
+    case 'melting':
+      return family.meltingC;
+    case 'continuousService':
+      return family.continuousServiceC;
+    // Heat deflection needs its stress (see heatDeflectionPoints); layer shear is derived; Izod does not convert.
+    case 'heatDeflectionTemperature':
+    case 'layerShearStrength':
+    case 'izodNotched':
+      return null;
+  }
+}
+
+function applyFiller(
+  family: Family,
+  filler: Reinforcement,
+  effects: FillerEffects,
+  property: PropertyId,
+  base: number,
+): { value: number; how: string } {
+  const times = (factor: number) => ({ value: base * factor, how: `× ${factor.toFixed(2)}` });
+  switch (property) {
+    case 'density':
+      return mixedDensity(filler, base) ?? times(effects.density);
+    case 'tensileModulus':
+    case 'flexuralModulus':
+      return times(stiffnessFactor(family, effects.modulusXy));
+    case 'tensileStrength':
+    case 'flexuralStrength':
+      return times(effects.tensileStrengthXy);
+    case 'elongationBreak':
+      return filledElongation(family, filler, effects, base);
+    case 'charpyNotched': {
+      const cap = fillerEffects(family, filler)?.caps.charpyNotched23KjPerM2 ?? Infinity;
+      return { value: Math.min(base * effects.charpyNotched, cap), how: `× ${effects.charpyNotched}, capped` };
+    }
+    default:
+      return { value: base, how: '' };
+  }
+}
+
+/** Rule of mixtures by volume from the filler's mass share: 1 / (w/ρf + (1 − w)/ρm). */
+function mixedDensity(filler: Reinforcement, matrix: number) {
+  if (filler.fillerMassPct === null || filler.fillerDensityGPerCm3 === null) return undefined;
+  const w = filler.fillerMassPct / 100;
+  return { value: 1 / (w / filler.fillerDensityGPerCm3 + (1 - w) / matrix), how: 'mixed by mass share' };
+}
+
+/** Factor, then not above the cap, and not below 1.2 × strength ÷ modulus. */
+function filledElongation(family: Family, filler: Reinforcement, effects: FillerEffects, base: number) {
+  const cap = fillerEffects(family, filler)?.caps.elongationBreakPct ?? Infinity;
+  const strength = family.tensileStrengthXyMpa.mid * effects.tensileStrengthXy;
+  const modulus = family.tensileModulusXyMpa.mid * stiffnessFactor(family, effects.modulusXy);
+  const floor = (120 * strength) / modulus;
+  return {
+    value: Math.max(Math.min(base * effects.elongationBreak, cap), floor),
+    how: `× ${effects.elongationBreak}, capped`,
+  };
+}
+
+/** Heat deflection of the filled family, °C, with the bounds of the reinforcement table; empty for elastomers. */
+export function familyHdtPoints(
+  family: Family,
+  filler: Reinforcement | undefined,
+): { temperatureC: number; stressMPa: number }[] {
+  if (family.hdt045C === null || family.hdt180C === null) return [];
+  const thermal = fillerEffects(family, filler)?.thermal;
+  const amorphous = family.morphology === 'amorphous' || family.meltingC === null;
+  const ceiling = amorphous ? family.glassTransitionC + 5 : family.meltingC! - 10;
+  const at045 = Math.min(family.hdt045C + (thermal?.hdt045DeltaC ?? 0), Math.max(ceiling, family.hdt045C));
+  const at180 = Math.min(family.hdt180C + (thermal?.hdt180DeltaC ?? 0), at045 - 3);
+  return [
+    { temperatureC: at180, stressMPa: 1.8 },
+    { temperatureC: at045, stressMPa: 0.45 },
+  ];
+}

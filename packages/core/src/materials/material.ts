@@ -1,0 +1,200 @@
+import type { Conditioning, EvidenceClass, Grade, HouseRules } from '@anvilstone/schema';
+import { findFamily, type Family } from '../reference/family.ts';
+import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
+import { formatNumber } from '../units/formatQuantity.ts';
+import { canonicalValue } from './carry.ts';
+import { creepGrowth, type CreepMaterial } from './creep.ts';
+import { familyHdtPoints, fillerEffects, layerRatio } from './familyEstimate.ts';
+import { modulusCurve, type ModulusCurve } from './modulusCurve.ts';
+import { defaultLayerShearMPa } from './offAxis.ts';
+import { conditioningRetention } from './moisture.ts';
+import type { Resolution, ResolveAt, Resolved } from './resolution.ts';
+import { resolve } from './resolve.ts';
+import { staticFatigueFactor, strengthTemperatureFactor } from './strengthFactors.ts';
+
+/** Curves and exponents of one grade; all of them need the grade's family to be in the reference data. */
+export interface Behaviour {
+  curve: ModulusCurve;
+  /** Where the heat deflection points came from. */
+  hdtEvidence: EvidenceClass;
+  hdtNote: string;
+  creep: CreepMaterial;
+  poisson: number;
+  strengthExponent: number;
+  staticFatigueLossPerDecade: number;
+  glassTransitionC: number;
+  continuousServiceC: number;
+}
+
+/** One grade in one moisture state, ready for the checks: resolved once, read many times. */
+export interface Material {
+  grade: Grade;
+  family: Family | undefined;
+  filler: Reinforcement | undefined;
+  modulus: { inPlane: Resolution; across: Resolution };
+  strength: { inPlane: Resolution; across: Resolution };
+  layerShear: Resolution;
+  density: Resolution;
+  behaviour: Behaviour | null;
+  behaviourGaps: readonly string[];
+  /** Instant modulus at temperature over modulus at 23 °C. Call only when `behaviour` is there. */
+  modulusRatio(temperatureC: number): number;
+  /** Growth of deflection with time at temperature, ≥ 1. */
+  creepGrowth(temperatureC: number, durationH: number): number;
+  /** Strength left at temperature and under a load that stays on, over short-term strength at 23 °C. */
+  strengthFactor(temperatureC: number, durationH: number): number;
+}
+
+/** Resolves everything the mechanical checks need. Pure; costs some tens of microseconds, so do it once per brief. */
+export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules: HouseRules): Material {
+  const family = findFamily(grade.familyId);
+  const filler = findReinforcement(grade.reinforcementId);
+  const at = (direction: 'in-plane' | 'across') => ({ direction, conditioning });
+  const modulus = {
+    inPlane: resolveModulus(grade, at('in-plane'), rules),
+    across: resolveModulus(grade, at('across'), rules),
+  };
+  const strength = {
+    inPlane: resolve(grade, 'tensileStrength', at('in-plane'), rules),
+    across: resolve(grade, 'tensileStrength', at('across'), rules),
+  };
+  const behaviour =
+    family && modulus.inPlane.known ? behaviourOf(grade, family, filler, modulus.inPlane, conditioning) : null;
+  const gap = family
+    ? 'Modulus is not known'
+    : `family “${grade.familyId}” is not in the reference data: no heat, creep or fatigue behaviour`;
+  const need = () => {
+    if (!behaviour) throw new Error(`Behaviour of ${grade.id} read without asking whether it is known`);
+    return behaviour;
+  };
+  const modulusRatio = (temperatureC: number) => need().curve.ratio(temperatureC);
+  return {
+    grade,
+    family,
+    filler,
+    modulus,
+    strength,
+    layerShear: resolveLayerShear(grade, strength, at('in-plane'), rules),
+    density: resolve(grade, 'density', at('in-plane'), rules),
+    behaviour,
+    behaviourGaps: behaviour ? [] : [gap],
+    modulusRatio,
+    creepGrowth: (temperatureC, durationH) => creepGrowth(need().creep, temperatureC, durationH),
+    strengthFactor: (temperatureC, durationH) =>
+      strengthTemperatureFactor(modulusRatio(temperatureC), need().strengthExponent) *
+      staticFatigueFactor(durationH, need().staticFatigueLossPerDecade),
+  };
+}
+
+/** Tensile modulus; where only a bending modulus was reported it stands in, one class weaker at best. */
+function resolveModulus(grade: Grade, at: ResolveAt, rules: HouseRules): Resolution {
+  const tensile = resolve(grade, 'tensileModulus', at, rules);
+  if (tensile.known && tensile.evidence !== 'D') return tensile;
+  if (!grade.observations.some((observation) => observation.property === 'flexuralModulus')) return tensile;
+  const flexural = resolve(grade, 'flexuralModulus', at, rules);
+  if (!flexural.known || flexural.evidence === 'D') return tensile;
+  const steps = [...flexural.steps, { text: 'bending modulus stands in for the tensile one', value: flexural.value }];
+  return { ...flexural, evidence: 'C', cov: Math.max(flexural.cov, 0.2), steps };
+}
+
+function resolveLayerShear(grade: Grade, strength: Material['strength'], at: ResolveAt, rules: HouseRules): Resolution {
+  const measured = resolve(grade, 'layerShearStrength', at, rules);
+  if (measured.known) return measured;
+  const { inPlane, across } = strength;
+  if (!inPlane.known || !across.known) {
+    return { known: false, gaps: [...(inPlane.known ? [] : inPlane.gaps), ...(across.known ? [] : across.gaps)] };
+  }
+  const value = defaultLayerShearMPa(inPlane.value, across.value);
+  const text = `0.5 · σxy · (σz/σxy)^½ from ${formatNumber(inPlane.value)} and ${formatNumber(across.value)} MPa: not measured`;
+  // One class below the weaker of the two it is made from, and never better than carried over.
+  const evidence = across.evidence === 'D' || inPlane.evidence === 'D' ? 'D' : 'C';
+  return { known: true, value, cov: evidence === 'D' ? 0.3 : 0.2, evidence, steps: [{ text, value }] };
+}
+
+function behaviourOf(
+  grade: Grade,
+  family: Family,
+  filler: Reinforcement | undefined,
+  modulus: Resolved,
+  conditioning: Conditioning,
+): Behaviour {
+  const own = ownHdtPoints(grade);
+  const hdt = own.length > 0 ? own : familyHdtPoints(family, filler);
+  const glassTransitionC = ownTemperature(grade, 'glassTransition') ?? family.glassTransitionC;
+  const effects = fillerEffects(family, filler)?.mechanical;
+  return {
+    curve: modulusCurve({
+      // HDT bars are dry, so the curve is anchored to the dry modulus; the ratio then applies to any moisture state.
+      modulus23MPa: modulus.value / conditioningRetention(family, 'modulus', conditioning),
+      morphology: family.morphology,
+      glassTransitionC,
+      meltingC: ownTemperature(grade, 'melting') ?? family.meltingC,
+      hdt,
+      measured: measuredRatios(grade),
+      hdtIsFamily: own.length === 0,
+    }),
+    hdtEvidence: own.length > 0 ? 'C' : 'D',
+    hdtNote:
+      own.length > 0
+        ? 'the grade’s own heat deflection temperature'
+        : 'heat deflection temperature typical of the family',
+    creep: {
+      creepA: family.creep.a * (effects?.creepA ?? 1),
+      creepN: family.creep.n,
+      activationKjPerMol: family.creep.activationKjPerMol,
+      morphology: family.morphology,
+      glassTransitionC,
+    },
+    poisson: family.poisson,
+    strengthExponent: family.temperatureStrengthExponent,
+    staticFatigueLossPerDecade: family.staticFatigueLossPerDecade,
+    glassTransitionC,
+    continuousServiceC: ownTemperature(grade, 'continuousService') ?? family.continuousServiceC,
+  };
+}
+
+/** Heat deflection points that state their stress; without one the number says nothing. The lowest at each stress. */
+function ownHdtPoints(grade: Grade): { temperatureC: number; stressMPa: number }[] {
+  const lowest = new Map<number, number>();
+  for (const observation of grade.observations) {
+    if (observation.property !== 'heatDeflectionTemperature' || observation.hdtStressMPa === undefined) continue;
+    const temperatureC = canonicalValue(observation, 'heatDeflectionTemperature');
+    if (temperatureC === null) continue;
+    const known = lowest.get(observation.hdtStressMPa);
+    lowest.set(observation.hdtStressMPa, known === undefined ? temperatureC : Math.min(known, temperatureC));
+  }
+  return [...lowest].map(([stressMPa, temperatureC]) => ({ stressMPa, temperatureC }));
+}
+
+function ownTemperature(grade: Grade, property: 'glassTransition' | 'melting' | 'continuousService'): number | null {
+  const values = grade.observations
+    .filter((observation) => observation.property === property)
+    .map((observation) => canonicalValue(observation, property))
+    .filter((value) => value !== null);
+  return values.length > 0 ? Math.min(...values) : null;
+}
+
+/** Moduli at other temperatures over the same method's modulus at 23 °C. */
+function measuredRatios(grade: Grade): { temperatureC: number; ratio: number }[] {
+  const ratios: { temperatureC: number; ratio: number }[] = [];
+  for (const property of ['tensileModulus', 'flexuralModulus'] as const) {
+    const points = grade.observations.filter((observation) => observation.property === property);
+    const room = points.find(
+      (point) => Math.abs((point.temperatureC ?? 23) - 23) <= 3 && (point.orientation ?? 'XY') !== 'ZX',
+    );
+    const room23 = room && canonicalValue(room, property);
+    if (!room23) continue;
+    for (const point of points) {
+      const value = canonicalValue(point, property);
+      if (value && Math.abs((point.temperatureC ?? 23) - 23) > 3 && point.orientation === room.orientation) {
+        ratios.push({ temperatureC: point.temperatureC!, ratio: value / room23 });
+      }
+    }
+  }
+  return ratios;
+}
+
+/** Typical across-layer share of the in-plane strength, for explanations. Undefined without a known family. */
+export function typicalLayerRatio(material: Material): number | undefined {
+  return material.family && layerRatio(material.family, material.filler, 'strength');
+}

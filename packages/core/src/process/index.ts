@@ -1,0 +1,2 @@
+export * from './cost.ts';
+export * from './machineFit.ts';

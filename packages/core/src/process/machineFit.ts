@@ -1,0 +1,175 @@
+import type { BuildOrientation, Grade, HouseRules, Machine } from '@anvilstone/schema';
+import type { Family } from '../reference/family.ts';
+import type { Reinforcement } from '../reference/reinforcement.ts';
+import { LAYER_NORMAL, type PartAxis } from '../parts/partModel.ts';
+
+export type FitVerdict = 'pass' | 'caution' | 'blocker';
+export interface FitFinding {
+  verdict: 'caution' | 'blocker';
+  text: string;
+}
+export interface MachineFit {
+  machine: Machine;
+  verdict: FitVerdict;
+  findings: readonly FitFinding[];
+}
+
+/** What a grade needs of a machine: the maker's statement, else the family's typical value. */
+export interface ProcessNeeds {
+  nozzleC: { low: number; mid: number };
+  bedLowC: number;
+  enclosure: Machine['enclosure'];
+  chamber: { minimum: number | null; recommended: number | null };
+  warpTendency1to5: number;
+  abrasive: boolean;
+  minimumNozzleMm: number;
+  recommendedNozzleMm: number;
+  directDriveNeeded: boolean;
+}
+
+/** Undefined when the family is unknown: whether it can be printed is then unknown too. */
+export function processNeeds(
+  grade: Grade,
+  family: Family | undefined,
+  filler: Reinforcement | undefined,
+): ProcessNeeds | undefined {
+  if (!family) return undefined;
+  const stated = grade.process;
+  const nozzle = stated.nozzleC ?? family.nozzleC;
+  const minimumNozzleMm = Math.max(stated.minimumNozzleMm ?? family.minimumNozzleMm, filler?.minimumNozzleMm ?? 0);
+  return {
+    nozzleC: { low: nozzle.low, mid: (nozzle.low + nozzle.high) / 2 },
+    bedLowC: (stated.bedC ?? family.bedC).low,
+    enclosure: stated.enclosure ?? family.enclosure,
+    chamber: family.chamberC,
+    warpTendency1to5: Math.min(
+      5,
+      Math.max(1, family.warpTendency1to5 + (filler?.effects.amorphousOrPla.warpTendencyDelta ?? 0)),
+    ),
+    abrasive: stated.abrasive ?? (family.abrasive || (filler?.abrasive ?? false)),
+    minimumNozzleMm,
+    // A grade that states its own minimum is printed at that; a filled one that does not wants the wider nozzle.
+    recommendedNozzleMm: stated.minimumNozzleMm ?? Math.max(minimumNozzleMm, filler?.recommendedNozzleMm ?? 0),
+    directDriveNeeded: family.directDriveNeeded,
+  };
+}
+
+const RANK = { pass: 0, caution: 1, blocker: 2 } as const;
+
+/** Holds one grade against one machine. Every finding says what is short and what would mend it. */
+export function machineFit(
+  needs: ProcessNeeds,
+  machine: Machine,
+  extentMm: Record<PartAxis, number>,
+  orientation: BuildOrientation,
+  rules: HouseRules,
+): MachineFit {
+  const findings = [
+    ...hotEndFindings(needs, machine, rules),
+    ...heatedSpaceFindings(needs, machine),
+    ...nozzleFindings(needs, machine),
+    ...sizeFindings(machine, extentMm, orientation),
+  ];
+  const verdict = findings.reduce<FitVerdict>(
+    (worst, { verdict: one }) => (RANK[one] > RANK[worst] ? one : worst),
+    'pass',
+  );
+  return { machine, verdict, findings };
+}
+
+function hotEndFindings(needs: ProcessNeeds, machine: Machine, rules: HouseRules): FitFinding[] {
+  const { low, mid } = needs.nozzleC;
+  const findings: FitFinding[] = [];
+  if (low > machine.maximumNozzleC) {
+    findings.push(blocker(`Needs a nozzle at ${low} °C or more; this one reaches ${machine.maximumNozzleC} °C`));
+  } else if (mid > machine.maximumNozzleC) {
+    findings.push(caution(`Best at a nozzle of ${mid} °C; this one reaches ${machine.maximumNozzleC} °C`));
+  }
+  if (machine.hotEndLining !== 'ptfe') return findings;
+  const limit = rules.ptfeLimitC;
+  if (low > limit) {
+    findings.push(
+      blocker(
+        `Needs ${low} °C in a PTFE-lined hot end, which gives off toxic fumes above ${limit} °C; fit an all-metal hot end`,
+      ),
+    );
+  } else if (mid > limit) {
+    findings.push(
+      caution(`Keep the nozzle at ${limit} °C or less: the hot end is PTFE-lined and gives off toxic fumes above that`),
+    );
+  }
+  return findings;
+}
+
+function heatedSpaceFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
+  const findings: FitFinding[] = [];
+  if (needs.bedLowC > machine.maximumBedC) {
+    findings.push(blocker(`Needs a bed at ${needs.bedLowC} °C or more; this one reaches ${machine.maximumBedC} °C`));
+  }
+  if (needs.enclosure === 'heated') {
+    const has = machine.maximumChamberC ?? 0;
+    const minimum = needs.chamber.minimum ?? 0;
+    if (machine.enclosure !== 'heated') findings.push(blocker('Needs a heated chamber; this machine has none'));
+    else if (has < minimum)
+      findings.push(blocker(`Needs a chamber at ${minimum} °C or more; this one reaches ${has} °C`));
+    else if (has < (needs.chamber.recommended ?? 0)) {
+      findings.push(caution(`Best in a chamber at ${needs.chamber.recommended} °C; this one reaches ${has} °C`));
+    }
+  } else if (needs.enclosure === 'enclosed' && machine.enclosure === 'open') {
+    const warps = needs.warpTendency1to5 >= 3;
+    const text = 'Needs an enclosure against warping and cracked layers; this machine is open';
+    findings.push(warps ? blocker(text) : caution(text));
+  }
+  return findings;
+}
+
+function nozzleFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
+  const findings: FitFinding[] = [];
+  if (needs.abrasive && machine.nozzleMaterial === 'brass') {
+    findings.push(blocker('Wears a brass nozzle through; fit a hardened one'));
+  }
+  if (machine.nozzleDiameterMm < needs.minimumNozzleMm) {
+    findings.push(
+      blocker(`Needs a nozzle of ${needs.minimumNozzleMm} mm or wider; ${machine.nozzleDiameterMm} mm is fitted`),
+    );
+  } else if (machine.nozzleDiameterMm < needs.recommendedNozzleMm) {
+    findings.push(caution(`Fibre may clog ${machine.nozzleDiameterMm} mm; ${needs.recommendedNozzleMm} mm avoids it`));
+  }
+  if (needs.directDriveNeeded && machine.extruder === 'remote') {
+    findings.push(blocker('Too soft for a guide tube; needs a direct-drive extruder'));
+  }
+  return findings;
+}
+
+function sizeFindings(
+  machine: Machine,
+  extentMm: Record<PartAxis, number>,
+  orientation: BuildOrientation,
+): FitFinding[] {
+  const up = LAYER_NORMAL[orientation];
+  const height = extentMm[up];
+  const [long, short] = (['length', 'depth', 'width'] as const)
+    .filter((axis) => axis !== up)
+    .map((axis) => extentMm[axis])
+    .sort((a, b) => b - a) as [number, number];
+  const bed = [machine.buildVolumeMm.x, machine.buildVolumeMm.y].sort((a, b) => b - a) as [number, number];
+  if (height > machine.buildVolumeMm.z) {
+    return [blocker(`Stands ${Math.round(height)} mm high; this machine builds ${machine.buildVolumeMm.z} mm`)];
+  }
+  if (!fitsRectangle(long, short, bed[0], bed[1])) {
+    return [
+      blocker(`Footprint ${Math.round(long)} × ${Math.round(short)} mm does not fit on ${bed[0]} × ${bed[1]} mm`),
+    ];
+  }
+  return [];
+}
+
+/** Whether p × q (p ≥ q) fits into a × b (a ≥ b), turned if need be. Source: J. E. Wetzel, Mathematics Magazine 73 (2000) 204. */
+export function fitsRectangle(p: number, q: number, a: number, b: number): boolean {
+  if (p <= a) return q <= b;
+  if (q > b) return false;
+  return b >= (2 * p * q * a + (p * p - q * q) * Math.sqrt(p * p + q * q - a * a)) / (p * p + q * q);
+}
+
+const blocker = (text: string): FitFinding => ({ verdict: 'blocker', text });
+const caution = (text: string): FitFinding => ({ verdict: 'caution', text });

@@ -1,0 +1,2 @@
+export * from './family.ts';
+export * from './reinforcement.ts';

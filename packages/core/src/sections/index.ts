@@ -1,0 +1,2 @@
+export * from './filletConcentration.ts';
+export * from './section.ts';

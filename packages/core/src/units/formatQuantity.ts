@@ -1,0 +1,21 @@
+import { definitionOf, type Dimension, type UnitSystem } from './dimensions.ts';
+import { fromCanonical } from './convert.ts';
+
+/** A number with about `digits` significant figures, no exponent below a million, no trailing zeros, a true minus. */
+export function formatNumber(value: number, digits = 3): string {
+  if (!Number.isFinite(value)) return value > 0 ? '∞' : value < 0 ? '−∞' : 'not a number';
+  if (value === 0) return '0';
+  const magnitude = Math.floor(Math.log10(Math.abs(value)));
+  if (magnitude >= 6 || magnitude < -4) return value.toExponential(digits - 1).replaceAll('-', '−');
+  const decimals = Math.max(0, digits - 1 - magnitude);
+  const fixed = value.toFixed(decimals);
+  const trimmed = fixed.includes('.') ? fixed.replace(/\.?0+$/, '') : fixed;
+  return trimmed.replace('-', '−');
+}
+
+/** A canonical value in the user's unit system, unit included: formatQuantity(304.8, 'length', 'inchPound') = "12 in". */
+export function formatQuantity(canonical: number, dimension: Dimension, system: UnitSystem, digits = 3): string {
+  const unit = definitionOf(dimension)[system];
+  const value = unit === '' ? canonical : fromCanonical(canonical, unit, dimension);
+  return unit === '' ? formatNumber(value, digits) : `${formatNumber(value, digits)} ${unit}`;
+}

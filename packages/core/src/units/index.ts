@@ -1,0 +1,4 @@
+export * from './convert.ts';
+export * from './dimensions.ts';
+export * from './formatQuantity.ts';
+export * from './parseQuantity.ts';

@@ -1,0 +1,79 @@
+import { Type, type Static } from '@sinclair/typebox';
+import { buildOrientation, identifier, record, vocabulary } from './common.ts';
+
+export const EVIDENCE_CLASSES = ['A', 'B', 'C', 'D'] as const;
+export const evidenceClass = vocabulary(
+  EVIDENCE_CLASSES,
+  'A bench n ≥ 5 · B bench n ≥ 3 or printed data sheet at the condition · C carried over · D family estimate',
+);
+export type EvidenceClass = Static<typeof evidenceClass>;
+
+export const STATUSES = ['pass', 'fail', 'unknown', 'not-loaded'] as const;
+export const checkStatus = vocabulary(STATUSES, 'Reserve ≥ 1, < 1, not known, or not stressed in this orientation');
+export type CheckStatus = Static<typeof checkStatus>;
+
+const nullableNumber = (description: string) => Type.Union([Type.Number(), Type.Null()], { description });
+
+export const workingStep = record(
+  {
+    symbol: Type.String(),
+    meaning: Type.String(),
+    expression: Type.Optional(Type.String({ description: 'The arithmetic with its numbers' })),
+    value: Type.Union([Type.Number(), Type.String()]),
+    unit: Type.String(),
+    source: Type.Optional(Type.String()),
+  },
+  'One line of shown arithmetic',
+);
+export type WorkingStep = Static<typeof workingStep>;
+
+export const checkResult = record(
+  {
+    checkId: identifier,
+    status: checkStatus,
+    demand: nullableNumber('What the part asks, in `unit`'),
+    capacity: nullableNumber('What the grade gives, in `unit`'),
+    unit: Type.String(),
+    reserve: nullableNumber('Reserve factor, capacity ÷ demand; ≥ 1 passes; null when unknown or not loaded'),
+    evidence: Type.Union([evidenceClass, Type.Null()]),
+    gaps: Type.Array(Type.String(), { description: 'What is missing, one sentence each' }),
+    reason: Type.Union([Type.String(), Type.Null()], { description: 'What decided it, in words' }),
+    loadCaseId: Type.Union([identifier, Type.Null()]),
+    working: Type.Optional(Type.Array(workingStep)),
+  },
+  'The outcome of one check of one grade in one orientation',
+);
+export type CheckResult = Static<typeof checkResult>;
+
+export const evaluationEntry = record(
+  {
+    orientation: buildOrientation,
+    machineId: Type.Union([identifier, Type.Null()]),
+    status: vocabulary(['pass', 'fail', 'unknown'] as const, 'Worst of the checks; unknown never passes'),
+    minimumReserve: nullableNumber('Smallest known reserve'),
+    governingCheckId: Type.Union([identifier, Type.Null()]),
+    massG: nullableNumber('Mass of one part, g'),
+    costUsd: nullableNumber('Cost of one good part, USD'),
+    ownHeatLimitC: nullableNumber('Temperature at which the first hot check reaches reserve 1, °C'),
+    checks: Type.Array(checkResult),
+  },
+  'One grade in one orientation on its best machine',
+);
+export type EvaluationEntry = Static<typeof evaluationEntry>;
+
+export const gradeEvaluation = record(
+  { gradeId: identifier, best: evaluationEntry, entries: Type.Array(evaluationEntry) },
+  'One grade over the allowed orientations; `best` has the largest smallest reserve among the best status',
+);
+export type GradeEvaluation = Static<typeof gradeEvaluation>;
+
+export const evaluationResult = record(
+  {
+    engineVersion: Type.String(),
+    checkIds: Type.Array(identifier, { description: 'Checks that apply to this brief, in the order shown' }),
+    grades: Type.Array(gradeEvaluation),
+  },
+  'A brief held against a library',
+  'evaluation-result',
+);
+export type EvaluationResult = Static<typeof evaluationResult>;
