@@ -13,7 +13,6 @@ export function taggedUnion<T extends TObject[]>(tag: string, branches: [...T], 
   return Type.Unsafe<Static<T[number]>>({
     type: 'object',
     discriminator: { propertyName: tag },
-    required: [tag],
     oneOf: branches,
     description,
   });

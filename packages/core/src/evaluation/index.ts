@@ -1,3 +1,4 @@
+export * from './briefIssues.ts';
 export * from './compareResults.ts';
 export * from './demands.ts';
 export * from './evaluate.ts';

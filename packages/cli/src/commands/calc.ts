@@ -1,0 +1,42 @@
+import { parseArgs } from 'node:util';
+import { calculators, findCalculator, InputError } from '@anvilstone/core';
+import { validator } from '@anvilstone/schema/validate';
+import { BadInput, EXIT, readJson, type Terminal } from '../terminal.ts';
+
+/** `anvilstone calc list [--json]` and `anvilstone calc run <id> --in F [--json]`: every formula by itself. */
+export async function calcCommand(args: string[], terminal: Terminal): Promise<number> {
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: { in: { type: 'string' }, json: { type: 'boolean', default: false } },
+  });
+  const [verb, id] = positionals;
+  if (verb === 'list') return list(terminal, values.json);
+  if (verb !== 'run') throw new BadInput('calc needs “list” or “run <id> --in F”');
+  const calculator = id === undefined ? undefined : findCalculator(id);
+  if (!calculator) throw new BadInput(`No calculator “${id ?? ''}”; “calc list” names them all`);
+  if (values.in === undefined) throw new BadInput('--in is missing: name a JSON file with the input');
+  const checked = validator(calculator.input)(await readJson(terminal, values.in));
+  if (!checked.ok) throw new BadInput(`${values.in} does not fit ${calculator.id}`, checked.issues);
+  terminal.out(JSON.stringify(run(calculator, checked.value), null, values.json ? undefined : 2));
+  return EXIT.ok;
+}
+
+function run(calculator: (typeof calculators)[number], input: unknown): unknown {
+  try {
+    return calculator.run(input);
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    throw new BadInput(error.message, [
+      { pointer: `/${error.field}`, detail: error.message, accepted: error.accepted },
+    ]);
+  }
+}
+
+function list(terminal: Terminal, json: boolean): number {
+  const rows = calculators.map(({ id, title, source, input, output }) => ({ id, title, source, input, output }));
+  terminal.out(
+    json ? JSON.stringify(rows, null, 2) : rows.map((row) => `${row.id.padEnd(26)} ${row.title}`).join('\n'),
+  );
+  return EXIT.ok;
+}

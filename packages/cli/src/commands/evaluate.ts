@@ -1,0 +1,98 @@
+import { parseArgs } from 'node:util';
+import { briefIssues, defaultHouseRules, evaluate, findCheck, formatNumber, rank } from '@anvilstone/core';
+import { sampleLibrary } from '@anvilstone/core/sample';
+import {
+  brief as briefSchema,
+  decision as decisionSchema,
+  library as librarySchema,
+  ORIENTATIONS,
+  type Brief,
+  type BuildOrientation,
+  type EvaluationResult,
+  type HouseRules,
+  type Library,
+} from '@anvilstone/schema';
+import { validator } from '@anvilstone/schema/validate';
+import { BadInput, EXIT, readJson, type Terminal } from '../terminal.ts';
+
+const checkBrief = validator(briefSchema);
+const checkDecision = validator(decisionSchema);
+const checkLibrary = validator(librarySchema);
+
+interface Job {
+  brief: Brief;
+  library: Library;
+  rules: HouseRules;
+}
+
+/** `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--json]`: no server, no database. */
+export async function evaluateCommand(args: string[], terminal: Terminal): Promise<number> {
+  const { values } = parseArgs({
+    args,
+    options: {
+      brief: { type: 'string' },
+      library: { type: 'string' },
+      orientation: { type: 'string', default: 'best' },
+      json: { type: 'boolean', default: false },
+    },
+  });
+  if (values.brief === undefined) throw new BadInput('--brief is missing: name a brief or an exported decision (JSON)');
+  const job = await readJob(terminal, values.brief, values.library);
+  const orientations = readOrientation(values.orientation);
+  const result = evaluate(job.brief, job.library, { rules: job.rules, ...(orientations ? { orientations } : {}) });
+  terminal.out(values.json ? JSON.stringify(result, null, 2) : table(result, job));
+  return EXIT.ok;
+}
+
+function readOrientation(text: string): BuildOrientation[] | undefined {
+  if (text === 'best') return undefined;
+  const orientation = ORIENTATIONS.find((one) => one === text);
+  if (!orientation) throw new BadInput(`--orientation ${text} is none: use ${ORIENTATIONS.join(', ')} or best`);
+  return [orientation];
+}
+
+/** A decision brings its own library and rules; a brief uses the given library, or the sample one. */
+async function readJob(terminal: Terminal, path: string, libraryPath: string | undefined): Promise<Job> {
+  const document = await readJson(terminal, path);
+  const given = libraryPath === undefined ? undefined : await readLibrary(terminal, libraryPath);
+  if (typeof document === 'object' && document !== null && 'format' in document) {
+    const checked = checkDecision(document);
+    if (!checked.ok) throw new BadInput(`${path} is not a decision this version reads`, checked.issues);
+    const { brief, grades, machines, rules } = checked.value;
+    return { brief: sound(brief), library: given ?? { grades, machines }, rules };
+  }
+  const checked = checkBrief(document);
+  if (!checked.ok) throw new BadInput(`${path} is not a brief`, checked.issues);
+  return { brief: sound(checked.value), library: given ?? sampleLibrary, rules: defaultHouseRules };
+}
+
+function sound(brief: Brief): Brief {
+  const issues = briefIssues(brief);
+  if (issues.length > 0) throw new BadInput('The brief contradicts itself', issues);
+  return brief;
+}
+
+async function readLibrary(terminal: Terminal, path: string): Promise<Library> {
+  const checked = checkLibrary(await readJson(terminal, path));
+  if (!checked.ok) throw new BadInput(`${path} is not a library`, checked.issues);
+  return checked.value;
+}
+
+function table(result: EvaluationResult, { brief, library }: Job): string {
+  const names = new Map(library.grades.map((grade) => [grade.id, grade.name]));
+  const lines = rank(result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => {
+    const governing =
+      best.governingCheckId === null ? '' : (findCheck(best.governingCheckId)?.title ?? best.governingCheckId);
+    const reserve = best.minimumReserve === null ? 'unknown' : formatNumber(best.minimumReserve);
+    const cost = best.costUsd === null ? 'unknown' : `${best.costUsd.toFixed(2)} USD`;
+    return [
+      best.status.padEnd(8),
+      (names.get(gradeId) ?? gradeId).padEnd(34),
+      best.orientation,
+      reserve.padStart(8),
+      cost.padStart(12),
+      ` ${governing}`,
+    ].join(' ');
+  });
+  return [`${brief.title}: cheapest that passes first (engine ${result.engineVersion})`, ...lines].join('\n');
+}

@@ -1,0 +1,53 @@
+import { readFile } from 'node:fs/promises';
+import { InputError } from '@anvilstone/core';
+import { calcCommand } from './commands/calc.ts';
+import { evaluateCommand } from './commands/evaluate.ts';
+import { BadInput, EXIT, type Terminal } from './terminal.ts';
+
+const commands: Record<string, (args: string[], terminal: Terminal) => Promise<number>> = {
+  evaluate: evaluateCommand,
+  calc: calcCommand,
+};
+
+const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--json]
+anvilstone calc list [--json]
+anvilstone calc run <id> --in F [--json]
+
+Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
+
+const realTerminal: Terminal = {
+  readFile: (path) => readFile(path, 'utf8'),
+  out: (text) => process.stdout.write(`${text}\n`),
+  error: (text) => process.stderr.write(`${text}\n`),
+};
+
+/** Runs one command line and returns its exit code; never throws. */
+export async function main(argv: string[], terminal: Terminal = realTerminal): Promise<number> {
+  const [name = '', ...args] = argv;
+  if (name === '' || name === 'help' || name === '--help') {
+    terminal.out(USAGE);
+    return EXIT.ok;
+  }
+  try {
+    const command = commands[name];
+    if (!command) throw new BadInput(`There is no command “${name}”; “anvilstone help” lists them`);
+    return await command(args, terminal);
+  } catch (error) {
+    const problem = asBadInput(error);
+    if (problem) {
+      terminal.error(JSON.stringify(problem.toProblem(), null, 2));
+      return EXIT.badInput;
+    }
+    terminal.error(error instanceof Error ? (error.stack ?? error.message) : String(error));
+    return EXIT.internal;
+  }
+}
+
+function asBadInput(error: unknown): BadInput | undefined {
+  if (error instanceof BadInput) return error;
+  if (error instanceof InputError) return new BadInput(error.message);
+  const code = (error as { code?: unknown } | null)?.code;
+  // What node:util parseArgs throws for unknown options and missing values.
+  if (typeof code === 'string' && code.startsWith('ERR_PARSE_ARGS')) return new BadInput((error as Error).message);
+  return undefined;
+}

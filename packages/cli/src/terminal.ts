@@ -1,0 +1,43 @@
+import type { Problem, ProblemIssue } from '@anvilstone/schema';
+
+/** What a command may touch, so that tests can hand it something else. */
+export interface Terminal {
+  readFile(path: string): Promise<string>;
+  out(text: string): void;
+  error(text: string): void;
+}
+
+export const EXIT = { ok: 0, badInput: 1, internal: 2 } as const;
+
+/** Anything the user can put right; shown as a problem document (RFC 9457) on standard error, exit code 1. */
+export class BadInput extends Error {
+  readonly issues: readonly ProblemIssue[];
+  constructor(message: string, issues: readonly ProblemIssue[] = []) {
+    super(message);
+    this.name = 'BadInput';
+    this.issues = issues;
+  }
+  toProblem(): Problem {
+    return {
+      type: '/problems/invalid-input',
+      title: 'The input cannot be used',
+      status: 422,
+      detail: this.message,
+      ...(this.issues.length > 0 ? { errors: [...this.issues] } : {}),
+    };
+  }
+}
+
+export async function readJson(terminal: Terminal, path: string): Promise<unknown> {
+  let text: string;
+  try {
+    text = await terminal.readFile(path);
+  } catch (error) {
+    throw new BadInput(`${path} cannot be read: ${(error as Error).message}`);
+  }
+  try {
+    return JSON.parse(text) as unknown;
+  } catch (error) {
+    throw new BadInput(`${path} is not JSON: ${(error as Error).message}`);
+  }
+}

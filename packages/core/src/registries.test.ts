@@ -1,0 +1,82 @@
+import { readdirSync } from 'node:fs';
+import { join } from 'node:path';
+import Ajv from 'ajv';
+import addFormats from 'ajv-formats';
+import { brief, grade, houseRules, machine } from '@anvilstone/schema';
+import { calculators } from './calculators/index.ts';
+import { checks } from './checks/index.ts';
+import { defaultHouseRules } from './evaluation/houseRules.ts';
+import { familyEstimate } from './materials/familyEstimate.ts';
+import { canonicalValue } from './materials/carry.ts';
+import { findFamily } from './reference/family.ts';
+import { findReinforcement } from './reference/reinforcement.ts';
+import { sampleBriefs, sampleLibrary } from './sample/index.ts';
+
+const ajv = addFormats(new Ajv({ allErrors: true, discriminator: true, strict: true }));
+
+describe('lists', () => {
+  test.each([
+    ['checks', checks],
+    ['calculators', calculators],
+  ] as const)('%s: no id twice, every one titled', (_name, list) => {
+    expect(new Set(list.map((one) => one.id)).size).toBe(list.length);
+    for (const one of list) expect(one.title).toMatch(/\S/);
+  });
+
+  test('every calculator has schemas that compile and names its source', () => {
+    for (const calculator of calculators) {
+      expect(() => ajv.compile(calculator.input)).not.toThrow();
+      expect(() => ajv.compile(calculator.output)).not.toThrow();
+      expect(calculator.source).toMatch(/\S/);
+    }
+  });
+
+  test('every calculator module is in the list', () => {
+    const modules = readdirSync(join(__dirname, 'calculators')).filter(
+      (file) => !/^(index|calculator|fields)\.ts$/.test(file),
+    );
+    for (const file of modules) {
+      const exported = Object.values(jest.requireActual<Record<string, unknown>>(join(__dirname, 'calculators', file)));
+      for (const one of exported) expect(calculators).toContain(one);
+    }
+  });
+});
+
+describe('sample data', () => {
+  const valid = (schema: object) => {
+    const validate = ajv.compile(schema);
+    return (value: unknown) => (validate(value) ? [] : validate.errors);
+  };
+
+  test('every grade, machine and brief validates, and is marked as sample data', () => {
+    const [isGrade, isMachine, isBrief] = [valid(grade), valid(machine), valid(brief)];
+    for (const one of sampleLibrary.grades) expect([one.id, isGrade(one), one.sampleData]).toEqual([one.id, [], true]);
+    for (const one of sampleLibrary.machines) expect([one.id, isMachine(one)]).toEqual([one.id, []]);
+    for (const one of sampleBriefs) expect([one.title, isBrief(one)]).toEqual([one.title, []]);
+  });
+
+  test('at least 24 grades, 4 makers, 12 families, neat and carbon and glass', () => {
+    const { grades } = sampleLibrary;
+    expect(grades.length).toBeGreaterThanOrEqual(24);
+    expect(new Set(grades.map((one) => one.maker)).size).toBeGreaterThanOrEqual(4);
+    expect(new Set(grades.map((one) => one.familyId)).size).toBeGreaterThanOrEqual(12);
+    for (const kind of [/carbon/, /glass/])
+      expect(grades.some((one) => kind.test(one.reinforcementId ?? ''))).toBe(true);
+  });
+
+  test('reported moduli and strengths lie within reach of their family and filler', () => {
+    for (const one of sampleLibrary.grades) {
+      const family = findFamily(one.familyId);
+      if (!family) continue;
+      for (const observation of one.observations) {
+        if (observation.property !== 'tensileModulus' && observation.property !== 'tensileStrength') continue;
+        if ((observation.temperatureC ?? 23) !== 23 || observation.orientation === 'ZX') continue;
+        const typical = familyEstimate(family, findReinforcement(one.reinforcementId), observation.property)!.value;
+        const ratio = canonicalValue(observation, observation.property)! / typical;
+        expect([observation.id, ratio > 0.3 && ratio < 1.6]).toEqual([observation.id, true]);
+      }
+    }
+  });
+
+  test('house rules of a new workshop validate', () => expect(valid(houseRules)(defaultHouseRules)).toEqual([]));
+});
