@@ -23,6 +23,8 @@ export interface EvaluateOptions {
   rules?: HouseRules;
   /** Only these orientations, as long as the brief allows them. */
   orientations?: readonly BuildOrientation[];
+  /** Writes out the arithmetic of every check; costs several times the evaluation itself. @default false */
+  showWorking?: boolean;
 }
 
 /**
@@ -37,7 +39,9 @@ export function evaluate(brief: Brief, library: Library, options: EvaluateOption
   const orientations = allowedOrientations(brief, options.orientations);
   const grades = library.grades.map((grade): GradeEvaluation => {
     const material = materialFor(prepared, grade);
-    const entries = orientations.map((orientation) => entryOf(contextFor(prepared, material, orientation), applicable));
+    const entries = orientations.map((orientation) =>
+      entryOf(contextFor(prepared, material, orientation), applicable, options.showWorking ?? false),
+    );
     return { gradeId: grade.id, best: [...entries].sort(compareEntries)[0]!, entries };
   });
   return { engineVersion: ENGINE_VERSION, checkIds: applicable.map((check) => check.id), grades };
@@ -51,8 +55,8 @@ function allowedOrientations(brief: Brief, wanted: readonly BuildOrientation[] |
   return left;
 }
 
-function entryOf(context: CheckContext, applicable: readonly Check[]): EvaluationEntry {
-  const results = applicable.map((check): CheckResult => ({ checkId: check.id, ...check.evaluate(context) }));
+function entryOf(context: CheckContext, applicable: readonly Check[], showWorking: boolean): EvaluationEntry {
+  const results = applicable.map((check) => (showWorking ? explainCheck(check, context) : runCheck(check, context)));
   const limit = ownHeatLimit(context);
   let governing: CheckResult | undefined;
   for (const result of results) {
@@ -78,7 +82,25 @@ function statusOf(results: readonly CheckResult[]): EvaluationEntry['status'] {
   return results.some((result) => result.status === 'unknown') ? 'unknown' : 'pass';
 }
 
-/** The same evaluation of one grade in one orientation with the arithmetic of every check written out. */
+function runCheck(check: Check, context: CheckContext): CheckResult {
+  return { checkId: check.id, ...check.evaluate(context) };
+}
+
+function explainCheck(check: Check, context: CheckContext): CheckResult {
+  const working = new Working();
+  const outcome = check.evaluate(context, working);
+  if (outcome.demand !== null && outcome.capacity !== null && outcome.reserve !== null) {
+    working.add('R', 'Reserve factor', outcome.reserve, '×', {
+      expression: outcome.unit === '°C' ? 'as counted above' : 'capacity ÷ demand',
+    });
+  }
+  return { checkId: check.id, ...outcome, working: working.steps };
+}
+
+/**
+ * One grade in one orientation with the arithmetic of every check written out.
+ * @throws InputError when the library has no such grade, or the brief cannot be evaluated
+ */
 export function explain(
   brief: Brief,
   library: Library,
@@ -88,16 +110,7 @@ export function explain(
 ): CheckResult[] {
   const grade = library.grades.find((one) => one.id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library is needed');
-  const prepared = prepareBrief(brief, library.machines, rules);
-  const context = contextFor(prepared, materialFor(prepared, grade), orientation);
-  return checks
-    .filter((check) => check.applies(brief))
-    .map((check) => {
-      const working = new Working();
-      const outcome = check.evaluate(context, working);
-      if (outcome.demand !== null && outcome.capacity !== null && outcome.reserve !== null) {
-        working.add('R', 'Reserve factor, capacity ÷ demand', outcome.reserve, '×');
-      }
-      return { checkId: check.id, ...outcome, working: working.steps };
-    });
+  const one = { grades: [grade], machines: library.machines };
+  const result = evaluate(brief, one, { rules, orientations: [orientation], showWorking: true });
+  return result.grades[0]!.best.checks;
 }

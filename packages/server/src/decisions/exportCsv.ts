@@ -1,0 +1,44 @@
+import { findCheck, rank } from '@anvilstone/core';
+import type { Decision } from '@anvilstone/schema';
+import Papa from 'papaparse';
+
+/**
+ * The decision's shortlist as a table: one row a grade in its best orientation, one column a check. Text that a
+ * spreadsheet would run as a formula is made harmless.
+ */
+export function decisionCsv(decision: Decision): string {
+  const names = new Map(decision.grades.map((grade) => [grade.id, grade]));
+  const { checkIds } = decision.result;
+  const header = [
+    'grade',
+    'maker',
+    'orientation',
+    'status',
+    'smallest reserve',
+    'governing check',
+    'mass (g)',
+    'cost (USD)',
+    'own heat limit (°C)',
+  ];
+  const titles = checkIds.map((id) => `reserve: ${findCheck(id)?.title ?? id}`);
+  const rows = rank(decision.result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => {
+    const grade = names.get(gradeId);
+    const governing =
+      best.governingCheckId === null ? '' : (findCheck(best.governingCheckId)?.title ?? best.governingCheckId);
+    const reserves = best.checks.map((check) => check.reserve ?? check.status);
+    return [
+      grade?.name ?? gradeId,
+      grade?.maker ?? '',
+      best.orientation,
+      best.status,
+      best.minimumReserve ?? 'unknown',
+      governing,
+      best.massG ?? 'unknown',
+      best.costUsd ?? 'unknown',
+      best.ownHeatLimitC ?? 'unknown',
+      ...reserves,
+    ];
+  });
+  // The byte order mark makes spreadsheet programs read UTF-8 as such.
+  return `\uFEFF${Papa.unparse([[...header, ...titles], ...rows], { escapeFormulae: true })}\r\n`;
+}

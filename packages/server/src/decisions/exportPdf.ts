@@ -1,0 +1,137 @@
+import { findCheck, formatNumber as f, formatQuantity, rank } from '@anvilstone/core';
+import type { CheckResult, Decision, EvaluationEntry } from '@anvilstone/schema';
+import pdfmake from 'pdfmake';
+import roboto from 'pdfmake/fonts/Roboto.js';
+import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
+
+pdfmake.setFonts(roboto);
+// Nothing in a decision may make the server fetch or read something.
+pdfmake.setUrlAccessPolicy(() => false);
+
+export const STATEMENT =
+  'This record is a calculation aid. It does not approve the part: proof tests, local codes and a responsible engineer’s sign-off decide.';
+
+/** The decision as a typeset document, A4. */
+export async function decisionPdf(decision: Decision): Promise<Buffer> {
+  return pdfmake.createPdf(definition(decision)).getBuffer() as Promise<Buffer>;
+}
+
+function definition(decision: Decision): TDocumentDefinitions {
+  const grade = decision.grades.find((one) => one.id === decision.gradeId);
+  const entry = decision.result.grades
+    .find((one) => one.gradeId === decision.gradeId)
+    ?.entries.find((one) => one.orientation === decision.orientation);
+  return {
+    pageSize: 'A4',
+    pageMargins: [48, 48, 48, 56],
+    info: { title: `Decision ${decision.number}: ${decision.brief.title}` },
+    defaultStyle: { font: 'Roboto', fontSize: 9, lineHeight: 1.2 },
+    styles: {
+      h1: { fontSize: 17, bold: true },
+      h2: { fontSize: 11, bold: true, margin: [0, 12, 0, 4] },
+      quiet: { color: '#555555' },
+    },
+    footer: (page, pages) => ({
+      text: `Decision ${decision.number} · engine ${decision.engineVersion} · page ${page} of ${pages}`,
+      style: 'quiet',
+      margin: [48, 16, 48, 0],
+      fontSize: 8,
+    }),
+    content: [
+      { text: `Decision ${decision.number}: ${decision.brief.title}`, style: 'h1' },
+      {
+        text: `${decision.decidedAt.slice(0, 10)} · ${decision.decidedBy} · part revision ${decision.partRevision}`,
+        style: 'quiet',
+      },
+      { text: STATEMENT, italics: true, margin: [0, 8, 0, 0] },
+      ...(decision.brief.failureCouldHurt === 'yes'
+        ? [
+            {
+              text: 'A failure of this part could hurt someone: a proof test of every part is required before use.',
+              bold: true,
+              margin: [0, 4, 0, 0],
+            } as Content,
+          ]
+        : []),
+      { text: 'Chosen', style: 'h2' },
+      {
+        text: `${grade?.name ?? decision.gradeId} (${grade?.maker ?? ''}), built ${decision.orientation}${grade?.sampleData ? ' — sample data, not for design' : ''}`,
+        bold: true,
+      },
+      { text: decision.reasons, margin: [0, 2, 0, 0] },
+      { text: 'Open risks', style: 'h2' },
+      { text: decision.openRisks || 'None stated.' },
+      { text: 'What it must do', style: 'h2' },
+      { text: decision.brief.purpose },
+      loadsTable(decision),
+      { text: 'Checks of the chosen grade', style: 'h2' },
+      entry ? checksTable(entry) : { text: 'Not evaluated.' },
+      { text: 'Candidates, cheapest that passes first', style: 'h2' },
+      candidatesTable(decision),
+    ],
+  };
+}
+
+const head = (...titles: string[]): TableCell[] => titles.map((text) => ({ text, bold: true, fillColor: '#eeece8' }));
+const title = (id: string | null) => (id === null ? '' : (findCheck(id)?.title ?? id));
+
+function loadsTable({ brief }: Decision): Content {
+  const rows = brief.loadCases.map((load) => [
+    load.name,
+    `${f(load.forceN)} N`,
+    `${f(load.durationH)} h`,
+    `${f(load.temperatureC)} °C`,
+    f(load.safetyFactor),
+    [load.maxDeflectionMm && `${f(load.maxDeflectionMm)} mm at load`, load.maxSagMm && `${f(load.maxSagMm)} mm at end`]
+      .filter(Boolean)
+      .join(', ') || '—',
+  ]);
+  return table(
+    [head('Load', 'Force', 'Duration', 'At', 'Safety factor', 'Movement allowed'), ...rows],
+    ['*', 'auto', 'auto', 'auto', 'auto', 'auto'],
+  );
+}
+
+function checksTable(entry: EvaluationEntry): Content {
+  const rows = entry.checks.map((check) => [
+    title(check.checkId),
+    amount(check, check.demand),
+    amount(check, check.capacity),
+    check.reserve === null ? check.status : f(check.reserve),
+    check.evidence ?? '',
+    [check.reason, ...check.gaps].filter(Boolean).join('; '),
+  ]);
+  return table(
+    [head('Check', 'Demand', 'Capacity', 'Reserve', 'Evidence', 'Remark'), ...rows],
+    ['auto', 'auto', 'auto', 'auto', 'auto', '*'],
+  );
+}
+
+function amount(check: CheckResult, value: number | null): string {
+  if (value === null) return '';
+  return check.unit === '°C' ? formatQuantity(value, 'temperature', 'metric') : `${f(value)} ${check.unit}`;
+}
+
+function candidatesTable(decision: Decision): Content {
+  const names = new Map(decision.grades.map((grade) => [grade.id, grade.name]));
+  const rows = rank(decision.result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => [
+    names.get(gradeId) ?? gradeId,
+    best.orientation,
+    best.status,
+    best.minimumReserve === null ? 'unknown' : f(best.minimumReserve),
+    title(best.governingCheckId),
+    best.costUsd === null ? 'unknown' : best.costUsd.toFixed(2),
+  ]);
+  return table(
+    [head('Grade', 'Built', 'Status', 'Smallest reserve', 'Governed by', 'USD'), ...rows],
+    ['*', 'auto', 'auto', 'auto', 'auto', 'auto'],
+  );
+}
+
+function table(body: TableCell[][], widths: (string | number)[]): Content {
+  return {
+    table: { headerRows: 1, widths, body, dontBreakRows: true },
+    layout: 'lightHorizontalLines',
+    margin: [0, 4, 0, 0],
+  };
+}

@@ -1,0 +1,40 @@
+import { defaultHouseRules, evaluate } from '@anvilstone/core';
+import type { EvaluationRequest, EvaluationResult, Library } from '@anvilstone/schema';
+import type { Knex } from 'knex';
+import { gradeTable } from '../grades/repository.ts';
+import { invalidInput } from '../http/problems.ts';
+import { machineTable } from '../machines/repository.ts';
+import { sound } from '../parts/service.ts';
+
+/** Shown arithmetic is long: a few grades at a time are plenty. */
+const MOST_WITH_WORKING = 20;
+
+export async function workshopLibrary(db: Knex): Promise<Library> {
+  const [grades, machines] = await Promise.all([gradeTable.all(db), machineTable.all(db)]);
+  return { grades, machines };
+}
+
+/** @throws HttpProblem 422: a brief that contradicts itself, a grade that does not exist, or working for too many grades */
+export async function evaluateRequest(db: Knex, request: EvaluationRequest): Promise<EvaluationResult> {
+  const brief = sound(request.brief, '/brief');
+  const library = await workshopLibrary(db);
+  const { gradeIds, showWorking = false } = request;
+  const wanted = gradeIds ? library.grades.filter((grade) => gradeIds.includes(grade.id)) : library.grades;
+  const known = new Set(wanted.map((grade) => grade.id));
+  const missing = (gradeIds ?? []).flatMap((id, index) => (known.has(id) ? [] : [{ id, index }]));
+  if (missing.length > 0) {
+    throw invalidInput(
+      missing.map(({ id, index }) => ({ pointer: `/gradeIds/${index}`, detail: `There is no grade “${id}”` })),
+    );
+  }
+  if (showWorking && wanted.length > MOST_WITH_WORKING) {
+    throw invalidInput([
+      {
+        pointer: '/showWorking',
+        detail: `Working for ${wanted.length} grades`,
+        accepted: `at most ${MOST_WITH_WORKING} grade ids`,
+      },
+    ]);
+  }
+  return evaluate(brief, { ...library, grades: wanted }, { rules: defaultHouseRules, showWorking });
+}

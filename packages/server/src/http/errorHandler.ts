@@ -1,0 +1,61 @@
+import { InputError } from '@anvilstone/core';
+import type { ErrorRequestHandler, RequestHandler } from 'express';
+import type { Logger } from 'pino';
+import { HttpProblem, invalidInput } from './problems.ts';
+
+/** What the body parser throws: https://github.com/jshttp/http-errors */
+interface ParserError {
+  type?: string;
+  status?: number;
+  limit?: number;
+  message: string;
+}
+
+/** The last handler: alone decides status and shape of every error. */
+export function errorHandler(logger: Logger): ErrorRequestHandler {
+  return (error: unknown, _req, res, next) => {
+    if (res.headersSent) {
+      next(error);
+      return;
+    }
+    const problem = asProblem(error);
+    if (problem.status >= 500) logger.error({ err: error }, 'request failed');
+    res.status(problem.status).type('application/problem+json').send(JSON.stringify(problem.toDocument()));
+  };
+}
+
+function asProblem(error: unknown): HttpProblem {
+  if (error instanceof HttpProblem) return error;
+  if (error instanceof InputError) {
+    return invalidInput([{ pointer: `/${error.field}`, detail: error.message, accepted: error.accepted }]);
+  }
+  const parser = error as ParserError;
+  if (parser.type === 'entity.parse.failed') {
+    return new HttpProblem(400, 'broken-json', 'The body is not JSON', `${parser.message}. Nothing was changed.`);
+  }
+  if (parser.type === 'entity.too.large') {
+    const limitMb = Math.round((parser.limit ?? 0) / 1e6);
+    return new HttpProblem(
+      413,
+      'too-large',
+      'The body is too large',
+      `At most ${limitMb} MB is accepted. Nothing was changed.`,
+    );
+  }
+  if (parser.type === 'encoding.unsupported' || parser.type === 'charset.unsupported') {
+    return new HttpProblem(415, 'unsupported-encoding', 'The body’s encoding is not supported', 'Send JSON in UTF-8.');
+  }
+  if (parser.status === 400 || error instanceof URIError) {
+    return new HttpProblem(400, 'bad-request', 'The request cannot be read', 'The address or the body is malformed.');
+  }
+  return new HttpProblem(
+    500,
+    'internal',
+    'Something went wrong here',
+    'The fault is on the server’s side and has been logged. Nothing was changed.',
+  );
+}
+
+export const unknownRoute: RequestHandler = (req) => {
+  throw new HttpProblem(404, 'not-found', 'Not found', `There is nothing at ${req.method} ${req.path}.`);
+};

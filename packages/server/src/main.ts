@@ -1,0 +1,71 @@
+import { createServer } from 'node:http';
+import { parseArgs } from 'node:util';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { connect, migrate } from './db/connection.ts';
+import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
+
+/** Requests under way get this long to finish before connections are cut. */
+const GRACE_MS = 5000;
+
+const { values } = parseArgs({
+  options: {
+    port: { type: 'string', default: '4600' },
+    web: { type: 'string' },
+    'no-demo': { type: 'boolean', default: false },
+    'reset-demo': { type: 'boolean', default: false },
+  },
+});
+const logger = pino({ level: process.env.ANVILSTONE_LOG_LEVEL ?? 'info' });
+const url = process.env.ANVILSTONE_DATABASE_URL;
+if (!url) {
+  logger.fatal('ANVILSTONE_DATABASE_URL is not set; “npm start” sets it');
+  process.exit(1);
+}
+
+const db = connect(url);
+let stopping = false;
+const app = createApp({ db, logger, stopping: () => stopping, ...(values.web ? { webFolder: values.web } : {}) });
+const server = createServer(app);
+
+async function start(): Promise<void> {
+  await migrate(db);
+  if (values['reset-demo']) await resetDemo(db);
+  else if (!values['no-demo']) await seedDemoOnce(db);
+  await new Promise<void>((resolve, reject) => {
+    server.once('error', reject);
+    server.listen(Number(values.port), '127.0.0.1', resolve);
+  });
+  const address = server.address();
+  const port = typeof address === 'object' && address ? address.port : Number(values.port);
+  logger.info({ port }, 'serving');
+  process.send?.({ ready: true, port });
+}
+
+async function stop(reason: string): Promise<void> {
+  if (stopping) return;
+  stopping = true;
+  logger.info({ reason }, 'stopping');
+  const closed = new Promise((resolve) => server.close(resolve));
+  server.closeIdleConnections();
+  const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
+  await closed;
+  clearTimeout(cut);
+  await db.destroy();
+}
+
+for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop(signal));
+// Started by a parent that has since gone (killed, even): do not stay behind and hold the port.
+process.on('disconnect', () => void stop('parent gone'));
+
+start().catch(async (error: unknown) => {
+  logger.fatal({ err: error }, 'could not start');
+  process.send?.({
+    ready: false,
+    message: error instanceof Error ? error.message : String(error),
+    code: (error as { code?: string }).code,
+  });
+  await db.destroy();
+  process.exitCode = 1;
+  process.disconnect?.();
+});

@@ -1,0 +1,31 @@
+import { randomUUID } from 'node:crypto';
+import knex from 'knex';
+import { pino } from 'pino';
+import { createApp } from './app.ts';
+import { connect, migrate } from './db/connection.ts';
+import { seedDemoOnce } from './db/seeds/demo.ts';
+
+/** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
+export async function testServer(options: { demo?: boolean } = {}) {
+  const admin = process.env.ANVILSTONE_TEST_POSTGRES;
+  if (!admin)
+    throw new Error('ANVILSTONE_TEST_POSTGRES is not set; run the tests with “npm test” or “npm run test:unit”');
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const root = knex({ client: 'pg', connection: admin });
+  await root.raw(`create database ${name}`);
+  const url = new URL(admin);
+  url.pathname = `/${name}`;
+  const db = connect(url.href);
+  await migrate(db);
+  if (options.demo) await seedDemoOnce(db);
+  return {
+    db,
+    url: url.href,
+    app: createApp({ db, logger: pino({ level: 'silent' }) }),
+    async close() {
+      await db.destroy();
+      await root.raw(`drop database ${name} with (force)`);
+      await root.destroy();
+    },
+  };
+}

@@ -1,0 +1,24 @@
+import { join } from 'node:path';
+import { root } from './paths.mjs';
+import { capture } from './run.mjs';
+
+const projects = [
+  'packages/schema',
+  'packages/core',
+  'packages/core/tsconfig.test.json',
+  'packages/server',
+  'packages/cli',
+  'packages/web',
+  'e2e',
+  'scripts',
+  'bench',
+];
+
+let failed = 0;
+for (const project of projects) {
+  const { status, output } = capture(join(root, 'node_modules/.bin/tsc'), ['-p', project], { cwd: root });
+  if (status === 0) continue;
+  failed += 1;
+  console.error(`${project}\n${output}`);
+}
+process.exit(failed === 0 ? 0 : 1);

@@ -1,0 +1,102 @@
+#!/usr/bin/env node
+// `npm start`: from a fresh clone to a served page. Needs nothing but Node; everything else is installed on the way.
+import { fork } from 'node:child_process';
+import { join } from 'node:path';
+import { createServer } from 'node:net';
+import { parseArgs } from 'node:util';
+import { buildWeb } from './buildWeb.mjs';
+import { installPackages } from './install.mjs';
+import { root } from './paths.mjs';
+import { startPostgres } from './postgres.mjs';
+import { giveUp } from './run.mjs';
+
+const HELP = `npm start -- [options]
+  --port N       first port to try (4600); the next free one is taken
+  --no-demo      do not load the demo workshop
+  --reset-demo   put the demo's parts, grades and machines back as delivered (own parts and decisions stay)
+ANVILSTONE_DATABASE_URL=postgres://… uses that PostgreSQL (15 or newer) instead of a private one.`;
+
+const options = readOptions();
+await installPackages();
+await buildWeb();
+const database = await openDatabase();
+const port = await firstFreePort(options.port);
+serve(port);
+
+function readOptions() {
+  try {
+    const { values } = parseArgs({
+      options: {
+        port: { type: 'string', default: process.env.ANVILSTONE_PORT ?? '4600' },
+        'no-demo': { type: 'boolean', default: false },
+        'reset-demo': { type: 'boolean', default: false },
+        help: { type: 'boolean', default: false },
+      },
+    });
+    if (values.help) {
+      console.log(HELP);
+      process.exit(0);
+    }
+    const port = Number(values.port);
+    if (!Number.isInteger(port) || port < 1 || port > 65535)
+      giveUp(`--port ${values.port} is not a port: use 1 to 65535.`);
+    return { ...values, port };
+  } catch (error) {
+    return giveUp(`${error.message}\n\n${HELP}`);
+  }
+}
+
+async function openDatabase() {
+  const given = process.env.ANVILSTONE_DATABASE_URL;
+  if (given) return { url: given, stop() {} };
+  const cluster = await startPostgres('app');
+  const { ensureDatabase } = await import('./database.mjs');
+  return { url: await ensureDatabase(cluster.url, 'anvilstone'), stop: cluster.stop };
+}
+
+async function firstFreePort(from) {
+  for (let candidate = from; candidate < from + 50 && candidate <= 65535; candidate++) {
+    if (await isFree(candidate)) return candidate;
+  }
+  return giveUp(`No free port from ${from} on. Choose another with --port.`);
+}
+
+function isFree(candidate) {
+  return new Promise((resolve) => {
+    const probe = createServer();
+    probe.once('error', () => resolve(false));
+    probe.listen(candidate, '127.0.0.1', () => probe.close(() => resolve(true)));
+  });
+}
+
+function serve(onPort) {
+  const args = ['--port', `${onPort}`, '--web', join(root, 'packages/web/dist')];
+  if (options['no-demo']) args.push('--no-demo');
+  if (options['reset-demo']) args.push('--reset-demo');
+  const child = fork(join(root, 'packages/server/src/main.ts'), args, {
+    cwd: root,
+    // Its own process group, so that Ctrl-C reaches it once and through us.
+    detached: true,
+    execArgv: ['--import', 'tsx'],
+    env: {
+      ...process.env,
+      ANVILSTONE_DATABASE_URL: database.url,
+      ANVILSTONE_LOG_LEVEL: process.env.ANVILSTONE_LOG_LEVEL ?? 'warn',
+    },
+  });
+  child.on('message', (message) => {
+    if (message.ready) console.log(`\nAnvilstone is at http://127.0.0.1:${message.port}\nStop with Ctrl-C.`);
+    else console.error(`\nThe server could not start: ${message.message}`);
+  });
+  child.on('exit', (code) => {
+    database.stop();
+    process.exit(code ?? 1);
+  });
+  let asked = 0;
+  for (const signal of ['SIGINT', 'SIGTERM', 'SIGHUP']) {
+    process.on(signal, () => {
+      asked += 1;
+      child.kill(asked > 1 ? 'SIGKILL' : 'SIGTERM');
+    });
+  }
+}

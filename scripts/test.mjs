@@ -1,0 +1,80 @@
+#!/usr/bin/env node
+// `npm test`: type check, lint, dependency rule, Jest and Playwright. The last line counts the tests of both runners.
+import { mkdirSync, readFileSync, rmSync } from 'node:fs';
+import { join } from 'node:path';
+import { parseArgs } from 'node:util';
+import { buildWeb } from './buildWeb.mjs';
+import { installDebianPackages, installPackages } from './install.mjs';
+import { localFolder, root } from './paths.mjs';
+import { startPostgres } from './postgres.mjs';
+import { capture, show } from './run.mjs';
+
+const { values } = parseArgs({ options: { only: { type: 'string' } } });
+const wants = (part) => values.only === undefined || values.only === part;
+const results = join(localFolder, 'test-results');
+let passed = 0;
+let failed = 0;
+const brokenGates = [];
+
+await installPackages();
+rmSync(results, { recursive: true, force: true });
+mkdirSync(results, { recursive: true });
+
+if (values.only === undefined) {
+  for (const [name, script] of [
+    ['type check', 'check:types'],
+    ['lint', 'check:lint'],
+    ['dependency rule', 'check:dependencies'],
+  ]) {
+    console.log(`\n— ${name}`);
+    if ((await show('npm', ['run', script, '--silent'], { cwd: root })) !== 0) brokenGates.push(name);
+  }
+}
+
+const cluster = await startPostgres('test');
+const environment = { ...process.env, ANVILSTONE_TEST_POSTGRES: cluster.url('postgres'), CI: process.env.CI ?? '1' };
+try {
+  if (wants('unit')) await jest();
+  if (wants('e2e')) await playwright();
+} finally {
+  cluster.stop();
+}
+
+if (brokenGates.length > 0) console.error(`\nNot in order: ${brokenGates.join(', ')}`);
+console.log(`\nTests: ${passed} passed, ${failed + brokenGates.length} failed`);
+process.exit(failed + brokenGates.length === 0 && passed > 0 ? 0 : 1);
+
+async function jest() {
+  console.log('\n— Jest');
+  const file = join(results, 'jest.json');
+  const code = await show('npx', ['jest', '--json', `--outputFile=${file}`], { cwd: root, env: environment });
+  const report = readReport(file);
+  passed += report?.numPassedTests ?? 0;
+  // A suite that does not even load has no failed test of its own.
+  failed += report ? report.numFailedTests + report.numRuntimeErrorTestSuites : 1;
+  if (code !== 0 && failed === 0) failed += 1;
+}
+
+async function playwright() {
+  console.log('\n— Playwright');
+  await installDebianPackages(['chromium'], () => capture('chromium', ['--version']).status === 0, 'Chromium');
+  await buildWeb();
+  const file = join(results, 'playwright.json');
+  const code = await show('npx', ['playwright', 'test', '--config', 'e2e/playwright.config.ts'], {
+    cwd: root,
+    env: { ...environment, PLAYWRIGHT_JSON_OUTPUT_NAME: file },
+  });
+  const report = readReport(file);
+  passed += report?.stats.expected ?? 0;
+  const broken = report ? report.stats.unexpected + report.stats.flaky + report.errors.length : 1;
+  failed += broken;
+  if (code !== 0 && broken === 0) failed += 1;
+}
+
+function readReport(file) {
+  try {
+    return JSON.parse(readFileSync(file, 'utf8'));
+  } catch {
+    return undefined;
+  }
+}
