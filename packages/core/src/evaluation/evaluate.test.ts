@@ -6,6 +6,7 @@ import { materialDemands } from './demands.ts';
 import { evaluate, explain } from './evaluate.ts';
 import { funnel } from './funnel.ts';
 import { rank } from './ranking.ts';
+import { reserveOverTemperature } from './reserveOverTemperature.ts';
 
 const arm: Brief = {
   ...lampArm,
@@ -210,3 +211,20 @@ test('an orientation the brief does not allow is refused', () =>
   expect(() => evaluate({ ...arm, asks: { orientations: ['XY'] } }, sampleLibrary, { orientations: ['ZX'] })).toThrow(
     /orientation.*allows XY/,
   ));
+
+describe('reserve over temperature', () => {
+  test('falls, and crosses 1 at the own heat limit', () => {
+    const limitC = evaluate(arm, sampleLibrary, { orientations: ['XZ'] }).grades.find(
+      (one) => one.gradeId === 'tm-abs',
+    )!.best.ownHeatLimitC!;
+    const temperaturesC = [23, 50, limitC - 1, limitC + 1, 100];
+    const points = reserveOverTemperature(arm, sampleLibrary, 'tm-abs', 'XZ', temperaturesC).map(
+      (point) => point.reserve,
+    );
+    expect([...points].sort((a, b) => b - a)).toEqual(points);
+    expect(points[2]).toBeGreaterThan(1);
+    expect(points[3]).toBeLessThan(1);
+  });
+  test('is empty when the grade’s behaviour is unknown', () =>
+    expect(reserveOverTemperature(arm, sampleLibrary, 'vp-unlisted', 'XZ', [23])).toEqual([]));
+});

@@ -5,3 +5,4 @@ export * from './evaluate.ts';
 export * from './funnel.ts';
 export * from './houseRules.ts';
 export * from './ranking.ts';
+export * from './reserveOverTemperature.ts';

@@ -1,0 +1,22 @@
+import { Link, isRouteErrorResponse, useRouteError } from 'react-router';
+
+/** An address nobody knows, or a screen that broke: says which, and leads back. */
+export function RouteError() {
+  const error = useRouteError();
+  const missing = error === undefined || (isRouteErrorResponse(error) && error.status === 404);
+  return (
+    <main className="mx-auto max-w-xl p-10">
+      <h1 className="text-xl">{missing ? 'There is no page at this address' : 'This page could not be shown'}</h1>
+      <p className="mt-2 text-quiet">
+        {missing
+          ? 'The link may be from a part that has been removed.'
+          : `${error instanceof Error ? error.message : 'Unknown fault'}. Your edits are kept; reload the page to go on.`}
+      </p>
+      <p className="mt-4">
+        <Link className="text-ember underline" to="/parts">
+          Go to the parts
+        </Link>
+      </p>
+    </main>
+  );
+}

@@ -1,0 +1,75 @@
+import { Suspense } from 'react';
+import { NavLink, Outlet } from 'react-router';
+import { Loading } from '../ui/Loading.tsx';
+import { themeChosen, unitsChosen } from './settings.ts';
+import { useAppDispatch, useAppSelector } from './store.ts';
+
+const places = [
+  { to: '/parts', label: 'Parts', mark: 'M4 17h16M6 17V9l6-4 6 4v8M10 17v-4h4v4' },
+  { to: '/grades', label: 'Grades', mark: 'M12 4a8 8 0 1 0 0 16 8 8 0 0 0 0-16zm0 5a3 3 0 1 1 0 6 3 3 0 0 1 0-6z' },
+  { to: '/machines', label: 'Machines', mark: 'M4 20h16M6 20V5h12v15M6 9h12M12 9v4m-2 0h4' },
+];
+
+/** The rail, the settings that hold everywhere, and the page beside them. */
+export function Shell() {
+  return (
+    <div className="flex min-h-screen">
+      <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
+        Skip to the page
+      </a>
+      <nav
+        aria-label="Places"
+        className="no-print sticky top-0 flex h-screen w-19 shrink-0 flex-col items-center gap-1 border-r border-line bg-sunken py-3"
+      >
+        <img src="/mark.svg" alt="Anvilstone" className="mb-3 size-8" />
+        {places.map(({ to, label, mark }) => (
+          <NavLink
+            key={to}
+            to={to}
+            className={({ isActive }) =>
+              `flex w-full flex-col items-center gap-0.5 border-l-3 py-2 text-xs ${isActive ? 'border-ember font-semibold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
+            }
+          >
+            <svg viewBox="0 0 24 24" className="size-5 fill-none stroke-current stroke-[1.6]" aria-hidden="true">
+              <path d={mark} />
+            </svg>
+            {label}
+          </NavLink>
+        ))}
+        <div className="grow" />
+        <SettingButtons />
+      </nav>
+      <div className="min-w-0 grow" id="main" tabIndex={-1}>
+        <Suspense fallback={<Loading what="the page" />}>
+          <Outlet />
+        </Suspense>
+      </div>
+    </div>
+  );
+}
+
+function SettingButtons() {
+  const { units, theme } = useAppSelector((state) => state.settings);
+  const dispatch = useAppDispatch();
+  const look = 'w-15 rounded border border-line bg-surface px-1 py-1 text-xs text-quiet hover:text-ink';
+  return (
+    <>
+      <button
+        type="button"
+        className={look}
+        aria-label={`Units: ${units === 'metric' ? 'metric' : 'inch-pound'}. Switch.`}
+        onClick={() => dispatch(unitsChosen(units === 'metric' ? 'inchPound' : 'metric'))}
+      >
+        {units === 'metric' ? 'mm · N' : 'in · lbf'}
+      </button>
+      <button
+        type="button"
+        className={`${look} mt-1`}
+        aria-label={`Theme: ${theme}. Switch.`}
+        onClick={() => dispatch(themeChosen(theme === 'light' ? 'dark' : 'light'))}
+      >
+        {theme === 'light' ? 'Light' : 'Dark'}
+      </button>
+    </>
+  );
+}

@@ -1,0 +1,62 @@
+import type {
+  Brief,
+  Decision,
+  DecisionRequest,
+  DecisionSummary,
+  Grade,
+  Machine,
+  Part,
+  PartSummary,
+  PartUpdate,
+  Recomputation,
+} from '@anvilstone/schema';
+import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+
+/** The one place that reaches the network. */
+export const api = createApi({
+  reducerPath: 'api',
+  // Absolute where there is a page address: test environments cannot fetch a relative one.
+  baseQuery: fetchBaseQuery({ baseUrl: new URL('/api/v1/', globalThis.location.href).href }),
+  tagTypes: ['Part', 'Decision'],
+  endpoints: (build) => ({
+    parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),
+    part: build.query<Part, string>({ query: (id) => `parts/${id}`, keepUnusedDataFor: 0 }),
+    createPart: build.mutation<Part, Brief>({
+      query: (brief) => ({ url: 'parts', method: 'POST', body: { brief } }),
+      invalidatesTags: ['Part'],
+    }),
+    savePart: build.mutation<Part, PartUpdate & { id: string }>({
+      query: ({ id, ...body }) => ({ url: `parts/${id}`, method: 'PUT', body }),
+      invalidatesTags: ['Part'],
+    }),
+    deletePart: build.mutation<void, { id: string; revision: number }>({
+      query: ({ id, revision }) => ({ url: `parts/${id}?revision=${revision}`, method: 'DELETE' }),
+      invalidatesTags: ['Part'],
+    }),
+    grades: build.query<Grade[], void>({ query: () => 'grades' }),
+    machines: build.query<Machine[], void>({ query: () => 'machines' }),
+    decisions: build.query<DecisionSummary[], string>({
+      query: (partId) => `parts/${partId}/decisions`,
+      providesTags: ['Decision'],
+    }),
+    decision: build.query<Decision, string>({ query: (id) => `decisions/${id}` }),
+    recomputation: build.query<Recomputation, string>({ query: (id) => `decisions/${id}/recomputation` }),
+    freezeDecision: build.mutation<Decision, DecisionRequest & { partId: string }>({
+      query: ({ partId, ...body }) => ({ url: `parts/${partId}/decisions`, method: 'POST', body }),
+      invalidatesTags: ['Decision', 'Part'],
+    }),
+  }),
+});
+
+export const {
+  usePartsQuery,
+  usePartQuery,
+  useCreatePartMutation,
+  useDeletePartMutation,
+  useGradesQuery,
+  useMachinesQuery,
+  useDecisionsQuery,
+  useDecisionQuery,
+  useRecomputationQuery,
+  useFreezeDecisionMutation,
+} = api;

@@ -1,0 +1,86 @@
+import { briefIssues } from '@anvilstone/core';
+import type { Part } from '@anvilstone/schema';
+import {
+  createListenerMiddleware,
+  type ListenerEffectAPI,
+  type ThunkDispatch,
+  type UnknownAction,
+} from '@reduxjs/toolkit';
+import { api } from './api.ts';
+import { saved, savingChanged, type Draft, type Saving } from './draft.ts';
+import { asProblem } from './problem.ts';
+import { forgetUnsaved, keepUnsaved } from './unsaved.ts';
+
+const DEBOUNCE_MS = 500;
+const RETRY_MS = 3000;
+
+interface WithDraft {
+  draft: Draft;
+}
+type Api = ListenerEffectAPI<WithDraft, ThunkDispatch<WithDraft, unknown, UnknownAction>>;
+
+/**
+ * Saves the open brief by itself: a moment after the last edit, again while the server is away, never over a newer one.
+ * One save at a time; an edit made meanwhile is saved next. Each edit is first kept on this computer.
+ */
+export function makeAutosave() {
+  const listener = createListenerMiddleware<WithDraft>();
+  let running = false;
+  listener.startListening({
+    predicate: (_action, current, before) => current.draft !== before.draft && current.draft.saving.state === 'waiting',
+    async effect(_action, store) {
+      const { partId, brief, revision } = store.getState().draft;
+      if (partId && brief) keepUnsaved(partId, { brief, revision });
+      if (running) return;
+      running = true;
+      try {
+        await saveUntilQuiet(store as Api);
+      } finally {
+        running = false;
+      }
+    },
+  });
+  return listener;
+}
+
+async function saveUntilQuiet(store: Api): Promise<void> {
+  for (;;) {
+    const { partId, brief, revision, saving } = store.getState().draft;
+    if (!partId || !brief || (saving.state !== 'waiting' && saving.state !== 'offline')) return;
+    await store.delay(saving.state === 'offline' ? RETRY_MS : DEBOUNCE_MS);
+    const now = store.getState().draft;
+    // Still typing. When another part was opened meanwhile, this one is saved all the same.
+    if (now.partId === partId && now.brief !== brief) continue;
+    const report = (next: Saving) => store.dispatch(savingChanged({ partId, saving: next }));
+    const issues = briefIssues(brief);
+    if (issues.length > 0) {
+      report({
+        state: 'refused',
+        issues,
+        detail: 'Put the marked fields right; until then the changes are kept on this computer.',
+      });
+      continue;
+    }
+    report({ state: 'saving' });
+    try {
+      const part = await store.dispatch(api.endpoints.savePart.initiate({ id: partId, brief, revision })).unwrap();
+      forgetUnsaved(partId);
+      store.dispatch(saved({ part, brief }));
+    } catch (error) {
+      report(afterFailure(error));
+    }
+  }
+}
+
+function afterFailure(error: unknown): Saving {
+  const problem = asProblem(error);
+  if (problem.status === 409 && problem.current) return { state: 'conflict', newer: problem.current as Part };
+  if (problem.status >= 400 && problem.status < 500) {
+    const issues = (problem.errors ?? []).map((issue) => ({
+      ...issue,
+      pointer: issue.pointer.replace(/^\/brief/, ''),
+    }));
+    return { state: 'refused', issues, detail: problem.detail };
+  }
+  return { state: 'offline' };
+}

@@ -1,0 +1,28 @@
+import type { Problem } from '@anvilstone/schema';
+
+/** What a failed request tells: a problem document, or that there was no answer at all. */
+export function asProblem(error: unknown): Problem {
+  const { status, data } = (error ?? {}) as { status?: number | string; data?: unknown };
+  if (typeof data === 'object' && data !== null && 'title' in data && 'detail' in data) return data as Problem;
+  if (status === 'FETCH_ERROR' || status === 'TIMEOUT_ERROR') {
+    return {
+      type: 'offline',
+      title: 'The server does not answer',
+      status: 0,
+      detail: 'Your changes are kept on this computer and will be saved when it is back.',
+    };
+  }
+  return {
+    type: 'unexpected',
+    title: 'Something unexpected happened',
+    status: 500,
+    detail: 'Try again; if it stays, look at the server’s log.',
+  };
+}
+
+/** The same, with only the issue texts: for notices that have no field to sit beside. */
+export function issueTexts(problem: Problem): string[] {
+  return (problem.errors ?? []).map((issue) =>
+    issue.accepted ? `${issue.detail}. Accepted: ${issue.accepted}.` : `${issue.detail}.`,
+  );
+}

@@ -1,0 +1,31 @@
+import { createBrowserRouter, Navigate } from 'react-router';
+import { stages } from '../parts/stages.ts';
+import { PartsPage } from '../parts/PartsPage.tsx';
+import { RouteError } from './RouteError.tsx';
+import { Shell } from './Shell.tsx';
+
+/** Only the first screen comes with the first load; every other one is fetched when it is opened. */
+export const router = createBrowserRouter([
+  {
+    element: <Shell />,
+    errorElement: <RouteError />,
+    children: [
+      { index: true, element: <Navigate to="/parts" replace /> },
+      { path: 'parts', element: <PartsPage /> },
+      {
+        path: 'parts/:partId',
+        lazy: async () => ({ Component: (await import('../parts/PartBench.tsx')).PartBench }),
+        children: [
+          { index: true, element: <Navigate to="brief" replace /> },
+          ...stages.map(({ id, lazy }) => ({ path: id, lazy: async () => ({ Component: await lazy() }) })),
+        ],
+      },
+      { path: 'grades', lazy: async () => ({ Component: (await import('../grades/GradesPage.tsx')).GradesPage }) },
+      {
+        path: 'machines',
+        lazy: async () => ({ Component: (await import('../machines/MachinesPage.tsx')).MachinesPage }),
+      },
+      { path: '*', element: <RouteError /> },
+    ],
+  },
+]);

@@ -1,0 +1,47 @@
+import type { UnitSystem } from '@anvilstone/core';
+import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
+
+export type Theme = 'light' | 'dark';
+export interface Settings {
+  units: UnitSystem;
+  theme: Theme;
+}
+
+const KEY = 'anvilstone-settings';
+
+function stored(): Partial<Settings> {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Partial<Settings>;
+  } catch {
+    return {};
+  }
+}
+
+function initial(): Settings {
+  const { units, theme } = stored();
+  const prefersDark = globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false;
+  return {
+    units: units === 'inchPound' ? 'inchPound' : 'metric',
+    theme: theme === 'light' || theme === 'dark' ? theme : prefersDark ? 'dark' : 'light',
+  };
+}
+
+const settings = createSlice({
+  name: 'settings',
+  initialState: initial,
+  reducers: {
+    unitsChosen: (state, { payload }: PayloadAction<UnitSystem>) => {
+      state.units = payload;
+    },
+    themeChosen: (state, { payload }: PayloadAction<Theme>) => {
+      state.theme = payload;
+    },
+  },
+});
+
+export const { unitsChosen, themeChosen } = settings.actions;
+export const settingsReducer = settings.reducer;
+
+export function keepSettings(value: Settings): void {
+  localStorage.setItem(KEY, JSON.stringify(value));
+}

@@ -1,0 +1,28 @@
+import { configureStore } from '@reduxjs/toolkit';
+import { useDispatch, useSelector } from 'react-redux';
+import { api } from './api.ts';
+import { makeAutosave } from './autosave.ts';
+import { draftReducer } from './draft.ts';
+import { keepSettings, settingsReducer } from './settings.ts';
+
+export function makeStore() {
+  const store = configureStore({
+    reducer: { [api.reducerPath]: api.reducer, settings: settingsReducer, draft: draftReducer },
+    middleware: (defaults) => defaults().prepend(makeAutosave().middleware).concat(api.middleware),
+  });
+  let settings = store.getState().settings;
+  document.documentElement.dataset.theme = settings.theme;
+  store.subscribe(() => {
+    const next = store.getState().settings;
+    if (next === settings) return;
+    settings = next;
+    keepSettings(settings);
+    document.documentElement.dataset.theme = settings.theme;
+  });
+  return store;
+}
+
+export type Store = ReturnType<typeof makeStore>;
+export type RootState = ReturnType<Store['getState']>;
+export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export const useAppSelector = useSelector.withTypes<RootState>();

@@ -1,0 +1,78 @@
+import type { Brief } from '@anvilstone/schema';
+import { useBench } from '../parts/bench.ts';
+import { Choice, TextArea, TextField } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { AsksPanel } from './AsksPanel.tsx';
+import { DemandReadout } from './DemandReadout.tsx';
+import { useEdit, useIssue } from './editBrief.ts';
+import { LoadsPanel } from './LoadsPanel.tsx';
+import { ShapePanel } from './ShapePanel.tsx';
+
+/** What must it do: asks on the left, what they demand and how many grades still stand on the right. */
+export function BriefStage() {
+  const { brief } = useBench();
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-4 xl:grid-cols-[minmax(0,1fr)_24rem]">
+      <div className="flex min-w-0 flex-col gap-4">
+        <ShapePanel brief={brief} />
+        <LoadsPanel brief={brief} />
+        <AsksPanel brief={brief} />
+        <WhatItIs brief={brief} />
+      </div>
+      <div className="sticky top-26 self-start">
+        <DemandReadout />
+      </div>
+    </div>
+  );
+}
+
+const MOISTURE = [
+  { value: 'conditioned', label: 'In ordinary air (23 °C, 50 % RH)' },
+  { value: 'dry', label: 'Kept dry' },
+] as const;
+
+const HARM = [
+  { value: 'unanswered', label: 'Not answered yet' },
+  { value: 'no', label: 'No: an annoyance or a small cost at most' },
+  { value: 'yes', label: 'Yes: someone could be hurt' },
+] as const;
+
+function WhatItIs({ brief }: { brief: Brief }) {
+  const edit = useEdit();
+  const titleIssue = useIssue('/title');
+  return (
+    <Panel title="What it is">
+      <div className="grid grid-cols-2 gap-3">
+        <TextField
+          label="Name"
+          value={brief.title}
+          maxLength={200}
+          error={brief.title.trim() === '' ? 'A name is needed before it can be saved.' : titleIssue}
+          onChange={(title) => edit({ ...brief, title }, 'title')}
+        />
+        <Choice
+          label="Moisture in service"
+          value={brief.moisture}
+          options={MOISTURE}
+          onChange={(moisture) => edit({ ...brief, moisture }, 'moisture')}
+        />
+        <div className="col-span-2">
+          <TextArea
+            label="What it does, and what happens when it fails"
+            rows={2}
+            value={brief.purpose}
+            onChange={(purpose) => edit({ ...brief, purpose }, 'purpose')}
+          />
+        </div>
+        <div className="col-span-2">
+          <Choice
+            label="Could someone be hurt when it fails? Think of what falls, springs back, leaks, or is leaned on."
+            value={brief.failureCouldHurt}
+            options={HARM}
+            onChange={(failureCouldHurt) => edit({ ...brief, failureCouldHurt }, 'harm')}
+          />
+        </div>
+      </div>
+    </Panel>
+  );
+}

@@ -1,0 +1,125 @@
+import { findCheck, funnel, materialDemands, rank, type MaterialDemand } from '@anvilstone/core';
+import type { Brief, EvaluationResult } from '@anvilstone/schema';
+import { Link } from 'react-router';
+import { useAppSelector } from '../app/store.ts';
+import { useBench } from '../parts/bench.ts';
+import { amount, duration } from '../ui/amount.ts';
+import { Panel } from '../ui/Panel.tsx';
+import { Reserve } from '../ui/Reserve.tsx';
+
+/** What the asks demand of any material, and how many grades still stand after each. Follows every keystroke. */
+export function DemandReadout() {
+  const { evaluation, brief, library, partId } = useBench();
+  const { value: result } = evaluation;
+  return (
+    <div className="flex flex-col gap-4">
+      <Panel title="What this demands of a material">
+        {evaluation.state === 'failed' && (
+          <p role="alert" className="mb-2 text-fail">
+            These numbers are of the last usable brief: {evaluation.message}
+          </p>
+        )}
+        <Demands brief={brief} />
+      </Panel>
+      <Panel
+        title="Grades still standing"
+        aside={<span className="text-xs text-quiet">of {library.grades.length}</span>}
+      >
+        {result ? (
+          <Funnel result={result} total={library.grades.length} />
+        ) : (
+          <p className="text-quiet">Working it out …</p>
+        )}
+        {result && (
+          <Leaders
+            result={result}
+            names={new Map(library.grades.map((grade) => [grade.id, grade.name]))}
+            partId={partId}
+          />
+        )}
+      </Panel>
+    </div>
+  );
+}
+
+const WHAT: Record<MaterialDemand['what'], string> = {
+  tension: 'Bear a tension of',
+  shear: 'Bear a shear of',
+  stiffness: 'Be at least this stiff',
+  'lasting-stiffness': 'Stay at least this stiff',
+};
+
+function Demands({ brief }: { brief: Brief }) {
+  const units = useAppSelector((state) => state.settings.units);
+  let demands: MaterialDemand[];
+  try {
+    demands = materialDemands(brief);
+  } catch {
+    return <p className="text-quiet">Put the marked dimension right to see it.</p>;
+  }
+  return (
+    <div className="flex flex-col gap-3">
+      {brief.loadCases.map((loadCase) => (
+        <div key={loadCase.id}>
+          <p className="text-xs text-quiet">
+            {loadCase.name}: {duration(loadCase.durationH)} at {amount(loadCase.temperatureC, '°C', units)}
+          </p>
+          <dl className="grid grid-cols-[1fr_auto] gap-x-3">
+            {demands
+              .filter((demand) => demand.loadCaseId === loadCase.id)
+              .map((demand) => (
+                <div key={demand.what} className="contents">
+                  <dt>{WHAT[demand.what]}</dt>
+                  <dd className="text-right font-semibold">{amount(demand.valueMPa, 'MPa', units)}</dd>
+                </div>
+              ))}
+          </dl>
+        </div>
+      ))}
+    </div>
+  );
+}
+
+function Funnel({ result, total }: { result: EvaluationResult; total: number }) {
+  const steps = funnel(result);
+  const worst = Math.max(...steps.map((step) => step.removed));
+  return (
+    <ol aria-label="Grades still standing after each ask" className="flex flex-col gap-1">
+      {steps.map(({ checkId, standing, removed }) => (
+        <li key={checkId} className="grid grid-cols-[1fr_5rem_2.5rem] items-center gap-2">
+          <span className="truncate">{findCheck(checkId)?.title}</span>
+          <span className="h-2 bg-sunken" aria-hidden="true">
+            <span
+              className={`block h-2 ${removed === worst && removed > 0 ? 'bg-ember' : 'bg-line-strong'}`}
+              style={{ width: `${(100 * standing) / Math.max(1, total)}%` }}
+            />
+          </span>
+          <span className="text-right font-semibold" title={`${removed} removed here`}>
+            {standing}
+          </span>
+        </li>
+      ))}
+    </ol>
+  );
+}
+
+function Leaders({ result, names, partId }: { result: EvaluationResult; names: Map<string, string>; partId: string }) {
+  const leaders = rank(result.grades, 'cheapest-that-passes').slice(0, 3);
+  return (
+    <div className="mt-3 border-t border-line pt-3">
+      <p className="text-xs text-quiet">
+        {leaders[0]?.best.status === 'pass' ? 'Cheapest that pass' : 'None passes; nearest'}
+      </p>
+      <ul>
+        {leaders.map(({ gradeId, best }) => (
+          <li key={gradeId} className="flex justify-between gap-2">
+            <Link className="truncate hover:underline" to={`/parts/${partId}/shortlist?grade=${gradeId}`}>
+              {names.get(gradeId)} {best.orientation}
+            </Link>
+            <Reserve reserve={best.minimumReserve} status={best.status} />
+          </li>
+        ))}
+      </ul>
+    </div>
+  );
+}

@@ -1,0 +1,78 @@
+import type { Brief } from '@anvilstone/schema';
+
+type Asks = Brief['asks'];
+
+/** An ask that can be added from the palette and taken off again. */
+export interface AskKind {
+  id: string;
+  title: string;
+  explains: string;
+  isAsked(asks: Asks): boolean;
+  add(asks: Asks): Asks;
+  remove(asks: Asks): Asks;
+}
+
+const without = <K extends keyof Asks>(asks: Asks, key: K): Asks => {
+  const { [key]: _gone, ...rest } = asks;
+  return rest;
+};
+
+/** An ask for heat that asks for nothing would be an empty row in the brief. */
+function withHeat(asks: Asks, heat: NonNullable<Asks['heat']>): Asks {
+  return heat.steadyC === undefined && heat.peak === undefined ? without(asks, 'heat') : { ...asks, heat };
+}
+
+export const askKinds: readonly AskKind[] = [
+  {
+    id: 'steady',
+    title: 'Steady heat',
+    explains: 'The highest temperature it sits in for its whole life, loaded. Air that touches nothing hot counts.',
+    isAsked: (asks) => asks.heat?.steadyC !== undefined,
+    add: (asks) => withHeat(asks, { ...asks.heat, steadyC: 50 }),
+    remove: (asks) => withHeat(asks, { ...(asks.heat?.peak ? { peak: asks.heat.peak } : {}) }),
+  },
+  {
+    id: 'peak',
+    title: 'Peak heat',
+    explains: 'The hottest short excursion, and how long one lasts: full sun on a dark part, a door left open, a wash.',
+    isAsked: (asks) => asks.heat?.peak !== undefined,
+    add: (asks) =>
+      withHeat(asks, {
+        ...asks.heat,
+        peak: { temperatureC: Math.max(65, (asks.heat?.steadyC ?? 0) + 10), durationH: 2 },
+      }),
+    remove: (asks) => withHeat(asks, { ...(asks.heat?.steadyC === undefined ? {} : { steadyC: asks.heat.steadyC }) }),
+  },
+  {
+    id: 'mass',
+    title: 'Mass limit',
+    explains: 'The most one part may weigh, printed solid.',
+    isAsked: (asks) => asks.maxMassG !== undefined,
+    add: (asks) => ({ ...asks, maxMassG: 150 }),
+    remove: (asks) => without(asks, 'maxMassG'),
+  },
+  {
+    id: 'cost',
+    title: 'Cost limit',
+    explains: 'The most one good part may cost: filament, machine hours, handling and failed prints.',
+    isAsked: (asks) => asks.maxCostUsd !== undefined,
+    add: (asks) => ({ ...asks, maxCostUsd: 25 }),
+    remove: (asks) => without(asks, 'maxCostUsd'),
+  },
+  {
+    id: 'machines',
+    title: 'Only these machines',
+    explains: 'Leave it off and any machine of the workshop may print the part.',
+    isAsked: (asks) => asks.machineIds !== undefined,
+    add: (asks) => ({ ...asks, machineIds: [] }),
+    remove: (asks) => without(asks, 'machineIds'),
+  },
+  {
+    id: 'orientations',
+    title: 'Only this way up',
+    explains: 'Leave it off and all three build orientations are tried.',
+    isAsked: (asks) => asks.orientations !== undefined,
+    add: (asks) => ({ ...asks, orientations: ['XY'] }),
+    remove: (asks) => without(asks, 'orientations'),
+  },
+];

@@ -1,0 +1,177 @@
+import { findCheck, rank } from '@anvilstone/core';
+import { ORIENTATIONS, type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
+import { useMemo, useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { useFreezeDecisionMutation } from '../app/api.ts';
+import { asProblem } from '../app/problem.ts';
+import { useAppSelector } from '../app/store.ts';
+import { useBench } from '../parts/bench.ts';
+import { rejectionReasons } from '../shortlist/rejectionReasons.ts';
+import { Button } from '../ui/Button.tsx';
+import { Choice, TextArea, TextField } from '../ui/fields.tsx';
+import { Loading } from '../ui/Loading.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { Reserve, reserveText, statusWord } from '../ui/Reserve.tsx';
+
+/** Pick, reasons, open risks, freeze. What the calculation itself cannot vouch for is offered as open risks. */
+export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
+  const { evaluation, library, partId } = useBench();
+  const [search, setSearch] = useSearchParams();
+  const { revision, saving } = useAppSelector((state) => state.draft);
+  const [freeze, freezing] = useFreezeDecisionMutation();
+  const [reasons, setReasons] = useState('');
+  const [risks, setRisks] = useState('');
+  const [decidedBy, setDecidedBy] = useState('');
+  const result = evaluation.value;
+  const ranked = useMemo(() => (result ? rank(result.grades, 'cheapest-that-passes') : []), [result]);
+  const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);
+  if (!result || !ranked[0]) return <Loading what="the candidates" />;
+
+  const chosen = ranked.find((one) => one.gradeId === search.get('grade')) ?? ranked[0];
+  const built = search.get('built');
+  const entry = chosen.entries.find((one) => one.orientation === built) ?? chosen.best;
+  const issueAt = (pointer: string) => {
+    if (freezing.error === undefined) return undefined;
+    const issue = asProblem(freezing.error).errors?.find((one) => one.pointer === pointer);
+    return issue && (issue.accepted ? `${issue.detail}. Accepted: ${issue.accepted}.` : issue.detail);
+  };
+  const submit = async () => {
+    const made = await freeze({
+      partId,
+      partRevision: revision,
+      gradeId: chosen.gradeId,
+      orientation: entry.orientation,
+      reasons,
+      openRisks: risks,
+      decidedBy,
+    }).unwrap();
+    onFrozen(made.id);
+  };
+  const pick = (gradeId: string, orientation?: BuildOrientation) =>
+    setSearch({ grade: gradeId, ...(orientation ? { built: orientation } : {}) });
+  return (
+    <Panel title="Decide">
+      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-3">
+        <Choice
+          label="Grade, cheapest that passes first"
+          value={chosen.gradeId}
+          options={ranked.map(({ gradeId, best }) => ({
+            value: gradeId,
+            label: `${names.get(gradeId)} · ${statusWord(best.status)}${best.minimumReserve === null ? '' : ` ${reserveText(best.minimumReserve)}`}${best.costUsd === null ? '' : ` · ${best.costUsd.toFixed(2)} USD`}`,
+          }))}
+          onChange={(gradeId) => pick(gradeId)}
+        />
+        <Choice
+          label="Built"
+          value={entry.orientation}
+          options={ORIENTATIONS.filter((one) => chosen.entries.some((other) => other.orientation === one)).map(
+            (one) => ({
+              value: one,
+              label: one === chosen.best.orientation ? `${one} (best)` : one,
+            }),
+          )}
+          onChange={(orientation) => pick(chosen.gradeId, orientation)}
+        />
+      </div>
+      <ChosenFacts entry={entry} />
+      <div className="mt-3 flex flex-col gap-3">
+        <TextArea
+          label="Why this one, and why not the next"
+          value={reasons}
+          onChange={setReasons}
+          error={issueAt('/reasons')}
+        />
+        <SuggestedRisks
+          entry={entry}
+          onTake={(text) => setRisks((before) => (before ? `${before}\n${text}` : text))}
+          taken={risks}
+        />
+        <TextArea
+          label="Open risks: what is still unproven, and how it will be proved"
+          value={risks}
+          onChange={setRisks}
+          error={issueAt('/openRisks')}
+        />
+        <div className="max-w-80">
+          <TextField
+            label="Decided by"
+            value={decidedBy}
+            maxLength={120}
+            onChange={setDecidedBy}
+            error={issueAt('/decidedBy')}
+          />
+        </div>
+        {freezing.error !== undefined && <ProblemNotice error={freezing.error} />}
+        <div className="flex items-center gap-3">
+          <Button
+            look="primary"
+            disabled={freezing.isLoading || saving.state !== 'saved'}
+            onClick={() => void submit().catch(() => undefined)}
+          >
+            Freeze the decision
+          </Button>
+          <p className="text-sm text-quiet">
+            {saving.state === 'saved'
+              ? 'Keeps brief, evidence, rules and numbers as they are now. It is a record of judgement, not an approval of the part.'
+              : 'Waits until the brief is saved.'}
+          </p>
+        </div>
+      </div>
+    </Panel>
+  );
+}
+
+function ChosenFacts({ entry }: { entry: EvaluationEntry }) {
+  const reasons = entry.status === 'pass' ? [] : rejectionReasons(entry);
+  return (
+    <div
+      className={`mt-3 rounded border px-3 py-2 ${entry.status === 'pass' ? 'border-line' : 'border-fail bg-fail-ground'}`}
+    >
+      <p className="flex items-center gap-2">
+        <Reserve reserve={entry.minimumReserve} status={entry.status} />
+        {entry.governingCheckId && <span>governed by {findCheck(entry.governingCheckId)?.title.toLowerCase()}</span>}
+      </p>
+      {reasons.map((reason) => (
+        <p key={reason} className="text-sm text-fail">
+          {reason}
+        </p>
+      ))}
+    </div>
+  );
+}
+
+/** Checks that rest on estimates: named so that they are carried into the record, one click each. */
+function SuggestedRisks({
+  entry,
+  onTake,
+  taken,
+}: {
+  entry: EvaluationEntry;
+  onTake: (text: string) => void;
+  taken: string;
+}) {
+  const suggestions = entry.checks
+    .filter(
+      (check) => (check.evidence === 'D' || check.evidence === 'C') && check.reserve !== null && check.reserve < 2,
+    )
+    .sort((a, b) => a.reserve! - b.reserve!)
+    .map(
+      (check) =>
+        `${findCheck(check.checkId)?.title}: reserve ${reserveText(check.reserve!)} on evidence class ${check.evidence}; measure it.`,
+    )
+    .filter((text) => !taken.includes(text));
+  if (suggestions.length === 0) return null;
+  return (
+    <div>
+      <p className="text-xs text-quiet">Rests on estimates; add to the open risks:</p>
+      <div className="mt-1 flex flex-wrap gap-1.5">
+        {suggestions.map((text) => (
+          <Button key={text} onClick={() => onTake(text)}>
+            + {text}
+          </Button>
+        ))}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,75 @@
+import { useMachinesQuery } from '../app/api.ts';
+import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
+import { Loading } from '../ui/Loading.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+
+const ENCLOSURE = { open: 'open frame', enclosed: 'enclosed', heated: 'heated chamber' };
+
+/** The printers at hand and what they can do. */
+export function MachinesPage() {
+  const { data: machines, error } = useMachinesQuery();
+  const units = useAppSelector((state) => state.settings.units);
+  const heat = (value: number) => amount(value, '°C', units);
+  return (
+    <main className="p-6">
+      <h1 className="text-xl">Machines</h1>
+      <p className="mt-1 mb-4 text-quiet">
+        A material that cannot be printed here is not a choice. Every shortlist is held against these.
+      </p>
+      {error !== undefined && <ProblemNotice error={error} />}
+      {!machines && !error && <Loading what="the machines" />}
+      {machines?.length === 0 && (
+        <p className="text-quiet">No machines yet: printability stays unknown, and unknown does not pass.</p>
+      )}
+      {machines && machines.length > 0 && (
+        <table className="w-full rounded-md border border-line bg-surface text-sm">
+          <thead>
+            <tr className="border-b border-line text-left text-xs text-quiet">
+              {[
+                'Machine',
+                'Nozzle up to',
+                'Hot end',
+                'Nozzle',
+                'Bed up to',
+                'Around the part',
+                'Drive',
+                'Builds (mm)',
+                'USD/h',
+              ].map((title) => (
+                <th key={title} scope="col" className="px-3 py-2 font-normal">
+                  {title}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {machines.map((machine) => (
+              <tr key={machine.id} className="border-b border-line last:border-0">
+                <th scope="row" className="px-3 py-2 text-left font-semibold">
+                  {machine.name}
+                  {machine.sampleData && <span className="block text-xs font-normal text-unknown">sample data</span>}
+                </th>
+                <td className="px-3">{heat(machine.maximumNozzleC)}</td>
+                <td className="px-3">{machine.hotEndLining === 'ptfe' ? 'PTFE-lined' : 'all metal'}</td>
+                <td className="px-3">
+                  {machine.nozzleDiameterMm} mm, {machine.nozzleMaterial}
+                </td>
+                <td className="px-3">{heat(machine.maximumBedC)}</td>
+                <td className="px-3">
+                  {ENCLOSURE[machine.enclosure]}
+                  {machine.maximumChamberC !== null && `, ${heat(machine.maximumChamberC)}`}
+                </td>
+                <td className="px-3">{machine.extruder === 'direct' ? 'direct' : 'guide tube'}</td>
+                <td className="px-3 whitespace-nowrap">
+                  {machine.buildVolumeMm.x} × {machine.buildVolumeMm.y} × {machine.buildVolumeMm.z}
+                </td>
+                <td className="px-3">{machine.hourlyRateUsd.toFixed(2)}</td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </main>
+  );
+}

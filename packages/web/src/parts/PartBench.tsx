@@ -1,0 +1,71 @@
+import { skipToken } from '@reduxjs/toolkit/query';
+import type { Remote } from 'comlink';
+import { useCallback, useEffect } from 'react';
+import { Outlet, useParams } from 'react-router';
+import { usePartQuery } from '../app/api.ts';
+import { opened, redone, undone } from '../app/draft.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { findUnsaved } from '../app/unsaved.ts';
+import { Loading } from '../ui/Loading.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+import { useLibrary } from '../workers/useLibrary.ts';
+import type { Bench } from './bench.ts';
+import { ConflictPanel } from './ConflictPanel.tsx';
+import { PartHeader } from './PartHeader.tsx';
+
+/** One part: opens its brief, evaluates it in the worker after every change, and hands both to the stage shown. */
+export function PartBench() {
+  const { partId } = useParams();
+  const dispatch = useAppDispatch();
+  const { currentData: part, error } = usePartQuery(partId ?? skipToken, { refetchOnMountOrArgChange: true });
+  const draft = useAppSelector((state) => state.draft);
+  const { library, error: libraryError } = useLibrary();
+  const brief = draft.partId === partId ? draft.brief : null;
+
+  useEffect(() => {
+    if (part && draft.partId !== part.id) dispatch(opened({ part, unsaved: findUnsaved(part.id) }));
+  }, [part, draft.partId, dispatch]);
+  useUndoKeys();
+
+  const ask = useCallback((engine: Remote<Engine>) => engine.evaluate(brief!), [brief]);
+  const evaluation = useComputed(library, brief ? ask : undefined);
+
+  const problem = (brief ? undefined : error) ?? libraryError;
+  if (problem) {
+    return (
+      <main className="p-6">
+        <ProblemNotice error={problem} />
+      </main>
+    );
+  }
+  if (!brief || !library || !partId) return <Loading what="the part" />;
+  return (
+    <>
+      <PartHeader brief={brief} partId={partId} evaluation={evaluation.value} />
+      <main className="p-5">
+        {draft.saving.state === 'conflict' && <ConflictPanel newer={draft.saving.newer} mine={brief} />}
+        <Outlet context={{ partId, brief, library, evaluation } satisfies Bench} />
+      </main>
+    </>
+  );
+}
+
+/** Ctrl-Z and Ctrl-Shift-Z (or Ctrl-Y) outside of text being typed, where the browser has an undo of its own. */
+function useUndoKeys(): void {
+  const dispatch = useAppDispatch();
+  useEffect(() => {
+    const onKey = (event: KeyboardEvent) => {
+      const typing = event.target instanceof HTMLInputElement || event.target instanceof HTMLTextAreaElement;
+      if (typing || !(event.ctrlKey || event.metaKey)) return;
+      const key = event.key.toLowerCase();
+      const redo = key === 'y' || (key === 'z' && event.shiftKey);
+      if (key !== 'z' && !redo) return;
+      event.preventDefault();
+      dispatch(redo ? redone() : undone());
+    };
+    globalThis.addEventListener('keydown', onKey);
+    return () => globalThis.removeEventListener('keydown', onKey);
+  }, [dispatch]);
+}

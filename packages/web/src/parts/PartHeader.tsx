@@ -1,0 +1,99 @@
+import type { Brief, EvaluationResult } from '@anvilstone/schema';
+import { Link, NavLink } from 'react-router';
+import { useDecisionsQuery } from '../app/api.ts';
+import { redone, undone, type Saving } from '../app/draft.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { Button } from '../ui/Button.tsx';
+import { stages } from './stages.ts';
+
+/** Title, saving, undo, and the strip of stages with where each one stands. */
+export function PartHeader({
+  brief,
+  partId,
+  evaluation,
+}: {
+  brief: Brief;
+  partId: string;
+  evaluation: EvaluationResult | undefined;
+}) {
+  const { saving, past, future, revision } = useAppSelector((state) => state.draft);
+  const dispatch = useAppDispatch();
+  const { data: decisions } = useDecisionsQuery(partId);
+  const passing = evaluation?.grades.filter((grade) => grade.best.status === 'pass').length;
+  const newest = decisions?.[0];
+  const standing: Record<string, string> = {
+    brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
+    shortlist: passing === undefined ? '…' : passing === 0 ? 'none passes' : `${passing} pass`,
+    decision: !newest
+      ? 'empty'
+      : newest.partRevision === revision && saving.state === 'saved'
+        ? `no. ${newest.number}`
+        : 'brief changed since',
+  };
+  return (
+    <header className="sticky top-0 z-20 border-b border-line bg-surface px-5 pt-3">
+      <div className="flex items-center gap-3">
+        <Link to="/parts" className="no-print text-sm text-quiet hover:text-ink">
+          Parts
+        </Link>
+        <h1 className="min-w-0 truncate text-lg">{brief.title}</h1>
+        <div className="grow" />
+        <SavingState saving={saving} />
+        <div className="no-print flex gap-1">
+          <Button look="quiet" disabled={past.length === 0} onClick={() => dispatch(undone())} title="Ctrl-Z">
+            Undo
+          </Button>
+          <Button look="quiet" disabled={future.length === 0} onClick={() => dispatch(redone())} title="Ctrl-Shift-Z">
+            Redo
+          </Button>
+        </div>
+      </div>
+      {brief.failureCouldHurt === 'yes' && (
+        <p className="mt-1 text-sm font-semibold text-fail">
+          Failure could hurt someone: the numbers here do not approve this part. Proof-test every one and have a
+          responsible engineer sign.
+        </p>
+      )}
+      <nav aria-label="Stages" className="no-print mt-2 flex">
+        {stages.map(({ id, title, question }, index) => (
+          <NavLink
+            key={id}
+            to={`/parts/${partId}/${id}`}
+            title={question}
+            className={({ isActive }) =>
+              `-mb-px flex items-baseline gap-2 border-b-3 px-4 py-1.5 ${isActive ? 'border-ember font-semibold' : 'border-transparent text-quiet hover:text-ink'}`
+            }
+          >
+            <span className="text-xs text-quiet">{index + 1}</span>
+            {title}
+            <span className="text-xs font-normal text-quiet">{standing[id]}</span>
+          </NavLink>
+        ))}
+      </nav>
+    </header>
+  );
+}
+
+const WORDS: Record<Saving['state'], string> = {
+  saved: 'Saved',
+  waiting: 'Saving …',
+  saving: 'Saving …',
+  offline: 'Server away: kept on this computer, trying again',
+  refused: 'Not saved',
+  conflict: 'Changed elsewhere: choose below',
+};
+
+function SavingState({ saving }: { saving: Saving }) {
+  const trouble = saving.state === 'offline' || saving.state === 'refused' || saving.state === 'conflict';
+  return (
+    <p
+      role="status"
+      className={`no-print text-sm ${trouble ? 'font-semibold text-fail' : 'text-quiet'}`}
+      title={saving.state === 'refused' ? saving.detail : undefined}
+    >
+      {WORDS[saving.state]}
+      {saving.state === 'refused' &&
+        `: ${saving.issues.length === 1 ? 'one field needs you' : saving.issues.length > 1 ? `${saving.issues.length} fields need you` : saving.detail}`}
+    </p>
+  );
+}

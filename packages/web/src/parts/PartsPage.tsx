@@ -1,0 +1,103 @@
+import { findCheck, rank } from '@anvilstone/core';
+import type { Library, PartSummary } from '@anvilstone/schema';
+import type { Remote } from 'comlink';
+import { useCallback } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useCreatePartMutation, usePartsQuery } from '../app/api.ts';
+import { Button } from '../ui/Button.tsx';
+import { Loading } from '../ui/Loading.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { Reserve } from '../ui/Reserve.tsx';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+import { useLibrary } from '../workers/useLibrary.ts';
+import { newBrief } from './newBrief.ts';
+
+/** What am I working on: every part with its leading grade, what governs it, and how much is left. */
+export function PartsPage() {
+  const { data: parts, error } = usePartsQuery();
+  const { library } = useLibrary();
+  const navigate = useNavigate();
+  const [create, creation] = useCreatePartMutation();
+  const make = async () => {
+    const part = await create(newBrief).unwrap();
+    await navigate(`/parts/${part.id}/brief`);
+  };
+  return (
+    <main className="p-6">
+      <div className="flex items-center justify-between">
+        <h1 className="text-xl">Parts</h1>
+        <Button look="primary" disabled={creation.isLoading} onClick={() => void make().catch(() => undefined)}>
+          New part
+        </Button>
+      </div>
+      <p className="mt-1 mb-4 text-quiet">Each part starts with what it must do. The rest follows from that.</p>
+      {creation.error !== undefined && <ProblemNotice error={creation.error} />}
+      {error !== undefined && <ProblemNotice error={error} />}
+      {!parts && !error && <Loading what="the parts" />}
+      {parts?.length === 0 && (
+        <div className="rounded-md border border-dashed border-line-strong p-8 text-center">
+          <p className="text-base font-semibold">No parts yet</p>
+          <p className="mt-1 text-quiet">
+            Make one: say what it carries, for how long and how warm, and see which filaments survive.
+          </p>
+        </div>
+      )}
+      {parts && parts.length > 0 && (
+        <table className="w-full rounded-md border border-line bg-surface text-sm">
+          <thead>
+            <tr className="border-b border-line text-left text-xs text-quiet">
+              {[
+                'Part',
+                'Leading grade (cheapest that passes)',
+                'Governed by',
+                'Smallest reserve',
+                'Decisions',
+                'Changed',
+              ].map((title) => (
+                <th key={title} scope="col" className="px-3 py-2 font-normal">
+                  {title}
+                </th>
+              ))}
+            </tr>
+          </thead>
+          <tbody>
+            {parts.map((part) => (
+              <PartRow key={part.id} part={part} library={library} />
+            ))}
+          </tbody>
+        </table>
+      )}
+    </main>
+  );
+}
+
+function PartRow({ part, library }: { part: PartSummary; library: Library | undefined }) {
+  const ask = useCallback((engine: Remote<Engine>) => engine.evaluate(part.brief), [part.brief]);
+  const { value: result } = useComputed(library, ask);
+  const leader = result && rank(result.grades, 'cheapest-that-passes')[0];
+  const name = leader && library?.grades.find((grade) => grade.id === leader.gradeId)?.name;
+  const governing = leader?.best.governingCheckId ? findCheck(leader.best.governingCheckId)?.title : undefined;
+  const passes = leader?.best.status === 'pass';
+  return (
+    <tr className="border-b border-line last:border-0 hover:bg-sunken">
+      <th scope="row" className="px-3 py-2.5 text-left font-semibold">
+        <Link className="hover:underline" to={`/parts/${part.id}/${part.decisionCount > 0 ? 'shortlist' : 'brief'}`}>
+          {part.brief.title}
+        </Link>
+        {part.brief.failureCouldHurt === 'unanswered' && (
+          <p className="text-xs font-normal text-unknown">Brief asks: could a failure hurt someone?</p>
+        )}
+      </th>
+      <td className="px-3">
+        {leader ? (passes ? `${name}, ${leader.best.orientation}` : `None passes; nearest ${name}`) : '…'}
+      </td>
+      <td className="px-3">{governing ?? ''}</td>
+      <td className="px-3">{leader && <Reserve reserve={leader.best.minimumReserve} status={leader.best.status} />}</td>
+      <td className="px-3">{part.decisionCount || '—'}</td>
+      <td className="px-3 text-quiet">
+        {new Date(part.updatedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })}
+      </td>
+    </tr>
+  );
+}

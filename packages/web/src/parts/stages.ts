@@ -1,0 +1,31 @@
+import type { ComponentType } from 'react';
+
+export interface Stage {
+  id: string;
+  title: string;
+  /** The question it answers. */
+  question: string;
+  lazy: () => Promise<ComponentType>;
+}
+
+/** Stages of a part, in the order of the work. The next one is one line here. */
+export const stages: readonly Stage[] = [
+  {
+    id: 'brief',
+    title: 'Brief',
+    question: 'What must it do?',
+    lazy: async () => (await import('../brief/BriefStage.tsx')).BriefStage,
+  },
+  {
+    id: 'shortlist',
+    title: 'Shortlist',
+    question: 'What survives, and why?',
+    lazy: async () => (await import('../shortlist/ShortlistStage.tsx')).ShortlistStage,
+  },
+  {
+    id: 'decision',
+    title: 'Decision',
+    question: 'What was chosen, on what grounds?',
+    lazy: async () => (await import('../decision/DecisionStage.tsx')).DecisionStage,
+  },
+];

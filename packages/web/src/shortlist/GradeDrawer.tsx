@@ -1,0 +1,136 @@
+import { findCheck } from '@anvilstone/core';
+import type { BuildOrientation, CheckResult, GradeEvaluation } from '@anvilstone/schema';
+import type { Remote } from 'comlink';
+import { Dialog } from 'radix-ui';
+import { useCallback } from 'react';
+import { useNavigate } from 'react-router';
+import { useBench } from '../parts/bench.ts';
+import { Button } from '../ui/Button.tsx';
+import { Evidence, Reserve } from '../ui/Reserve.tsx';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+import { HeatPanel } from './HeatPanel.tsx';
+import { rejectionReasons } from './rejectionReasons.ts';
+import { WorkingTable } from './WorkingTable.tsx';
+
+/** One grade: its checks in each orientation, the working of the chosen one, and how its reserve falls with heat. */
+export function GradeDrawer({
+  evaluation,
+  checkId,
+  built,
+  onCheck,
+  onBuilt,
+  onClose,
+}: {
+  evaluation: GradeEvaluation;
+  checkId: string;
+  built: string | null;
+  onCheck: (checkId: string) => void;
+  onBuilt: (orientation: BuildOrientation) => void;
+  onClose: () => void;
+}) {
+  const { brief, library, partId } = useBench();
+  const navigate = useNavigate();
+  const { gradeId, best, entries } = evaluation;
+  const entry = entries.find((one) => one.orientation === built) ?? best;
+  const grade = library.grades.find((one) => one.id === gradeId);
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.explain(brief, gradeId, entry.orientation),
+    [brief, gradeId, entry.orientation],
+  );
+  const explained = useComputed(library, ask);
+  const shown = explained.value?.find((check) => check.checkId === checkId);
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()} modal={false}>
+      <Dialog.Portal>
+        <Dialog.Content
+          aria-describedby={undefined}
+          onInteractOutside={(event) => event.preventDefault()}
+          className="fixed inset-y-0 right-0 z-30 flex w-[46rem] max-w-[calc(100vw-5rem)] flex-col overflow-y-auto border-l border-line-strong bg-surface p-5 shadow-2xl"
+        >
+          <div className="flex items-start gap-3">
+            <div className="min-w-0 grow">
+              <Dialog.Title className="text-lg">{grade?.name ?? gradeId}</Dialog.Title>
+              <p className="text-sm text-quiet">
+                {grade?.maker}
+                {grade?.sampleData && ' · sample data, not for design'}
+              </p>
+            </div>
+            <Button
+              onClick={() => void navigate(`/parts/${partId}/decision?grade=${gradeId}&built=${entry.orientation}`)}
+            >
+              Choose this
+            </Button>
+            <Dialog.Close asChild>
+              <Button look="quiet" aria-label="Close">
+                Close
+              </Button>
+            </Dialog.Close>
+          </div>
+          <div role="group" aria-label="Build orientation" className="mt-3 flex gap-2">
+            {entries.map((one) => (
+              <button
+                key={one.orientation}
+                type="button"
+                aria-pressed={one === entry}
+                className={`flex items-center gap-2 rounded border px-3 py-1 text-sm ${one === entry ? 'border-ink bg-sunken font-semibold' : 'border-line'}`}
+                onClick={() => onBuilt(one.orientation)}
+              >
+                {WAY[one.orientation]}
+                <Reserve reserve={one.minimumReserve} status={one.status} />
+                {one.orientation === best.orientation && <span className="text-xs font-normal text-quiet">best</span>}
+              </button>
+            ))}
+          </div>
+          {entry.status !== 'pass' && (
+            <ul className="mt-3 list-disc rounded border border-fail bg-fail-ground py-2 pr-3 pl-7 text-sm text-fail">
+              {rejectionReasons(entry).map((reason) => (
+                <li key={reason}>{reason}</li>
+              ))}
+            </ul>
+          )}
+          <CheckList checks={entry.checks} chosen={checkId} governing={entry.governingCheckId} onCheck={onCheck} />
+          {shown ? <WorkingTable check={shown} /> : <p className="p-3 text-quiet">Writing the working …</p>}
+          <HeatPanel gradeId={gradeId} orientation={entry.orientation} limitC={entry.ownHeatLimitC} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+const WAY: Record<BuildOrientation, string> = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' };
+
+function CheckList({
+  checks,
+  chosen,
+  governing,
+  onCheck,
+}: {
+  checks: readonly CheckResult[];
+  chosen: string;
+  governing: string | null;
+  onCheck: (checkId: string) => void;
+}) {
+  return (
+    <div role="group" aria-label="Checks" className="mt-3 grid grid-cols-3 gap-1.5">
+      {checks.map((check) => (
+        <button
+          key={check.checkId}
+          type="button"
+          aria-pressed={check.checkId === chosen}
+          className={`flex items-center justify-between gap-2 rounded border px-2 py-1 text-left text-sm ${check.checkId === chosen ? 'border-ink' : 'border-line'} ${check.checkId === governing ? 'bg-ember-ground' : ''}`}
+          onClick={() => onCheck(check.checkId)}
+        >
+          <span className="truncate">
+            {findCheck(check.checkId)?.title}
+            {check.checkId === governing && <span className="ml-1 text-xs text-ember">governs</span>}
+          </span>
+          <span className="flex items-center gap-1">
+            <Reserve reserve={check.reserve} status={check.status} />
+            <Evidence evidence={check.evidence} />
+          </span>
+        </button>
+      ))}
+    </div>
+  );
+}

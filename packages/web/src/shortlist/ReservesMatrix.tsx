@@ -1,0 +1,159 @@
+import { findCheck } from '@anvilstone/core';
+import type { CheckResult, EvaluationResult, Grade, GradeEvaluation, Library } from '@anvilstone/schema';
+import { useMemo } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
+import { Evidence, Reserve, reserveText, statusWord } from '../ui/Reserve.tsx';
+import { rejectionReasons } from './rejectionReasons.ts';
+
+/** Grades × checks. The governing cell of each row is the warm one; every cell opens its working. */
+export function ReservesMatrix({
+  result,
+  ranked,
+  library,
+  openId,
+  onOpen,
+}: {
+  result: EvaluationResult;
+  ranked: readonly GradeEvaluation[];
+  library: Library;
+  openId: string | null;
+  onOpen: (gradeId: string, checkId?: string) => void;
+}) {
+  const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
+  const machines = useMemo(() => new Map(library.machines.map((machine) => [machine.id, machine.name])), [library]);
+  return (
+    <div className="overflow-x-auto rounded-md border border-line bg-surface">
+      <table className="w-full text-sm">
+        <thead>
+          <tr className="border-b border-line-strong text-left align-bottom text-xs text-quiet">
+            <th scope="col" className="w-8 px-2 py-2 font-normal">
+              <span className="sr-only">Rank</span>
+            </th>
+            <th scope="col" className="sticky left-0 z-10 bg-surface px-2 py-2 font-normal">
+              Grade and way up
+            </th>
+            {result.checkIds.map((id) => (
+              <th key={id} scope="col" className="px-2 py-2 font-normal" title={findCheck(id)?.asks}>
+                {findCheck(id)?.title}
+              </th>
+            ))}
+            <th scope="col" className="px-2 py-2 text-right font-normal">
+              Own heat limit
+            </th>
+            <th scope="col" className="px-2 py-2 text-right font-normal">
+              Mass
+            </th>
+            <th scope="col" className="px-2 py-2 text-right font-normal">
+              USD
+            </th>
+          </tr>
+        </thead>
+        <tbody>
+          {ranked.map((evaluation, index) => (
+            <MatrixRow
+              key={evaluation.gradeId}
+              place={index + 1}
+              evaluation={evaluation}
+              grade={grades.get(evaluation.gradeId)}
+              machine={machines.get(evaluation.best.machineId ?? '')}
+              isOpen={openId === evaluation.gradeId}
+              onOpen={onOpen}
+            />
+          ))}
+        </tbody>
+      </table>
+    </div>
+  );
+}
+
+function MatrixRow({
+  place,
+  evaluation,
+  grade,
+  machine,
+  isOpen,
+  onOpen,
+}: {
+  place: number;
+  evaluation: GradeEvaluation;
+  grade: Grade | undefined;
+  machine: string | undefined;
+  isOpen: boolean;
+  onOpen: (gradeId: string, checkId?: string) => void;
+}) {
+  const { best, gradeId } = evaluation;
+  const units = useAppSelector((state) => state.settings.units);
+  const why = best.status === 'pass' ? [] : rejectionReasons(best);
+  return (
+    <tr className={`border-b border-line last:border-0 ${isOpen ? 'bg-ember-ground' : 'hover:bg-sunken'}`}>
+      <td className="px-2 py-1.5 text-right text-quiet">{best.status === 'pass' ? place : ''}</td>
+      <th
+        scope="row"
+        className={`sticky left-0 z-10 max-w-64 px-2 py-1.5 text-left font-normal ${isOpen ? 'bg-ember-ground' : 'bg-surface'}`}
+      >
+        <button
+          type="button"
+          className="block max-w-full truncate text-left font-semibold hover:underline"
+          onClick={() => onOpen(gradeId)}
+        >
+          {grade?.name ?? gradeId}
+        </button>
+        <span className="block truncate text-xs text-quiet">
+          {best.orientation}
+          {machine ? `, ${machine}` : ''}
+        </span>
+        {why.length > 0 && (
+          <span
+            className={`block truncate text-xs ${best.status === 'unknown' ? 'text-unknown' : 'text-fail'}`}
+            title={why.join('\n')}
+          >
+            {why[0]}
+            {why.length > 1 ? ` (+${why.length - 1})` : ''}
+          </span>
+        )}
+      </th>
+      {best.checks.map((check) => (
+        <Cell
+          key={check.checkId}
+          check={check}
+          governs={check.checkId === best.governingCheckId}
+          onOpen={() => onOpen(gradeId, check.checkId)}
+        />
+      ))}
+      <td className="px-2 text-right whitespace-nowrap">
+        {best.ownHeatLimitC === null
+          ? 'unknown'
+          : best.ownHeatLimitC <= -80
+            ? 'none'
+            : amount(best.ownHeatLimitC, '°C', units)}
+      </td>
+      <td className="px-2 text-right whitespace-nowrap">
+        {best.massG === null ? 'unknown' : amount(best.massG, 'g', units)}
+      </td>
+      <td className="px-2 text-right">{best.costUsd === null ? 'unknown' : best.costUsd.toFixed(2)}</td>
+    </tr>
+  );
+}
+
+function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean; onOpen: () => void }) {
+  const said =
+    check.reserve === null
+      ? statusWord(check.status)
+      : `reserve ${reserveText(check.reserve)}, ${statusWord(check.status)}`;
+  const title = findCheck(check.checkId)?.title ?? check.checkId;
+  return (
+    <td className="px-1 py-1">
+      <button
+        type="button"
+        aria-label={`${title}: ${said}${governs ? ', governs' : ''}. Show working`}
+        title={check.reason ?? check.gaps[0] ?? undefined}
+        className={`inline-flex items-center gap-1.5 rounded border px-1.5 py-1 ${governs ? 'border-ember bg-ember-ground font-semibold' : 'border-transparent hover:border-line-strong'}`}
+        onClick={onOpen}
+      >
+        <Reserve reserve={check.reserve} status={check.status} />
+        {check.reserve !== null && <Evidence evidence={check.evidence} />}
+      </button>
+    </td>
+  );
+}

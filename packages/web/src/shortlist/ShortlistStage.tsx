@@ -1,0 +1,77 @@
+import { rank, rankingSchools } from '@anvilstone/core';
+import { useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { useBench } from '../parts/bench.ts';
+import { Choice } from '../ui/fields.tsx';
+import { Loading } from '../ui/Loading.tsx';
+import { GradeDrawer } from './GradeDrawer.tsx';
+import { ReservesMatrix } from './ReservesMatrix.tsx';
+
+/** What survives, what is first, and why. The school, the grade and the check shown live in the address. */
+export function ShortlistStage() {
+  const { evaluation, library } = useBench();
+  const [search, setSearch] = useSearchParams();
+  const school = rankingSchools.find((one) => one.id === search.get('school')) ?? rankingSchools[0]!;
+  const result = evaluation.value;
+  const ranked = useMemo(() => (result ? rank(result.grades, school.id) : []), [result, school.id]);
+  if (!result) return <Loading what="the reserves" />;
+  const set = (change: Record<string, string | null>) =>
+    setSearch((before) => {
+      const next = new URLSearchParams(before);
+      for (const [key, value] of Object.entries(change)) {
+        if (value === null) next.delete(key);
+        else next.set(key, value);
+      }
+      return next;
+    });
+  const openId = search.get('grade');
+  const open = ranked.find((one) => one.gradeId === openId);
+  const count = (status: string) => ranked.filter((one) => one.best.status === status).length;
+  return (
+    <>
+      <div className="mb-3 flex items-end gap-4">
+        <div className="w-60">
+          <Choice
+            label="Ranked by"
+            value={school.id}
+            options={rankingSchools.map(({ id, title }) => ({ value: id, label: title }))}
+            onChange={(id) => set({ school: id })}
+          />
+        </div>
+        <p className="pb-1 text-quiet">{school.sentence}</p>
+        <div className="grow" />
+        <p role="status" className="pb-1 whitespace-nowrap">
+          <strong>{count('pass')}</strong> pass · <strong>{count('unknown')}</strong> unknown ·{' '}
+          <strong>{count('fail')}</strong> fail
+        </p>
+      </div>
+      {evaluation.state === 'failed' && (
+        <p role="alert" className="mb-3 text-fail">
+          These reserves are of the last usable brief: {evaluation.message}
+        </p>
+      )}
+      <ReservesMatrix
+        result={result}
+        ranked={ranked}
+        library={library}
+        openId={openId}
+        onOpen={(grade, check) => set({ grade, check: check ?? null, built: null })}
+      />
+      <p className="mt-3 max-w-3xl text-xs text-quiet">
+        Reserve factor = what the grade gives ÷ what the part asks; 1.00 or more passes. Each grade is shown in its best
+        build orientation, on the machine that suits it. Figures are calculated from the evidence at hand and do not
+        approve a part.
+      </p>
+      {open && (
+        <GradeDrawer
+          evaluation={open}
+          checkId={search.get('check') ?? open.best.governingCheckId ?? result.checkIds[0]!}
+          built={search.get('built')}
+          onCheck={(check) => set({ check })}
+          onBuilt={(built) => set({ built })}
+          onClose={() => set({ grade: null, check: null, built: null })}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,55 @@
+import { findCheck, formatNumber } from '@anvilstone/core';
+import type { CheckResult } from '@anvilstone/schema';
+import { useAppSelector } from '../app/store.ts';
+import { useBench } from '../parts/bench.ts';
+import { amount } from '../ui/amount.ts';
+import { reserveText, statusWord } from '../ui/Reserve.tsx';
+
+/** The shown arithmetic of one check, with the sources of its numbers. Always in the computation's own units. */
+export function WorkingTable({ check }: { check: CheckResult }) {
+  const { brief } = useBench();
+  const units = useAppSelector((state) => state.settings.units);
+  const definition = findCheck(check.checkId);
+  const load = brief.loadCases.find((loadCase) => loadCase.id === check.loadCaseId);
+  const steps = check.working ?? [];
+  return (
+    <section aria-label={`Working: ${definition?.title ?? check.checkId}`} className="mt-4">
+      <h3 className="text-base">{definition?.title}</h3>
+      <p className="text-quiet">{definition?.asks}</p>
+      {load && <p className="text-quiet">Decided by the load “{load.name}”.</p>}
+      {check.demand !== null && check.capacity !== null && check.reserve !== null && (
+        <p className="mt-2 text-base">
+          Gives <strong>{amount(check.capacity, check.unit, units)}</strong>, asked{' '}
+          <strong>{amount(check.demand, check.unit, units)}</strong>: reserve{' '}
+          <strong>{reserveText(check.reserve)}</strong>, {statusWord(check.status)}.
+          {check.reason ? ` ${check.reason}.` : ''}
+        </p>
+      )}
+      {check.demand === null && check.reason && <p className="mt-2 text-base">{check.reason}</p>}
+      {check.gaps.map((gap) => (
+        <p key={gap} className="mt-2 text-unknown">
+          Unknown, so it does not pass. {gap}.
+        </p>
+      ))}
+      {steps.length > 0 && (
+        <table className="mt-2 w-full text-sm">
+          <tbody>
+            {steps.map((step, index) => (
+              <tr key={index} className="border-t border-line align-top">
+                <td className="w-16 py-1 pr-2 font-semibold whitespace-nowrap">{step.symbol}</td>
+                <td className="py-1 pr-3">
+                  {step.meaning}
+                  {step.expression && <span className="block text-xs text-quiet">= {step.expression}</span>}
+                  {step.source && <span className="block text-xs text-quiet">{step.source}</span>}
+                </td>
+                <td className="max-w-72 py-1 text-right font-semibold">
+                  {typeof step.value === 'number' ? `${formatNumber(step.value, 4)} ${step.unit}` : step.value}
+                </td>
+              </tr>
+            ))}
+          </tbody>
+        </table>
+      )}
+    </section>
+  );
+}

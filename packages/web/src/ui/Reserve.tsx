@@ -1,0 +1,73 @@
+import { formatNumber } from '@anvilstone/core';
+import type { CheckStatus, EvidenceClass } from '@anvilstone/schema';
+
+const LOOKS: Record<CheckStatus, { word: string; colour: string; shape: string }> = {
+  pass: { word: 'passes', colour: 'text-pass', shape: 'M2 7.5 5.5 11 12 3' },
+  fail: { word: 'fails', colour: 'text-fail', shape: 'M3 3l8 8M11 3l-8 8' },
+  unknown: {
+    word: 'unknown',
+    colour: 'text-unknown',
+    shape: 'M4.5 5a2.5 2.5 0 1 1 3.6 2.2C7.2 7.7 7 8.2 7 9m0 2.4v.2',
+  },
+  'not-loaded': { word: 'not stressed this way', colour: 'text-quiet', shape: 'M3 7h8' },
+};
+
+export const statusWord = (status: CheckStatus) => LOOKS[status].word;
+
+/** The one way a status looks: a shape of its own, a colour, and a word for those who see neither. */
+export function StatusMark({ status }: { status: CheckStatus }) {
+  const { word, colour, shape } = LOOKS[status];
+  return (
+    <svg
+      viewBox="0 0 14 14"
+      role="img"
+      aria-label={word}
+      className={`inline-block size-3.5 shrink-0 fill-none stroke-current stroke-2 ${colour}`}
+    >
+      <path d={shape} strokeLinecap="round" strokeLinejoin="round" />
+    </svg>
+  );
+}
+
+/** Reserves beyond this are all the same to a designer; the exact number is in the working. */
+const PLENTY = 20;
+
+/** The one way a reserve is written: two decimals, which never round up to a pass. */
+export function reserveText(reserve: number): string {
+  if (reserve > PLENTY) return `> ${PLENTY}`;
+  const floored = Math.floor(reserve * 100 + 1e-9) / 100;
+  return floored.toFixed(2);
+}
+
+export function Reserve({ reserve, status }: { reserve: number | null; status: CheckStatus }) {
+  return (
+    <span className={`inline-flex items-center gap-1 whitespace-nowrap ${LOOKS[status].colour}`}>
+      <StatusMark status={status} />
+      {reserve === null ? (status === 'unknown' ? 'unknown' : '') : reserveText(reserve)}
+    </span>
+  );
+}
+
+const EVIDENCE: Record<EvidenceClass, string> = {
+  A: 'Own bench, five or more specimens',
+  B: 'Own bench, three or more, or a data sheet on printed specimens at this condition',
+  C: 'Carried over from another condition',
+  D: 'Typical of the family: an estimate',
+};
+
+export function Evidence({ evidence }: { evidence: EvidenceClass | null }) {
+  if (evidence === null) return null;
+  return (
+    <abbr
+      title={`Evidence ${evidence}: ${EVIDENCE[evidence]}`}
+      className="rounded-sm border border-line px-1 text-[0.6875rem] text-quiet no-underline"
+    >
+      {evidence}
+    </abbr>
+  );
+}
+
+/** Demand or capacity in words, in the user's units. */
+export function plain(value: number | null): string {
+  return value === null ? '—' : formatNumber(value);
+}
