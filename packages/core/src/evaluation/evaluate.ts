@@ -62,19 +62,33 @@ function entryOf(context: CheckContext, applicable: readonly Check[], showWorkin
   for (const result of results) {
     if (result.reserve !== null && (!governing || result.reserve < governing.reserve!)) governing = result;
   }
-  const failed = results.find((result) => result.status === 'fail' && result.reserve === null);
+  const status = statusOf(results);
   return {
     orientation: context.orientation,
     machineId: context.fit?.machine.id ?? null,
-    status: statusOf(results),
+    status,
     minimumReserve: governing?.reserve ?? null,
-    // A blocker without a reserve governs over any number that passes.
-    governingCheckId: (governing && governing.reserve! < 1 ? governing : (failed ?? governing))?.checkId ?? null,
+    governingCheckId: governingCheckId(results, status, governing),
     massG: context.massG,
     costUsd: context.cost?.totalUsd ?? null,
     ownHeatLimitC: 'gaps' in limit ? null : limit.limitC,
     checks: results,
   };
+}
+
+/**
+ * The check that decides: the smallest reserve where one fails or all pass, a blocker that has no reserve over any number
+ * that passes, and what is unknown where only that stands in the way.
+ */
+function governingCheckId(
+  results: readonly CheckResult[],
+  status: EvaluationEntry['status'],
+  smallest: CheckResult | undefined,
+): string | null {
+  const blocker = results.find((result) => result.status === 'fail' && result.reserve === null);
+  if (status === 'fail' && !(smallest && smallest.reserve! < 1) && blocker) return blocker.checkId;
+  if (status === 'unknown') return results.find((result) => result.status === 'unknown')!.checkId;
+  return smallest?.checkId ?? null;
 }
 
 function statusOf(results: readonly CheckResult[]): EvaluationEntry['status'] {

@@ -105,7 +105,7 @@ function candidateKnots(input: ModulusCurveInput): Knot[] {
     temperatureC: REFERENCE_TEMPERATURE_C,
     modulusMPa: e23,
     kind: 'reference',
-    note: 'at 23 °C',
+    note: 'dry',
   };
   return [reference, ...knots.sort((a, b) => a.temperatureC - b.temperatureC)];
 }

@@ -80,7 +80,7 @@ export function ArmSketch({
           {brief.loadCases.length === 1 ? 'load' : `${brief.loadCases.length} loads`}
         </text>
         <text x={ROOT_X + 14} y={Math.max(15, top - fillet - 12)} className="fill-ember text-[12px]">
-          breaks here first: outer tension fibre at the root
+          most stressed: outer tension fibre at the root
         </text>
         <Dimension x1={ROOT_X} x2={end - 6} y={VIEW.height - 24} text={label(spanMm)} from={bottom} />
         <g className="stroke-quiet">

@@ -39,7 +39,7 @@ export function ShapePanel({ brief }: { brief: Brief }) {
     edit({ ...brief, part: { ...part, ...change } }, field);
   return (
     <Panel
-      title={`Shape: an arm that holds out a load, dimensions in ${unit}`}
+      title={`Shape: an arm that holds out a load, in ${units === 'metric' ? 'millimetres' : 'inches'}`}
       aside={<OrientationPicker shown={shown} onShow={setShown} />}
     >
       <ArmSketch

@@ -4,7 +4,7 @@ import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { reserveText } from '../ui/Reserve.tsx';
 
-const SIZE = { width: 660, height: 220, left: 44, right: 12, top: 14, bottom: 34 };
+const SIZE = { width: 660, height: 220, left: 44, right: 26, top: 14, bottom: 34 };
 const TICKS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
 
 /** Smallest reserve over temperature, logarithmic in the reserve, with the asked temperatures and the part's own limit. */
@@ -65,7 +65,7 @@ export function ReserveCurve({
               className="stroke-quiet"
               strokeDasharray="4 3"
             />
-            <text x={x(temperatureC) + 4} y={SIZE.top + 10 + 14 * index} className="fill-ink text-[11px]">
+            <text x={x(temperatureC) + 5} y={SIZE.top + 4 + 14 * index} className="fill-ink text-[11px]">
               {label}
             </text>
           </g>

@@ -110,7 +110,7 @@ function ChosenChecks({ entry }: { entry: EvaluationEntry }) {
       <table className="w-full text-sm whitespace-normal">
         <thead>
           <tr className="text-xs text-quiet">
-            {['Check', 'Asked', 'Gives', 'Reserve', 'Evidence', 'Remark'].map((title) => (
+            {['Check', 'Demand', 'Capacity', 'Reserve', 'Evidence', 'Remark'].map((title) => (
               <th key={title} className="pr-3 text-left font-normal">
                 {title}
               </th>

@@ -1,5 +1,5 @@
 import { findCheck } from '@anvilstone/core';
-import type { BuildOrientation, CheckResult, GradeEvaluation } from '@anvilstone/schema';
+import type { BuildOrientation, CheckResult, EvaluationEntry, GradeEvaluation } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { Dialog } from 'radix-ui';
 import { useCallback } from 'react';
@@ -67,7 +67,8 @@ export function GradeDrawer({
               </Button>
             </Dialog.Close>
           </div>
-          <div role="group" aria-label="Build orientation" className="mt-3 flex gap-2">
+          <div role="group" aria-label="Build orientation" className="mt-3 flex items-center gap-2">
+            <span className="text-xs text-quiet">Smallest reserve under load, built</span>
             {entries.map((one) => (
               <button
                 key={one.orientation}
@@ -77,7 +78,7 @@ export function GradeDrawer({
                 onClick={() => onBuilt(one.orientation)}
               >
                 {WAY[one.orientation]}
-                <Reserve reserve={one.minimumReserve} status={one.status} />
+                <Reserve {...loadReserve(one)} />
                 {one.orientation === best.orientation && <span className="text-xs font-normal text-quiet">best</span>}
               </button>
             ))}
@@ -96,6 +97,13 @@ export function GradeDrawer({
       </Dialog.Portal>
     </Dialog.Root>
   );
+}
+
+/** Smallest reserve of the checks that a load decides: cost and mass are the same whichever way it is built. */
+function loadReserve(entry: EvaluationEntry): { reserve: number | null; status: CheckResult['status'] } {
+  const loaded = entry.checks.filter((check) => check.loadCaseId !== null && check.reserve !== null);
+  const smallest = loaded.sort((a, b) => a.reserve! - b.reserve!)[0];
+  return smallest ? { reserve: smallest.reserve, status: smallest.status } : { reserve: null, status: entry.status };
 }
 
 const WAY: Record<BuildOrientation, string> = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' };

@@ -48,7 +48,7 @@ export function HeatPanel({
           <p className="text-quiet">
             {limitC <= -80
               ? 'It fails at every temperature.'
-              : `With these loads for their whole duration this part holds out to ${amount(limitC, '°C', units)}.`}
+              : `With these loads for their whole duration this part holds out to ${amount(limitC, '°C', units)}${peak ? '; a peak is shorter and is checked by itself' : ''}.`}
             {hdt.length > 0 &&
               ` The grade’s data give an HDT of ${hdt.map((one) => `${amount(one.value!, '°C', units)} ${one.hdtStressMPa ? `at ${one.hdtStressMPa} MPa` : '(stress not stated)'}`).join(' and ')}.`}
           </p>

@@ -1,4 +1,4 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck, type UnitSystem } from '@anvilstone/core';
 import type { CheckResult, EvaluationResult, Grade, GradeEvaluation, Library } from '@anvilstone/schema';
 import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
@@ -23,30 +23,24 @@ export function ReservesMatrix({
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   const machines = useMemo(() => new Map(library.machines.map((machine) => [machine.id, machine.name])), [library]);
   return (
-    <div className="overflow-x-auto rounded-md border border-line bg-surface">
+    <div className="max-h-[calc(100vh-13rem)] overflow-auto rounded-md border border-line bg-surface print:max-h-none">
       <table className="w-full text-sm">
         <thead>
-          <tr className="border-b border-line-strong text-left align-bottom text-xs text-quiet">
+          <tr className="sticky top-0 z-20 bg-surface text-left align-bottom text-xs text-quiet shadow-[0_1px_0_var(--line-strong)]">
             <th scope="col" className="w-8 px-2 py-2 font-normal">
               <span className="sr-only">Rank</span>
             </th>
             <th scope="col" className="sticky left-0 z-10 bg-surface px-2 py-2 font-normal">
               Grade and way up
             </th>
+            <th scope="col" className="px-2 py-2 text-right font-normal">
+              One part
+            </th>
             {result.checkIds.map((id) => (
-              <th key={id} scope="col" className="px-2 py-2 font-normal" title={findCheck(id)?.asks}>
+              <th key={id} scope="col" className="px-1.5 py-2 font-normal" title={findCheck(id)?.asks}>
                 {findCheck(id)?.title}
               </th>
             ))}
-            <th scope="col" className="px-2 py-2 text-right font-normal">
-              Own heat limit
-            </th>
-            <th scope="col" className="px-2 py-2 text-right font-normal">
-              Mass
-            </th>
-            <th scope="col" className="px-2 py-2 text-right font-normal">
-              USD
-            </th>
           </tr>
         </thead>
         <tbody>
@@ -90,7 +84,7 @@ function MatrixRow({
       <td className="px-2 py-1.5 text-right text-quiet">{best.status === 'pass' ? place : ''}</td>
       <th
         scope="row"
-        className={`sticky left-0 z-10 max-w-64 px-2 py-1.5 text-left font-normal ${isOpen ? 'bg-ember-ground' : 'bg-surface'}`}
+        className={`sticky left-0 z-10 max-w-56 px-2 py-1.5 text-left font-normal ${isOpen ? 'bg-ember-ground' : 'bg-surface'}`}
       >
         <button
           type="button"
@@ -113,6 +107,14 @@ function MatrixRow({
           </span>
         )}
       </th>
+      <td className="px-2 text-right text-xs whitespace-nowrap text-quiet">
+        <span className="text-sm text-ink">
+          {best.costUsd === null ? 'cost unknown' : amount(best.costUsd, 'USD', units)}
+        </span>
+        <span className="block">
+          {best.massG === null ? 'mass unknown' : amount(best.massG, 'g', units)} · {heldTo(best.ownHeatLimitC, units)}
+        </span>
+      </td>
       {best.checks.map((check) => (
         <Cell
           key={check.checkId}
@@ -121,19 +123,14 @@ function MatrixRow({
           onOpen={() => onOpen(gradeId, check.checkId)}
         />
       ))}
-      <td className="px-2 text-right whitespace-nowrap">
-        {best.ownHeatLimitC === null
-          ? 'unknown'
-          : best.ownHeatLimitC <= -80
-            ? 'none'
-            : amount(best.ownHeatLimitC, '°C', units)}
-      </td>
-      <td className="px-2 text-right whitespace-nowrap">
-        {best.massG === null ? 'unknown' : amount(best.massG, 'g', units)}
-      </td>
-      <td className="px-2 text-right">{best.costUsd === null ? 'unknown' : best.costUsd.toFixed(2)}</td>
     </tr>
   );
+}
+
+/** The part's own heat limit in three words. */
+function heldTo(limitC: number | null, units: UnitSystem): string {
+  if (limitC === null) return 'heat unknown';
+  return limitC <= -80 ? 'fails cold too' : `to ${amount(Math.floor(limitC), '°C', units)}`;
 }
 
 function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean; onOpen: () => void }) {
@@ -143,12 +140,12 @@ function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean
       : `reserve ${reserveText(check.reserve)}, ${statusWord(check.status)}`;
   const title = findCheck(check.checkId)?.title ?? check.checkId;
   return (
-    <td className="px-1 py-1">
+    <td className="px-0.5 py-1">
       <button
         type="button"
         aria-label={`${title}: ${said}${governs ? ', governs' : ''}. Show working`}
         title={check.reason ?? check.gaps[0] ?? undefined}
-        className={`inline-flex items-center gap-1.5 rounded border px-1.5 py-1 ${governs ? 'border-ember bg-ember-ground font-semibold' : 'border-transparent hover:border-line-strong'}`}
+        className={`inline-flex items-center gap-1 rounded border px-1 py-1 ${governs ? 'border-ember bg-ember-ground font-semibold' : 'border-transparent hover:border-line-strong'}`}
         onClick={onOpen}
       >
         <Reserve reserve={check.reserve} status={check.status} />

@@ -2,7 +2,7 @@ import { findCheck, formatNumber } from '@anvilstone/core';
 import type { CheckResult } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
-import { amount } from '../ui/amount.ts';
+import { demandSentence } from '../ui/demandWords.ts';
 import { reserveText, statusWord } from '../ui/Reserve.tsx';
 
 /** The shown arithmetic of one check, with the sources of its numbers. Always in the computation's own units. */
@@ -17,12 +17,10 @@ export function WorkingTable({ check }: { check: CheckResult }) {
       <h3 className="text-base">{definition?.title}</h3>
       <p className="text-quiet">{definition?.asks}</p>
       {load && <p className="text-quiet">Decided by the load “{load.name}”.</p>}
-      {check.demand !== null && check.capacity !== null && check.reserve !== null && (
+      {check.reserve !== null && (
         <p className="mt-2 text-base">
-          Gives <strong>{amount(check.capacity, check.unit, units)}</strong>, asked{' '}
-          <strong>{amount(check.demand, check.unit, units)}</strong>: reserve{' '}
-          <strong>{reserveText(check.reserve)}</strong>, {statusWord(check.status)}.
-          {check.reason ? ` ${check.reason}.` : ''}
+          <strong>{demandSentence(check, units)}</strong>: reserve <strong>{reserveText(check.reserve)}</strong>,{' '}
+          {statusWord(check.status)}.{check.reason ? ` ${check.reason}.` : ''}
         </p>
       )}
       {check.demand === null && check.reason && <p className="mt-2 text-base">{check.reason}</p>}

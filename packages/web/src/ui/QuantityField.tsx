@@ -72,8 +72,10 @@ export function QuantityField({
     if (parsed.ok && fault === undefined) onChange(parsed.canonical);
   };
 
+  const inForce =
+    value === undefined ? 'Nothing is asked' : `${formatQuantity(value, dimension, units, 6)} stays in force`;
   return (
-    <Field label={label} error={complaint ?? error} hint={hint}>
+    <Field label={label} error={complaint === undefined ? error : `${complaint} ${inForce}.`} hint={hint}>
       {(ids) => (
         <span className="relative block">
           <input

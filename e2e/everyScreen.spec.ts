@@ -1,0 +1,57 @@
+import AxeBuilder from '@axe-core/playwright';
+import { expect, test } from '@playwright/test';
+
+const LAMP_ARM = '/parts/0a7c1d00-0000-4000-8000-000000000003';
+const screens = [
+  ['parts', '/parts', 'Lamp arm, pylon 7 walkway'],
+  ['brief', `${LAMP_ARM}/brief`, 'Grades still standing'],
+  ['shortlist', `${LAMP_ARM}/shortlist`, 'Tarrowmill PETG Clearway'],
+  ['drawer', `${LAMP_ARM}/shortlist?grade=vp-pa666&check=sag-after-duration`, 'How much is left as it gets hotter'],
+  ['decision', `${LAMP_ARM}/decision`, 'every number agrees'],
+  ['deciding', `${LAMP_ARM}/decision?grade=tm-tpu95`, 'Freeze the decision'],
+  ['grades', '/grades', 'Tarrowmill PETG Clearway'],
+  ['machines', '/machines', 'Hot chamber'],
+] as const;
+
+for (const theme of ['light', 'dark'] as const) {
+  for (const [name, path, landmark] of screens) {
+    test(`${name}, ${theme}: nothing serious for accessibility, nothing cut off sideways, no error in the console`, async ({
+      page,
+    }) => {
+      const errors: string[] = [];
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+      page.on('pageerror', (error) => errors.push(error.message));
+      await page.emulateMedia({ colorScheme: theme });
+      await page.goto(path);
+      await expect(page.getByText(landmark).first()).toBeVisible();
+      await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
+      const { violations } = await new AxeBuilder({ page }).analyze();
+      const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
+      expect(
+        serious.map(
+          (one) =>
+            `${one.id}: ${one.nodes
+              .map((node) => node.html)
+              .slice(0, 3)
+              .join(' | ')}`,
+        ),
+      ).toEqual([]);
+      const overflow = await page.evaluate(
+        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+      );
+      expect(overflow).toBeLessThanOrEqual(0);
+      expect(errors).toEqual([]);
+    });
+  }
+}
+
+test('by keyboard alone: from the parts to a working and back', async ({ page }) => {
+  await page.goto(`${LAMP_ARM}/shortlist`);
+  const cell = page.getByRole('row', { name: /Tarrowmill ABS/ }).getByRole('button', { name: /Sag after duration/ });
+  await expect(cell).toBeVisible();
+  await cell.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Working: Sag after duration' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
+});

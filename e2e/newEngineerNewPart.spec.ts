@@ -1,0 +1,98 @@
+import { execFile } from 'node:child_process';
+import { readFile } from 'node:fs/promises';
+import { promisify } from 'node:util';
+import { expect, test } from '@playwright/test';
+import type { Decision, EvaluationResult } from '@anvilstone/schema';
+import { saved, standing } from './part.ts';
+
+test('a new engineer describes a part, sees what survives and why, and keeps a decision that can be recomputed', async ({
+  page,
+}, testInfo) => {
+  await page.goto('/');
+  await page.getByRole('button', { name: 'New part' }).click();
+  await expect(page.getByRole('heading', { level: 1, name: 'New part' })).toBeVisible();
+  await page.getByLabel('Name').fill('Reading lamp arm');
+
+  // Inch-pound by typing units, whatever the unit system.
+  await page.getByLabel('Root to load').fill('7 7/8 in');
+  await page.getByLabel('Force').fill('4 lbf');
+  await page.getByLabel('Stays on for').fill('2 years');
+  await page.getByLabel('Part temperature').fill('86 °F');
+  await page.getByLabel('Depth, along the load').fill('28');
+  await page.getByLabel('Movement allowed at the end').fill('8 mm');
+  await page.getByLabel('Movement allowed at the end').blur();
+  await expect(page.getByLabel('Part temperature')).toHaveValue('30');
+  await expect(page.getByLabel('Root to load')).toHaveValue('200.025');
+
+  // The count of standing grades follows every ask.
+  await expect.poll(() => standing(page)).toBeGreaterThan(15);
+  const before = await standing(page);
+  await page.getByRole('button', { name: '+ Steady heat' }).click();
+  await page.getByLabel('Steady temperature').fill('75');
+  await expect.poll(() => standing(page)).toBeLessThan(before);
+  const warm = await standing(page);
+  await page.getByLabel('Steady temperature').fill('185 °F');
+  await expect.poll(() => standing(page)).toBeLessThan(warm);
+  await page.getByLabel('Steady temperature').fill('60');
+  await page.getByLabel('Could someone be hurt').selectOption('no');
+
+  // The same numbers in the other units.
+  await page.getByRole('button', { name: /^Units: metric/ }).click();
+  await expect(page.getByLabel('Root to load')).toHaveValue('7.875');
+  await expect(page.getByLabel('Steady temperature')).toHaveValue('140');
+  await page.getByRole('button', { name: /^Units: inch-pound/ }).click();
+  await saved(page);
+
+  // Why: the working of a governing check.
+  await page.getByRole('link', { name: /Shortlist/ }).click();
+  const row = page.getByRole('row', { name: /Tarrowmill ASA Outdoor/ });
+  await row.getByRole('button', { name: /, governs/ }).click();
+  const drawer = page.getByRole('dialog', { name: 'Tarrowmill ASA Outdoor' });
+  await expect(drawer.getByText(/gives out first|Ageing limit/).first()).toBeVisible();
+  await drawer.getByRole('button', { name: /Sag after duration/ }).click();
+  const working = drawer.getByRole('region', { name: 'Working: Sag after duration' });
+  await expect(working.getByText('Roark, 7th ed., table 8.1, case 1a')).toBeVisible();
+  await expect(working.getByText(/data sheet “Tarrowmill ASA Outdoor data sheet/)).toBeVisible();
+  await drawer.getByRole('button', { name: 'Choose this' }).click();
+
+  // Keep it.
+  await page.getByLabel('Why this one').fill('Holds its shape in the heat and stands the weather.');
+  await page
+    .getByRole('button', { name: /^\+ Sag after duration|^\+ Own heat limit/ })
+    .first()
+    .click();
+  await page.getByLabel('Decided by').fill('A. Tester');
+  await page.getByRole('button', { name: 'Freeze the decision' }).click();
+  const record = page.getByRole('article', { name: /^Decision \d+$/ });
+  await expect(record.getByRole('heading', { name: 'Tarrowmill ASA Outdoor, built XZ' })).toBeVisible();
+  await page.reload();
+  await expect(record.getByText('every number agrees')).toBeVisible();
+  await expect(record.getByText('Holds its shape in the heat')).toBeVisible();
+
+  // The export evaluates to the same numbers with neither server nor database.
+  const download = page.waitForEvent('download');
+  await record.getByRole('link', { name: 'JSON' }).click();
+  const file = testInfo.outputPath('decision.json');
+  await (await download).saveAs(file);
+  const decision = JSON.parse(await readFile(file, 'utf8')) as Decision;
+  const cli = new URL('../packages/cli/bin/anvilstone.mjs', import.meta.url).pathname;
+  const { stdout } = await promisify(execFile)('node', [cli, 'evaluate', '--brief', file, '--json'], {
+    maxBuffer: 1 << 26,
+  });
+  expect(JSON.parse(stdout) as EvaluationResult).toEqual(decision.result);
+  expect(decision.brief.part.spanMm).toBeCloseTo(200.025, 9);
+  expect(decision.brief.loadCases[0]?.forceN).toBeCloseTo(17.793, 3);
+});
+
+test('the demo answers on first sight: what leads, what governs, what was decided', async ({ page }) => {
+  await page.goto('/parts');
+  const row = page.getByRole('row', { name: /Lamp arm, pylon 7 walkway/ });
+  await expect(row.getByText('Tarrowmill PETG Clearway, XZ')).toBeVisible();
+  await expect(row.getByText('Own heat limit, peak')).toBeVisible();
+  await row.getByRole('link').click();
+  await expect(page.getByRole('status').filter({ hasText: '11 pass · 1 unknown · 20 fail' })).toBeVisible();
+  await page.getByLabel('Ranked by').selectOption('weakest-link');
+  await expect(page.getByRole('row').nth(1)).not.toContainText('Tarrowmill PETG Clearway');
+  await page.getByRole('link', { name: /Decision/ }).click();
+  await expect(page.getByText('Computed again just now')).toBeVisible();
+});

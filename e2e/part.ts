@@ -1,0 +1,22 @@
+import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { lampArm } from '@anvilstone/core/sample';
+import type { Brief, Part } from '@anvilstone/schema';
+
+/** Makes a part through the API: for tests whose subject is not the making. */
+export async function makePart(request: APIRequestContext, change: Partial<Brief> = {}): Promise<Part> {
+  const response = await request.post('/api/v1/parts', { data: { brief: { ...lampArm, ...change } } });
+  expect(response.status()).toBe(201);
+  return (await response.json()) as Part;
+}
+
+export async function readPart(request: APIRequestContext, id: string): Promise<Part> {
+  return (await (await request.get(`/api/v1/parts/${id}`)).json()) as Part;
+}
+
+/** How many grades the readout says still stand after the last ask. */
+export async function standing(page: Page): Promise<number> {
+  const last = page.getByRole('list', { name: 'Grades still standing after each ask' }).getByRole('listitem').last();
+  return Number((await last.innerText()).split('\n').at(-1));
+}
+
+export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();

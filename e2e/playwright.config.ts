@@ -1,0 +1,38 @@
+import { defineConfig } from '@playwright/test';
+
+const PORT = 4790;
+
+/** Drives the built app on a database of its own. Run by `npm test` or `npm run test:e2e`. */
+export default defineConfig({
+  testDir: '.',
+  testMatch: '*.spec.ts',
+  timeout: 60_000,
+  expect: { timeout: 10_000 },
+  // Tests make parts of their own and never touch another's, so they may share the one server.
+  workers: 2,
+  fullyParallel: true,
+  retries: 0,
+  reporter: [['list'], ['json']],
+  outputDir: '../.local/playwright',
+  use: {
+    baseURL: `http://127.0.0.1:${PORT}`,
+    viewport: { width: 1280, height: 800 },
+    trace: 'retain-on-failure',
+    launchOptions: {
+      executablePath: '/usr/bin/chromium',
+      args: [
+        '--no-sandbox',
+        '--disable-gpu',
+        '--disable-background-networking',
+        '--disable-component-update',
+        '--disable-sync',
+      ],
+    },
+  },
+  webServer: {
+    command: `node serve.mjs ${PORT}`,
+    url: `http://127.0.0.1:${PORT}/ready`,
+    timeout: 60_000,
+    gracefulShutdown: { signal: 'SIGTERM', timeout: 8000 },
+  },
+});

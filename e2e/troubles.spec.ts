@@ -1,0 +1,126 @@
+import { expect, test } from '@playwright/test';
+import type { Part } from '@anvilstone/schema';
+import { makePart, readPart, saved } from './part.ts';
+
+test.describe('bad input', () => {
+  for (const [label, typed, complaint] of [
+    ['Root to load', '-5', /Must be above 0 mm.*220 mm stays in force/],
+    ['Root to load', '12 furlongs', /“furlongs” is not a unit of length here/],
+    ['Root to load', '1,250', /can be read two ways/],
+    ['Root to load', '', /Type a number/],
+    ['Steady temperature', '9000', /Must be 400 °C or less/],
+  ] as const) {
+    test(`“${typed}” as ${label.toLowerCase()} is refused beside the field and changes nothing`, async ({
+      page,
+      request,
+    }) => {
+      const part = await makePart(request);
+      await page.goto(`/parts/${part.id}/brief`);
+      const field = page.getByLabel(label);
+      await field.fill(typed);
+      await field.blur();
+      await expect(field).toHaveAttribute('aria-invalid', 'true');
+      await expect(field).toHaveAccessibleDescription(complaint);
+      await expect(field).toHaveValue(typed);
+      await page.waitForTimeout(900); // longer than the autosave waits
+      expect(await readPart(request, part.id)).toEqual(part);
+    });
+  }
+
+  test('a wall thicker than the tube is marked at the wall, kept, and saved once it is put right', async ({
+    page,
+    request,
+  }) => {
+    const part = await makePart(request, {
+      part: {
+        model: 'cantilever-arm',
+        spanMm: 90,
+        section: { kind: 'tube', outerDiameterMm: 40, wallMm: 3 },
+        filletRadiusMm: 3,
+      },
+    });
+    await page.goto(`/parts/${part.id}/brief`);
+    await page.getByLabel('Wall', { exact: true }).fill('25');
+    await expect(page.getByLabel('Wall', { exact: true })).toHaveAccessibleDescription(
+      /less than half of the outer diameter, 20 mm/,
+    );
+    await expect(page.getByRole('status').filter({ hasText: 'Not saved: one field needs you' })).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Wall', { exact: true })).toHaveValue('25');
+    await page.getByLabel('Wall', { exact: true }).fill('4');
+    await saved(page);
+    expect((await readPart(request, part.id)).brief.part.section).toMatchObject({ wallMm: 4 });
+  });
+
+  test('addresses that lead nowhere say so and lead back', async ({ page }) => {
+    await page.goto('/parts/0a7c1d00-0000-4000-8000-00000000ffff/brief');
+    await expect(page.getByRole('alert')).toContainText('There is no part with the id');
+    await page.goto('/no/such/place');
+    await expect(page.getByRole('heading', { name: 'There is no page at this address' })).toBeVisible();
+  });
+
+  test('a decision without grounds is refused beside the field', async ({ page, request }) => {
+    const part = await makePart(request);
+    await page.goto(`/parts/${part.id}/decision?grade=tm-tpu95`);
+    await page.getByLabel('Why this one').fill('It is soft and I like it.');
+    await page.getByLabel('Decided by').fill('A. Tester');
+    await page.getByRole('button', { name: 'Freeze the decision' }).click();
+    await expect(page.getByLabel('Open risks')).toHaveAccessibleDescription(/does not pass every check/);
+    await expect(page.getByText('None yet.')).toBeVisible();
+  });
+});
+
+test.describe('nothing is lost', () => {
+  test('undo and redo, by button and by key', async ({ page, request }) => {
+    const part = await makePart(request);
+    await page.goto(`/parts/${part.id}/brief`);
+    await page.getByLabel('Root to load').fill('150');
+    await page.getByLabel('Force').first().fill('20');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await expect(page.getByLabel('Force').first()).toHaveValue('9');
+    await page.getByRole('heading', { level: 1 }).click();
+    await page.keyboard.press('Control+z');
+    await expect(page.getByLabel('Root to load')).toHaveValue('220');
+    await page.keyboard.press('Control+Shift+z');
+    await expect(page.getByLabel('Root to load')).toHaveValue('150');
+    await saved(page);
+    expect((await readPart(request, part.id)).brief.part.spanMm).toBe(150);
+  });
+
+  test('an edit while the server is away is kept, survives a reload and is saved when it is back', async ({
+    page,
+    request,
+  }) => {
+    const part = await makePart(request);
+    await page.goto(`/parts/${part.id}/brief`);
+    await expect(page.getByLabel('Root to load')).toHaveValue('220');
+    await page.route('**/api/v1/parts/*', (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    );
+    await page.getByLabel('Root to load').fill('180');
+    await expect(page.getByRole('status').filter({ hasText: 'kept on this computer' })).toBeVisible();
+    await page.reload();
+    await expect(page.getByLabel('Root to load')).toHaveValue('180');
+    await page.unroute('**/api/v1/parts/*');
+    await saved(page);
+    expect((await readPart(request, part.id)).brief.part.spanMm).toBe(180);
+  });
+
+  test('a change made elsewhere is shown and chosen, never overwritten', async ({ page, request }) => {
+    const part = await makePart(request);
+    await page.goto(`/parts/${part.id}/brief`);
+    await expect(page.getByLabel('Root to load')).toHaveValue('220');
+    const theirs: Part['brief'] = { ...part.brief, title: 'Changed by a colleague' };
+    await request.put(`/api/v1/parts/${part.id}`, { data: { brief: theirs, revision: 1 } });
+    await page.getByLabel('Root to load').fill('190');
+    const panel = page.getByRole('alert', { name: 'Changed by someone else' });
+    await expect(panel.getByRole('row', { name: /title/ })).toContainText('Changed by a colleague');
+    expect((await readPart(request, part.id)).brief).toEqual(theirs);
+    await panel.getByRole('button', { name: /Take the newer one/ }).click();
+    await expect(page.getByLabel('Root to load')).toHaveValue('220');
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Changed by a colleague');
+    await page.getByRole('button', { name: 'Undo' }).click();
+    await saved(page);
+    expect((await readPart(request, part.id)).brief.part.spanMm).toBe(190);
+  });
+});

@@ -1,0 +1,19 @@
+import type { CheckResult } from '@anvilstone/schema';
+import type { UnitSystem } from '@anvilstone/core';
+import { amount } from './amount.ts';
+
+/** How demand and capacity are said, by what they are measured in. */
+const WORDS: Record<string, readonly [demand: string, capacity: string]> = {
+  MPa: ['Stressed to', 'may bear'],
+  mm: ['Moves', 'allowed'],
+  '°C': ['Must hold to', 'holds to'],
+  g: ['Weighs', 'allowed'],
+  USD: ['Costs', 'allowed'],
+};
+
+/** "Moves 1.16 mm, allowed 5 mm". Empty when there is nothing to compare. */
+export function demandSentence(check: CheckResult, units: UnitSystem): string {
+  if (check.demand === null || check.capacity === null) return '';
+  const [demand, capacity] = WORDS[check.unit] ?? ['Demand', 'capacity'];
+  return `${demand} ${amount(check.demand, check.unit, units)}, ${capacity} ${amount(check.capacity, check.unit, units)}`;
+}
