@@ -19,7 +19,9 @@ export async function installPackages() {
   console.log('Installing packages …');
   // Not `npm ci`: it refuses a lock file made where a registry lacks some other platform's optional binaries, which this
   // platform never needs. The versions are the lock file's all the same, and nothing is written to it.
-  const code = await show('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], { cwd: root });
+  const code = await show('npm', ['install', '--no-save', '--no-audit', '--no-fund', '--loglevel=error'], {
+    cwd: root,
+  });
   if (code !== 0)
     giveUp(
       'npm could not install the packages. Look at the lines above, put that right and run the same command again.',

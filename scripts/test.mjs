@@ -25,6 +25,7 @@ if (values.only === undefined) {
     ['type check', 'check:types'],
     ['lint', 'check:lint'],
     ['dependency rule', 'check:dependencies'],
+    ['published schemas', 'check:schemas'],
   ]) {
     console.log(`\n— ${name}`);
     if ((await show('npm', ['run', script, '--silent'], { cwd: root })) !== 0) brokenGates.push(name);

@@ -1,10 +1,12 @@
 import { Ajv, type ErrorObject } from 'ajv';
-import formats from 'ajv-formats';
+import addFormatsModule, { type FormatsPlugin } from 'ajv-formats';
 import type { Static, TSchema } from '@sinclair/typebox';
 import type { ProblemIssue } from './api.ts';
 
+// A CommonJS module: some loaders put its function under a second `default`, others do not.
+const addFormats = (addFormatsModule as unknown as { default?: FormatsPlugin }).default ?? addFormatsModule;
 const ajv = new Ajv({ allErrors: true, discriminator: true, strict: true, verbose: true });
-formats.default(ajv);
+addFormats(ajv);
 
 export type Validation<T> = { ok: true; value: T } | { ok: false; issues: ProblemIssue[] };
 /** Most problems worth listing at once; a file of the wrong kind would otherwise list thousands. */
@@ -96,6 +98,6 @@ function describeSchema(error: ErrorObject): string | undefined {
 
 function show(value: unknown): string {
   if (value === undefined) return 'nothing';
-  const text = JSON.stringify(value) ?? String(value);
+  const text = JSON.stringify(value);
   return text.length > 60 ? `${text.slice(0, 57)}…` : text;
 }

@@ -53,7 +53,7 @@ async function stop(reason: string): Promise<void> {
   clearTimeout(cut);
   await db.destroy();
   // The channel to the parent alone would keep this process alive.
-  if (process.connected) process.disconnect();
+  if (process.connected) process.disconnect?.();
 }
 
 for (const signal of ['SIGINT', 'SIGTERM'] as const) process.on(signal, () => void stop(signal));
@@ -69,5 +69,5 @@ start().catch(async (error: unknown) => {
   });
   await db.destroy();
   process.exitCode = 1;
-  if (process.connected) process.disconnect();
+  if (process.connected) process.disconnect?.();
 });

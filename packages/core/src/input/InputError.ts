@@ -12,5 +12,5 @@ export class InputError extends Error {
 
 function describe(value: unknown): string {
   if (value === undefined) return 'nothing';
-  return typeof value === 'string' ? `"${value}"` : String(value);
+  return typeof value === 'number' ? String(value) : JSON.stringify(value);
 }

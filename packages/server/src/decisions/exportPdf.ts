@@ -13,7 +13,7 @@ export const STATEMENT =
 
 /** The decision as a typeset document, A4. */
 export async function decisionPdf(decision: Decision): Promise<Buffer> {
-  return pdfmake.createPdf(definition(decision)).getBuffer() as Promise<Buffer>;
+  return pdfmake.createPdf(definition(decision)).getBuffer();
 }
 
 function definition(decision: Decision): TDocumentDefinitions {

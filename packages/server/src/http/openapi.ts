@@ -1,5 +1,4 @@
 import { problem } from '@anvilstone/schema';
-import type { TSchema } from '@sinclair/typebox';
 import type { Operation } from './operation.ts';
 
 const PROBLEM = {
@@ -31,7 +30,7 @@ function describe(operation: Operation): object {
   const content =
     'mediaType' in operation.answer
       ? { [operation.answer.mediaType as string]: { schema: { type: 'string' } } }
-      : { 'application/json': { schema: operation.answer as TSchema } };
+      : { 'application/json': { schema: operation.answer } };
   return {
     operationId: operation.id,
     summary: operation.summary,

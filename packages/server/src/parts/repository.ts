@@ -18,9 +18,10 @@ function toPart(row: PartRow): Part {
 /** Newest change first, with how many decisions each part has. */
 export async function listParts(db: Knex): Promise<PartSummary[]> {
   const decisionCount = db.raw('(select count(*)::int from decisions where part_id = parts.id) as decision_count');
-  const rows: (PartRow & { decision_count: number })[] = await db('parts')
+  const rows = await db<PartRow>('parts')
     .select(...COLUMNS, decisionCount)
-    .orderBy([{ column: 'updated_at', order: 'desc' }, 'id']);
+    .orderBy([{ column: 'updated_at', order: 'desc' }, 'id'])
+    .then((found) => found as unknown as (PartRow & { decision_count: number })[]);
   return rows.map((row) => {
     const { id, revision, brief, updatedAt } = toPart(row);
     return { id, revision, brief, updatedAt, decisionCount: row.decision_count };
@@ -32,7 +33,7 @@ export async function findPart(db: Knex, id: string, lock = false): Promise<Part
   const query = db<PartRow>('parts')
     .where({ id })
     .first(...COLUMNS);
-  const row = (await (lock ? query.forShare() : query)) as PartRow | undefined;
+  const row = await (lock ? query.forShare() : query);
   return row && toPart(row);
 }
 
@@ -49,7 +50,7 @@ export async function saveBrief(db: Knex, id: string, brief: Brief, revision: nu
     .where({ id, revision })
     .update({ brief: json(brief), revision: revision + 1, updated_at: db.fn.now() as unknown as Date })
     .returning([...COLUMNS]);
-  return row && toPart(row as PartRow);
+  return row && toPart(row);
 }
 
 export async function deletePart(db: Knex, id: string, revision: number): Promise<boolean> {

@@ -3,7 +3,7 @@ import { Link, isRouteErrorResponse, useRouteError } from 'react-router';
 /** An address nobody knows, or a screen that broke: says which, and leads back. */
 export function RouteError() {
   const error = useRouteError();
-  const missing = error === undefined || (isRouteErrorResponse(error) && error.status === 404);
+  const missing = !error || (isRouteErrorResponse(error) && error.status === 404);
   return (
     <main className="mx-auto max-w-xl p-10">
       <h1 className="text-xl">{missing ? 'There is no page at this address' : 'This page could not be shown'}</h1>

@@ -34,7 +34,7 @@ export function makeAutosave() {
       if (running) return;
       running = true;
       try {
-        await saveUntilQuiet(store as Api);
+        await saveUntilQuiet(store);
       } finally {
         running = false;
       }

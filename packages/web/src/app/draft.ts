@@ -51,7 +51,7 @@ const draft = createSlice({
       partId: payload.part.id,
       revision: payload.unsaved?.revision ?? payload.part.revision,
       brief: payload.unsaved?.brief ?? payload.part.brief,
-      saving: { state: payload.unsaved ? 'waiting' : 'saved' } as Saving,
+      saving: { state: payload.unsaved ? 'waiting' : 'saved' },
     }),
     edited: {
       reducer(state, { payload, meta }: PayloadAction<Brief, string, { field: string; at: number }>) {

@@ -7,7 +7,7 @@ import {
   type Dimension,
   type UnitSystem,
 } from '@anvilstone/core';
-import { useEffect, useState, type ReactNode } from 'react';
+import { useState, type ReactNode } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { controlLook, Field } from './fields.tsx';
 
@@ -47,31 +47,23 @@ export function QuantityField({
 }: QuantityFieldProps) {
   const units = useAppSelector((state) => state.settings.units);
   const shown = value === undefined ? '' : editable(value, dimension, units);
-  const [text, setText] = useState(shown);
-  const [typing, setTyping] = useState(false);
-  const [complaint, setComplaint] = useState<string>();
+  // What is being typed, or could not be used; null shows the value itself, so that undo and other units show at once.
+  const [typed, setTyped] = useState<{ text: string; complaint: string | undefined } | null>(null);
   const unit = definitionOf(dimension)[units];
 
-  // Follow the value (undo, another field, other units) unless it is being typed here or a fault is still shown.
-  useEffect(() => {
-    if (typing) return;
-    setText(shown);
-    setComplaint(undefined);
-  }, [shown, typing]);
-
-  const read = (typed: string) => {
-    setText(typed);
-    if (typed.trim() === '' && onClear) {
-      setComplaint(undefined);
+  const read = (text: string) => {
+    if (text.trim() === '' && onClear) {
+      setTyped({ text, complaint: undefined });
       onClear();
       return;
     }
-    const parsed = parseQuantity(typed, dimension, units);
-    const fault = parsed.ok ? outside(parsed.canonical, bounds, dimension, units) : parsed.message;
-    setComplaint(fault);
-    if (parsed.ok && fault === undefined) onChange(parsed.canonical);
+    const parsed = parseQuantity(text, dimension, units);
+    const complaint = parsed.ok ? outside(parsed.canonical, bounds, dimension, units) : parsed.message;
+    setTyped({ text, complaint });
+    if (parsed.ok && complaint === undefined) onChange(parsed.canonical);
   };
 
+  const complaint = typed?.complaint;
   const inForce =
     value === undefined ? 'Nothing is asked' : `${formatQuantity(value, dimension, units, 6)} stays in force`;
   return (
@@ -83,13 +75,10 @@ export function QuantityField({
             inputMode="text"
             autoComplete="off"
             className={`${controlLook} pr-12`}
-            value={text}
-            onFocus={() => setTyping(true)}
+            value={typed?.text ?? shown}
             onChange={(event) => read(event.target.value)}
-            onBlur={() => {
-              // A fault stays visible until it is put right; a usable entry is shown in the system's unit again.
-              if (complaint === undefined) setTyping(false);
-            }}
+            // A fault stays until it is put right; a usable entry is shown in the system's unit again.
+            onBlur={() => complaint === undefined && setTyped(null)}
           />
           <span
             className="pointer-events-none absolute top-1/2 right-2 -translate-y-1/2 text-xs text-quiet"

@@ -1,0 +1,67 @@
+/** Arrows run one way: faces → core → schema. Nothing imports from a test. */
+const faces = ['server', 'web', 'cli'];
+
+module.exports = {
+  forbidden: [
+    {
+      name: 'no-circles',
+      severity: 'error',
+      from: {},
+      to: { circular: true, viaOnly: { dependencyTypesNot: ['type-only'] } },
+    },
+    {
+      name: 'schema-imports-nothing-of-ours',
+      severity: 'error',
+      from: { path: '^packages/schema/' },
+      to: { path: '^(packages/(?!schema/)|e2e/|scripts/|bench/)' },
+    },
+    {
+      name: 'core-imports-only-schema',
+      severity: 'error',
+      from: { path: '^packages/core/' },
+      to: { path: '^(packages/(?!core/|schema/)|e2e/|scripts/|bench/)' },
+    },
+    {
+      name: 'core-is-pure',
+      comment: 'No I/O in the computation: it runs the same in the browser and on the server.',
+      severity: 'error',
+      from: { path: '^packages/core/src/', pathNot: '\\.test\\.ts$' },
+      to: { dependencyTypes: ['core'] },
+    },
+    ...faces.map((face) => ({
+      name: `${face}-imports-no-other-face`,
+      severity: 'error',
+      from: { path: `^packages/${face}/` },
+      to: { path: `^(packages/(${faces.filter((other) => other !== face).join('|')})/|e2e/|scripts/|bench/)` },
+    })),
+    {
+      name: 'nothing-imports-a-test',
+      severity: 'error',
+      from: {},
+      to: { path: '(\\.test\\.tsx?$|\\.spec\\.ts$)' },
+    },
+    {
+      name: 'only-tests-import-the-test-server',
+      severity: 'error',
+      from: { pathNot: '\\.test\\.ts$' },
+      to: { path: 'testServer\\.ts$' },
+    },
+    {
+      name: 'no-unresolvable',
+      severity: 'error',
+      from: {},
+      to: { couldNotResolve: true, pathNot: '^pdfmake/interfaces' },
+    },
+  ],
+  options: {
+    doNotFollow: { path: 'node_modules' },
+    exclude: { path: '(^|/)dist/' },
+    tsPreCompilationDeps: true,
+    tsConfig: { fileName: 'tsconfig.base.json' },
+    enhancedResolveOptions: {
+      exportsFields: ['exports'],
+      conditionNames: ['import', 'default'],
+      extensions: ['.ts', '.tsx', '.mjs', '.js', '.json'],
+    },
+  },
+};
