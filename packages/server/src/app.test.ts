@@ -117,9 +117,8 @@ describe('bad input is named at its place and changes nothing', () => {
     ['get', '/api/v1/nothing'],
     ['post', '/api/v1/calculators/tea'],
   ] as const)('%s %s is a 404 problem', async (method, path) => {
-    const response = await api()
-      [method](path)
-      .send(method === 'post' ? {} : undefined);
+    const agent = api();
+    const response = await agent[method](path).send(method === 'post' ? {} : undefined);
     expect([response.status, json<Problem>(response).title]).toEqual([404, 'Not found']);
   });
 });

@@ -1,5 +1,5 @@
 import type { Brief, BuildOrientation, CheckResult, EvidenceClass, HouseRules, LoadCase } from '@anvilstone/schema';
-import type { Working } from '../evaluation/working.ts';
+import type { Working } from '../working/Working.ts';
 import type { Material } from '../materials/material.ts';
 import type { Resolution } from '../materials/resolution.ts';
 import type { PartBody } from '../parts/partModel.ts';

@@ -1,5 +1,5 @@
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import type { Working } from '../evaluation/working.ts';
+import type { Working } from '../working/Working.ts';
 import type { Check, CheckContext } from './check.ts';
 import { known, unknown, weakest } from './outcome.ts';
 import { hotLoadCases, ownHeatLimit, smallestReserve, TOLERANCE_K, type HeatLimit } from './ownHeatLimit.ts';

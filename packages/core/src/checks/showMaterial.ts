@@ -1,4 +1,4 @@
-import type { Working } from '../evaluation/working.ts';
+import type { Working } from '../working/Working.ts';
 import type { Material } from '../materials/material.ts';
 import type { Resolved } from '../materials/resolution.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';

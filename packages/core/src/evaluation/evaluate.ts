@@ -14,7 +14,7 @@ import { InputError } from '../input/InputError.ts';
 import { contextFor, materialFor, prepareBrief } from './context.ts';
 import { defaultHouseRules } from './houseRules.ts';
 import { compareEntries } from './ranking.ts';
-import { Working } from './working.ts';
+import { Working } from '../working/Working.ts';
 
 /** Changes whenever the same input may give another number; frozen decisions carry it. */
 export const ENGINE_VERSION = '0.1.0';

@@ -1,5 +1,5 @@
 import type { BuildOrientation, PartGeometry } from '@anvilstone/schema';
-import type { Working } from '../evaluation/working.ts';
+import type { Working } from '../working/Working.ts';
 
 /** Axes of a part model: along it, along the load, and sideways. */
 export type PartAxis = 'length' | 'depth' | 'width';

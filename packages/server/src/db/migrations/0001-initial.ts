@@ -1,4 +1,4 @@
-import type { NamedMigration } from './index.ts';
+import type { NamedMigration } from './migration.ts';
 
 /** Parts with revisions, the library, and decisions that the database itself refuses to change. */
 export const initial: NamedMigration = {

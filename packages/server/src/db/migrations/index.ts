@@ -1,9 +1,5 @@
-import type { Knex } from 'knex';
 import { initial } from './0001-initial.ts';
-
-export interface NamedMigration extends Knex.Migration {
-  name: string;
-}
+import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
 export const migrations: readonly NamedMigration[] = [initial];

@@ -1,0 +1,114 @@
+import { lampArm } from '@anvilstone/core/sample';
+import type { Brief, Part } from '@anvilstone/schema';
+import { configureStore } from '@reduxjs/toolkit';
+
+const kept = new Map<string, string>();
+Object.assign(globalThis, {
+  location: { href: 'http://127.0.0.1:4600/' },
+  localStorage: {
+    setItem: (key: string, value: string) => kept.set(key, value),
+    getItem: (key: string) => kept.get(key) ?? null,
+    removeItem: (key: string) => kept.delete(key),
+  },
+});
+
+type Answer = { status: number; body: unknown } | 'no answer';
+const answers: Answer[] = [];
+const sent: { brief: Brief; revision: number }[] = [];
+
+async function newStore() {
+  const { api } = await import('./api.ts');
+  const { makeAutosave } = await import('./autosave.ts');
+  const { draftReducer, opened } = await import('./draft.ts');
+  const store = configureStore({
+    reducer: { [api.reducerPath]: api.reducer, draft: draftReducer },
+    middleware: (defaults) => defaults().prepend(makeAutosave().middleware).concat(api.middleware),
+  });
+  const part: Part = { id: 'p', revision: 1, brief: lampArm, createdAt: '', updatedAt: '' };
+  store.dispatch(opened({ part }));
+  return store;
+}
+const titled = (title: string): Brief => ({ ...lampArm, title });
+const savedAs = (revision: number, title: string): Answer => ({
+  status: 200,
+  body: { id: 'p', revision, brief: titled(title), createdAt: '', updatedAt: '' },
+});
+
+beforeEach(() => {
+  jest.useFakeTimers();
+  kept.clear();
+  answers.length = 0;
+  sent.length = 0;
+  globalThis.fetch = async (input) => {
+    const request = input as Request;
+    sent.push(JSON.parse(await request.text()) as { brief: Brief; revision: number });
+    const answer = answers.shift() ?? 'no answer';
+    if (answer === 'no answer') throw new TypeError('no answer');
+    return new Response(JSON.stringify(answer.body), {
+      status: answer.status,
+      headers: { 'Content-Type': 'application/json' },
+    });
+  };
+});
+afterEach(() => jest.useRealTimers());
+
+test('typing is saved once, a moment after it stops, and no longer kept here then', async () => {
+  const store = await newStore();
+  const { edited } = await import('./draft.ts');
+  answers.push(savedAs(2, 'abc'));
+  for (const title of ['a', 'ab', 'abc']) {
+    store.dispatch(edited(titled(title), 'title'));
+    await jest.advanceTimersByTimeAsync(200);
+  }
+  expect(sent).toHaveLength(0);
+  expect(kept.get('anvilstone-unsaved-p')).toMatch('"title":"abc"');
+  await jest.advanceTimersByTimeAsync(1500);
+  expect(sent.map(({ brief, revision }) => [brief.title, revision])).toEqual([['abc', 1]]);
+  expect(store.getState().draft).toMatchObject({ revision: 2, saving: { state: 'saved' } });
+  expect(kept.size).toBe(0);
+});
+
+test('while the server is away it tries again, then saves the newest edit', async () => {
+  const store = await newStore();
+  const { edited } = await import('./draft.ts');
+  answers.push('no answer', 'no answer', savedAs(2, 'later'));
+  store.dispatch(edited(titled('first'), 'title'));
+  await jest.advanceTimersByTimeAsync(1000);
+  expect(store.getState().draft.saving.state).toBe('offline');
+  store.dispatch(edited(titled('later'), 'title'));
+  await jest.advanceTimersByTimeAsync(20_000);
+  expect(sent.at(-1)?.brief.title).toBe('later');
+  expect(store.getState().draft.saving.state).toBe('saved');
+});
+
+test('a stale write stops with the newer part and keeps mine here', async () => {
+  const store = await newStore();
+  const { edited } = await import('./draft.ts');
+  const newer = { id: 'p', revision: 5, brief: titled('theirs'), createdAt: '', updatedAt: '' };
+  answers.push({ status: 409, body: { type: 't', title: 'T', status: 409, detail: 'D', current: newer } });
+  store.dispatch(edited(titled('mine'), 'title'));
+  await jest.advanceTimersByTimeAsync(10_000);
+  expect(sent).toHaveLength(1);
+  expect(store.getState().draft.saving).toEqual({ state: 'conflict', newer });
+  expect(kept.get('anvilstone-unsaved-p')).toMatch('mine');
+});
+
+test('a brief that contradicts itself is not sent; put right, it is', async () => {
+  const store = await newStore();
+  const { edited } = await import('./draft.ts');
+  const tube = (wallMm: number): Brief => ({
+    ...lampArm,
+    part: { ...lampArm.part, section: { kind: 'tube', outerDiameterMm: 20, wallMm } },
+  });
+  store.dispatch(edited(tube(15), 'wall'));
+  await jest.advanceTimersByTimeAsync(2000);
+  expect(sent).toHaveLength(0);
+  expect(store.getState().draft.saving).toMatchObject({
+    state: 'refused',
+    issues: [{ pointer: '/part/section/wallMm' }],
+  });
+  answers.push(savedAs(2, 'x'));
+  store.dispatch(edited(tube(3), 'wall'));
+  await jest.advanceTimersByTimeAsync(2000);
+  expect(sent).toHaveLength(1);
+});

@@ -1,0 +1,106 @@
+import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
+import { asProblem, issueTexts } from '../app/problem.ts';
+import { askKinds } from '../brief/asks.ts';
+import { briefDifferences } from '../parts/briefDifferences.ts';
+import { rejectionReasons } from '../shortlist/rejectionReasons.ts';
+import { amount, duration } from './amount.ts';
+import { demandSentence } from './demandWords.ts';
+import { reserveText } from './Reserve.tsx';
+
+test.each([
+  [0.9999, '0.99'],
+  [0.996, '0.99'],
+  [1, '1.00'],
+  [1.119, '1.11'],
+  [0.3, '0.30'],
+  [25, '> 20'],
+])('a reserve of %p is written %p: rounding never makes a pass', (reserve, text) =>
+  expect(reserveText(reserve)).toBe(text),
+);
+
+test.each([
+  [17532, '2 years'],
+  [8766, '1 year'],
+  [240, '10 days'],
+  [1, '1 h'],
+  [0.5, '30 min'],
+  [0.01, '36 s'],
+])('%p h is %s', (hours, text) => expect(duration(hours)).toBe(text));
+
+test('amounts follow the unit system where there is one to follow', () => {
+  expect(amount(25.4, 'mm', 'inchPound')).toBe('1 in');
+  expect(amount(60, '°C', 'inchPound')).toBe('140 °F');
+  expect(amount(4, 'USD', 'inchPound')).toBe('4.00 USD');
+});
+
+const check = (facts: Partial<CheckResult>): CheckResult => ({
+  checkId: 'sag-after-duration',
+  status: 'fail',
+  demand: 10,
+  capacity: 6.2,
+  unit: 'mm',
+  reserve: 0.62,
+  evidence: 'D',
+  gaps: [],
+  reason: null,
+  loadCaseId: 'a',
+  ...facts,
+});
+
+test('demand and capacity are said in the words of what is measured', () => {
+  expect(demandSentence(check({}), 'metric')).toBe('Moves 10 mm, allowed 6.2 mm');
+  expect(demandSentence(check({ demand: null }), 'metric')).toBe('');
+});
+
+test('reasons for rejection: blockers first, then the shortest reserve, then what is unknown', () => {
+  const entry = {
+    checks: [
+      check({}),
+      check({ checkId: 'mass-limit', status: 'pass', reserve: 2 }),
+      check({ checkId: 'printable', reserve: null, reason: 'Bench: wears a brass nozzle through' }),
+      check({ checkId: 'heat-peak', status: 'unknown', reserve: null, gaps: ['Modulus: not known'] }),
+      check({ checkId: 'heat-steady', reserve: 0.5 }),
+    ],
+  } as EvaluationEntry;
+  expect(rejectionReasons(entry)).toEqual([
+    'Bench: wears a brass nozzle through',
+    'Own heat limit, steady 0.50: 50 % short',
+    'Sag after duration 0.62: 38 % short',
+    'Modulus: not known',
+  ]);
+});
+
+test('differences of two briefs are found at every depth', () => {
+  const theirs = { title: 'A', part: { spanMm: 1, section: { kind: 'round' } }, loads: [{ forceN: 1 }] };
+  const mine = { title: 'A', part: { spanMm: 2, section: { kind: 'round' } }, loads: [{ forceN: 1 }, { forceN: 3 }] };
+  expect(briefDifferences(theirs, mine)).toEqual([
+    { pointer: '/part/spanMm', theirs: '1', mine: '2' },
+    { pointer: '/loads/1', theirs: '—', mine: '{"forceN":3}' },
+  ]);
+});
+
+test('every ask can be added and taken off again, and leaves nothing behind', () => {
+  for (const kind of askKinds) {
+    const asked = kind.add({});
+    expect(kind.isAsked(asked)).toBe(true);
+    expect(kind.remove(asked)).toEqual({});
+  }
+  const both = askKinds
+    .filter((kind) => kind.id === 'steady' || kind.id === 'peak')
+    .reduce((asks, kind) => kind.add(asks), {});
+  expect(askKinds[0]!.remove(both)).toEqual({ heat: { peak: expect.anything() as unknown } });
+});
+
+test('no answer at all, a problem document, and anything else are told apart', () => {
+  expect(asProblem({ status: 'FETCH_ERROR' })).toMatchObject({ type: 'offline', status: 0 });
+  const document = {
+    type: 't',
+    title: 'T',
+    status: 422,
+    detail: 'D',
+    errors: [{ pointer: '/a', detail: 'bad', accepted: 'good' }],
+  };
+  expect(asProblem({ status: 422, data: document })).toBe(document);
+  expect(issueTexts(document)).toEqual(['bad. Accepted: good.']);
+  expect(asProblem({ status: 502, data: '<html>' })).toMatchObject({ type: 'unexpected' });
+});
