@@ -70,6 +70,7 @@ export const loadCase = record(
     ),
   },
   'One load with its duration, temperature and limits',
+  'load-case',
 );
 export type LoadCase = Static<typeof loadCase>;
 

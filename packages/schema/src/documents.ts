@@ -1,16 +1,19 @@
 import type { TSchema } from '@sinclair/typebox';
 import { evaluationRequest, library, part, partCreate, partUpdate, problem, recomputation } from './api.ts';
-import { brief } from './brief.ts';
+import { brief, loadCase } from './brief.ts';
 import { decision, decisionRequest } from './decision.ts';
 import { evaluationResult } from './evaluation.ts';
 import { grade } from './grade.ts';
 import { houseRules } from './houseRules.ts';
 import { machine } from './machine.ts';
+import { observation } from './observation.ts';
 
 /** Every document that is published as a JSON Schema of its own, by file name. */
 export const publishedDocuments: readonly TSchema[] = [
   brief,
+  loadCase,
   grade,
+  observation,
   machine,
   houseRules,
   evaluationResult,

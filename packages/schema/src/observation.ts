@@ -52,5 +52,6 @@ export const observation = record(
     note: Type.Optional(longText('Anything a sceptical reader should know')),
   },
   'One reported value with the conditions it was measured under',
+  'observation',
 );
 export type Observation = Static<typeof observation>;

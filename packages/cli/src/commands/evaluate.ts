@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { briefIssues, defaultHouseRules, evaluate, findCheck, formatNumber, rank } from '@anvilstone/core';
+import { briefIssues, defaultHouseRules, evaluate, findCheck, formatReserve, rank } from '@anvilstone/core';
 import { sampleLibrary } from '@anvilstone/core/sample';
 import {
   brief as briefSchema,
@@ -83,7 +83,7 @@ function table(result: EvaluationResult, { brief, library }: Job): string {
   const lines = rank(result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => {
     const governing =
       best.governingCheckId === null ? '' : (findCheck(best.governingCheckId)?.title ?? best.governingCheckId);
-    const reserve = best.minimumReserve === null ? 'unknown' : formatNumber(best.minimumReserve);
+    const reserve = best.minimumReserve === null ? 'unknown' : formatReserve(best.minimumReserve);
     const cost = best.costUsd === null ? 'unknown' : `${best.costUsd.toFixed(2)} USD`;
     return [
       best.status.padEnd(8),

@@ -9,6 +9,9 @@ import {
   offAxisStrength,
   strengthFactor,
   timeShift,
+  familyValue,
+  layerShare,
+  moistureRetention,
 } from './material.ts';
 
 export type { Calculator } from './calculator.ts';
@@ -25,6 +28,9 @@ export const calculators: readonly Calculator[] = [
   offAxisStrength,
   offAxisModulus,
   strengthFactor,
+  familyValue,
+  layerShare,
+  moistureRetention,
   cost,
   reserveOfTemperature,
   footprint,

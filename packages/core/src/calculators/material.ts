@@ -1,7 +1,9 @@
+import { CONDITIONINGS, PROPERTIES, type Conditioning, type PropertyId } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import { InputError } from '../input/InputError.ts';
 import { creepGrowth } from '../materials/creep.ts';
-import { familyHdtPoints, fillerEffects } from '../materials/familyEstimate.ts';
+import { familyEstimate, familyHdtPoints, fillerEffects, layerRatio } from '../materials/familyEstimate.ts';
+import { conditioningRetention } from '../materials/moisture.ts';
 import { modulusAtHdtMPa } from '../materials/modulusAtHdt.ts';
 import { modulusCurve } from '../materials/modulusCurve.ts';
 import { defaultLayerShearMPa, offAxisModulusMPa, offAxisStrengthMPa } from '../materials/offAxis.ts';
@@ -141,4 +143,47 @@ export const strengthFactor = calculator({
     const timeFactor = staticFatigueFactor(input.durationH, input.lossPerDecade);
     return { temperatureFactor, timeFactor, factor: temperatureFactor * timeFactor };
   },
+});
+
+const property = Type.Unsafe<PropertyId>({ type: 'string', enum: [...PROPERTIES] });
+
+export const familyValue = calculator({
+  id: 'family-value',
+  title: 'Typical value of a family, with a filler',
+  source: 'reference data, evidence class D: dry, 23 °C, printed solid, in the layer plane',
+  input: { familyId, reinforcementId, property },
+  output: { value: Type.Number(), derivation: Type.String() },
+  run({ familyId: id, reinforcementId: filler, property: of }) {
+    const estimate = familyEstimate(familyOf(id), findReinforcement(filler ?? null), of);
+    if (!estimate) throw new InputError('property', of, 'a property the family states is needed');
+    return estimate;
+  },
+});
+
+export const layerShare = calculator({
+  id: 'across-layer-share',
+  title: 'Strength or modulus across the layers over that in the layer plane',
+  source: 'reference data, evidence class D',
+  input: {
+    familyId,
+    reinforcementId,
+    of: Type.Unsafe<'strength' | 'modulus'>({ type: 'string', enum: ['strength', 'modulus'] }),
+  },
+  output: { ratio },
+  run: (input) => ({
+    ratio: layerRatio(familyOf(input.familyId), findReinforcement(input.reinforcementId ?? null), input.of),
+  }),
+});
+
+export const moistureRetention = calculator({
+  id: 'moisture-retention',
+  title: 'Strength or modulus kept in a moisture state, over dry',
+  source: 'reference data at 23 °C and 50 % RH, straight line in water content to saturation',
+  input: {
+    familyId,
+    of: Type.Unsafe<'strength' | 'modulus'>({ type: 'string', enum: ['strength', 'modulus'] }),
+    state: Type.Unsafe<Conditioning>({ type: 'string', enum: [...CONDITIONINGS] }),
+  },
+  output: { ratio },
+  run: (input) => ({ ratio: conditioningRetention(familyOf(input.familyId), input.of, input.state) }),
 });

@@ -104,7 +104,17 @@ describe('creep', () => {
     expect(Math.abs(kept - expected)).toBeLessThan(0.0115);
   });
 
-  // PETG, a = 0.08…: growth at 23 °C is 1 + a·t^n; from 1 h to 1000 h the creep part grows 1000^n.
+  // PETG: a = 0.08, n = 0.19, 115 kJ/mol. 23 → 45 °C shifts 115/(2.302585·0.00831446)·(1/296.15 − 1/318.15) = 1.40258 decades.
+  // 23 °C: 1 + 0.08 = 1.08 and 1 + 0.08·1000^0.19 = 1.29723; 45 °C: 0.08·10^(0.19·1.40258) = 0.14777 and × 1000^0.19 = 0.54901.
+  test.each([
+    [23, 1, 1.08],
+    [23, 1000, 1.29723],
+    [45, 1, 1.14777],
+    [45, 1000, 1.54901],
+  ])('sag of PETG at %p °C after %p h has grown by hand to × %p', (temperatureC, durationH, expected) =>
+    expect(creepGrowth(creepOf(family('petg')), temperatureC, durationH)).toBeCloseTo(expected, 5),
+  );
+
   test('from 1 h to 1000 h the creep part grows by 1000^n, at 23 °C and at 45 °C', () => {
     const petg = creepOf(family('petg'));
     for (const temperatureC of [23, 45]) {

@@ -24,7 +24,7 @@ export interface PartBody {
   volumeMm3: number;
   extentMm: Record<PartAxis, number>;
   places: readonly StressPlace[];
-  /** Movement at the load, mm, for a force and the moduli along the part and in shear, MPa. */
+  /** Movement at the load, mm, under a load, for the moduli along the part and in shear, MPa. */
   deflectionMm(forceN: number, modulusMPa: number, shearModulusMPa: number): number;
   /** Shows the arithmetic of a place's stress, or of the deflection. */
   showStress(working: Working, place: StressPlace, forceN: number): void;

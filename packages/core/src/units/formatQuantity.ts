@@ -19,3 +19,12 @@ export function formatQuantity(canonical: number, dimension: Dimension, system: 
   const value = unit === '' ? canonical : fromCanonical(canonical, unit, dimension);
   return unit === '' ? formatNumber(value, digits) : `${formatNumber(value, digits)} ${unit}`;
 }
+
+/** Reserves beyond this are all the same to a designer; the exact number is in the working. */
+const PLENTY = 20;
+
+/** The one way a reserve factor is written: two decimals, cut and not rounded, so that 0.999 never reads as a pass. */
+export function formatReserve(reserve: number): string {
+  if (reserve > PLENTY) return `> ${PLENTY}`;
+  return (Math.floor(reserve * 100 + 1e-9) / 100).toFixed(2);
+}

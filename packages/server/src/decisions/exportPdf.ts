@@ -1,5 +1,5 @@
-import { findCheck, formatNumber as f, formatQuantity, rank } from '@anvilstone/core';
-import type { CheckResult, Decision, EvaluationEntry } from '@anvilstone/schema';
+import { findCheck, formatNumber as f, formatQuantity, formatReserve, rank } from '@anvilstone/core';
+import type { Brief, CheckResult, Decision, EvaluationEntry } from '@anvilstone/schema';
 import pdfmake from 'pdfmake';
 import roboto from 'pdfmake/fonts/Roboto.js';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
@@ -64,6 +64,7 @@ function definition(decision: Decision): TDocumentDefinitions {
       { text: 'What it must do', style: 'h2' },
       { text: decision.brief.purpose },
       loadsTable(decision),
+      { ul: otherAsks(decision.brief), margin: [0, 4, 0, 0] },
       { text: 'Checks of the chosen grade', style: 'h2' },
       entry ? checksTable(entry) : { text: 'Not evaluated.' },
       { text: 'Candidates, cheapest that passes first', style: 'h2' },
@@ -92,12 +93,36 @@ function loadsTable({ brief }: Decision): Content {
   );
 }
 
+/** Everything asked besides the loads, one line each. */
+function otherAsks({ asks, moisture, failureCouldHurt }: Brief): string[] {
+  const lines = [moisture === 'dry' ? 'Kept dry in service' : 'In ordinary air (23 °C, 50 % RH)'];
+  if (asks.heat?.steadyC !== undefined) lines.push(`Sits in ${f(asks.heat.steadyC)} °C`);
+  if (asks.heat?.peak) lines.push(`Peaks at ${f(asks.heat.peak.temperatureC)} °C for ${f(asks.heat.peak.durationH)} h`);
+  if (asks.maxMassG !== undefined) lines.push(`Weighs at most ${f(asks.maxMassG)} g`);
+  if (asks.maxCostUsd !== undefined) lines.push(`Costs at most ${asks.maxCostUsd.toFixed(2)} USD`);
+  if (asks.machineIds) lines.push(`Printed only on: ${asks.machineIds.join(', ')}`);
+  if (asks.orientations) lines.push(`Built only: ${asks.orientations.join(', ')}`);
+  lines.push(
+    failureCouldHurt === 'yes'
+      ? 'A failure could hurt someone'
+      : 'A failure would hurt no one, as answered in the brief',
+  );
+  return lines;
+}
+
+const STATUS_WORDS: Record<CheckResult['status'], string> = {
+  pass: 'passes',
+  fail: 'fails',
+  unknown: 'unknown',
+  'not-loaded': 'not stressed',
+};
+
 function checksTable(entry: EvaluationEntry): Content {
   const rows = entry.checks.map((check) => [
     title(check.checkId),
     amount(check, check.demand),
     amount(check, check.capacity),
-    check.reserve === null ? check.status : f(check.reserve),
+    check.reserve === null ? STATUS_WORDS[check.status] : formatReserve(check.reserve),
     check.evidence ?? '',
     [check.reason, ...check.gaps].filter(Boolean).join('; '),
   ]);
@@ -109,6 +134,7 @@ function checksTable(entry: EvaluationEntry): Content {
 
 function amount(check: CheckResult, value: number | null): string {
   if (value === null) return '';
+  if (check.unit === 'USD') return `${value.toFixed(2)} USD`;
   return check.unit === '°C' ? formatQuantity(value, 'temperature', 'metric') : `${f(value)} ${check.unit}`;
 }
 
@@ -118,7 +144,7 @@ function candidatesTable(decision: Decision): Content {
     names.get(gradeId) ?? gradeId,
     best.orientation,
     best.status,
-    best.minimumReserve === null ? 'unknown' : f(best.minimumReserve),
+    best.minimumReserve === null ? 'unknown' : formatReserve(best.minimumReserve),
     title(best.governingCheckId),
     best.costUsd === null ? 'unknown' : best.costUsd.toFixed(2),
   ]);

@@ -1,5 +1,6 @@
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { useId } from 'react';
+import { sectionDepthMm } from './sectionDepth.ts';
 
 const VIEW = { width: 720, height: 230 };
 const ROOT_X = 70;
@@ -14,19 +15,17 @@ export function ArmSketch({
   brief,
   orientation,
   label,
+  force,
 }: {
   brief: Brief;
   orientation: BuildOrientation;
   label: (mm: number) => string;
+  /** The largest load, in the user's units. */
+  force: string;
 }) {
   const hatch = useId();
   const { spanMm, section, filletRadiusMm } = brief.part;
-  const depthMm =
-    section.kind === 'rectangle'
-      ? section.depthMm
-      : section.kind === 'round'
-        ? section.diameterMm
-        : section.outerDiameterMm;
+  const depthMm = sectionDepthMm(section);
   const widthMm = section.kind === 'rectangle' ? section.widthMm : depthMm;
   const scale = Math.min(LONGEST / spanMm, DEEPEST / depthMm);
   const length = Math.max(60, spanMm * scale);
@@ -77,7 +76,7 @@ export function ArmSketch({
           <circle cx={ROOT_X + fillet * 0.3} cy={top - fillet * 0.3 + 1} r="6" className="fill-none stroke-2" />
         </g>
         <text x={end + 2} y={top - 34} className="fill-ember text-[13px] font-semibold">
-          {brief.loadCases.length === 1 ? 'load' : `${brief.loadCases.length} loads`}
+          {brief.loadCases.length === 1 ? force : `${brief.loadCases.length} loads, up to ${force}`}
         </text>
         <text x={ROOT_X + 14} y={Math.max(15, top - fillet - 12)} className="fill-ember text-[12px]">
           most stressed: outer tension fibre at the root

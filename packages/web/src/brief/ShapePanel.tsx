@@ -2,12 +2,14 @@ import { fromCanonical, definitionOf } from '@anvilstone/core';
 import type { Brief, BuildOrientation, SectionGeometry } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
 import { Choice } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { ArmSketch } from './ArmSketch.tsx';
 import { bounds } from './bounds.ts';
 import { useEdit, useIssue } from './editBrief.ts';
+import { sectionDepthMm } from './sectionDepth.ts';
 
 const SECTIONS = [
   { value: 'rectangle', label: 'Solid rectangle' },
@@ -17,12 +19,7 @@ const SECTIONS = [
 
 /** Another kind of section of about the same size, so that switching does not lose the proportions. */
 function sectionLike(section: SectionGeometry, kind: SectionGeometry['kind']): SectionGeometry {
-  const depthMm =
-    section.kind === 'rectangle'
-      ? section.depthMm
-      : section.kind === 'round'
-        ? section.diameterMm
-        : section.outerDiameterMm;
+  const depthMm = sectionDepthMm(section);
   if (kind === section.kind) return section;
   if (kind === 'rectangle') return { kind, widthMm: depthMm, depthMm };
   return kind === 'round' ? { kind, diameterMm: depthMm } : { kind, outerDiameterMm: depthMm, wallMm: depthMm / 6 };
@@ -45,6 +42,7 @@ export function ShapePanel({ brief }: { brief: Brief }) {
       <ArmSketch
         brief={brief}
         orientation={shown}
+        force={amount(Math.max(...brief.loadCases.map((loadCase) => loadCase.forceN)), 'N', units)}
         label={(mm) => String(Number(fromCanonical(mm, unit, 'length').toPrecision(4)))}
       />
       <div className="mt-3 grid grid-cols-5 gap-3">

@@ -1,8 +1,7 @@
-import type { TemperaturePoint } from '@anvilstone/core';
+import { formatReserve, type TemperaturePoint } from '@anvilstone/core';
 import { line, scaleLinear, scaleLog } from 'd3';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
-import { reserveText } from '../ui/Reserve.tsx';
 
 const SIZE = { width: 660, height: 220, left: 44, right: 26, top: 14, bottom: 34 };
 const TICKS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
@@ -85,7 +84,7 @@ export function ReserveCurve({
               .map((point) => (
                 <tr key={point.temperatureC}>
                   <td className="pr-4 text-right">{amount(point.temperatureC, '°C', units)}</td>
-                  <td className="pr-4 text-right">{reserveText(point.reserve)}</td>
+                  <td className="pr-4 text-right">{formatReserve(point.reserve)}</td>
                   <td className="text-quiet">{point.first}</td>
                 </tr>
               ))}

@@ -1,4 +1,4 @@
-import { findCheck, rank } from '@anvilstone/core';
+import { findCheck, rank, formatReserve } from '@anvilstone/core';
 import { ORIENTATIONS, type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -12,7 +12,7 @@ import { Choice, TextArea, TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
-import { Reserve, reserveText, statusWord } from '../ui/Reserve.tsx';
+import { Reserve, statusWord } from '../ui/Reserve.tsx';
 
 /** Pick, reasons, open risks, freeze. What the calculation itself cannot vouch for is offered as open risks. */
 export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
@@ -58,7 +58,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
           value={chosen.gradeId}
           options={ranked.map(({ gradeId, best }) => ({
             value: gradeId,
-            label: `${names.get(gradeId)} · ${statusWord(best.status)}${best.minimumReserve === null ? '' : ` ${reserveText(best.minimumReserve)}`}${best.costUsd === null ? '' : ` · ${best.costUsd.toFixed(2)} USD`}`,
+            label: `${names.get(gradeId)} · ${statusWord(best.status)}${best.minimumReserve === null ? '' : ` ${formatReserve(best.minimumReserve)}`}${best.costUsd === null ? '' : ` · ${best.costUsd.toFixed(2)} USD`}`,
           }))}
           onChange={(gradeId) => pick(gradeId)}
         />
@@ -158,7 +158,7 @@ function SuggestedRisks({
     .sort((a, b) => a.reserve! - b.reserve!)
     .map(
       (check) =>
-        `${findCheck(check.checkId)?.title}: reserve ${reserveText(check.reserve!)} on evidence class ${check.evidence}; measure it.`,
+        `${findCheck(check.checkId)?.title}: reserve ${formatReserve(check.reserve!)} on evidence class ${check.evidence}; measure it.`,
     )
     .filter((text) => !taken.includes(text));
   if (suggestions.length === 0) return null;

@@ -1,10 +1,11 @@
-import { findFamily, findReinforcement, PROPERTY_DEFINITIONS } from '@anvilstone/core';
+import { findFamily, findReinforcement } from '@anvilstone/core';
 import type { Grade } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useGradesQuery } from '../app/api.ts';
 import { TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { ObservationTable } from './ObservationTable.tsx';
 
 /** What do we know: every grade with the evidence it rests on. */
 export function GradesPage() {
@@ -51,9 +52,14 @@ function textOf(grade: Grade): string {
 }
 
 function GradeRow({ grade }: { grade: Grade }) {
+  // Only an open row holds its table: thousands of closed ones would be most of the page.
+  const [open, setOpen] = useState(false);
   return (
     <li>
-      <details className="rounded border border-line bg-surface">
+      <details
+        className="rounded border border-line bg-surface"
+        onToggle={(event) => setOpen(event.currentTarget.open)}
+      >
         <summary className="grid grid-cols-[18rem_1fr_10rem_8rem] gap-3 px-3 py-1.5">
           <span className="font-semibold">{grade.name}</span>
           <span className="text-quiet">{familyName(grade)}</span>
@@ -64,45 +70,7 @@ function GradeRow({ grade }: { grade: Grade }) {
         </summary>
         <div className="border-t border-line px-3 py-2">
           {grade.sampleData && <p className="text-xs text-unknown">Sample data, not for design</p>}
-          <table className="w-full text-sm">
-            <thead>
-              <tr className="text-left text-xs text-quiet">
-                {['Property', 'Value', 'Conditions', 'Source'].map((title) => (
-                  <th key={title} className="pr-3 font-normal">
-                    {title}
-                  </th>
-                ))}
-              </tr>
-            </thead>
-            <tbody>
-              {grade.observations.map((one) => (
-                <tr key={one.id} className="border-t border-line align-top">
-                  <td className="py-0.5 pr-3">{PROPERTY_DEFINITIONS[one.property].title}</td>
-                  <td className="py-0.5 pr-3 whitespace-nowrap">
-                    {one.value ?? `${one.low} to ${one.high}`} {one.unit}
-                    {one.standardDeviation !== undefined && ` ± ${one.standardDeviation}`}
-                    {one.count !== undefined && `, n = ${one.count}`}
-                  </td>
-                  <td className="py-0.5 pr-3 text-quiet">
-                    {[
-                      one.specimen ?? 'specimen not stated',
-                      one.orientation,
-                      one.conditioning,
-                      one.temperatureC === undefined ? undefined : `${one.temperatureC} °C`,
-                      one.hdtStressMPa === undefined ? undefined : `at ${one.hdtStressMPa} MPa`,
-                      one.method,
-                    ]
-                      .filter(Boolean)
-                      .join(', ')}
-                  </td>
-                  <td className="py-0.5 text-quiet">
-                    {one.reference}
-                    {one.note && <span className="block text-unknown">{one.note}</span>}
-                  </td>
-                </tr>
-              ))}
-            </tbody>
-          </table>
+          {open && <ObservationTable observations={grade.observations} />}
         </div>
       </details>
     </li>

@@ -3,6 +3,7 @@ import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
 
 const ENCLOSURE = { open: 'open frame', enclosed: 'enclosed', heated: 'heated chamber' };
 
@@ -24,25 +25,19 @@ export function MachinesPage() {
       )}
       {machines && machines.length > 0 && (
         <table className="w-full rounded-md border border-line bg-surface text-sm">
-          <thead>
-            <tr className="border-b border-line text-left text-xs text-quiet">
-              {[
-                'Machine',
-                'Nozzle up to',
-                'Hot end',
-                'Nozzle',
-                'Bed up to',
-                'Around the part',
-                'Drive',
-                'Builds (mm)',
-                'USD/h',
-              ].map((title) => (
-                <th key={title} scope="col" className="px-3 py-2 font-normal">
-                  {title}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead
+            headings={[
+              'Machine',
+              'Nozzle up to',
+              'Hot end',
+              'Nozzle',
+              'Bed up to',
+              'Around the part',
+              'Drive',
+              'Builds (mm)',
+              'USD/h',
+            ]}
+          />
           <tbody>
             {machines.map((machine) => (
               <tr key={machine.id} className="border-b border-line last:border-0">

@@ -7,11 +7,14 @@ import { useCreatePartMutation, usePartsQuery } from '../app/api.ts';
 import { Button } from '../ui/Button.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+import { TERMS } from '../ui/terms.ts';
 import { Reserve } from '../ui/Reserve.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
 import { newBrief } from './newBrief.ts';
+import { RemovePart } from './RemovePart.tsx';
 
 /** What am I working on: every part with its leading grade, what governs it, and how much is left. */
 export function PartsPage() {
@@ -45,22 +48,17 @@ export function PartsPage() {
       )}
       {parts && parts.length > 0 && (
         <table className="w-full rounded-md border border-line bg-surface text-sm">
-          <thead>
-            <tr className="border-b border-line text-left text-xs text-quiet">
-              {[
-                'Part',
-                'Leading grade (cheapest that passes)',
-                'Governed by',
-                'Smallest reserve',
-                'Decisions',
-                'Changed',
-              ].map((title) => (
-                <th key={title} scope="col" className="px-3 py-2 font-normal">
-                  {title}
-                </th>
-              ))}
-            </tr>
-          </thead>
+          <TableHead
+            headings={[
+              'Part',
+              'Leading grade (cheapest that passes)',
+              { title: 'Governed by', means: TERMS.governs },
+              { title: 'Smallest reserve', means: TERMS.reserve },
+              'Decisions',
+              'Changed',
+              'Remove',
+            ]}
+          />
           <tbody>
             {parts.map((part) => (
               <PartRow key={part.id} part={part} library={library} />
@@ -97,6 +95,9 @@ function PartRow({ part, library }: { part: PartSummary; library: Library | unde
       <td className="px-3">{part.decisionCount || '—'}</td>
       <td className="px-3 text-quiet">
         {new Date(part.updatedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })}
+      </td>
+      <td className="px-3">
+        <RemovePart part={part} />
       </td>
     </tr>
   );

@@ -4,6 +4,7 @@ import type { Remote } from 'comlink';
 import { Dialog } from 'radix-ui';
 import { useCallback } from 'react';
 import { useNavigate } from 'react-router';
+import { ObservationTable } from '../grades/ObservationTable.tsx';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
@@ -93,6 +94,14 @@ export function GradeDrawer({
           <CheckList checks={entry.checks} chosen={checkId} governing={entry.governingCheckId} onCheck={onCheck} />
           {shown ? <WorkingTable check={shown} /> : <p className="p-3 text-quiet">Writing the working …</p>}
           <HeatPanel gradeId={gradeId} orientation={entry.orientation} limitC={entry.ownHeatLimitC} />
+          {grade && (
+            <details className="mt-5">
+              <summary className="text-base font-semibold">
+                All evidence of this grade ({grade.observations.length} observations)
+              </summary>
+              <ObservationTable observations={grade.observations} />
+            </details>
+          )}
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

@@ -1,10 +1,14 @@
-import { findCheck, type UnitSystem } from '@anvilstone/core';
+import { findCheck, type UnitSystem, formatReserve } from '@anvilstone/core';
 import type { CheckResult, EvaluationResult, Grade, GradeEvaluation, Library } from '@anvilstone/schema';
-import { useMemo } from 'react';
+import { useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
-import { Evidence, Reserve, reserveText, statusWord } from '../ui/Reserve.tsx';
+import { Button } from '../ui/Button.tsx';
+import { Evidence, Reserve, statusWord } from '../ui/Reserve.tsx';
 import { rejectionReasons } from './rejectionReasons.ts';
+
+/** What passes comes first, so the rows that matter are there at once even in a library of thousands. */
+const MORE_ROWS = 100;
 
 /** Grades × checks. The governing cell of each row is the warm one; every cell opens its working. */
 export function ReservesMatrix({
@@ -20,6 +24,7 @@ export function ReservesMatrix({
   openId: string | null;
   onOpen: (gradeId: string, checkId?: string) => void;
 }) {
+  const [shownRows, setShownRows] = useState(MORE_ROWS);
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   const machines = useMemo(() => new Map(library.machines.map((machine) => [machine.id, machine.name])), [library]);
   return (
@@ -44,7 +49,7 @@ export function ReservesMatrix({
           </tr>
         </thead>
         <tbody>
-          {ranked.map((evaluation, index) => (
+          {ranked.slice(0, shownRows).map((evaluation, index) => (
             <MatrixRow
               key={evaluation.gradeId}
               place={index + 1}
@@ -57,6 +62,13 @@ export function ReservesMatrix({
           ))}
         </tbody>
       </table>
+      {ranked.length > shownRows && (
+        <div className="border-t border-line p-3 text-center">
+          <Button onClick={() => setShownRows(shownRows + MORE_ROWS)}>
+            Show the next {Math.min(MORE_ROWS, ranked.length - shownRows)} of {ranked.length} grades
+          </Button>
+        </div>
+      )}
     </div>
   );
 }
@@ -137,7 +149,7 @@ function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean
   const said =
     check.reserve === null
       ? statusWord(check.status)
-      : `reserve ${reserveText(check.reserve)}, ${statusWord(check.status)}`;
+      : `reserve ${formatReserve(check.reserve)}, ${statusWord(check.status)}`;
   const title = findCheck(check.checkId)?.title ?? check.checkId;
   return (
     <td className="px-0.5 py-1">

@@ -4,6 +4,8 @@ import { useSearchParams } from 'react-router';
 import { useBench } from '../parts/bench.ts';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
+import { Term } from '../ui/Term.tsx';
+import { TERMS } from '../ui/terms.ts';
 import { GradeDrawer } from './GradeDrawer.tsx';
 import { ReservesMatrix } from './ReservesMatrix.tsx';
 
@@ -57,10 +59,13 @@ export function ShortlistStage() {
         openId={openId}
         onOpen={(grade, check) => set({ grade, check: check ?? null, built: null })}
       />
-      <p className="mt-3 max-w-3xl text-xs text-quiet">
-        Reserve factor = what the grade gives ÷ what the part asks; 1.00 or more passes. Each grade is shown in its best
-        build orientation, on the machine that suits it. Figures are calculated from the evidence at hand and do not
-        approve a part.
+      <p className="mt-3 flex flex-wrap gap-x-4 text-xs text-quiet">
+        <Term means={TERMS.reserve}>Reserve factor</Term>
+        <Term means={TERMS.governs}>Warm frame: governs</Term>
+        <Term means={TERMS.evidence}>Letter: evidence class</Term>
+        <Term means={TERMS.ownHeatLimit}>“to 80 °C”: own heat limit</Term>
+        <Term means={TERMS.orientation}>XY, XZ, ZX</Term>
+        <span>Calculated from the evidence at hand; this does not approve a part.</span>
       </p>
       {open && (
         <GradeDrawer

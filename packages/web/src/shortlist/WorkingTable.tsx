@@ -1,9 +1,9 @@
-import { findCheck, formatNumber } from '@anvilstone/core';
+import { findCheck, formatNumber, formatReserve } from '@anvilstone/core';
 import type { CheckResult } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
 import { demandSentence } from '../ui/demandWords.ts';
-import { reserveText, statusWord } from '../ui/Reserve.tsx';
+import { statusWord } from '../ui/Reserve.tsx';
 
 /** The shown arithmetic of one check, with the sources of its numbers. Always in the computation's own units. */
 export function WorkingTable({ check }: { check: CheckResult }) {
@@ -19,7 +19,7 @@ export function WorkingTable({ check }: { check: CheckResult }) {
       {load && <p className="text-quiet">Decided by the load “{load.name}”.</p>}
       {check.reserve !== null && (
         <p className="mt-2 text-base">
-          <strong>{demandSentence(check, units)}</strong>: reserve <strong>{reserveText(check.reserve)}</strong>,{' '}
+          <strong>{demandSentence(check, units)}</strong>: reserve <strong>{formatReserve(check.reserve)}</strong>,{' '}
           {statusWord(check.status)}.{check.reason ? ` ${check.reason}.` : ''}
         </p>
       )}

@@ -1,6 +1,5 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck, formatReserve } from '@anvilstone/core';
 import type { EvaluationEntry } from '@anvilstone/schema';
-import { reserveText } from '../ui/Reserve.tsx';
 
 /** Why a grade does not pass, worst first: one sentence for each failed or unknown check. */
 export function rejectionReasons(entry: EvaluationEntry): string[] {
@@ -13,7 +12,7 @@ export function rejectionReasons(entry: EvaluationEntry): string[] {
       const title = findCheck(check.checkId)?.title ?? check.checkId;
       if (check.reserve === null) return check.reason ?? title;
       const percent = Math.max(1, Math.round((1 - check.reserve) * 100));
-      return `${title} ${reserveText(check.reserve)}: ${percent} % short`;
+      return `${title} ${formatReserve(check.reserve)}: ${percent} % short`;
     }),
     ...new Set(unknown.flatMap((check) => check.gaps)),
   ];

@@ -1,4 +1,4 @@
-import { formatNumber } from '@anvilstone/core';
+import { formatReserve } from '@anvilstone/core';
 import type { CheckStatus, EvidenceClass } from '@anvilstone/schema';
 
 const LOOKS: Record<CheckStatus, { word: string; colour: string; shape: string }> = {
@@ -29,21 +29,11 @@ export function StatusMark({ status }: { status: CheckStatus }) {
   );
 }
 
-/** Reserves beyond this are all the same to a designer; the exact number is in the working. */
-const PLENTY = 20;
-
-/** The one way a reserve is written: two decimals, which never round up to a pass. */
-export function reserveText(reserve: number): string {
-  if (reserve > PLENTY) return `> ${PLENTY}`;
-  const floored = Math.floor(reserve * 100 + 1e-9) / 100;
-  return floored.toFixed(2);
-}
-
 export function Reserve({ reserve, status }: { reserve: number | null; status: CheckStatus }) {
   return (
     <span className={`inline-flex items-center gap-1 whitespace-nowrap ${LOOKS[status].colour}`}>
       <StatusMark status={status} />
-      {reserve === null ? (status === 'unknown' ? 'unknown' : '') : reserveText(reserve)}
+      {reserve === null ? (status === 'unknown' ? 'unknown' : '') : formatReserve(reserve)}
     </span>
   );
 }
@@ -65,9 +55,4 @@ export function Evidence({ evidence }: { evidence: EvidenceClass | null }) {
       {evidence}
     </abbr>
   );
-}
-
-/** Demand or capacity in words, in the user's units. */
-export function plain(value: number | null): string {
-  return value === null ? '—' : formatNumber(value);
 }

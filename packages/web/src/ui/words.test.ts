@@ -1,3 +1,4 @@
+import { formatReserve } from '@anvilstone/core';
 import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { asProblem, issueTexts } from '../app/problem.ts';
 import { askKinds } from '../brief/asks.ts';
@@ -5,7 +6,6 @@ import { briefDifferences } from '../parts/briefDifferences.ts';
 import { rejectionReasons } from '../shortlist/rejectionReasons.ts';
 import { amount, duration } from './amount.ts';
 import { demandSentence } from './demandWords.ts';
-import { reserveText } from './Reserve.tsx';
 
 test.each([
   [0.9999, '0.99'],
@@ -15,7 +15,7 @@ test.each([
   [0.3, '0.30'],
   [25, '> 20'],
 ])('a reserve of %p is written %p: rounding never makes a pass', (reserve, text) =>
-  expect(reserveText(reserve)).toBe(text),
+  expect(formatReserve(reserve)).toBe(text),
 );
 
 test.each([

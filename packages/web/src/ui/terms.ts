@@ -1,0 +1,12 @@
+/** Explanations of the field's words, one place each. */
+export const TERMS = {
+  reserve:
+    'Reserve factor: what the grade gives divided by what the part asks. 1.00 or more passes; 2.00 has twice what is needed.',
+  governs: 'The check with the smallest reserve. It decides; improving anything else changes nothing.',
+  evidence:
+    'How good the number behind a reserve is. A: own bench, five or more specimens. B: own bench, three or more, or a data sheet on printed specimens at this condition. C: carried over from another condition. D: typical of the family, an estimate.',
+  ownHeatLimit:
+    'The temperature at which this part, under its own loads for their own duration, first fails a check of strength or movement. A heat deflection temperature (HDT) is the same question asked of a standard bar, so it can mislead either way.',
+  orientation:
+    'ISO/ASTM 52921. XY: lying flat. XZ: on edge. ZX: upright, layers across the length, the weak direction.',
+} as const;

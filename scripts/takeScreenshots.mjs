@@ -1,0 +1,49 @@
+// Takes the pictures in docs/screenshots from a running app with untouched demo data.
+//   npm start            (in another terminal)
+//   node scripts/takeScreenshots.mjs [http://127.0.0.1:4600]
+import { join } from 'node:path';
+import { chromium } from '@playwright/test';
+import { root } from './paths.mjs';
+
+const base = process.argv[2] ?? 'http://127.0.0.1:4600';
+const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
+
+/** name, address, theme, what to do before the picture */
+const views = [
+  ['parts', '/parts', 'light'],
+  ['brief', `${lampArm}/brief`, 'light'],
+  ['brief-asks', `${lampArm}/brief`, 'light', askInInches],
+  ['shortlist', `${lampArm}/shortlist`, 'light'],
+  ['working', `${lampArm}/shortlist?grade=tm-asa&check=sag-after-duration`, 'light'],
+  [
+    'heat',
+    `${lampArm}/shortlist?grade=tm-petg&check=heat-peak`,
+    'dark',
+    (page) => page.getByRole('dialog').evaluate((drawer) => drawer.scrollTo(0, 420)),
+  ],
+  ['deciding', `${lampArm}/decision?grade=tm-petg`, 'light'],
+  ['decision', `${lampArm}/decision`, 'light'],
+  ['grades', '/grades', 'light', (page) => page.getByText('Osk & Linnet PC Clear', { exact: true }).click()],
+  ['machines', '/machines', 'light'],
+];
+
+async function askInInches(page) {
+  await page.getByRole('button', { name: /^Units/ }).click();
+  await page.getByLabel('Steady temperature').fill('140 degrees');
+  await page.getByText('Asked of it as well').evaluate((heading) => heading.scrollIntoView({ block: 'center' }));
+}
+
+const browser = await chromium.launch({
+  executablePath: '/usr/bin/chromium',
+  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+});
+for (const [name, address, theme, prepare] of views) {
+  const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
+  await page.goto(base + address, { waitUntil: 'networkidle' });
+  await page.waitForTimeout(800);
+  await prepare?.(page);
+  await page.waitForTimeout(400);
+  await page.screenshot({ path: join(root, 'docs/screenshots', `${name}.png`) });
+  await page.close();
+}
+await browser.close();
