@@ -62,7 +62,7 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     family && modulus.inPlane.known ? behaviourOf(grade, family, filler, modulus.inPlane, conditioning) : null;
   const gap = family
     ? 'Modulus is not known'
-    : `family “${grade.familyId}” is not in the reference data: no heat, creep or fatigue behaviour`;
+    : `Its family “${grade.familyId}” is not in the reference data, so its behaviour in heat and time is not known: state the polymer, or measure it`;
   const need = () => {
     if (!behaviour) throw new Error(`Behaviour of ${grade.id} read without asking whether it is known`);
     return behaviour;

@@ -104,7 +104,7 @@ function estimate(
   const unit = DIMENSIONS[dimension].metric;
   const typical = family && familyEstimate(family, filler, property);
   if (!family || !typical) {
-    const why = family ? 'the family states none' : `family “${grade.familyId}” is not in the reference data`;
+    const why = family ? 'the family states none' : `its family “${grade.familyId}” is not in the reference data`;
     return { known: false, gaps: [`${title}: no observation, and ${why}`] };
   }
   const steps: DerivationStep[] = [{ text: `${typical.derivation} (${unit})`, value: typical.value }];

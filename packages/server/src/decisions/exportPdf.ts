@@ -1,4 +1,13 @@
-import { findCheck, formatNumber as f, formatQuantity, formatReserve, rank } from '@anvilstone/core';
+import {
+  findCheck,
+  findFamily,
+  findReinforcement,
+  handlingCautions,
+  formatNumber as f,
+  formatQuantity,
+  formatReserve,
+  rank,
+} from '@anvilstone/core';
 import type { Brief, CheckResult, Decision, EvaluationEntry } from '@anvilstone/schema';
 import pdfmake from 'pdfmake';
 import roboto from 'pdfmake/fonts/Roboto.js';
@@ -65,6 +74,8 @@ function definition(decision: Decision): TDocumentDefinitions {
       { text: decision.brief.purpose },
       loadsTable(decision),
       { ul: otherAsks(decision.brief), margin: [0, 4, 0, 0] },
+      { text: 'Cautions when printing and working it', style: 'h2' },
+      { ul: handlingCautions(findFamily(grade?.familyId ?? ''), findReinforcement(grade?.reinforcementId ?? null)) },
       { text: 'Checks of the chosen grade', style: 'h2' },
       entry ? checksTable(entry) : { text: 'Not evaluated.' },
       { text: 'Candidates, cheapest that passes first', style: 'h2' },

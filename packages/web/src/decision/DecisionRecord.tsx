@@ -4,6 +4,7 @@ import type { ReactNode } from 'react';
 import { useDecisionQuery, useRecomputationQuery } from '../app/api.ts';
 import { useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
+import { Cautions } from '../ui/Cautions.tsx';
 import { amount, duration } from '../ui/amount.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
@@ -44,6 +45,13 @@ export function DecisionRecord({ id, outdated }: { id: string; outdated: boolean
       <Recomputed id={id} />
       <Part title="Why">{decision.reasons}</Part>
       <Part title="Still unproven">{decision.openRisks || 'None stated.'}</Part>
+      {decision.brief.failureCouldHurt === 'yes' && (
+        <p className="mt-3 rounded border border-fail px-3 py-1.5 font-semibold text-fail">
+          A failure of this part could hurt someone: proof-test every part before use and have a responsible engineer
+          sign.
+        </p>
+      )}
+      {grade && <Cautions grade={grade} />}
       {entry && <ChosenChecks entry={entry} />}
       <Asked decision={decision} />
       <Candidates decision={decision} />

@@ -7,6 +7,7 @@ import { useNavigate } from 'react-router';
 import { ObservationTable } from '../grades/ObservationTable.tsx';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
+import { Cautions } from '../ui/Cautions.tsx';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
@@ -85,7 +86,9 @@ export function GradeDrawer({
             ))}
           </div>
           {entry.status !== 'pass' && (
-            <ul className="mt-3 list-disc rounded border border-fail bg-fail-ground py-2 pr-3 pl-7 text-sm text-fail">
+            <ul
+              className={`mt-3 list-disc rounded border py-2 pr-3 pl-7 text-sm ${entry.status === 'fail' ? 'border-fail bg-fail-ground text-fail' : 'border-unknown bg-unknown-ground text-unknown'}`}
+            >
               {rejectionReasons(entry).map((reason) => (
                 <li key={reason}>{reason}</li>
               ))}
@@ -94,6 +97,7 @@ export function GradeDrawer({
           <CheckList checks={entry.checks} chosen={checkId} governing={entry.governingCheckId} onCheck={onCheck} />
           {shown ? <WorkingTable check={shown} /> : <p className="p-3 text-quiet">Writing the working …</p>}
           <HeatPanel gradeId={gradeId} orientation={entry.orientation} limitC={entry.ownHeatLimitC} />
+          {grade && <Cautions grade={grade} />}
           {grade && (
             <details className="mt-5">
               <summary className="text-base font-semibold">
@@ -140,7 +144,7 @@ function CheckList({
         >
           <span className="truncate">
             {findCheck(check.checkId)?.title}
-            {check.checkId === governing && <span className="ml-1 text-xs text-ember">governs</span>}
+            {check.checkId === governing && <span className="block text-xs text-ember">governs</span>}
           </span>
           <span className="flex items-center gap-1">
             <Reserve reserve={check.reserve} status={check.status} />
