@@ -69,6 +69,17 @@ function isFree(candidate) {
   });
 }
 
+/** What PostgreSQL's refusals mean, and what to do about them. */
+function inWords({ code, message }) {
+  if (['ECONNREFUSED', 'ENOTFOUND', 'ETIMEDOUT', 'EAI_AGAIN'].includes(code)) {
+    return `no PostgreSQL answers at ANVILSTONE_DATABASE_URL (${message}). Check the address, or leave it unset for a private one.`;
+  }
+  if (code === '28P01') return `PostgreSQL refuses the user or password in ANVILSTONE_DATABASE_URL (${message}).`;
+  if (code === '3D000')
+    return `the database named in ANVILSTONE_DATABASE_URL does not exist (${message}). Create it first.`;
+  return message;
+}
+
 function serve(onPort) {
   const args = ['--port', `${onPort}`, '--web', join(root, 'packages/web/dist')];
   if (options['no-demo']) args.push('--no-demo');
@@ -86,7 +97,7 @@ function serve(onPort) {
   });
   child.on('message', (message) => {
     if (message.ready) console.log(`\nAnvilstone is at http://127.0.0.1:${message.port}\nStop with Ctrl-C.`);
-    else console.error(`\nThe server could not start: ${message.message}`);
+    else console.error(`\nThe server could not start: ${inWords(message)}`);
   });
   child.on('exit', (code) => {
     database.stop();

@@ -26,6 +26,17 @@ export interface CheckContext {
   massG: number | null;
   cost: Cost | null;
   priceIsFamilyEstimate: boolean;
+  /** Own heat limits already found, by the longest time a load acts, h: the check and the entry ask for the same one. */
+  heatLimits: Map<number, HeatLimit | { gaps: readonly string[] }>;
+}
+
+export interface HeatLimit {
+  /** Temperature at which the first check reaches reserve 1, °C; −80 when it fails even there. */
+  limitC: number;
+  /** Title of the check that gives out first. */
+  first: string;
+  loadCaseId: string;
+  evidence: EvidenceClass;
 }
 
 /** What a check returns; whoever shows it makes the sentence. The runner adds the check's id. */

@@ -1,8 +1,8 @@
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Working } from '../working/Working.ts';
-import type { Check, CheckContext } from './check.ts';
+import type { Check, CheckContext, HeatLimit } from './check.ts';
 import { known, unknown, weakest } from './outcome.ts';
-import { hotLoadCases, ownHeatLimit, smallestReserve, TOLERANCE_K, type HeatLimit } from './ownHeatLimit.ts';
+import { hotLoadCases, ownHeatLimit, smallestReserve, TOLERANCE_K } from './ownHeatLimit.ts';
 
 /** Below this rise over 23 °C a ratio of rises would explode; the reserve then moves 0.1 per K. */
 const LEAST_RISE_K = 10;

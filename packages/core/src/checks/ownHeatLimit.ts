@@ -1,19 +1,10 @@
-import type { Brief, EvidenceClass, LoadCase } from '@anvilstone/schema';
+import type { Brief, LoadCase } from '@anvilstone/schema';
 import { caseChecks } from './caseChecks.ts';
 import { reserveOf } from './caseCheck.ts';
-import type { CheckContext } from './check.ts';
+import type { CheckContext, HeatLimit } from './check.ts';
 
 const COLDEST_C = -80;
 export const TOLERANCE_K = 0.05;
-
-export interface HeatLimit {
-  /** Temperature at which the first check reaches reserve 1, °C; −80 when it fails even there. */
-  limitC: number;
-  /** Title of the check that gives out first. */
-  first: string;
-  loadCaseId: string;
-  evidence: EvidenceClass;
-}
 
 /** The loads that act when the part is hot; when none is marked so, all of them are taken to. */
 export function hotLoadCases(brief: Brief): readonly LoadCase[] {
@@ -27,6 +18,15 @@ export function hotLoadCases(brief: Brief): readonly LoadCase[] {
  * Gaps instead of a limit when a needed property is unknown.
  */
 export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLimit | { gaps: readonly string[] } {
+  let limit = context.heatLimits.get(longestH);
+  if (!limit) {
+    limit = findHeatLimit(context, longestH);
+    context.heatLimits.set(longestH, limit);
+  }
+  return limit;
+}
+
+function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { gaps: readonly string[] } {
   const { material } = context;
   if (!material.behaviour) return { gaps: material.behaviourGaps };
   const cases = hotLoadCases(context.brief);

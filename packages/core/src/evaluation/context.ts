@@ -58,6 +58,7 @@ export function contextFor(prepared: PreparedBrief, material: Material, orientat
     massG,
     cost: best?.cost ?? null,
     priceIsFamilyEstimate: material.grade.pricePerKgUsd === null,
+    heatLimits: new Map(),
   };
 }
 

@@ -21,3 +21,14 @@ export function requirePositive<T extends object>(input: T, fields: readonly Num
 export function requireWithin(field: string, value: number, low: number, high: number): void {
   if (!(value >= low && value <= high)) throw new InputError(field, value, `a number from ${low} to ${high} is needed`);
 }
+
+/** The same for a single value, without an object to hold it: inner loops call this. @throws InputError */
+export function requireFiniteValue(field: string, value: number): void {
+  if (!Number.isFinite(value)) throw new InputError(field, value, 'a finite number is needed');
+}
+
+/** @throws InputError when the value is not a finite number above 0 */
+export function requirePositiveValue(field: string, value: number): void {
+  requireFiniteValue(field, value);
+  if (value <= 0) throw new InputError(field, value, 'a number above 0 is needed');
+}

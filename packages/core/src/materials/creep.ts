@@ -1,4 +1,4 @@
-import { requireFinite, requirePositive } from '../input/require.ts';
+import { requireFiniteValue, requirePositiveValue } from '../input/require.ts';
 import { timeShiftDecades, type ShiftMaterial } from './timeShift.ts';
 
 export interface CreepMaterial extends ShiftMaterial {
@@ -13,9 +13,9 @@ export interface CreepMaterial extends ShiftMaterial {
  * @throws InputError duration not finite, below 0, or temperature not finite
  */
 export function creepGrowth(material: CreepMaterial, temperatureC: number, durationH: number): number {
-  requireFinite({ durationH }, ['durationH']);
+  requireFiniteValue('durationH', durationH);
   if (durationH <= 0) {
-    if (durationH < 0) requirePositive({ durationH }, ['durationH']);
+    if (durationH < 0) requirePositiveValue('durationH', durationH);
     return 1;
   }
   const equivalentDecades = Math.log10(durationH) + timeShiftDecades(material, temperatureC);

@@ -67,7 +67,30 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     if (!behaviour) throw new Error(`Behaviour of ${grade.id} read without asking whether it is known`);
     return behaviour;
   };
-  const modulusRatio = (temperatureC: number) => need().curve.ratio(temperatureC);
+  // The checks of one load case ask for the same temperature one after the other: the last answers are kept.
+  let ratioAtC = Number.NaN;
+  let ratio = Number.NaN;
+  const modulusRatio = (temperatureC: number) => {
+    if (temperatureC !== ratioAtC) {
+      ratio = need().curve.ratio(temperatureC);
+      ratioAtC = temperatureC;
+    }
+    return ratio;
+  };
+  let factorAtC = Number.NaN;
+  let factorAfterH = Number.NaN;
+  let factor = Number.NaN;
+  const strengthFactor = (temperatureC: number, durationH: number) => {
+    if (temperatureC !== factorAtC || durationH !== factorAfterH) {
+      const { strengthExponent, staticFatigueLossPerDecade } = need();
+      factor =
+        strengthTemperatureFactor(modulusRatio(temperatureC), strengthExponent) *
+        staticFatigueFactor(durationH, staticFatigueLossPerDecade);
+      factorAtC = temperatureC;
+      factorAfterH = durationH;
+    }
+    return factor;
+  };
   return {
     grade,
     family,
@@ -80,9 +103,7 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     behaviourGaps: behaviour ? [] : [gap],
     modulusRatio,
     creepGrowth: (temperatureC, durationH) => creepGrowth(need().creep, temperatureC, durationH),
-    strengthFactor: (temperatureC, durationH) =>
-      strengthTemperatureFactor(modulusRatio(temperatureC), need().strengthExponent) *
-      staticFatigueFactor(durationH, need().staticFatigueLossPerDecade),
+    strengthFactor,
   };
 }
 

@@ -1,11 +1,11 @@
-import { requireFinite, requirePositive, requireWithin } from '../input/require.ts';
+import { requirePositiveValue, requireWithin } from '../input/require.ts';
 
 /**
  * Strength at temperature over strength at 23 °C: (E(T)/E23)^m, m about 0.8 amorphous, 0.6 semi-crystalline.
  * @throws InputError ratio not finite and above 0
  */
 export function strengthTemperatureFactor(modulusRatio: number, exponent: number): number {
-  requirePositive({ modulusRatio }, ['modulusRatio']);
+  requirePositiveValue('modulusRatio', modulusRatio);
   return modulusRatio ** exponent;
 }
 
@@ -19,8 +19,7 @@ const STRENGTH_NEVER_BELOW = 0.1;
  * @throws InputError duration not finite and above 0; loss outside 0 … 1
  */
 export function staticFatigueFactor(durationH: number, lossPerDecade: number): number {
-  requirePositive({ durationH }, ['durationH']);
-  requireFinite({ lossPerDecade }, ['lossPerDecade']);
+  requirePositiveValue('durationH', durationH);
   requireWithin('lossPerDecade', lossPerDecade, 0, 1);
   const decades = Math.max(0, Math.log10(durationH / SHORT_TEST_H));
   return Math.max(STRENGTH_NEVER_BELOW, 1 - lossPerDecade * decades);

@@ -1,4 +1,4 @@
-import { requireFinite } from '../input/require.ts';
+import { requireFiniteValue } from '../input/require.ts';
 import type { Morphology } from '../reference/family.ts';
 
 export interface ShiftMaterial {
@@ -25,7 +25,7 @@ const WLF_C2_K = 51.6;
  * @throws InputError temperature not finite
  */
 export function timeShiftDecades(material: ShiftMaterial, temperatureC: number): number {
-  requireFinite({ temperatureC }, ['temperatureC']);
+  requireFiniteValue('temperatureC', temperatureC);
   if (material.morphology !== 'amorphous') return arrheniusDecades(material.activationKjPerMol, temperatureC);
   const tg = material.glassTransitionC;
   const leavesC = tg - ARRHENIUS_ENDS_BELOW_TG_K;

@@ -10,6 +10,7 @@ import { rejectionReasons } from '../shortlist/rejectionReasons.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextArea, TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
+import { NoGrades } from '../ui/NoGrades.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { Reserve, statusWord } from '../ui/Reserve.tsx';
@@ -26,6 +27,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const result = evaluation.value;
   const ranked = useMemo(() => (result ? rank(result.grades, 'cheapest-that-passes') : []), [result]);
   const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);
+  if (library.grades.length === 0) return <NoGrades />;
   if (!result || !ranked[0]) return <Loading what="the candidates" />;
 
   const chosen = ranked.find((one) => one.gradeId === search.get('grade')) ?? ranked[0];

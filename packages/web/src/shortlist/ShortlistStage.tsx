@@ -4,6 +4,7 @@ import { useSearchParams } from 'react-router';
 import { useBench } from '../parts/bench.ts';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
+import { NoGrades } from '../ui/NoGrades.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
 import { GradeDrawer } from './GradeDrawer.tsx';
@@ -16,6 +17,7 @@ export function ShortlistStage() {
   const school = rankingSchools.find((one) => one.id === search.get('school')) ?? rankingSchools[0]!;
   const result = evaluation.value;
   const ranked = useMemo(() => (result ? rank(result.grades, school.id) : []), [result, school.id]);
+  if (library.grades.length === 0) return <NoGrades />;
   if (!result) return <Loading what="the reserves" />;
   const set = (change: Record<string, string | null>) =>
     setSearch((before) => {
