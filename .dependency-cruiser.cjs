@@ -41,10 +41,10 @@ module.exports = {
       to: { path: '(\\.test\\.tsx?$|\\.spec\\.ts$)' },
     },
     {
-      name: 'only-tests-import-the-test-server',
+      name: 'only-tests-import-test-helpers',
       severity: 'error',
       from: { pathNot: '\\.test\\.ts$' },
-      to: { path: 'testServer\\.ts$' },
+      to: { path: '(testContext|testServer)\\.ts$' },
     },
     {
       name: 'no-unresolvable',

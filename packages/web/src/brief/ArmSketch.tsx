@@ -78,9 +78,6 @@ export function ArmSketch({
         <text x={end + 2} y={top - 34} className="fill-ember text-[13px] font-semibold">
           {brief.loadCases.length === 1 ? force : `${brief.loadCases.length} loads, up to ${force}`}
         </text>
-        <text x={ROOT_X + 14} y={Math.max(15, top - fillet - 12)} className="fill-ember text-[12px]">
-          most stressed: outer tension fibre at the root
-        </text>
         <Dimension x1={ROOT_X} x2={end - 6} y={VIEW.height - 24} text={label(spanMm)} from={bottom} />
         <g className="stroke-quiet">
           <line x1={end + 16} x2={end + 16} y1={top} y2={bottom} />
@@ -93,6 +90,7 @@ export function ArmSketch({
         <SectionView fill={`url(#${hatch}-cut)`} section={section} widthMm={widthMm} depthMm={depthMm} label={label} />
       </svg>
       <figcaption className="text-xs text-quiet">
+        <span className="text-ember">Ringed: the most stressed place, the outer tension fibre at the root.</span>{' '}
         {LAYERS_IN_WORDS[orientation]}
         {notToScale && ' Depth drawn larger than to scale.'}
       </figcaption>

@@ -1,0 +1,150 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test } from '@playwright/test';
+import { makePart, readPart, saved, standing } from './part.ts';
+
+test('asks come from a palette and go again, and the brief keeps exactly what is asked', async ({ page, request }) => {
+  const part = await makePart(request, { asks: {} });
+  await page.goto(`/parts/${part.id}/brief`);
+  await expect(page.getByText('Nothing yet: only the loads decide.')).toBeVisible();
+  await page.getByRole('button', { name: '+ Peak heat' }).click();
+  await page.getByLabel('Peak temperature').fill('90');
+  await page.getByLabel('Lasts for').fill('30 min');
+  await page.getByRole('button', { name: '+ Mass limit' }).click();
+  await page.getByLabel('At most').fill('5 oz');
+  await page.getByRole('button', { name: '+ Only this way up' }).click();
+  await page.getByRole('checkbox', { name: 'ZX' }).check();
+  await page.getByRole('checkbox', { name: 'XY' }).uncheck();
+  await saved(page);
+  const { asks } = (await readPart(request, part.id)).brief;
+  expect(asks.heat).toEqual({ peak: { temperatureC: 90, durationH: 0.5 } });
+  expect(asks.maxMassG).toBeCloseTo(141.748, 3);
+  expect(asks.orientations).toEqual(['ZX']);
+  for (const ask of ['peak heat', 'mass limit', 'only this way up']) {
+    await page.getByRole('button', { name: `Stop asking for ${ask}` }).click();
+  }
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.asks).toEqual({});
+});
+
+test('with only the open frame allowed, what it cannot print falls out of the count with the reason', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, { asks: {} });
+  await page.goto(`/parts/${part.id}/brief`);
+  await expect.poll(() => standing(page)).toBeGreaterThan(20);
+  const before = await standing(page);
+  await page.getByRole('button', { name: '+ Only these machines' }).click();
+  await expect(page.getByText('Tick at least one machine')).toBeVisible();
+  await page.getByRole('checkbox', { name: 'Bench open frame' }).check();
+  await expect.poll(() => standing(page)).toBeLessThan(before - 10);
+  await saved(page);
+  await page.getByRole('link', { name: /Shortlist/ }).click();
+  await expect(page.getByRole('row', { name: /Osk & Linnet PC Clear/ })).toContainText(/toxic fumes|reaches/);
+});
+
+test('loads are added, named and removed, and each shows what it demands', async ({ page, request }) => {
+  const part = await makePart(request);
+  await page.goto(`/parts/${part.id}/brief`);
+  await page.getByRole('button', { name: 'Add a load' }).click();
+  const added = page.getByRole('group', { name: 'Load 3' });
+  await added.getByLabel('Load', { exact: true }).fill('Ladder leant on it');
+  await page.getByRole('group', { name: 'Ladder leant on it' }).getByLabel('Force').fill('50 lbf');
+  await expect(page.getByRole('region', { name: 'What this demands of a material' })).toContainText(
+    'Ladder leant on it',
+  );
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.loadCases[2]).toMatchObject({ name: 'Ladder leant on it' });
+  await page.getByRole('button', { name: 'Remove Ladder leant on it' }).click();
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.loadCases).toHaveLength(2);
+});
+
+test('whether a failure could hurt someone must be answered, and the warning then follows the part', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, { failureCouldHurt: 'unanswered' });
+  await page.goto(`/parts/${part.id}/decision?grade=tm-asa`);
+  await page.getByLabel('Why this one').fill('Because it passes every check.');
+  await page.getByLabel('Decided by').fill('A. Tester');
+  await page.getByRole('button', { name: 'Freeze the decision' }).click();
+  await expect(page.getByRole('alert')).toContainText('does not yet say whether a failure could hurt someone');
+  await page.getByRole('link', { name: /Brief/ }).click();
+  await page.getByLabel('Could someone be hurt').selectOption('yes');
+  await saved(page);
+  for (const stage of ['Shortlist', 'Decision']) {
+    await page.getByRole('link', { name: new RegExp(stage) }).click();
+    await expect(page.getByText('the numbers here do not approve this part')).toBeVisible();
+  }
+  await page.getByLabel('Why this one').fill('Because it passes every check.');
+  await page.getByLabel('Decided by').fill('A. Tester');
+  await page.getByRole('button', { name: 'Freeze the decision' }).click();
+  await expect(page.getByRole('article')).toContainText('proof-test every part before use');
+});
+
+test('a record says when the brief has moved on, and stays as it was', async ({ page, request }) => {
+  const part = await makePart(request);
+  const choice = {
+    partRevision: 1,
+    gradeId: 'tm-asa',
+    orientation: 'XZ',
+    reasons: 'It stands the weather.',
+    openRisks: '',
+    decidedBy: 'A. Tester',
+  };
+  expect((await request.post(`/api/v1/parts/${part.id}/decisions`, { data: choice })).status()).toBe(201);
+  await page.goto(`/parts/${part.id}/brief`);
+  await page.getByLabel('Root to load').fill('260');
+  await saved(page);
+  await expect(page.getByRole('link', { name: /Decision/ })).toContainText('brief changed since');
+  await page.getByRole('link', { name: /Decision/ }).click();
+  await expect(page.getByText('The brief has changed since.')).toBeVisible();
+  await expect(page.getByText('every number agrees')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Cautions' })).toContainText('styrene');
+  for (const [kind, start] of [
+    ['CSV', '\uFEFFgrade,maker'],
+    ['PDF', '%PDF-'],
+  ] as const) {
+    const download = page.waitForEvent('download');
+    await page.getByRole('link', { name: kind }).click();
+    const file = await (await download).path();
+    expect((await readFile(file, 'utf8')).startsWith(start)).toBe(true);
+  }
+});
+
+test('a part is removed only after asking; one with decisions stays', async ({ page, request }) => {
+  const part = await makePart(request, { title: 'A part to be removed' });
+  await page.goto('/parts');
+  const row = page.getByRole('row', { name: /A part to be removed/ });
+  await row.getByRole('button', { name: 'Remove A part to be removed' }).click();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Keep it' }).click();
+  await expect(row).toBeVisible();
+  await row.getByRole('button', { name: 'Remove A part to be removed' }).click();
+  await page.getByRole('alertdialog').getByRole('button', { name: 'Remove' }).click();
+  await expect(row).toBeHidden();
+  expect((await request.get(`/api/v1/parts/${part.id}`)).status()).toBe(404);
+  await expect(page.getByRole('row', { name: /Lamp arm, pylon 7/ })).toContainText('kept: has decisions');
+});
+
+test('units and theme are remembered, and terms explain themselves on focus', async ({ page }) => {
+  await page.goto('/machines');
+  await page.getByRole('button', { name: /^Units: metric/ }).click();
+  await page.getByRole('button', { name: /^Theme: light/ }).click();
+  await page.goto('/parts');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+  await page.getByRole('button', { name: 'Smallest reserve' }).focus();
+  await expect(page.getByRole('tooltip')).toContainText('1.00 or more passes');
+  await page.goto('/machines');
+  await expect(page.getByRole('row', { name: /Hot chamber/ })).toContainText('788 °F');
+});
+
+test('the grades are found by name, maker or family, each with what was reported', async ({ page }) => {
+  await page.goto('/grades');
+  await page.getByLabel('Find by name').fill('veld carbon');
+  await expect(page.getByRole('status')).toHaveText('2 of 32');
+  await page.getByText('Veld PET C15', { exact: true }).click();
+  await expect(page.getByRole('row', { name: /Tensile modulus/ })).toContainText('GPa');
+  await page.getByLabel('Find by name').fill('unobtainium');
+  await expect(page.getByText('No grade has all of these words.')).toBeVisible();
+});

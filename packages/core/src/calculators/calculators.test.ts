@@ -1,0 +1,106 @@
+import { validator } from '@anvilstone/schema/validate';
+import { InputError } from '../input/InputError.ts';
+import { calculators, findCalculator } from './index.ts';
+
+const bar = { kind: 'rectangle', widthMm: 20, depthMm: 6 };
+/** Every calculator with an input and what it must give; where the number comes from stands beside it. */
+const cases: Record<string, [input: unknown, expected: Record<string, unknown>]> = {
+  'section-properties': [{ section: bar }, { areaMm2: 120, secondMomentMm4: 360, extremeFibreMm: 3 }],
+  // 15·60³/(3·2400·360) = 1.25; 1.2·15·60/(870·120) = 0.010345
+  'cantilever-deflection': [
+    { forceN: 15, spanMm: 60, modulusMPa: 2400, shearModulusMPa: 870, section: bar },
+    { bendingMm: 1.25, shearMm: 0.010345, totalMm: 1.260345 },
+  ],
+  // 15·60·3/360 = 7.5; r/d = 0.1: Kt = 0.9072·0.1^−0.33333 = 1.95450; 1.5·15/120
+  'cantilever-root-stress': [
+    { forceN: 15, spanMm: 60, section: bar, filletRadiusMm: 0.6 },
+    { nominalMPa: 7.5, concentration: 1.9545, peakMPa: 14.6587, peakShearMPa: 0.1875 },
+  ],
+  'modulus-at-hdt': [{ modulus23MPa: 2000, hdtStressMPa: 1.8 }, { modulusMPa: 620.6897 }],
+  // The curve passes through the ISO 75 point itself.
+  'modulus-at-temperature': [
+    { familyId: 'abs', modulus23MPa: 2000, hdt: [{ temperatureC: 86, stressMPa: 1.8 }], temperatureC: 86 },
+    { modulusMPa: 620.6897, ratio: 0.310345 },
+  ],
+  // PETG, 115 kJ/mol, 45 °C (below Tg − 30 = 50 °C): Arrhenius alone
+  'time-temperature-shift': [{ familyId: 'petg', temperatureC: 45 }, { decades: 1.402578 }],
+  'creep-growth': [{ familyId: 'petg', temperatureC: 23, durationH: 1000 }, { growth: 1.297228 }],
+  'off-axis-strength': [{ inPlaneMPa: 50, acrossMPa: 25, shearMPa: 20, angleDeg: 45 }, { strengthMPa: 31.2348 }],
+  'off-axis-modulus': [
+    { inPlaneMPa: 2000, acrossMPa: 1800, shearMPa: 700, poisson: 0.38, angleDeg: 90 },
+    { modulusMPa: 1800 },
+  ],
+  // 0.5^0.8 = 0.574349; 100 min: 1 − 2·0.06
+  'strength-factor': [
+    { modulusRatio: 0.5, exponent: 0.8, durationH: 100 / 60, lossPerDecade: 0.06 },
+    { temperatureFactor: 0.574349, timeFactor: 0.88, factor: 0.505427 },
+  ],
+  // 1 + (2.8 − 1)·2300/2500 = 2.656 on 2500 MPa
+  'family-value': [{ familyId: 'pa6', reinforcementId: 'carbon-15', property: 'tensileModulus' }, { value: 6640 }],
+  // PA6: 0.65; carbon 15: 0.75/1.4
+  'across-layer-share': [{ familyId: 'pa6', reinforcementId: 'carbon-15', of: 'strength' }, { ratio: 0.348214 }],
+  'moisture-retention': [{ familyId: 'pla', of: 'modulus', state: 'conditioned' }, { ratio: 0.97 }],
+  'part-cost': [
+    {
+      massG: 100,
+      volumeMm3: 80000,
+      pricePerKgUsd: 30,
+      volumetricFlowMm3PerS: 10,
+      hourlyRateUsd: 2,
+      purgeShare: 0.08,
+      scrapShare: 0.07,
+      printTimeFactor: 2.2,
+      labourPerPartUsd: 4,
+    },
+    { filamentUsd: 3.24, printTimeH: 4.888889, totalUsd: 18.298686 },
+  ],
+  'temperature-reserve': [{ limitC: 60, requiredC: 50 }, { reserve: 1.37037 }],
+  'footprint-fits': [{ lengthMm: 250, widthMm: 10, bedLengthMm: 220, bedWidthMm: 220 }, { fits: true }],
+  'read-quantity': [
+    { text: '140 °F', dimension: 'temperature' },
+    { canonical: 60, unit: '°F' },
+  ],
+  'convert-unit': [{ value: 1, from: 'in', to: 'mm', dimension: 'length' }, { value: 25.4 }],
+};
+
+test('every calculator has a case here', () =>
+  expect(Object.keys(cases).sort()).toEqual(calculators.map((one) => one.id).sort()));
+
+test.each(Object.entries(cases))('%s', (id, [input, expected]) => {
+  const calculator = findCalculator(id)!;
+  const checked = validator(calculator.input)(input);
+  expect(checked).toMatchObject({ ok: true });
+  const output = calculator.run(input) as Record<string, unknown>;
+  expect(validator(calculator.output)(output)).toMatchObject({ ok: true });
+  for (const [field, value] of Object.entries(expected)) {
+    if (typeof value === 'number') expect(output[field]).toBeCloseTo(value, 3);
+    else expect(output[field]).toBe(value);
+  }
+});
+
+test.each([
+  ['creep-growth', { familyId: 'oak', temperatureC: 23, durationH: 1 }, 'familyId'],
+  ['family-value', { familyId: 'tpu-95a', property: 'flexuralStrength' }, 'property'],
+  ['read-quantity', { text: '12 furlongs', dimension: 'length' }, 'text'],
+  ['convert-unit', { value: 1, from: 'stone', to: 'kg', dimension: 'mass' }, 'unit'],
+  ['section-properties', { section: { kind: 'tube', outerDiameterMm: 10, wallMm: 5 } }, 'wallMm'],
+])('%s refuses %p at %s', (id, input, field) => {
+  expect(() => findCalculator(id)!.run(input)).toThrow(InputError);
+  try {
+    findCalculator(id)!.run(input);
+  } catch (error) {
+    expect((error as InputError).field).toBe(field);
+  }
+});
+
+test('every calculator refuses an empty input and an unknown field by pointer', () => {
+  for (const calculator of calculators) {
+    const check = validator(calculator.input);
+    expect(check({})).toMatchObject({ ok: false });
+    const [input] = cases[calculator.id]!;
+    expect(check({ ...(input as object), surprise: 1 })).toMatchObject({
+      ok: false,
+      issues: [{ pointer: '/surprise' }],
+    });
+  }
+});
