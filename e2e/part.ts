@@ -4,7 +4,9 @@ import type { Brief, Part } from '@anvilstone/schema';
 
 /** Makes a part through the API: for tests whose subject is not the making. */
 export async function makePart(request: APIRequestContext, change: Partial<Brief> = {}): Promise<Part> {
-  const response = await request.post('/api/v1/parts', { data: { brief: { ...lampArm, ...change } } });
+  const response = await request.post('/api/v1/parts', {
+    data: { brief: { ...lampArm, title: 'An arm made by a test', ...change } },
+  });
   expect(response.status()).toBe(201);
   return (await response.json()) as Part;
 }

@@ -13,9 +13,12 @@ import pdfmake from 'pdfmake';
 import roboto from 'pdfmake/fonts/Roboto.js';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
 
+const FONT_FILES = new Set(Object.values(roboto).flatMap((font) => Object.values(font) as string[]));
+
 pdfmake.setFonts(roboto);
 // Nothing in a decision may make the server fetch or read something.
 pdfmake.setUrlAccessPolicy(() => false);
+pdfmake.setLocalAccessPolicy((path) => FONT_FILES.has(path));
 
 export const STATEMENT =
   'This record is a calculation aid. It does not approve the part: proof tests, local codes and a responsible engineer’s sign-off decide.';
