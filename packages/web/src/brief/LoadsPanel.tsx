@@ -5,7 +5,8 @@ import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { duration } from '../ui/amount.ts';
 import { bounds } from './bounds.ts';
-import { useEdit, useIssue, withLoadCase, withNewLoadCase } from './editBrief.ts';
+import { useEdit, useIssue } from './editBrief.ts';
+import { withLoadCase, withNewLoadCase } from './loadCases.ts';
 
 const MOST_LOADS = 12;
 

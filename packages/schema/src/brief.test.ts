@@ -1,0 +1,150 @@
+import { brief, grade, houseRules, machine, observation } from './index.ts';
+import { validator } from './validate.ts';
+
+type Json = Record<string, unknown>;
+const goodBrief = (): Json => ({
+  title: 'Arm',
+  purpose: '',
+  failureCouldHurt: 'no',
+  moisture: 'dry',
+  part: {
+    model: 'cantilever-arm',
+    spanMm: 100,
+    section: { kind: 'rectangle', widthMm: 20, depthMm: 10 },
+    filletRadiusMm: 1,
+  },
+  loadCases: [
+    {
+      id: 'a',
+      name: 'Load',
+      forceN: 1,
+      durationH: 1,
+      temperatureC: 23,
+      safetyFactor: 2,
+      actsWhenHot: true,
+      maxDeflectionMm: 1,
+      maxSagMm: 2,
+    },
+  ],
+  asks: {
+    heat: { steadyC: 40, peak: { temperatureC: 60, durationH: 1 } },
+    maxMassG: 10,
+    maxCostUsd: 5,
+    machineIds: ['m'],
+    orientations: ['XY'],
+  },
+});
+
+/** Sets the value at a JSON pointer. */
+function put(document: Json, pointer: string, value: unknown): Json {
+  const keys = pointer.slice(1).split('/');
+  let at = document as Record<string, Json>;
+  for (const key of keys.slice(0, -1)) at = at[key] as Record<string, Json>;
+  at[keys.at(-1)!] = value as Json;
+  return document;
+}
+const check = validator(brief);
+const pointersOf = (value: unknown) => {
+  const result = check(value);
+  return result.ok ? [] : result.issues.map((issue) => issue.pointer);
+};
+
+/** Every number of a brief: the ends that are still accepted, and what lies just outside. */
+test.each([
+  ['/part/spanMm', [0.001, 5000], [0, -1, 5000.1]],
+  ['/part/section/widthMm', [0.001, 5000], [0, 5001]],
+  ['/part/section/depthMm', [0.001, 5000], [0, 5001]],
+  ['/part/filletRadiusMm', [0, 500], [-0.1, 501]],
+  ['/loadCases/0/forceN', [0.001, 1e6], [0, -5, 1e6 + 1]],
+  ['/loadCases/0/durationH', [1e-6, 500000], [0, 500001]],
+  ['/loadCases/0/temperatureC', [-80, 0, 400], [-81, 401]],
+  ['/loadCases/0/safetyFactor', [1, 20], [0.99, 20.1]],
+  ['/loadCases/0/maxDeflectionMm', [0.001, 5000], [0, 5001]],
+  ['/loadCases/0/maxSagMm', [0.001, 5000], [0, 5001]],
+  ['/asks/heat/steadyC', [-80, 400], [-81, 4000]],
+  ['/asks/heat/peak/temperatureC', [-80, 400], [401]],
+  ['/asks/heat/peak/durationH', [0.001, 10000], [0, 10001]],
+  ['/asks/maxMassG', [0.001, 1e6], [0, 1e6 + 1]],
+  ['/asks/maxCostUsd', [0.01, 1e7], [0, 1e7 + 1]],
+])('%s accepts %p and refuses %p at its place', (pointer, accepted, refused) => {
+  for (const value of accepted) expect([value, pointersOf(put(goodBrief(), pointer, value))]).toEqual([value, []]);
+  for (const value of [...refused, '7', null]) {
+    expect([value, pointersOf(put(goodBrief(), pointer, value))]).toEqual([value, [pointer]]);
+  }
+});
+
+test.each([
+  ['/asks/machineIds', []],
+  ['/asks/orientations', []],
+  ['/asks/orientations', ['XY', 'XY']],
+  ['/title', ''],
+  ['/loadCases', Array.from({ length: 13 }, () => (goodBrief().loadCases as unknown[])[0])],
+])('%s refuses %p', (pointer, value) => expect(pointersOf(put(goodBrief(), pointer, value))).toEqual([pointer]));
+
+test.each([
+  ['/part/model', 'flying-buttress'],
+  ['/moisture', 'soaked'],
+  ['/loadCases/0/id', 'no spaces please'],
+  ['/asks/orientations/0', 'YZ'],
+])('%s refuses the word %p and says what would do', (pointer, value) => {
+  const result = check(put(goodBrief(), pointer, value));
+  expect(result).toMatchObject({ ok: false, issues: [{ pointer }] });
+});
+
+test('the other documents refuse a missing field, a field they do not know, and the wrong kind', () => {
+  for (const [document, smallest, field] of [
+    [observation, { id: 'o', property: 'density', unit: 'g/cm³', source: 'bench', reference: 'r' }, 'reference'],
+    [
+      grade,
+      {
+        id: 'g',
+        name: 'G',
+        maker: 'M',
+        familyId: 'abs',
+        reinforcementId: null,
+        colours: [],
+        pricePerKgUsd: null,
+        process: {},
+        observations: [],
+        sampleData: false,
+      },
+      'familyId',
+    ],
+    [
+      machine,
+      {
+        id: 'm',
+        name: 'M',
+        maximumNozzleC: 250,
+        hotEndLining: 'ptfe',
+        maximumBedC: 90,
+        enclosure: 'open',
+        maximumChamberC: null,
+        nozzleMaterial: 'brass',
+        nozzleDiameterMm: 0.4,
+        extruder: 'direct',
+        buildVolumeMm: { x: 1, y: 1, z: 1 },
+        volumetricFlowMm3PerS: 8,
+        hourlyRateUsd: 0,
+        sampleData: false,
+      },
+      'buildVolumeMm',
+    ],
+  ] as const) {
+    const validate = validator(document);
+    expect(validate(smallest)).toMatchObject({ ok: true });
+    const { [field as keyof typeof smallest]: _gone, ...rest } = smallest;
+    expect(validate(rest)).toMatchObject({
+      ok: false,
+      issues: [{ pointer: `/${field}`, detail: `${field} is missing` }],
+    });
+    expect(validate({ ...smallest, surprise: 1 })).toMatchObject({ ok: false, issues: [{ pointer: '/surprise' }] });
+    expect(validate([smallest])).toMatchObject({ ok: false });
+  }
+});
+
+test('house rules are policy within reason: a knock-down never raises, scrap never reaches everything', () => {
+  const properties = houseRules.properties;
+  expect(properties.datasheetStrengthFactor.maximum).toBe(1);
+  expect(properties.scrapShare.maximum).toBeLessThan(1);
+});
