@@ -74,5 +74,5 @@ export function testContext(
   grade: Grade = testGrade,
 ): CheckContext {
   const prepared = prepareBrief(brief, sampleLibrary.machines, defaultHouseRules);
-  return contextFor(prepared, materialFor(prepared, grade), orientation);
+  return contextFor(prepared, materialFor(prepared, grade, true), orientation);
 }

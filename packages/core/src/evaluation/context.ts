@@ -26,8 +26,9 @@ export function prepareBrief(brief: Brief, machines: readonly Machine[], rules: 
   };
 }
 
-export function materialFor(prepared: PreparedBrief, grade: Grade): Material {
-  return prepareMaterial(grade, prepared.brief.moisture, prepared.rules);
+/** `explain` writes down how each property came about; only a shown working needs it. */
+export function materialFor(prepared: PreparedBrief, grade: Grade, explain = false): Material {
+  return prepareMaterial(grade, prepared.brief.moisture, prepared.rules, explain);
 }
 
 /** One grade in one orientation on the machine that suits it best: no blocker first, then the cheapest. */

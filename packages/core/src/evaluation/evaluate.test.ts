@@ -1,6 +1,8 @@
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { checks } from '../checks/index.ts';
 import { gaugeBeam, heaterDuct, lampArm, sampleBriefs, sampleLibrary } from '../sample/index.ts';
+import { prepareMaterial } from '../materials/material.ts';
+import { defaultHouseRules } from './houseRules.ts';
 import { resultDifferences } from './compareResults.ts';
 import { materialDemands } from './demands.ts';
 import { evaluate, explain } from './evaluate.ts';
@@ -182,6 +184,21 @@ describe('working', () => {
       }
     },
   );
+
+  test('the ranking path does not even write derivations', () => {
+    const asked = prepareMaterial(sampleLibrary.grades[0]!, 'dry', defaultHouseRules, true);
+    const ranked = prepareMaterial(sampleLibrary.grades[0]!, 'dry', defaultHouseRules, false);
+    for (const pick of [
+      (m: typeof asked) => m.modulus.inPlane,
+      (m: typeof asked) => m.strength.across,
+      (m: typeof asked) => m.layerShear,
+    ]) {
+      const [long, short] = [pick(asked), pick(ranked)];
+      if (!long.known || !short.known) throw new Error('known in the sample');
+      expect(long.steps.length).toBeGreaterThan(0);
+      expect(short).toEqual({ ...long, steps: [] });
+    }
+  });
 
   test('the ranking path records none', () => {
     const [first] = evaluate(lampArm, sampleLibrary).grades;

@@ -38,7 +38,7 @@ export function evaluate(brief: Brief, library: Library, options: EvaluateOption
   const applicable = checks.filter((check) => check.applies(brief));
   const orientations = allowedOrientations(brief, options.orientations);
   const grades = library.grades.map((grade): GradeEvaluation => {
-    const material = materialFor(prepared, grade);
+    const material = materialFor(prepared, grade, options.showWorking);
     const entries = orientations.map((orientation) =>
       entryOf(contextFor(prepared, material, orientation), applicable, options.showWorking ?? false),
     );

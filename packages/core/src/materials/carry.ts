@@ -14,6 +14,8 @@ export interface CarryContext {
   rules: HouseRules;
   family: Family | undefined;
   filler: Reinforcement | undefined;
+  /** Writes down each step; the ranking path does not. */
+  explain: boolean;
 }
 
 /** An observation brought to the wanted condition. `carries` counts the conditions that had to be bridged. */
@@ -34,17 +36,17 @@ const NEGLIGIBLE_FACTOR = 0.03;
  * temperature, an unreadable unit, no number, or a bridge that needs a family that is not known).
  */
 export function carry(observation: Observation, context: CarryContext): Carried | null {
-  const { property, at, rules, family, filler } = context;
+  const { property, at, rules, family, filler, explain } = context;
   const { kind, directional } = PROPERTY_DEFINITIONS[property];
   if (Math.abs((observation.temperatureC ?? 23) - 23) > ROOM_TOLERANCE_K) return null;
   const reported = canonicalValue(observation, property);
   if (reported === null) return null;
   const carried: Carried = { observation, value: reported, carries: 0, steps: [] };
-  carried.steps.push({ text: sourceSentence(observation), value: reported });
+  if (explain) carried.steps.push({ text: sourceSentence(observation), value: reported });
   const apply = (factor: number, text: string, weakens: boolean) => {
     carried.value *= factor;
     if (weakens) carried.carries += 1;
-    carried.steps.push({ text: `× ${factor.toFixed(2)} ${text}`, value: carried.value });
+    if (explain) carried.steps.push({ text: `× ${factor.toFixed(2)} ${text}`, value: carried.value });
   };
 
   if (kind !== 'other') {
@@ -74,7 +76,7 @@ export function carry(observation: Observation, context: CarryContext): Carried 
   ) {
     const measured = from.orientation === 'ZX' ? 'across' : 'in-plane';
     if (measured === to.direction) {
-      if (!from.orientation)
+      if (explain && !from.orientation)
         carried.steps.push({ text: 'direction not stated, taken as in the layer plane', value: carried.value });
       return true;
     }

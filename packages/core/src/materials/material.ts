@@ -46,17 +46,17 @@ export interface Material {
 }
 
 /** Resolves everything the mechanical checks need. Pure; costs some tens of microseconds, so do it once per brief. */
-export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules: HouseRules): Material {
+export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules: HouseRules, explain = true): Material {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
   const at = (direction: 'in-plane' | 'across') => ({ direction, conditioning });
   const modulus = {
-    inPlane: resolveModulus(grade, at('in-plane'), rules),
-    across: resolveModulus(grade, at('across'), rules),
+    inPlane: resolveModulus(grade, at('in-plane'), rules, explain),
+    across: resolveModulus(grade, at('across'), rules, explain),
   };
   const strength = {
-    inPlane: resolve(grade, 'tensileStrength', at('in-plane'), rules),
-    across: resolve(grade, 'tensileStrength', at('across'), rules),
+    inPlane: resolve(grade, 'tensileStrength', at('in-plane'), rules, explain),
+    across: resolve(grade, 'tensileStrength', at('across'), rules, explain),
   };
   const behaviour =
     family && modulus.inPlane.known ? behaviourOf(grade, family, filler, modulus.inPlane, conditioning) : null;
@@ -97,8 +97,8 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     filler,
     modulus,
     strength,
-    layerShear: resolveLayerShear(grade, strength, at('in-plane'), rules),
-    density: resolve(grade, 'density', at('in-plane'), rules),
+    layerShear: resolveLayerShear(grade, strength, at('in-plane'), rules, explain),
+    density: resolve(grade, 'density', at('in-plane'), rules, explain),
     behaviour,
     behaviourGaps: behaviour ? [] : [gap],
     modulusRatio,
@@ -108,28 +108,48 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
 }
 
 /** Tensile modulus; where only a bending modulus was reported it stands in, one class weaker at best. */
-function resolveModulus(grade: Grade, at: ResolveAt, rules: HouseRules): Resolution {
-  const tensile = resolve(grade, 'tensileModulus', at, rules);
+function resolveModulus(grade: Grade, at: ResolveAt, rules: HouseRules, explain: boolean): Resolution {
+  const tensile = resolve(grade, 'tensileModulus', at, rules, explain);
   if (tensile.known && tensile.evidence !== 'D') return tensile;
   if (!grade.observations.some((observation) => observation.property === 'flexuralModulus')) return tensile;
-  const flexural = resolve(grade, 'flexuralModulus', at, rules);
+  const flexural = resolve(grade, 'flexuralModulus', at, rules, explain);
   if (!flexural.known || flexural.evidence === 'D') return tensile;
-  const steps = [...flexural.steps, { text: 'bending modulus stands in for the tensile one', value: flexural.value }];
+  const steps = !explain
+    ? []
+    : [...flexural.steps, { text: 'bending modulus stands in for the tensile one', value: flexural.value }];
   return { ...flexural, evidence: 'C', cov: Math.max(flexural.cov, 0.2), steps };
 }
 
-function resolveLayerShear(grade: Grade, strength: Material['strength'], at: ResolveAt, rules: HouseRules): Resolution {
-  const measured = resolve(grade, 'layerShearStrength', at, rules);
+function resolveLayerShear(
+  grade: Grade,
+  strength: Material['strength'],
+  at: ResolveAt,
+  rules: HouseRules,
+  explain: boolean,
+): Resolution {
+  const measured = resolve(grade, 'layerShearStrength', at, rules, explain);
   if (measured.known) return measured;
   const { inPlane, across } = strength;
   if (!inPlane.known || !across.known) {
     return { known: false, gaps: [...(inPlane.known ? [] : inPlane.gaps), ...(across.known ? [] : across.gaps)] };
   }
   const value = defaultLayerShearMPa(inPlane.value, across.value);
-  const text = `0.5 · σxy · (σz/σxy)^½ from ${formatNumber(inPlane.value)} and ${formatNumber(across.value)} MPa: not measured`;
   // One class below the weaker of the two it is made from, and never better than carried over.
   const evidence = across.evidence === 'D' || inPlane.evidence === 'D' ? 'D' : 'C';
-  return { known: true, value, cov: evidence === 'D' ? 0.3 : 0.2, evidence, steps: [{ text, value }] };
+  return {
+    known: true,
+    value,
+    cov: evidence === 'D' ? 0.3 : 0.2,
+    evidence,
+    steps: explain
+      ? [
+          {
+            text: `0.5 · σxy · (σz/σxy)^½ from ${formatNumber(inPlane.value)} and ${formatNumber(across.value)} MPa: not measured`,
+            value,
+          },
+        ]
+      : [],
+  };
 }
 
 function behaviourOf(

@@ -15,29 +15,39 @@ const COV_BY_CLASS: Record<EvidenceClass, number> = { A: COV_FLOOR, B: 0.1, C: 0
 /**
  * The value of a property at a direction and moisture state, 23 °C, with how it was derived. Order: bench at the condition
  * → data sheet at the condition → carried over by documented factors → bench of fewer than three → family estimate.
+ * `explain` writes down the derivation; without it `steps` is empty and no text is made.
  * House rules decide whose numbers lead; the two kinds are never averaged. Unknown is a result, not an error.
  */
-export function resolve(grade: Grade, property: PropertyId, at: ResolveAt, rules: HouseRules): Resolution {
+export function resolve(
+  grade: Grade,
+  property: PropertyId,
+  at: ResolveAt,
+  rules: HouseRules,
+  explain = true,
+): Resolution {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
-  const context: CarryContext = { property, at, rules, family, filler };
+  const context: CarryContext = { property, at, rules, family, filler, explain };
   const candidates = grade.observations
     .filter((observation) => observation.property === property)
     .map((observation) => carry(observation, context))
     .filter((carried) => carried !== null);
-  const chosen = choose(candidates, rules);
+  const chosen = choose(candidates, rules, explain);
   if (chosen) return chosen;
-  return estimate(grade, property, at, family, filler);
+  return estimate(grade, property, at, family, filler, explain);
 }
 
-function choose(candidates: Carried[], rules: HouseRules): Resolved | null {
+function choose(candidates: Carried[], rules: HouseRules, explain: boolean): Resolved | null {
   if (candidates.length === 0) return null;
   const ordered = [...candidates].sort((a, b) => rank(a, rules) - rank(b, rules) || tieBreak(a, b));
   const first = ordered[0]!;
   if (rules.evidenceSchool === 'lower-of-both') {
     const other = ordered.find((one) => one.observation.source !== first.observation.source);
-    if (other && other.value < first.value) return finish(other, `lower of both: ${describe(first)} is higher`);
+    if (other && other.value < first.value) {
+      return finish(other, explain ? `lower of both: ${describe(first)} is higher` : undefined);
+    }
   }
+  if (!explain) return finish(first);
   const peers = ordered.filter((one) => rank(one, rules) === rank(first, rules) && one.carries === first.carries);
   const conflict = peers.find((one) => one !== first && Math.abs(one.value - first.value) > 0.02 * first.value);
   return finish(
@@ -99,6 +109,7 @@ function estimate(
   at: ResolveAt,
   family: Family | undefined,
   filler: Reinforcement | undefined,
+  explain: boolean,
 ): Resolution {
   const { title, kind, directional, dimension } = PROPERTY_DEFINITIONS[property];
   const unit = DIMENSIONS[dimension].metric;
@@ -107,17 +118,19 @@ function estimate(
     const why = family ? 'the family states none' : `its family “${grade.familyId}” is not in the reference data`;
     return { known: false, gaps: [`${title}: no observation, and ${why}`] };
   }
-  const steps: DerivationStep[] = [{ text: `${typical.derivation} (${unit})`, value: typical.value }];
+  const steps: DerivationStep[] = [];
+  const note = (text: () => string, now: number) => explain && steps.push({ text: text(), value: now });
+  note(() => `${typical.derivation} (${unit})`, typical.value);
   let value = typical.value;
   if (directional && at.direction === 'across' && kind !== 'other') {
     const ratio = layerRatio(family, filler, kind);
     value *= ratio;
-    steps.push({ text: `× ${ratio.toFixed(2)} across the layers, typical of the family`, value });
+    note(() => `× ${ratio.toFixed(2)} across the layers, typical of the family`, value);
   }
   const retention = conditioningRetention(family, kind, at.conditioning);
   if (retention !== 1) {
     value *= retention;
-    steps.push({ text: `× ${retention.toFixed(2)} for water taken up (${at.conditioning})`, value });
+    note(() => `× ${retention.toFixed(2)} for water taken up (${at.conditioning})`, value);
   }
   return { known: true, value, cov: COV_BY_CLASS.D, evidence: 'D', steps };
 }
