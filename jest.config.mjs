@@ -13,7 +13,9 @@ const project = (name, extra = {}) => ({
   displayName: name,
   rootDir: `packages/${name}`,
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
-  transform: { '^.+\\.(ts|tsx|mjs)$': swc },
+  transform: { '^.+\\.(ts|tsx|mjs|js)$': swc },
+  // These packages are ES modules only.
+  transformIgnorePatterns: ['/node_modules/(?!(ml-levenberg-marquardt|ml-matrix|is-any-array)/)'],
   ...extra,
 });
 

@@ -4,6 +4,17 @@ import { brief, loadCase } from './brief.ts';
 import { decision, decisionRequest } from './decision.ts';
 import { evaluationResult } from './evaluation.ts';
 import { grade } from './grade.ts';
+import {
+  gradeComparison,
+  gradeCreate,
+  gradePage,
+  gradeRecord,
+  gradeUpdate,
+  houseRulesRecord,
+  observationComparison,
+  observationComparisonRequest,
+} from './gradeApi.ts';
+import { importJob, importPlan, importRows, importSettings } from './importApi.ts';
 import { houseRules } from './houseRules.ts';
 import { machine } from './machine.ts';
 import { observation } from './observation.ts';
@@ -25,5 +36,17 @@ export const publishedDocuments: readonly TSchema[] = [
   partUpdate,
   evaluationRequest,
   recomputation,
+  gradeRecord,
+  gradeCreate,
+  gradeUpdate,
+  gradePage,
+  gradeComparison,
+  observationComparisonRequest,
+  observationComparison,
+  houseRulesRecord,
+  importSettings,
+  importPlan,
+  importJob,
+  importRows,
   problem,
 ];

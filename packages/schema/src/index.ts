@@ -8,3 +8,6 @@ export * from './grade.ts';
 export * from './houseRules.ts';
 export * from './machine.ts';
 export * from './observation.ts';
+export * from './property.ts';
+export * from './gradeApi.ts';
+export * from './importApi.ts';

@@ -2,6 +2,7 @@ import type { LoadCase } from '@anvilstone/schema';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { CaseCheck, CaseOutcome, CheckContext } from './check.ts';
 import { showModulusRatio, showResolved } from './showMaterial.ts';
+import { weakest } from './outcome.ts';
 import { evidenceAt } from './temperatureEvidence.ts';
 
 /** Elastic movement at the load, at temperature, against the movement allowed. No safety factor: the limit is the limit. */
@@ -28,12 +29,17 @@ export const sagAfterDuration: CaseCheck = {
     if (!context.material.behaviour) return { kind: 'unknown', gaps: context.material.behaviourGaps };
     const growth = context.material.creepGrowth(temperatureC, durationH);
     const outcome = movement(context, loadCase, temperatureC, growth, loadCase.maxSagMm!);
-    // Creep parameters are always the family's: typical values, evidence class D.
-    return outcome.kind === 'known' ? { ...outcome, evidence: 'D' } : outcome;
+    if (outcome.kind !== 'known') return outcome;
+    return { ...outcome, evidence: weakest(outcome.evidence, context.material.behaviour.creepEvidence) };
   },
   show(context, loadCase, temperatureC, durationH, working) {
     showElastic(context, loadCase, temperatureC, working);
-    const { creepA, creepN, activationKjPerMol } = context.material.behaviour!.creep;
+    const { creep, creepEvidence } = context.material.behaviour!;
+    const { creepA, creepN, activationKjPerMol } = creep;
+    const whose =
+      creepEvidence === 'D'
+        ? 'parameters typical of the family (evidence D)'
+        : 'fitted to the grade’s own creep readings';
     working.add(
       'D·E',
       `Growth by creep in ${f(durationH)} h at ${f(temperatureC)} °C`,
@@ -41,7 +47,7 @@ export const sagAfterDuration: CaseCheck = {
       '×',
       {
         expression: `1 + a·(t/a_T)^n, a = ${f(creepA)}, n = ${f(creepN)}, activation energy ${f(activationKjPerMol)} kJ/mol`,
-        source: 'power law with time–temperature shift; parameters typical of the family (evidence D)',
+        source: `power law with time–temperature shift; ${whose}`,
       },
     );
   },

@@ -1,12 +1,14 @@
-import type { HouseRules, Observation, PropertyId } from '@anvilstone/schema';
+import type { Conditioning, HouseRules, Observation, PropertyId } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
-import { toCanonical } from '../units/convert.ts';
 import { formatNumber } from '../units/formatQuantity.ts';
+import { canonicalValue, reportedNumber } from './canonicalValue.ts';
+import { TEST_PARAMETERS, type TestParameter } from './conditions.ts';
 import { layerRatio } from './familyEstimate.ts';
 import { conditioningRetention } from './moisture.ts';
-import { PROPERTY_DEFINITIONS } from './properties.ts';
+import { PROPERTY_DEFINITIONS, type PropertyDefinition } from './properties.ts';
 import type { DerivationStep, ResolveAt } from './resolution.ts';
+import { ROOM_C, ROOM_TOLERANCE_K, temperatureFactor, type TemperatureModel } from './temperatureFactor.ts';
 
 export interface CarryContext {
   property: PropertyId;
@@ -14,112 +16,234 @@ export interface CarryContext {
   rules: HouseRules;
   family: Family | undefined;
   filler: Reinforcement | undefined;
+  /** Needed where the asked temperature is not 23 °C. */
+  temperature?: TemperatureModel | undefined;
   /** Writes down each step; the ranking path does not. */
   explain: boolean;
 }
 
 /** An observation brought to the wanted condition. `carries` counts the conditions that had to be bridged. */
 export interface Carried {
+  usable: true;
   observation: Observation;
   value: number;
   carries: number;
   steps: DerivationStep[];
 }
+export interface Unusable {
+  usable: false;
+  observation: Observation;
+  reason: string;
+}
 
-/** Test temperatures within this of 23 °C count as room temperature. */
-const ROOM_TOLERANCE_K = 3;
 /** A moisture factor this close to 1 does not make the evidence weaker. */
 const NEGLIGIBLE_FACTOR = 0.03;
+/** Printed bars fail sooner than moulded ones where a crack may start at a layer line. Ours; see docs/model.md. */
+const MOULDED_TO_PRINTED_ELONGATION = 0.5;
+const MOULDED_TO_PRINTED_IMPACT = 0.7;
 
-/**
- * Brings one observation to a direction and moisture state, step by step. Null: it cannot be used there (another
- * temperature, an unreadable unit, no number, or a bridge that needs a family that is not known).
- */
-export function carry(observation: Observation, context: CarryContext): Carried | null {
-  const { property, at, rules, family, filler, explain } = context;
-  const { kind, directional } = PROPERTY_DEFINITIONS[property];
-  if (Math.abs((observation.temperatureC ?? 23) - 23) > ROOM_TOLERANCE_K) return null;
-  const reported = canonicalValue(observation, property);
-  if (reported === null) return null;
-  const carried: Carried = { observation, value: reported, carries: 0, steps: [] };
-  if (explain) carried.steps.push({ text: sourceSentence(observation), value: reported });
-  const apply = (factor: number, text: string, weakens: boolean) => {
-    carried.value *= factor;
-    if (weakens) carried.carries += 1;
-    if (explain) carried.steps.push({ text: `× ${factor.toFixed(2)} ${text}`, value: carried.value });
+class Bridge {
+  readonly carried: Carried;
+  private readonly explain: boolean;
+  constructor(observation: Observation, value: number, explain: boolean) {
+    this.carried = { usable: true, observation, value, carries: 0, steps: [] };
+    this.explain = explain;
+    this.say(() => sourceSentence(observation));
+  }
+  times(factor: number, text: string, weakens: boolean): void {
+    this.carried.value *= factor;
+    if (weakens) this.carried.carries += 1;
+    this.say(() => `× ${factor.toFixed(2)} ${text}`);
+  }
+  weaken(text: string): void {
+    this.carried.carries += 1;
+    this.say(() => text);
+  }
+  say(text: () => string): void {
+    if (this.explain) this.carried.steps.push({ text: text(), value: this.carried.value });
+  }
+}
+
+/** Brings one observation to a direction, moisture state and temperature, step by step; or says why it cannot be used there. */
+export function carry(observation: Observation, context: CarryContext): Carried | Unusable {
+  const definition = PROPERTY_DEFINITIONS[context.property];
+  const reported = canonicalValue(observation, context.property);
+  if (!reported.ok) return { usable: false, observation, reason: reported.reason };
+  const mismatch = parameterMismatch(observation, context, definition);
+  if (mismatch) return { usable: false, observation, reason: mismatch };
+  const bridge = new Bridge(observation, reported.value, context.explain);
+  if (observation.bound) {
+    bridge.weaken(
+      observation.bound === 'atLeast'
+        ? 'only a lower bound: the bound is used'
+        : 'only an upper bound: the bound is used',
+    );
+  }
+  if (definition.kind === 'other') {
+    const reason = otherMismatch(observation, context, definition);
+    return reason ? { usable: false, observation, reason } : bridge.carried;
+  }
+  const reason =
+    bridgeSpecimen(observation, context, definition, bridge) ??
+    bridgeDirection(observation, context, definition, bridge) ??
+    bridgeMoisture(observation, context, definition, bridge) ??
+    bridgeTemperature(observation, context, definition, bridge);
+  if (reason) return { usable: false, observation, reason };
+  sheetKnockDown(observation, context, definition, bridge);
+  return bridge.carried;
+}
+
+type Reason = string | undefined;
+
+/** A test parameter that is asked for must be stated and the same; a heat deflection without its stress says nothing. */
+function parameterMismatch(observation: Observation, { at }: CarryContext, { conditions }: PropertyDefinition): Reason {
+  for (const condition of conditions) {
+    if (!(condition in TEST_PARAMETERS)) continue;
+    const parameter = condition as TestParameter;
+    const stated = observation[parameter];
+    const wanted = at.parameters?.[parameter];
+    if (wanted === undefined) {
+      if (parameter === 'hdtStressMPa' && stated === undefined)
+        return 'a heat deflection temperature without its stress says nothing';
+      continue;
+    }
+    const title = TEST_PARAMETERS[parameter].title.toLowerCase();
+    if (stated === undefined) return `${title} is not stated`;
+    const same =
+      typeof stated === 'string'
+        ? stated === wanted
+        : Math.abs(Number(stated) - Number(wanted)) <= 0.02 * Math.abs(Number(wanted));
+    if (!same) return `${title} is ${stated}${unitOf(parameter)} and not ${wanted}${unitOf(parameter)}`;
+  }
+  return undefined;
+}
+const unitOf = (parameter: TestParameter) =>
+  TEST_PARAMETERS[parameter].unit ? ` ${TEST_PARAMETERS[parameter].unit}` : '';
+
+function otherMismatch(observation: Observation, { at }: CarryContext, definition: PropertyDefinition): Reason {
+  const { directional, conditions } = definition;
+  if (directional && (observation.orientation === 'ZX' ? 'across' : 'in-plane') !== at.direction) {
+    return 'it was measured in another direction, and nothing bridges the two';
+  }
+  if (!conditions.includes('temperatureC')) return undefined;
+  const apart = Math.abs((observation.temperatureC ?? ROOM_C) - (at.temperatureC ?? ROOM_C));
+  return apart > ROOM_TOLERANCE_K ? 'it was measured at another temperature' : undefined;
+}
+
+function bridgeSpecimen(
+  observation: Observation,
+  { rules }: CarryContext,
+  { kind }: PropertyDefinition,
+  bridge: Bridge,
+): Reason {
+  if (observation.source === 'bench' || observation.specimen === 'printed') return undefined;
+  const factors = {
+    strength: rules.mouldedToPrintedStrengthFactor,
+    modulus: rules.mouldedToPrintedModulusFactor,
+    elongation: MOULDED_TO_PRINTED_ELONGATION,
+    impact: MOULDED_TO_PRINTED_IMPACT,
+    other: 1,
   };
+  const words = {
+    moulded: 'moulded to printed',
+    filament: 'filament to printed part, as from a moulded bar',
+    printed: '',
+    unstated: 'specimen not stated, taken as moulded',
+  }[observation.specimen ?? 'unstated'];
+  bridge.times(factors[kind], words, true);
+  return undefined;
+}
 
-  if (kind !== 'other') {
-    if (observation.source !== 'bench' && observation.specimen !== 'printed') {
-      const factor = kind === 'strength' ? rules.mouldedToPrintedStrengthFactor : rules.mouldedToPrintedModulusFactor;
-      apply(
-        factor,
-        observation.specimen === 'moulded' ? 'moulded to printed' : 'specimen not stated, taken as moulded',
-        true,
-      );
-    }
-    if (directional && !bridgeDirection(observation, context, kind, apply)) return null;
-    if (family) bridgeMoisture(observation, family, kind, at, apply);
-    else if ((observation.conditioning ?? 'dry') !== at.conditioning) carried.carries += 1;
-    if (observation.source === 'datasheet') {
-      const factor = kind === 'strength' ? rules.datasheetStrengthFactor : rules.datasheetModulusFactor;
-      if (factor !== 1) apply(factor, 'house rule for data sheet values', false);
-    }
+function bridgeDirection(
+  observation: Observation,
+  context: CarryContext,
+  { kind, directional }: PropertyDefinition,
+  bridge: Bridge,
+): Reason {
+  if (!directional) return undefined;
+  const measured = observation.orientation === 'ZX' ? 'across' : 'in-plane';
+  if (measured === context.at.direction) {
+    if (!observation.orientation) bridge.say(() => 'direction not stated, taken as in the layer plane');
+    return undefined;
   }
-  return carried;
-
-  function bridgeDirection(
-    from: Observation,
-    { at: to }: CarryContext,
-    of: 'strength' | 'modulus',
-    then: typeof apply,
-  ) {
-    const measured = from.orientation === 'ZX' ? 'across' : 'in-plane';
-    if (measured === to.direction) {
-      if (explain && !from.orientation)
-        carried.steps.push({ text: 'direction not stated, taken as in the layer plane', value: carried.value });
-      return true;
-    }
-    if (!family || measured === 'across') return false;
-    then(layerRatio(family, filler, of), 'across the layers, typical of the family', true);
-    return true;
+  if (measured === 'across') return 'it was measured across the layers, and the layer plane is asked for';
+  if (kind === 'elongation' || kind === 'impact') {
+    return 'it was measured in the layer plane; across the layers a part breaks early, and no factor bridges the two';
   }
+  const { family, filler } = context;
+  if (!family) return 'it was measured in the layer plane, and the family that gives the ratio is not known';
+  bridge.times(
+    layerRatio(family, filler, kind as 'strength' | 'modulus'),
+    'across the layers, typical of the family',
+    true,
+  );
+  return undefined;
 }
 
 function bridgeMoisture(
   observation: Observation,
-  family: Family,
-  kind: 'strength' | 'modulus',
-  at: ResolveAt,
-  apply: (factor: number, text: string, weakens: boolean) => void,
-): void {
+  { family, at }: CarryContext,
+  { kind }: PropertyDefinition,
+  bridge: Bridge,
+): Reason {
   const from = observation.conditioning ?? 'dry';
-  if (from === at.conditioning) return;
-  const factor = conditioningRetention(family, kind, at.conditioning) / conditioningRetention(family, kind, from);
-  if (factor === 1) return;
+  if (from === at.conditioning) return undefined;
+  if (!family) {
+    bridge.weaken(`from ${from} to ${at.conditioning}: family not known, no factor`);
+    return undefined;
+  }
+  const factor = moistureFactor(family, kind, from, at.conditioning);
+  if (factor === 1) return undefined;
   const stated = observation.conditioning ? from : `${from} (not stated)`;
-  apply(factor, `from ${stated} to ${at.conditioning}`, Math.abs(factor - 1) > NEGLIGIBLE_FACTOR);
+  bridge.times(factor, `from ${stated} to ${at.conditioning}`, Math.abs(factor - 1) > NEGLIGIBLE_FACTOR);
+  return undefined;
 }
 
-/** The reported number in the canonical unit; the middle of a range. Null when there is no number or no such unit. */
-export function canonicalValue(observation: Observation, property: PropertyId): number | null {
-  const { low, high } = observation;
-  const value = observation.value ?? (low !== undefined && high !== undefined ? (low + high) / 2 : undefined);
-  if (value === undefined) return null;
-  try {
-    return toCanonical(value, observation.unit, PROPERTY_DEFINITIONS[property].dimension);
-  } catch {
-    return null; // an unreadable unit is a gap in the evidence; the importer and the editor refuse it at its cause
-  }
+const moistureFactor = (family: Family, kind: PropertyDefinition['kind'], from: Conditioning, to: Conditioning) =>
+  conditioningRetention(family, kind, to) / conditioningRetention(family, kind, from);
+
+function bridgeTemperature(
+  observation: Observation,
+  context: CarryContext,
+  { kind }: PropertyDefinition,
+  bridge: Bridge,
+): Reason {
+  const from = observation.temperatureC ?? ROOM_C;
+  const to = context.at.temperatureC ?? ROOM_C;
+  if (Math.abs(from - to) <= ROOM_TOLERANCE_K) return undefined;
+  if (Math.abs(from - ROOM_C) > ROOM_TOLERANCE_K) return `it was measured at ${from} °C`;
+  const factor = context.temperature && temperatureFactor(context.temperature, kind, to);
+  if (factor === undefined) return `it was measured at ${from} °C, and nothing carries it to ${to} °C`;
+  bridge.times(factor, `from ${from} °C to ${to} °C, by the grade’s curve`, true);
+  return undefined;
+}
+
+function sheetKnockDown(
+  observation: Observation,
+  { rules }: CarryContext,
+  { kind }: PropertyDefinition,
+  bridge: Bridge,
+): void {
+  if (observation.source !== 'datasheet' || (kind !== 'strength' && kind !== 'modulus')) return;
+  const factor = kind === 'strength' ? rules.datasheetStrengthFactor : rules.datasheetModulusFactor;
+  if (factor !== 1) bridge.times(factor, 'house rule for data sheet values', false);
 }
 
 function sourceSentence(observation: Observation): string {
   const kind = { bench: 'own bench', datasheet: 'data sheet', estimate: 'estimate' }[observation.source];
-  const number = observation.value ?? `${observation.low} to ${observation.high}`;
   const count = observation.count ? `, n = ${observation.count}` : '';
   const conditions = [observation.specimen, observation.orientation, observation.conditioning, observation.method]
     .filter(Boolean)
     .join(', ');
-  const shown = typeof number === 'number' ? formatNumber(number, 4) : number;
-  return `${shown} ${observation.unit} from ${kind} “${observation.reference}”${count}${conditions ? ` (${conditions})` : ''}`;
+  return `${reportedText(observation)} from ${kind} “${observation.reference}”${count}${conditions ? ` (${conditions})` : ''}`;
+}
+
+/** The result as it was reported, with its unit: “50 to 60 MPa”, “> 1e13 Ω”, “no break”. */
+export function reportedText(observation: Observation): string {
+  if (observation.classValue !== undefined) return observation.classValue;
+  const number = reportedNumber(observation);
+  if (number === undefined) return 'no number';
+  const sign = observation.bound === 'atLeast' ? '> ' : observation.bound === 'atMost' ? '< ' : '';
+  const shown = observation.value === undefined ? `${observation.low} to ${observation.high}` : formatNumber(number, 4);
+  return `${sign}${shown} ${observation.unit}`;
 }

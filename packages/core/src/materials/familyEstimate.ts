@@ -1,5 +1,6 @@
 import type { PropertyId } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
+import { FAMILY_VALUES, familyConditions } from './familyValues.ts';
 import {
   matrixKindOf,
   referenceModulusMPa,
@@ -52,71 +53,71 @@ export function familyEstimate(
   filler: Reinforcement | undefined,
   property: PropertyId,
 ): FamilyEstimate | null {
-  const effects = fillerEffects(family, filler)?.mechanical;
-  const base = baseValue(family, property);
+  const base = FAMILY_VALUES[property]?.(family) ?? null;
   if (base === null) return null;
-  const name = `${family.abbreviation} family, typical`;
+  const conditions = familyConditions(family, property);
+  const name = `${family.abbreviation} family, typical${conditions ? ` ${conditions}` : ''}`;
+  const effects = fillerEffects(family, filler);
   if (!effects || !filler) return { value: base, derivation: name };
-  const { value, how } = applyFiller(family, filler, effects, property, base);
+  const { value, how } = applyFiller({ family, filler, effects, base }, property);
   return { value, derivation: how ? `${name} ${how} for ${filler.name.toLowerCase()}` : name };
 }
 
-function baseValue(family: Family, property: PropertyId): number | null {
-  switch (property) {
-    case 'density':
-      return family.densityGPerCm3;
-    case 'tensileModulus':
-      return family.tensileModulusXyMpa.mid;
-    case 'flexuralModulus':
-      return family.flexuralModulusMpa;
-    case 'tensileStrength':
-      return family.tensileStrengthXyMpa.mid;
-    case 'flexuralStrength':
-      return family.flexuralStrengthMpa;
-    case 'elongationBreak':
-      return family.elongationBreakPct.mid;
-    case 'charpyNotched':
-      return family.charpyNotched23KjPerM2?.mid ?? null;
-    case 'glassTransition':
-      return family.glassTransitionC;
-    case 'melting':
-      return family.meltingC;
-    case 'continuousService':
-      return family.continuousServiceC;
-    // Heat deflection needs its stress (see heatDeflectionPoints); layer shear is derived; Izod does not convert.
-    case 'heatDeflectionTemperature':
-    case 'layerShearStrength':
-    case 'izodNotched':
-      return null;
-  }
+interface FilledCase {
+  family: Family;
+  filler: Reinforcement;
+  effects: NonNullable<ReturnType<typeof fillerEffects>>;
+  base: number;
 }
+type FillerRule = (filled: FilledCase) => { value: number; how: string };
 
-function applyFiller(
-  family: Family,
-  filler: Reinforcement,
-  effects: FillerEffects,
-  property: PropertyId,
-  base: number,
-): { value: number; how: string } {
-  const times = (factor: number) => ({ value: base * factor, how: `× ${factor.toFixed(2)}` });
-  switch (property) {
-    case 'density':
-      return mixedDensity(filler, base) ?? times(effects.density);
-    case 'tensileModulus':
-    case 'flexuralModulus':
-      return times(stiffnessFactor(family, effects.modulusXy));
-    case 'tensileStrength':
-    case 'flexuralStrength':
-      return times(effects.tensileStrengthXy);
-    case 'elongationBreak':
-      return filledElongation(family, filler, effects, base);
-    case 'charpyNotched': {
-      const cap = fillerEffects(family, filler)?.caps.charpyNotched23KjPerM2 ?? Infinity;
-      return { value: Math.min(base * effects.charpyNotched, cap), how: `× ${effects.charpyNotched}, capped` };
-    }
-    default:
-      return { value: base, how: '' };
-  }
+const times = (base: number, factor: number) => ({ value: base * factor, how: `× ${factor.toFixed(2)}` });
+const stiffer: FillerRule = ({ family, effects, base }) =>
+  times(base, stiffnessFactor(family, effects.mechanical.modulusXy));
+const stronger: FillerRule = ({ effects, base }) => times(base, effects.mechanical.tensileStrengthXy);
+const factorOf =
+  (
+    name: Exclude<keyof FillerEffects, 'hdt045DeltaC' | 'hdt180DeltaC' | 'warpTendencyDelta'>,
+    column: 'mechanical' | 'thermal',
+  ): FillerRule =>
+  ({ effects, base }) =>
+    times(base, effects[column][name]);
+
+/** What a filler does to a property; a property that is not named keeps the unfilled value. */
+const FILLER_RULES: Partial<Record<PropertyId, FillerRule>> = {
+  density: ({ filler, effects, base }) => mixedDensity(filler, base) ?? times(base, effects.mechanical.density),
+  tensileModulus: stiffer,
+  flexuralModulus: stiffer,
+  tensileStrength: stronger,
+  flexuralStrength: stronger,
+  compressiveStrength: stronger,
+  elongationYield: ({ family, effects, filler, base }) => filledElongation(family, filler, effects.mechanical, base),
+  elongationBreak: ({ family, effects, filler, base }) => filledElongation(family, filler, effects.mechanical, base),
+  charpyNotched: ({ effects, base }) => {
+    const factor = effects.mechanical.charpyNotched;
+    return {
+      value: Math.min(base * factor, effects.caps.charpyNotched23KjPerM2 ?? Infinity),
+      how: `× ${factor}, capped`,
+    };
+  },
+  frictionVsSteel: factorOf('friction', 'mechanical'),
+  thermalExpansion: factorOf('thermalExpansion', 'mechanical'),
+  thermalConductivity: factorOf('thermalConductivity', 'mechanical'),
+  meltFlowRate: factorOf('meltFlow', 'mechanical'),
+  printShrink: factorOf('printShrink', 'mechanical'),
+  waterSaturation: factorOf('waterSaturation', 'mechanical'),
+  waterAt50Rh: factorOf('waterSaturation', 'mechanical'),
+  surfaceResistivity: ({ filler, base }) =>
+    filler.surfaceResistivityLog10Ohm
+      ? {
+          value: 10 ** filler.surfaceResistivityLog10Ohm.typical,
+          how: 'replaced by the filler’s (over several decades)',
+        }
+      : { value: base, how: '' },
+};
+
+function applyFiller(filled: FilledCase, property: PropertyId): { value: number; how: string } {
+  return FILLER_RULES[property]?.(filled) ?? { value: filled.base, how: '' };
 }
 
 /** Rule of mixtures by volume from the filler's mass share: 1 / (w/ρf + (1 − w)/ρm). */

@@ -1,34 +1,19 @@
-import type { Conditioning, EvidenceClass, Grade, HouseRules } from '@anvilstone/schema';
+import type { Conditioning, Grade, HouseRules } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { formatNumber } from '../units/formatQuantity.ts';
-import { canonicalValue } from './carry.ts';
-import { creepGrowth, type CreepMaterial } from './creep.ts';
-import { familyHdtPoints, fillerEffects, layerRatio } from './familyEstimate.ts';
-import { modulusCurve, type ModulusCurve } from './modulusCurve.ts';
+import { behaviourOf, type Behaviour } from './behaviour.ts';
+import { creepGrowth } from './creep.ts';
+import { layerRatio } from './familyEstimate.ts';
 import { defaultLayerShearMPa } from './offAxis.ts';
-import { conditioningRetention } from './moisture.ts';
-import type { Resolution, ResolveAt, Resolved } from './resolution.ts';
+import type { Resolution, ResolveAt } from './resolution.ts';
 import { resolve } from './resolve.ts';
 import { staticFatigueFactor, strengthTemperatureFactor } from './strengthFactors.ts';
-
-/** Curves and exponents of one grade; all of them need the grade's family to be in the reference data. */
-export interface Behaviour {
-  curve: ModulusCurve;
-  /** Where the heat deflection points came from. */
-  hdtEvidence: EvidenceClass;
-  hdtNote: string;
-  creep: CreepMaterial;
-  poisson: number;
-  strengthExponent: number;
-  staticFatigueLossPerDecade: number;
-  glassTransitionC: number;
-  continuousServiceC: number;
-}
 
 /** One grade in one moisture state, ready for the checks: resolved once, read many times. */
 export interface Material {
   grade: Grade;
+  rules: HouseRules;
   family: Family | undefined;
   filler: Reinforcement | undefined;
   modulus: { inPlane: Resolution; across: Resolution };
@@ -93,6 +78,7 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
   };
   return {
     grade,
+    rules,
     family,
     filler,
     modulus,
@@ -150,89 +136,6 @@ function resolveLayerShear(
         ]
       : [],
   };
-}
-
-function behaviourOf(
-  grade: Grade,
-  family: Family,
-  filler: Reinforcement | undefined,
-  modulus: Resolved,
-  conditioning: Conditioning,
-): Behaviour {
-  const own = ownHdtPoints(grade);
-  const hdt = own.length > 0 ? own : familyHdtPoints(family, filler);
-  const glassTransitionC = ownTemperature(grade, 'glassTransition') ?? family.glassTransitionC;
-  const effects = fillerEffects(family, filler)?.mechanical;
-  return {
-    curve: modulusCurve({
-      // HDT bars are dry, so the curve is anchored to the dry modulus; the ratio then applies to any moisture state.
-      modulus23MPa: modulus.value / conditioningRetention(family, 'modulus', conditioning),
-      morphology: family.morphology,
-      glassTransitionC,
-      meltingC: ownTemperature(grade, 'melting') ?? family.meltingC,
-      hdt,
-      measured: measuredRatios(grade),
-      hdtIsFamily: own.length === 0,
-    }),
-    hdtEvidence: own.length > 0 ? 'C' : 'D',
-    hdtNote:
-      own.length > 0
-        ? 'the grade’s own heat deflection temperature'
-        : 'heat deflection temperature typical of the family',
-    creep: {
-      creepA: family.creep.a * (effects?.creepA ?? 1),
-      creepN: family.creep.n,
-      activationKjPerMol: family.creep.activationKjPerMol,
-      morphology: family.morphology,
-      glassTransitionC,
-    },
-    poisson: family.poisson,
-    strengthExponent: family.temperatureStrengthExponent,
-    staticFatigueLossPerDecade: family.staticFatigueLossPerDecade,
-    glassTransitionC,
-    continuousServiceC: ownTemperature(grade, 'continuousService') ?? family.continuousServiceC,
-  };
-}
-
-/** Heat deflection points that state their stress; without one the number says nothing. The lowest at each stress. */
-function ownHdtPoints(grade: Grade): { temperatureC: number; stressMPa: number }[] {
-  const lowest = new Map<number, number>();
-  for (const observation of grade.observations) {
-    if (observation.property !== 'heatDeflectionTemperature' || observation.hdtStressMPa === undefined) continue;
-    const temperatureC = canonicalValue(observation, 'heatDeflectionTemperature');
-    if (temperatureC === null) continue;
-    const known = lowest.get(observation.hdtStressMPa);
-    lowest.set(observation.hdtStressMPa, known === undefined ? temperatureC : Math.min(known, temperatureC));
-  }
-  return [...lowest].map(([stressMPa, temperatureC]) => ({ stressMPa, temperatureC }));
-}
-
-function ownTemperature(grade: Grade, property: 'glassTransition' | 'melting' | 'continuousService'): number | null {
-  const values = grade.observations
-    .filter((observation) => observation.property === property)
-    .map((observation) => canonicalValue(observation, property))
-    .filter((value) => value !== null);
-  return values.length > 0 ? Math.min(...values) : null;
-}
-
-/** Moduli at other temperatures over the same method's modulus at 23 °C. */
-function measuredRatios(grade: Grade): { temperatureC: number; ratio: number }[] {
-  const ratios: { temperatureC: number; ratio: number }[] = [];
-  for (const property of ['tensileModulus', 'flexuralModulus'] as const) {
-    const points = grade.observations.filter((observation) => observation.property === property);
-    const room = points.find(
-      (point) => Math.abs((point.temperatureC ?? 23) - 23) <= 3 && (point.orientation ?? 'XY') !== 'ZX',
-    );
-    const room23 = room && canonicalValue(room, property);
-    if (!room23) continue;
-    for (const point of points) {
-      const value = canonicalValue(point, property);
-      if (value && Math.abs((point.temperatureC ?? 23) - 23) > 3 && point.orientation === room.orientation) {
-        ratios.push({ temperatureC: point.temperatureC!, ratio: value / room23 });
-      }
-    }
-  }
-  return ratios;
 }
 
 /** Typical across-layer share of the in-plane strength, for explanations. Undefined without a known family. */

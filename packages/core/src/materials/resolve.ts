@@ -2,21 +2,27 @@ import type { EvidenceClass, Grade, HouseRules, Observation, PropertyId } from '
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { formatNumber } from '../units/formatQuantity.ts';
-import { DIMENSIONS } from '../units/dimensions.ts';
-import { carry, type CarryContext, type Carried } from './carry.ts';
-import { familyEstimate, layerRatio } from './familyEstimate.ts';
-import { conditioningRetention } from './moisture.ts';
+import { behaviourOf } from './behaviour.ts';
+import { carry, reportedText, type CarryContext, type Carried, type Unusable } from './carry.ts';
+import { estimateFromFamily } from './estimateFromFamily.ts';
+import { heatDeflectionFromCurve } from './heatDeflectionFromCurve.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
-import type { DerivationStep, Resolution, ResolveAt, Resolved } from './resolution.ts';
+import type { Resolution, ResolveAt, Resolved } from './resolution.ts';
+import { ROOM_C, ROOM_TOLERANCE_K, type TemperatureModel } from './temperatureFactor.ts';
 
 const COV_FLOOR = 0.05;
-const COV_BY_CLASS: Record<EvidenceClass, number> = { A: COV_FLOOR, B: 0.1, C: 0.2, D: 0.3 };
+export const COV_BY_CLASS: Record<EvidenceClass, number> = { A: COV_FLOOR, B: 0.1, C: 0.2, D: 0.3 };
+const DRY: ResolveAt = { direction: 'in-plane', conditioning: 'dry' };
+/** Ends of a reported range are taken as plus and minus two standard deviations. */
+const RANGE_STANDARD_DEVIATIONS = 4;
+/** Reports of equal rank further apart than this are said to disagree, and the lower is used. */
+const DISAGREEMENT = 0.02;
 
 /**
- * The value of a property at a direction and moisture state, 23 °C, with how it was derived. Order: bench at the condition
- * → data sheet at the condition → carried over by documented factors → bench of fewer than three → family estimate.
+ * The value of a property at a direction, moisture state and temperature, with how it was derived. Order: bench at the
+ * condition → data sheet at the condition → carried over by documented factors → bench of fewer than three → family
+ * estimate. House rules decide whose numbers lead; the two kinds are never averaged. Unknown is a result, not an error.
  * `explain` writes down the derivation; without it `steps` is empty and no text is made.
- * House rules decide whose numbers lead; the two kinds are never averaged. Unknown is a result, not an error.
  */
 export function resolve(
   grade: Grade,
@@ -27,44 +33,83 @@ export function resolve(
 ): Resolution {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
-  const context: CarryContext = { property, at, rules, family, filler, explain };
-  const candidates = grade.observations
-    .filter((observation) => observation.property === property)
-    .map((observation) => carry(observation, context))
-    .filter((carried) => carried !== null);
+  const temperature = temperatureModel(grade, at, rules, family, filler);
+  const context: CarryContext = { property, at, rules, family, filler, temperature, explain };
+  const candidates: Carried[] = [];
+  const unusable: Unusable[] = [];
+  for (const observation of grade.observations) {
+    if (observation.property !== property) continue;
+    const brought = carry(observation, context);
+    if (brought.usable) candidates.push(brought);
+    else unusable.push(brought);
+  }
   const chosen = choose(candidates, rules, explain);
   if (chosen) return chosen;
-  return estimate(grade, property, at, family, filler, explain);
+  const bridged =
+    property === 'heatDeflectionTemperature'
+      ? heatDeflectionFromCurve(
+          grade,
+          context,
+          resolve(grade, 'tensileModulus', DRY, rules, false),
+          unusable.length > 0,
+        )
+      : undefined;
+  return withRefusals(bridged ?? estimateFromFamily(grade, context), unusable, explain);
 }
 
-function choose(candidates: Carried[], rules: HouseRules, explain: boolean): Resolved | null {
+/** The grade's own curve, where another temperature than 23 °C is asked for. */
+function temperatureModel(
+  grade: Grade,
+  at: ResolveAt,
+  rules: HouseRules,
+  family: Family | undefined,
+  filler: Reinforcement | undefined,
+): TemperatureModel | undefined {
+  const to = at.temperatureC ?? ROOM_C;
+  if (Math.abs(to - ROOM_C) <= ROOM_TOLERANCE_K || !family) return undefined;
+  const room = { direction: 'in-plane', conditioning: at.conditioning } as const;
+  const modulus = resolve(grade, 'tensileModulus', room, rules, false);
+  if (!modulus.known) return undefined;
+  const { curve, strengthExponent } = behaviourOf(grade, family, filler, modulus, at.conditioning);
+  return { curve, strengthExponent, family };
+}
+
+function choose(candidates: readonly Carried[], rules: HouseRules, explain: boolean): Resolved | null {
   if (candidates.length === 0) return null;
   const ordered = [...candidates].sort((a, b) => rank(a, rules) - rank(b, rules) || tieBreak(a, b));
   const first = ordered[0]!;
   if (rules.evidenceSchool === 'lower-of-both') {
-    const other = ordered.find((one) => one.observation.source !== first.observation.source);
+    const other = ordered.find((one) => one.observation.source !== first.observation.source && isOwnSource(one, rules));
     if (other && other.value < first.value) {
       return finish(other, explain ? `lower of both: ${describe(first)} is higher` : undefined);
     }
   }
   if (!explain) return finish(first);
   const peers = ordered.filter((one) => rank(one, rules) === rank(first, rules) && one.carries === first.carries);
-  const conflict = peers.find((one) => one !== first && Math.abs(one.value - first.value) > 0.02 * first.value);
+  const conflict = peers.find((one) => Math.abs(one.value - first.value) > DISAGREEMENT * Math.abs(first.value));
   return finish(
     first,
     conflict ? `${describe(conflict)} says otherwise; the lower of equal evidence is used` : undefined,
   );
 }
 
-/** Lower is better. */
+const TOO_FEW_RANK = 8;
+const ESTIMATE_RANK = 9;
+
+/**
+ * Lower is better. Bench first: the condition counts before the source. Data sheet: the sheet leads even where it has to
+ * be carried over, since that is what the rule asks for.
+ */
 function rank({ observation, carries }: Carried, rules: HouseRules): number {
+  if (observation.source === 'estimate') return ESTIMATE_RANK;
   const bench = observation.source === 'bench';
-  if (observation.source === 'estimate') return 9;
-  if (bench && (observation.count ?? 1) < 3) return 8;
-  const carried = carries > 0 ? 4 : 0;
-  const sheetFirst = rules.evidenceSchool === 'datasheet';
-  return carried + (bench === sheetFirst ? 1 : 0);
+  if (bench && (observation.count ?? 1) < 3) return TOO_FEW_RANK;
+  const carried = carries > 0 ? 1 : 0;
+  if (rules.evidenceSchool === 'datasheet') return (bench ? 2 : 0) + carried;
+  return carried * 2 + (bench ? 0 : 1);
 }
+
+const isOwnSource = (one: Carried, rules: HouseRules) => rank(one, rules) < TOO_FEW_RANK;
 
 function tieBreak(a: Carried, b: Carried): number {
   return (
@@ -79,7 +124,7 @@ function finish(carried: Carried, remark?: string): Resolved {
   const { observation, value } = carried;
   const evidence = classOf(carried);
   const steps = remark ? [...carried.steps, { text: remark, value }] : carried.steps;
-  return { known: true, value, cov: covOf(observation, evidence), evidence, steps };
+  return { known: true, value, cov: covOf(observation, evidence), evidence, steps, observationId: observation.id };
 }
 
 function classOf({ observation, carries }: Carried): EvidenceClass {
@@ -87,50 +132,34 @@ function classOf({ observation, carries }: Carried): EvidenceClass {
   if (observation.source === 'estimate') return 'D';
   if (carries > 0) return 'C';
   if (observation.source === 'bench') return count >= 5 ? 'A' : count >= 3 ? 'B' : 'C';
-  return observation.specimen === 'printed' ? 'B' : 'C';
+  // What does not depend on the specimen (a melting point) is at its condition whatever it was measured on.
+  const anySpecimen = !PROPERTY_DEFINITIONS[observation.property].conditions.includes('specimen');
+  return observation.specimen === 'printed' || anySpecimen ? 'B' : 'C';
 }
 
 function covOf(observation: Observation, evidence: EvidenceClass): number {
-  const mean = observation.value;
+  const { low, high, value: mean } = observation;
   const measured = (observation.count ?? 1) >= 3 && observation.standardDeviation !== undefined && mean;
-  if (measured && (evidence === 'A' || evidence === 'B')) {
-    return Math.max(COV_FLOOR, observation.standardDeviation! / mean);
+  if (measured) {
+    const own = Math.max(COV_FLOOR, Math.abs(observation.standardDeviation! / mean));
+    return evidence === 'A' || evidence === 'B' ? own : Math.max(own, COV_BY_CLASS[evidence]);
   }
-  return COV_BY_CLASS[evidence];
+  const classCov = COV_BY_CLASS[evidence];
+  if (mean !== undefined || low === undefined || high === undefined || low + high === 0) return classCov;
+  return Math.max(classCov, Math.abs((2 * (high - low)) / (RANGE_STANDARD_DEVIATIONS * (high + low))));
 }
 
 function describe({ observation, value }: Carried): string {
   return `${observation.reference} (${formatNumber(value)} after the same steps)`;
 }
 
-function estimate(
-  grade: Grade,
-  property: PropertyId,
-  at: ResolveAt,
-  family: Family | undefined,
-  filler: Reinforcement | undefined,
-  explain: boolean,
-): Resolution {
-  const { title, kind, directional, dimension } = PROPERTY_DEFINITIONS[property];
-  const unit = DIMENSIONS[dimension].metric;
-  const typical = family && familyEstimate(family, filler, property);
-  if (!family || !typical) {
-    const why = family ? 'the family states none' : `its family “${grade.familyId}” is not in the reference data`;
-    return { known: false, gaps: [`${title}: no observation, and ${why}`] };
-  }
-  const steps: DerivationStep[] = [];
-  const note = (text: () => string, now: number) => explain && steps.push({ text: text(), value: now });
-  note(() => `${typical.derivation} (${unit})`, typical.value);
-  let value = typical.value;
-  if (directional && at.direction === 'across' && kind !== 'other') {
-    const ratio = layerRatio(family, filler, kind);
-    value *= ratio;
-    note(() => `× ${ratio.toFixed(2)} across the layers, typical of the family`, value);
-  }
-  const retention = conditioningRetention(family, kind, at.conditioning);
-  if (retention !== 1) {
-    value *= retention;
-    note(() => `× ${retention.toFixed(2)} for water taken up (${at.conditioning})`, value);
-  }
-  return { known: true, value, cov: COV_BY_CLASS.D, evidence: 'D', steps };
+/** Says which of the grade's own reports could not be used, so that nobody wonders why they were passed over. */
+function withRefusals(resolution: Resolution, unusable: readonly Unusable[], explain: boolean): Resolution {
+  if (!explain || unusable.length === 0) return resolution;
+  const refusals = unusable.map(
+    ({ observation, reason }) => `${reportedText(observation)} from ${observation.reference}: not used, ${reason}`,
+  );
+  if (!resolution.known) return { known: false, gaps: [...resolution.gaps, ...refusals] };
+  const { value } = resolution;
+  return { ...resolution, steps: [...refusals.map((text) => ({ text, value })), ...resolution.steps] };
 }

@@ -6,8 +6,17 @@ export interface LowMidHigh {
   mid: number;
   high: number;
 }
+export type Fumes = 'low' | 'styrene' | 'caprolactam' | 'acrylic' | 'highTemperature';
+export type Class3 = 'good' | 'fair' | 'poor';
 
-/** The fields of a reference family that the computation reads. Typical and indicative: evidence class D. */
+/** What the reference values are, as stated by their source. Shown wherever one of them is. */
+export const referenceStatement: string = familyFile.about;
+
+/**
+ * A polymer family, unfilled. Typical and indicative, evidence class D: none of it was measured. Printed solid, XY,
+ * 23 °C, dry, unless the name says otherwise. `null` = does not apply (an elastomer has no heat deflection temperature
+ * and its notched Charpy bar does not break), never “unknown”.
+ */
 export interface Family {
   id: string;
   name: string;
@@ -16,36 +25,74 @@ export interface Family {
   densityGPerCm3: number;
   tensileModulusXyMpa: LowMidHigh;
   tensileStrengthXyMpa: LowMidHigh;
+  elongationYieldPct: number | null;
   elongationBreakPct: LowMidHigh;
   flexuralModulusMpa: number;
   flexuralStrengthMpa: number | null;
   zToXyStrengthRatio: LowMidHigh;
   zToXyModulusRatio: number;
   poisson: number;
+  compressiveToTensileStrengthRatio: number;
+  shearToTensileStrengthRatio: number;
   charpyNotched23KjPerM2: LowMidHigh | null;
+  charpyNotchedMinus30KjPerM2: number | null;
+  brittleBelowC: number;
+  rateSensitivity: 'low' | 'medium' | 'high';
+  failureManner: 'ductile' | 'warns' | 'snaps';
   glassTransitionC: number;
   meltingC: number | null;
   hdt045C: number | null;
   hdt180C: number | null;
   continuousServiceC: number;
+  thermalExpansion1e6PerK: number;
+  printShrinkPct: number;
+  thermalConductivityWPerMK: number;
+  specificHeatJPerGK: number;
+  meltFlow: { gPer10min: number; temperatureC: number; massKg: number };
+  meltDensityGPerCm3: number;
   waterSaturationPct: number | null;
   waterAt23C50RhPct: number;
   modulusRetentionConditioned: number;
   strengthRetentionConditioned: number;
+  impactFactorConditioned: number;
+  swellingPctAtSaturation: number | null;
+  sorptionHalfTime2mmH: number;
+  dryingC: number;
+  dryingH: number;
+  openHoursAt50Rh: number;
   creep: { a: number; n: number; activationKjPerMol: number };
   temperatureStrengthExponent: number;
   staticFatigueLossPerDecade: number;
-  failureManner: 'ductile' | 'warns' | 'snaps';
+  fatigueFraction1e6: number;
+  fatigueFraction1e7: number;
+  frictionVsSteel: number;
+  wearClass: Class3;
+  shoreHardness: string;
+  uvClass: Class3;
+  strengthRetentionPer1000hWeathering: number;
+  flameClassTypical: 'HB' | 'V-2' | 'V-1' | 'V-0' | 'not rated';
+  flameThicknessMm: number | null;
+  oxygenIndexPct: number;
+  surfaceResistivityLog10Ohm: number;
+  clarity: 'clear' | 'translucent' | 'opaque';
   nozzleC: LowMidHigh;
   bedC: { low: number; high: number };
   chamberC: { minimum: number | null; recommended: number | null };
   enclosure: 'open' | 'enclosed' | 'heated';
   abrasive: boolean;
   minimumNozzleMm: number;
+  bedSurfaces: readonly string[];
+  releaseAgentNeeded: boolean;
+  fanPct: { low: number; high: number };
   directDriveNeeded: boolean;
-  fumes: string;
+  fumes: Fumes;
+  printEase1to5: number;
   warpTendency1to5: number;
   pricePerKgUsd: LowMidHigh;
+  solvents: readonly string[];
+  foodNote: string;
+  sterilisation: readonly string[];
+  annealing: { temperatureC: number; hours: number; shrinkPct: number; hdtGainC: number } | null;
   notes: string;
 }
 

@@ -9,18 +9,30 @@ export interface FillerEffects {
   zStrength: number;
   zModulus: number;
   shear: number;
+  shearModulus: number;
   elongationBreak: number;
   charpyNotched: number;
+  charpyUnnotched: number;
   hdt045DeltaC: number;
   hdt180DeltaC: number;
   creepA: number;
+  thermalExpansion: number;
+  thermalExpansionZ: number;
+  printShrink: number;
   warpTendencyDelta: number;
   density: number;
+  thermalConductivity: number;
+  friction: number;
+  wear: number;
+  meltFlow: number;
+  waterSaturation: number;
 }
 
 export interface Reinforcement {
   id: string;
   name: string;
+  kind: string;
+  filler: string;
   fillerMassPct: number | null;
   fillerDensityGPerCm3: number | null;
   effects: Record<MatrixKind, FillerEffects>;
@@ -29,8 +41,13 @@ export interface Reinforcement {
   minimumNozzleMm: number;
   recommendedNozzleMm: number;
   colours: string;
+  /** Takes the place of the family's surface resistivity; null: the filler does not change it. */
+  surfaceResistivityLog10Ohm: { low: number; typical: number; high: number } | null;
+  electrostaticControl: { mayBeReliedOn: boolean; mustBeMeasured: boolean; note: string } | null;
+  hidesLayerLines: boolean;
   priceFactor: number;
   handlingCaution: string | null;
+  notes: Partial<Record<MatrixKind | 'general', string | null>>;
 }
 
 export const reinforcements = file.reinforcements as unknown as readonly Reinforcement[];

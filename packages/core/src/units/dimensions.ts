@@ -45,7 +45,7 @@ export const DIMENSIONS = {
   },
   stress: {
     units: [
-      { names: ['MPa', 'N/mm²', 'N/mm2'], factor: 1 },
+      { names: ['MPa', 'N/mm²', 'N/mm2', 'MN/m²'], factor: 1 },
       { names: ['GPa'], factor: 1000 },
       { names: ['kPa'], factor: 0.001 },
       { names: ['bar'], factor: 0.1 },
@@ -90,24 +90,138 @@ export const DIMENSIONS = {
   },
   density: {
     units: [
-      { names: ['g/cm³', 'g/cm3', 'g/cc'], factor: 1 },
-      { names: ['kg/m³', 'kg/m3'], factor: 0.001 },
+      { names: ['g/cm³', 'g/cm3', 'g/cc', 'g/ml', 'kg/dm³', 'kg/l'], factor: 1 },
+      { names: ['kg/m³', 'kg/m3', 'g/l', 'g/L'], factor: 0.001 },
       { names: ['lb/in³', 'lb/in3'], factor: 27.6799047 },
     ],
     metric: 'g/cm³',
     inchPound: 'lb/in³',
   },
-  impact: { units: [{ names: ['kJ/m²', 'kJ/m2'], factor: 1 }], metric: 'kJ/m²', inchPound: 'kJ/m²' },
+  impact: {
+    units: [
+      { names: ['kJ/m²', 'kJ/m2', 'mJ/mm²', 'mJ/mm2'], factor: 1 },
+      { names: ['J/cm²', 'J/cm2'], factor: 10 },
+      { names: ['J/m²', 'J/m2'], factor: 0.001 },
+      // 1 ft·lbf = 1.3558179483 J (NIST SP 811)
+      { names: ['ft·lbf/in²', 'ft-lb/in²', 'ft-lb/in2', 'ft·lb/in²', 'ft-lbf/in2'], factor: 1.3558179483 / 0.64516 },
+    ],
+    metric: 'kJ/m²',
+    inchPound: 'ft·lbf/in²',
+  },
+  // Izod by ASTM D256: energy per specimen thickness. It is another quantity than kJ/m² until the ligament is known.
+  impactPerThickness: {
+    units: [
+      { names: ['J/m'], factor: 1 },
+      { names: ['J/cm'], factor: 100 },
+      { names: ['kJ/m'], factor: 1000 },
+      { names: ['ft·lbf/in', 'ft-lb/in', 'ft-lbs/in', 'ft·lb/in', 'ft-lbf/in'], factor: 1.3558179483 / 0.0254 },
+    ],
+    metric: 'J/m',
+    inchPound: 'ft·lbf/in',
+  },
+  thermalExpansion: {
+    units: [
+      { names: ['µm/m·K', 'µm/(m·K)', 'um/m-K', 'µm/m/K', 'ppm/K', 'ppm/°C', '10⁻⁶/K', '1e-6/K', 'e-6/K'], factor: 1 },
+      { names: ['1/K', 'K⁻¹', 'K-1', '1/°C', 'mm/mm/K', 'm/m/K'], factor: 1e6 },
+      { names: ['1e-5/K', '10⁻⁵/K', '10^-5/K'], factor: 10 },
+      { names: ['µin/in·°F', 'µin/(in·°F)', 'uin/in-F', 'ppm/°F'], factor: 1.8 },
+      { names: ['1/°F', 'in/in/°F'], factor: 1.8e6 },
+    ],
+    metric: 'µm/m·K',
+    inchPound: 'µin/in·°F',
+  },
+  conductivity: {
+    units: [
+      { names: ['W/m·K', 'W/(m·K)', 'W/mK', 'W/m-K', 'W/m/K'], factor: 1 },
+      { names: ['Btu·in/(h·ft²·°F)', 'Btu-in/hr-ft2-F'], factor: 0.144227889 },
+    ],
+    metric: 'W/m·K',
+    inchPound: 'Btu·in/(h·ft²·°F)',
+  },
+  specificHeat: {
+    units: [
+      { names: ['J/g·K', 'J/(g·K)', 'J/gK', 'kJ/kg·K', 'kJ/(kg·K)', 'kJ/kgK'], factor: 1 },
+      { names: ['J/kg·K', 'J/(kg·K)', 'J/kgK'], factor: 0.001 },
+      { names: ['Btu/lb·°F', 'cal/g·°C'], factor: 4.1868 },
+    ],
+    metric: 'J/g·K',
+    inchPound: 'Btu/lb·°F',
+  },
+  meltFlow: {
+    units: [{ names: ['g/10 min', 'g/10min', 'g/10 minutes', 'dg/min'], factor: 1 }],
+    metric: 'g/10 min',
+    inchPound: 'g/10 min',
+  },
+  meltVolume: {
+    units: [{ names: ['cm³/10 min', 'cm³/10min', 'cm3/10min', 'cm3/10 min', 'cc/10min', 'ml/10min'], factor: 1 }],
+    metric: 'cm³/10 min',
+    inchPound: 'cm³/10 min',
+  },
+  resistance: {
+    units: [
+      { names: ['Ω', 'ohm', 'ohms', 'Ω/sq', 'ohm/sq', 'Ω/□'], factor: 1 },
+      { names: ['kΩ', 'kohm'], factor: 1e3 },
+      { names: ['MΩ', 'Mohm'], factor: 1e6 },
+      { names: ['GΩ', 'Gohm'], factor: 1e9 },
+      { names: ['TΩ', 'Tohm'], factor: 1e12 },
+    ],
+    metric: 'Ω',
+    inchPound: 'Ω',
+  },
+  resistivity: {
+    units: [
+      { names: ['Ω·m', 'ohm·m', 'ohm-m', 'Ω m', 'ohm.m', 'ohm m'], factor: 1 },
+      { names: ['Ω·cm', 'ohm·cm', 'ohm-cm', 'Ω cm', 'ohm.cm', 'ohm cm'], factor: 0.01 },
+    ],
+    metric: 'Ω·m',
+    inchPound: 'Ω·cm',
+  },
+  fieldStrength: {
+    units: [
+      { names: ['kV/mm', 'MV/m'], factor: 1 },
+      { names: ['kV/cm'], factor: 0.1 },
+      { names: ['V/mil'], factor: 1 / 25.4 },
+    ],
+    metric: 'kV/mm',
+    inchPound: 'V/mil',
+  },
+  voltage: {
+    units: [
+      { names: ['V', 'volt', 'volts'], factor: 1 },
+      { names: ['kV'], factor: 1000 },
+    ],
+    metric: 'V',
+    inchPound: 'V',
+  },
+  hardness: { units: [{ names: ['Shore', '-'], factor: 1 }], metric: 'Shore', inchPound: 'Shore' },
+  wearRate: {
+    units: [
+      { names: ['mm³/MN·m', '1e-6 mm³/N·m', '1e-6 mm³/(N·m)', '10⁻⁶ mm³/N·m', '1e-6 mm3/Nm'], factor: 1 },
+      { names: ['mm³/N·m', 'mm³/(N·m)', 'mm3/Nm', 'mm3/N-m'], factor: 1e6 },
+    ],
+    metric: 'mm³/MN·m',
+    inchPound: 'mm³/MN·m',
+  },
+  count: { units: [{ names: ['cycles', '-'], factor: 1 }], metric: 'cycles', inchPound: 'cycles' },
+  price: {
+    units: [
+      { names: ['USD/kg', '$/kg'], factor: 1 },
+      { names: ['USD/lb', '$/lb'], factor: 1000 / POUND_G },
+    ],
+    metric: 'USD/kg',
+    inchPound: 'USD/lb',
+  },
   fraction: {
     units: [
       { names: ['%', 'percent'], factor: 1 },
-      { names: ['1', 'mm/mm'], factor: 100 },
+      { names: ['1', 'mm/mm', 'fraction'], factor: 100 },
+      { names: ['‰'], factor: 0.1 },
     ],
     metric: '%',
     inchPound: '%',
   },
   money: { units: [{ names: ['USD', '$', 'usd'], factor: 1 }], metric: 'USD', inchPound: 'USD' },
-  ratio: { units: [{ names: ['×', 'x'], factor: 1 }], metric: '', inchPound: '' },
+  ratio: { units: [{ names: ['×', 'x', '-', '1'], factor: 1 }], metric: '', inchPound: '' },
 } satisfies Record<string, DimensionDefinition>;
 
 export type Dimension = keyof typeof DIMENSIONS;

@@ -1,0 +1,116 @@
+import type { Conditioning, EvidenceClass, Grade, Observation } from '@anvilstone/schema';
+import type { Family } from '../reference/family.ts';
+import type { Reinforcement } from '../reference/reinforcement.ts';
+import { canonicalValue } from './canonicalValue.ts';
+import type { CreepMaterial } from './creep.ts';
+import { fittedCreepOf } from './creepFit.ts';
+import { familyHdtPoints, fillerEffects } from './familyEstimate.ts';
+import { modulusCurve, type ModulusCurve } from './modulusCurve.ts';
+import { conditioningRetention } from './moisture.ts';
+
+/** Curves and exponents of one grade; all of them need the grade's family to be in the reference data. */
+export interface Behaviour {
+  curve: ModulusCurve;
+  /** Where the heat deflection points came from. */
+  hdtEvidence: EvidenceClass;
+  hdtNote: string;
+  creep: CreepMaterial;
+  /** C where the grade's own creep readings were fitted, D where the family's parameters stand in. */
+  creepEvidence: EvidenceClass;
+  poisson: number;
+  strengthExponent: number;
+  staticFatigueLossPerDecade: number;
+  glassTransitionC: number;
+  continuousServiceC: number;
+}
+
+export function behaviourOf(
+  grade: Grade,
+  family: Family,
+  filler: Reinforcement | undefined,
+  modulus: { value: number },
+  conditioning: Conditioning,
+): Behaviour {
+  const own = ownHdtPoints(grade);
+  const hdt = own.length > 0 ? own : familyHdtPoints(family, filler);
+  const glassTransitionC = ownTemperature(grade, 'glassTransition') ?? family.glassTransitionC;
+  const effects = fillerEffects(family, filler)?.mechanical;
+  const typical = { creepA: family.creep.a * (effects?.creepA ?? 1), creepN: family.creep.n };
+  const fitted = fittedCreepOf(grade);
+  return {
+    curve: modulusCurve({
+      // HDT bars are dry, so the curve is anchored to the dry modulus; the ratio then applies to any moisture state.
+      modulus23MPa: modulus.value / conditioningRetention(family, 'modulus', conditioning),
+      morphology: family.morphology,
+      glassTransitionC,
+      meltingC: ownTemperature(grade, 'melting') ?? family.meltingC,
+      hdt,
+      measured: measuredRatios(grade),
+      hdtIsFamily: own.length === 0,
+    }),
+    hdtEvidence: own.length > 0 ? 'C' : 'D',
+    hdtNote:
+      own.length > 0
+        ? 'the grade’s own heat deflection temperature'
+        : 'heat deflection temperature typical of the family',
+    creepEvidence: fitted ? 'C' : 'D',
+    creep: {
+      ...(fitted ? { creepA: fitted.creepA, creepN: fitted.creepN } : typical),
+      activationKjPerMol: family.creep.activationKjPerMol,
+      morphology: family.morphology,
+      glassTransitionC,
+    },
+    poisson: family.poisson,
+    strengthExponent: family.temperatureStrengthExponent,
+    staticFatigueLossPerDecade: family.staticFatigueLossPerDecade,
+    glassTransitionC,
+    continuousServiceC: ownTemperature(grade, 'continuousService') ?? family.continuousServiceC,
+  };
+}
+
+/** Heat deflection points that state their stress; without one the number says nothing. The lowest at each stress. */
+function ownHdtPoints(grade: Grade): { temperatureC: number; stressMPa: number }[] {
+  const lowest = new Map<number, number>();
+  for (const observation of grade.observations) {
+    if (observation.property !== 'heatDeflectionTemperature' || observation.hdtStressMPa === undefined) continue;
+    const reading = canonicalValue(observation, 'heatDeflectionTemperature');
+    if (!reading.ok) continue;
+    const temperatureC = reading.value;
+    const known = lowest.get(observation.hdtStressMPa);
+    lowest.set(observation.hdtStressMPa, known === undefined ? temperatureC : Math.min(known, temperatureC));
+  }
+  return [...lowest].map(([stressMPa, temperatureC]) => ({ stressMPa, temperatureC }));
+}
+
+function ownTemperature(grade: Grade, property: 'glassTransition' | 'melting' | 'continuousService'): number | null {
+  const values = grade.observations
+    .filter((observation) => observation.property === property)
+    .map((observation) => numberOf(observation))
+    .filter((value) => value !== undefined);
+  return values.length > 0 ? Math.min(...values) : null;
+}
+
+/** Moduli at other temperatures over the same method's modulus at 23 °C. */
+function measuredRatios(grade: Grade): { temperatureC: number; ratio: number }[] {
+  const ratios: { temperatureC: number; ratio: number }[] = [];
+  for (const property of ['tensileModulus', 'flexuralModulus'] as const) {
+    const points = grade.observations.filter((observation) => observation.property === property);
+    const room = points.find(
+      (point) => Math.abs((point.temperatureC ?? 23) - 23) <= 3 && (point.orientation ?? 'XY') !== 'ZX',
+    );
+    const room23 = room && numberOf(room);
+    if (!room23) continue;
+    for (const point of points) {
+      const value = numberOf(point);
+      if (value && Math.abs((point.temperatureC ?? 23) - 23) > 3 && point.orientation === room.orientation) {
+        ratios.push({ temperatureC: point.temperatureC!, ratio: value / room23 });
+      }
+    }
+  }
+  return ratios;
+}
+
+function numberOf(observation: Observation): number | undefined {
+  const reading = canonicalValue(observation, observation.property);
+  return reading.ok ? reading.value : undefined;
+}

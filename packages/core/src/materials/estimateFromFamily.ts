@@ -1,0 +1,71 @@
+import type { Grade } from '@anvilstone/schema';
+import type { Family } from '../reference/family.ts';
+import { DIMENSIONS } from '../units/dimensions.ts';
+import type { CarryContext } from './carry.ts';
+import { familyEstimate, layerRatio } from './familyEstimate.ts';
+import { conditioningRetention } from './moisture.ts';
+import { PROPERTY_DEFINITIONS } from './properties.ts';
+import type { DerivationStep, Resolution } from './resolution.ts';
+import { ROOM_C, ROOM_TOLERANCE_K, temperatureFactor } from './temperatureFactor.ts';
+
+const COV_OF_ESTIMATE = 0.3;
+
+/** The last resort: typical of the family and its filler, brought to the condition by the same factors. Evidence class D. */
+export function estimateFromFamily(grade: Grade, context: CarryContext): Resolution {
+  const { property, at, family, filler, explain } = context;
+  const { title, kind, directional, dimension } = PROPERTY_DEFINITIONS[property];
+  if (!family) {
+    return {
+      known: false,
+      gaps: [`${title}: no observation, and its family “${grade.familyId}” is not in the reference data`],
+    };
+  }
+  if (property === 'charpyNotched' && family.charpyNotched23KjPerM2 === null) return elastomerCharpy(family, context);
+  const typical = familyEstimate(family, filler, property);
+  if (!typical) return { known: false, gaps: [`${title}: no observation, and the family states none`] };
+  const steps: DerivationStep[] = [];
+  let value = typical.value;
+  const say = (text: () => string) => explain && steps.push({ text: text(), value });
+  say(() => `${typical.derivation} (${DIMENSIONS[dimension].metric})`);
+  if (directional && at.direction === 'across') {
+    if (kind !== 'strength' && kind !== 'modulus') {
+      return {
+        known: false,
+        gaps: [`${title} across the layers: no observation, and the family states it in plane only`],
+      };
+    }
+    const ratio = layerRatio(family, filler, kind);
+    value *= ratio;
+    say(() => `× ${ratio.toFixed(2)} across the layers, typical of the family`);
+  }
+  const retention = conditioningRetention(family, kind, at.conditioning);
+  if (retention !== 1) {
+    value *= retention;
+    say(() => `× ${retention.toFixed(2)} for water taken up (${at.conditioning})`);
+  }
+  const to = at.temperatureC ?? ROOM_C;
+  if (kind !== 'other' && Math.abs(to - ROOM_C) > ROOM_TOLERANCE_K) {
+    const factor = context.temperature && temperatureFactor(context.temperature, kind, to);
+    if (factor === undefined) return { known: false, gaps: [`${title}: nothing carries it to ${to} °C`] };
+    value *= factor;
+    say(() => `× ${factor.toFixed(2)} from 23 °C to ${to} °C, by the grade’s curve`);
+  }
+  return { known: true, value, cov: COV_OF_ESTIMATE, evidence: 'D', steps };
+}
+
+/** An elastomer folds without breaking, down to where it turns brittle. Not stated there means unknown, not “no break”. */
+function elastomerCharpy(family: Family, { at, explain }: CarryContext): Resolution {
+  const to = at.temperatureC ?? ROOM_C;
+  if (at.direction === 'across') {
+    return { known: false, gaps: ['Charpy impact across the layers: not known for the family'] };
+  }
+  if (to < family.brittleBelowC) {
+    return {
+      known: false,
+      gaps: [`Charpy impact at ${to} °C: brittle below ${family.brittleBelowC} °C, and no value is known there`],
+    };
+  }
+  const text = `${family.abbreviation} family, typical: does not break above ${family.brittleBelowC} °C`;
+  const steps = explain ? [{ text, value: Infinity }] : [];
+  return { known: true, value: Infinity, cov: COV_OF_ESTIMATE, evidence: 'D', steps };
+}
