@@ -74,7 +74,7 @@ export function layTraps(grades: readonly Grade[]): void {
     });
   }
   // Fatigue of one grade, measured at two lives.
-  const asa = find('vp-asa').observations.find(
+  const fatigued = find('vp-asa').observations.find(
     (one) => one.property === 'tensileStrength' && one.orientation === 'XY',
   )!;
   for (const [cycles, share] of [
@@ -84,7 +84,7 @@ export function layTraps(grades: readonly Grade[]): void {
     find('vp-asa').observations.push({
       id: `vp-asa-fatigue-${cycles}`,
       property: 'fatigueStrength',
-      value: Number((asa.value! * share).toPrecision(3)),
+      value: Number((fatigued.value! * share).toPrecision(3)),
       unit: 'MPa',
       source: 'bench',
       count: 3,
