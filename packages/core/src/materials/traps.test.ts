@@ -95,7 +95,9 @@ describe('4 · dry against conditioned', () => {
   const wetter = report({ id: 'o2', value: 45, conditioning: 'conditioned' });
   test('refused by name', () => expect(differences(dry, wetter)).toEqual(['Moisture state: dry against conditioned']));
   test('a state that is not stated is refused too', () =>
-    expect(differences(dry, report({ value: 46, conditioning: null }))).toEqual(['Moisture state: dry against not stated']));
+    expect(differences(dry, report({ value: 46, conditioning: null }))).toEqual([
+      'Moisture state: dry against not stated',
+    ]));
   test('polyamide 6 dry 70 MPa → conditioned: × family retention, × 0.9 house rule, class C', () => {
     const resolved = known(gradeOf('pa6', [dry]), 'tensileStrength', { ...DRY, conditioning: 'conditioned' });
     const retention = resolved.value / (70 * 0.9);

@@ -1,0 +1,49 @@
+import type { ImportFormat, ImportSettings } from '@anvilstone/schema';
+import { ExchangeError } from '../ExchangeError.ts';
+import { LIMITS } from '../limits.ts';
+import type { RawTable } from '../table.ts';
+import { readCsv } from './csv.ts';
+import { readDataPackage } from './dataPackage.ts';
+import { detectFormat } from './detectFormat.ts';
+import { readJsonGrades } from './json.ts';
+import { readMatml } from './matml.ts';
+import { readXlsx } from './xlsx.ts';
+
+/** A file taken apart: a table that still has to be mapped, or documents of our own schema. */
+export interface ImportSource {
+  format: ImportFormat;
+  sheets: string[];
+  sheet: string | null;
+  delimiter: string | null;
+  table?: RawTable;
+  documents?: unknown[];
+}
+
+type Reader = (
+  bytes: Uint8Array,
+  settings: ImportSettings,
+) => Omit<ImportSource, 'format'> | Promise<Omit<ImportSource, 'format'>>;
+const single = { sheets: [], sheet: null, delimiter: null };
+
+/** Every format that is read. Adding one is a module and a line here (and one in detectFormat). */
+const READERS: Record<ImportFormat, Reader> = {
+  csv(bytes, settings) {
+    const table = readCsv(bytes, settings);
+    return { ...single, table, delimiter: table.delimiter };
+  },
+  xlsx: async (bytes, settings) => ({ ...single, ...(await readXlsx(bytes, settings)) }),
+  json: (bytes) => ({ ...single, documents: readJsonGrades(bytes) }),
+  matml: (bytes) => ({ ...single, table: readMatml(bytes) }),
+  'data-package': (bytes, settings) => ({ ...single, ...readDataPackage(bytes, settings) }),
+};
+
+/** @throws ExchangeError over a limit, of no known format, or broken; the message says which */
+export async function readImportFile(bytes: Uint8Array, settings: ImportSettings): Promise<ImportSource> {
+  if (bytes.length > LIMITS.fileBytes) {
+    throw new ExchangeError(
+      `The file has ${Math.round(bytes.length / 1e6)} MB; at most ${LIMITS.fileBytes / 1e6} MB are read. Split it.`,
+    );
+  }
+  const format = detectFormat(bytes);
+  return { format, ...(await READERS[format](bytes, settings)) };
+}
