@@ -1,4 +1,5 @@
 import { execFile } from 'node:child_process';
+import { readFileSync } from 'node:fs';
 import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
@@ -13,6 +14,12 @@ async function run(args: string[], files: Record<string, string> = {}) {
   const errors: string[] = [];
   const code = await main(args, {
     readFile: (path) => (path in files ? Promise.resolve(files[path]!) : Promise.reject(new Error('no such file'))),
+    readBytes: (path) =>
+      path in files ? Promise.resolve(Buffer.from(files[path]!)) : Promise.reject(new Error('no such file')),
+    writeFile: (path, contents) => {
+      files[path] = Buffer.from(contents).toString('latin1');
+      return Promise.resolve();
+    },
     out: (text) => out.push(text),
     error: (text) => errors.push(text),
   });
@@ -38,7 +45,7 @@ test('one orientation only', async () => {
 
 test('without --json a ranked table for people', async () => {
   const { out } = await run(['evaluate', '--brief', 'b'], { b: brief });
-  expect(out.split('\n')[1]).toMatch(/^pass\s+Tarrowmill PETG Clearway\s+XZ/);
+  expect(out.split('\n')[1]).toMatch(/^pass\s+Nine Elms PETG Trade\s+XZ/);
 });
 
 test.each([
@@ -89,4 +96,75 @@ test('the installed command runs by itself and reports through its exit code', a
   ]);
   expect((JSON.parse(stdout) as { canonical: number }).canonical).toBeCloseTo(4.7625, 9);
   await expect(promisify(execFile)('node', [bin, 'calc', 'run', 'tea'])).rejects.toMatchObject({ code: 1 });
+});
+
+describe('import and export', () => {
+  const sheet = readFileSync(join(__dirname, '../../../docs/examples/nine-elms-grades.csv'), 'latin1');
+  const settings = JSON.stringify({
+    maker: 'Nine Elms Compounding',
+    answers: { 'notch:6': '10.16', 'unit-slip:3:MPa:GPa': 'other' },
+  });
+  const bytes = (text: string) => Buffer.from(text, 'latin1').toString('utf8');
+  const library = JSON.stringify(sampleLibrary);
+
+  test('a sheet that is not clear yet: the problem names each question and its answers', async () => {
+    const { code, problem } = await run(
+      ['import', '--in', 's.csv', '--library', 'l.json', '--out', 'o.json', '--maker', 'Nine Elms Compounding'],
+      { 's.csv': bytes(sheet), 'l.json': library },
+    );
+    expect(code).toBe(1);
+    expect(problem?.errors?.map(({ pointer }) => pointer).sort()).toEqual([
+      '/answers/notch:6',
+      '/answers/unit-slip:3:MPa:GPa',
+    ]);
+  });
+  test('with the answers in a settings file the new library is written, machines and all', async () => {
+    const files: Record<string, string> = { 's.csv': bytes(sheet), 'l.json': library, 'a.json': settings };
+    const { code, out } = await run(
+      ['import', '--in', 's.csv', '--library', 'l.json', '--settings', 'a.json', '--out', 'o.json'],
+      files,
+    );
+    expect([code, out]).toEqual([0, '5 new, 2 changed, 0 unchanged; 75 grades written to o.json']);
+    const written = JSON.parse(bytes(files['o.json']!)) as typeof sampleLibrary;
+    expect(written.grades).toHaveLength(sampleLibrary.grades.length + 5);
+    expect(written.machines).toEqual(sampleLibrary.machines);
+  });
+  test('a dry run writes nothing and lists what would change', async () => {
+    const files: Record<string, string> = { 's.csv': bytes(sheet), 'l.json': library, 'a.json': settings };
+    const { code, out } = await run(
+      ['import', '--in', 's.csv', '--library', 'l.json', '--settings', 'a.json', '--dry-run'],
+      files,
+    );
+    expect(code).toBe(0);
+    expect(out).toContain('Nine Elms PETG Trade: Price (USD/kg): 18 → 18.5');
+    expect(files['o.json']).toBeUndefined();
+  });
+  test('exported as a data package and imported again: nothing changes', async () => {
+    const files: Record<string, string> = { 'l.json': library };
+    expect((await run(['export', '--library', 'l.json', '--format', 'csv', '--out', 'x.csv'], files)).code).toBe(0);
+    files['x.csv'] = bytes(files['x.csv']!);
+    const { out } = await run(['import', '--in', 'x.csv', '--library', 'l.json', '--dry-run'], files);
+    expect(out).toContain('0 new, 0 changed, 70 unchanged');
+  });
+  test('a material card for one grade', async () => {
+    const files: Record<string, string> = {};
+    expect(
+      (
+        await run(
+          ['export', '--format', 'fea-card', '--grade', 'tm-petg', '--temperature', '40', '--out', 'm.inp'],
+          files,
+        )
+      ).code,
+    ).toBe(0);
+    expect(files['m.inp']).toContain('*ELASTIC, TYPE=ENGINEERING CONSTANTS');
+  });
+  test.each([
+    ['no output', ['export', '--format', 'csv'], /--out is missing/],
+    ['unknown format', ['export', '--format', 'docx', '--out', 'x'], /docx/],
+    ['no grade for a card', ['export', '--format', 'fea-card', '--out', 'x'], /--grade is missing/],
+    ['no input', ['import', '--out', 'x'], /--in is missing/],
+  ] as const)('%s: exit 1', async (_what, args, detail) => {
+    const { code, problem } = await run([...args]);
+    expect([code, problem?.detail]).toEqual([1, expect.stringMatching(detail)]);
+  });
 });

@@ -1,22 +1,31 @@
-import { readFile } from 'node:fs/promises';
+import { readFile, writeFile } from 'node:fs/promises';
 import { InputError } from '@anvilstone/core';
 import { calcCommand } from './commands/calc.ts';
 import { evaluateCommand } from './commands/evaluate.ts';
+import { exportCommand } from './commands/export.ts';
+import { importCommand } from './commands/import.ts';
 import { BadInput, EXIT, type Terminal } from './terminal.ts';
 
 const commands: Record<string, (args: string[], terminal: Terminal) => Promise<number>> = {
   evaluate: evaluateCommand,
   calc: calcCommand,
+  import: importCommand,
+  export: exportCommand,
 };
 
 const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--json]
 anvilstone calc list [--json]
 anvilstone calc run <id> --in F [--json]
+anvilstone import --in F [--library F] [--settings F] [--maker NAME] (--out F | --dry-run)
+anvilstone export --format csv|xlsx|json|matml|data-package --out F [--library F]
+anvilstone export --format fea-card --grade ID --out F [--library F] [--temperature C] [--conditioning dry|conditioned|wet]
 
 Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
 
 const realTerminal: Terminal = {
   readFile: (path) => readFile(path, 'utf8'),
+  readBytes: (path) => readFile(path),
+  writeFile: (path, contents) => writeFile(path, contents),
   out: (text) => process.stdout.write(`${text}\n`),
   error: (text) => process.stderr.write(`${text}\n`),
 };

@@ -3,6 +3,8 @@ import type { Problem, ProblemIssue } from '@anvilstone/schema';
 /** What a command may touch, so that tests can hand it something else. */
 export interface Terminal {
   readFile(path: string): Promise<string>;
+  readBytes(path: string): Promise<Uint8Array>;
+  writeFile(path: string, contents: string | Uint8Array): Promise<void>;
   out(text: string): void;
   error(text: string): void;
 }

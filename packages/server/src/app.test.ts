@@ -1,8 +1,10 @@
 import { evaluate } from '@anvilstone/core';
 import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
 import type { Decision, Part, Problem } from '@anvilstone/schema';
+import { pino } from 'pino';
 import request from 'supertest';
 import { operationsOf } from './app.ts';
+import { importService } from './exchange/importService.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
 import { testServer } from './testServer.ts';
 
@@ -308,7 +310,7 @@ test('OpenAPI lists exactly the operations, and health and readiness answer', as
   );
   const listed = Object.values(paths).flatMap((path) => Object.values(path).map((operation) => operation.operationId));
   expect(listed.sort()).toEqual(
-    operationsOf(server.db)
+    operationsOf(server.db, importService(server.db, pino({ level: 'silent' })))
       .map((operation) => operation.id)
       .sort(),
   );

@@ -10,11 +10,16 @@ import { calculatorOperations } from './calculators/operations.ts';
 import { decisionOperations } from './decisions/operations.ts';
 import { decisionService } from './decisions/service.ts';
 import { evaluationOperations } from './evaluation/operations.ts';
+import { exportOperations, importOperations } from './exchange/operations.ts';
+import { importService, type ImportService } from './exchange/importService.ts';
 import { gradeOperations } from './grades/operations.ts';
+import { gradeService } from './grades/service.ts';
+import { houseRulesOperations } from './houseRules/operations.ts';
+import { libraryOperations } from './library/operations.ts';
 import { healthRoutes } from './health/routes.ts';
 import { errorHandler, unknownRoute } from './http/errorHandler.ts';
 import { openApiDocument } from './http/openapi.ts';
-import { routerOf, type Operation } from './http/operation.ts';
+import { fileBodies, routerOf, type Operation } from './http/operation.ts';
 import { originGuard } from './http/originGuard.ts';
 import { machineOperations } from './machines/operations.ts';
 import { partOperations } from './parts/operations.ts';
@@ -26,15 +31,20 @@ export interface AppOptions {
   /** Built web pages; absent in tests of the API alone. */
   webFolder?: string;
   stopping?: () => boolean;
+  imports?: ImportService;
 }
 
 /** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
 const BODY_LIMIT = '5mb';
 
-export function operationsOf(db: Knex): Operation[] {
+export function operationsOf(db: Knex, imports: ImportService): Operation[] {
   return [
     ...partOperations(partService(db)),
-    ...gradeOperations(db),
+    ...gradeOperations(gradeService(db)),
+    ...libraryOperations(db),
+    ...houseRulesOperations(db),
+    ...importOperations(imports),
+    ...exportOperations(db),
     ...machineOperations(db),
     ...evaluationOperations(db),
     ...decisionOperations(decisionService(db)),
@@ -42,7 +52,13 @@ export function operationsOf(db: Knex): Operation[] {
   ];
 }
 
-export function createApp({ db, logger, webFolder, stopping = () => false }: AppOptions): Express {
+export function createApp({
+  db,
+  logger,
+  webFolder,
+  stopping = () => false,
+  imports = importService(db, logger),
+}: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
   app.use(pinoHttp({ logger, autoLogging: { ignore: (req) => req.url === '/health' || req.url === '/ready' } }));
@@ -62,8 +78,9 @@ export function createApp({ db, logger, webFolder, stopping = () => false }: App
   );
   app.use(originGuard);
   app.use(healthRoutes(db, stopping));
-  const operations = operationsOf(db);
+  const operations = operationsOf(db, imports);
   const api = express.Router();
+  api.use(fileBodies(operations));
   api.use(express.json({ limit: BODY_LIMIT, strict: true, type: () => true }));
   api.use(routerOf(operations));
   api.use(unknownRoute);

@@ -3,6 +3,9 @@ import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { connect, migrate } from './db/connection.ts';
+import { importService } from './exchange/importService.ts';
+import { closeThreads } from './exchange/pool.ts';
+import { failAbandoned } from './exchange/repository.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
 
 /** Requests under way get this long to finish before connections are cut. */
@@ -25,11 +28,19 @@ if (!url) {
 
 const db = connect(url);
 let stopping = false;
-const app = createApp({ db, logger, stopping: () => stopping, ...(values.web ? { webFolder: values.web } : {}) });
+const imports = importService(db, logger);
+const app = createApp({
+  db,
+  logger,
+  imports,
+  stopping: () => stopping,
+  ...(values.web ? { webFolder: values.web } : {}),
+});
 const server = createServer(app);
 
 async function start(): Promise<void> {
   await migrate(db);
+  await failAbandoned(db);
   if (values['reset-demo']) await resetDemo(db);
   else if (!values['no-demo']) await seedDemoOnce(db);
   await new Promise<void>((resolve, reject) => {
@@ -51,6 +62,8 @@ async function stop(reason: string): Promise<void> {
   const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
   await closed;
   clearTimeout(cut);
+  await closeThreads();
+  await imports.idle();
   await db.destroy();
   // The channel to the parent alone would keep this process alive.
   if (process.connected) process.disconnect?.();

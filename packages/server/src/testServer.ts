@@ -3,6 +3,8 @@ import knex from 'knex';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { connect, migrate } from './db/connection.ts';
+import { importService } from './exchange/importService.ts';
+import { closeThreads } from './exchange/pool.ts';
 import { seedDemoOnce } from './db/seeds/demo.ts';
 
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
@@ -18,11 +20,16 @@ export async function testServer(options: { demo?: boolean } = {}) {
   const db = connect(url.href);
   await migrate(db);
   if (options.demo) await seedDemoOnce(db);
+  const logger = pino({ level: 'silent' });
+  const imports = importService(db, logger);
   return {
     db,
+    imports,
     url: url.href,
-    app: createApp({ db, logger: pino({ level: 'silent' }) }),
+    app: createApp({ db, logger, imports }),
     async close() {
+      await closeThreads();
+      await imports.idle();
       await db.destroy();
       await root.raw(`drop database ${name} with (force)`);
       await root.destroy();

@@ -4,7 +4,6 @@ import { sampleLibrary } from '@anvilstone/core/sample';
 import {
   brief as briefSchema,
   decision as decisionSchema,
-  library as librarySchema,
   ORIENTATIONS,
   type Brief,
   type BuildOrientation,
@@ -13,11 +12,11 @@ import {
   type Library,
 } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
+import { readLibrary } from '../library.ts';
 import { BadInput, EXIT, readJson, type Terminal } from '../terminal.ts';
 
 const checkBrief = validator(briefSchema);
 const checkDecision = validator(decisionSchema);
-const checkLibrary = validator(librarySchema);
 
 interface Job {
   brief: Brief;
@@ -70,12 +69,6 @@ function sound(brief: Brief): Brief {
   const issues = briefIssues(brief);
   if (issues.length > 0) throw new BadInput('The brief contradicts itself', issues);
   return brief;
-}
-
-async function readLibrary(terminal: Terminal, path: string): Promise<Library> {
-  const checked = checkLibrary(await readJson(terminal, path));
-  if (!checked.ok) throw new BadInput(`${path} is not a library`, checked.issues);
-  return checked.value;
 }
 
 function table(result: EvaluationResult, { brief, library }: Job): string {

@@ -17,7 +17,7 @@ import { compareEntries } from './ranking.ts';
 import { Working } from '../working/Working.ts';
 
 /** Changes whenever the same input may give another number; frozen decisions carry it. */
-export const ENGINE_VERSION = '0.1.0';
+export const ENGINE_VERSION = '0.2.0';
 
 export interface EvaluateOptions {
   rules?: HouseRules;

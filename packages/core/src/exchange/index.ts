@@ -1,8 +1,10 @@
 /** Files in and out. Apart from the rest of core, since it brings the libraries for workbooks, archives and XML with it. */
 export { ExchangeError } from './ExchangeError.ts';
 export { oneTable, threeTables } from './canonicalTable.ts';
+export { gradeDifferences } from './gradeDifferences.ts';
 export { LIMITS } from './limits.ts';
 export { neutralised, restored } from './neutralise.ts';
+export { openIssues } from './planning/openIssues.ts';
 export { planImport, type ImportOutcome, type PlanOptions } from './planning/planImport.ts';
 export { readImportFile, type ImportSource } from './readers/index.ts';
 export { orthotropicConstants, writeFeaCard, type FeaCardOptions } from './writers/feaCard.ts';

@@ -12,6 +12,8 @@ export * from './behaviour.ts';
 export * from './canonicalValue.ts';
 export * from './carry.ts';
 export * from './comparable.ts';
+export * from './compareGrades.ts';
+export * from './gradeIssues.ts';
 export * from './conditions.ts';
 export * from './creepFit.ts';
 export * from './curves.ts';

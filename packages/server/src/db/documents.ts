@@ -1,7 +1,7 @@
 import type { Knex } from 'knex';
 
-/** A table of whole documents under an id: grades and machines. */
-export function documentTable<T extends { id: string }>(table: 'grades' | 'machines') {
+/** A table of whole documents under an id. */
+export function documentTable<T extends { id: string }>(table: 'machines') {
   interface Row {
     id: string;
     document: T;

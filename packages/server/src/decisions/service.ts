@@ -1,8 +1,9 @@
 import { randomUUID } from 'node:crypto';
-import { defaultHouseRules, ENGINE_VERSION, evaluate, resultDifferences } from '@anvilstone/core';
+import { ENGINE_VERSION, evaluate, resultDifferences } from '@anvilstone/core';
 import type { Decision, DecisionRequest, DecisionSummary, Part, ProblemIssue, Recomputation } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { workshopLibrary } from '../evaluation/service.ts';
+import { houseRulesInForce } from '../houseRules/repository.ts';
 import { conflict, invalidInput, notFound } from '../http/problems.ts';
 import { findPart } from '../parts/repository.ts';
 import { requireUuid, sound } from '../parts/service.ts';
@@ -55,8 +56,9 @@ export function decisionService(db: Knex, now: () => Date = () => new Date()): D
 
 async function freeze(trx: Knex, part: Part, request: DecisionRequest, decidedAt: Date): Promise<Decision> {
   const library = await workshopLibrary(trx);
+  const { rules } = await houseRulesInForce(trx);
   const brief = sound(part.brief);
-  const result = evaluate(brief, library, { rules: defaultHouseRules });
+  const result = evaluate(brief, library, { rules });
   const chosen = result.grades.find((grade) => grade.gradeId === request.gradeId);
   const entry = chosen?.entries.find((one) => one.orientation === request.orientation);
   const issues: ProblemIssue[] = [];
@@ -90,7 +92,7 @@ async function freeze(trx: Knex, part: Part, request: DecisionRequest, decidedAt
     openRisks: request.openRisks,
     engineVersion: ENGINE_VERSION,
     brief,
-    rules: defaultHouseRules,
+    rules,
     ...library,
     result,
   };

@@ -1,5 +1,4 @@
-import { defaultHouseRules } from '@anvilstone/core';
-import { evaluationRequest, evaluationResult, houseRules, type EvaluationRequest } from '@anvilstone/schema';
+import { evaluationRequest, evaluationResult, type EvaluationRequest } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import type { Operation } from '../http/operation.ts';
 import { evaluateRequest } from './service.ts';
@@ -14,14 +13,6 @@ export function evaluationOperations(db: Knex): Operation[] {
       body: evaluationRequest,
       answer: evaluationResult,
       handle: async ({ body }) => ({ body: await evaluateRequest(db, body as EvaluationRequest) }),
-    },
-    {
-      id: 'getHouseRules',
-      method: 'get',
-      path: '/house-rules',
-      summary: 'Policy values in force',
-      answer: houseRules,
-      handle: () => Promise.resolve({ body: defaultHouseRules }),
     },
   ];
 }

@@ -1,7 +1,8 @@
-import { defaultHouseRules, evaluate } from '@anvilstone/core';
+import { evaluate } from '@anvilstone/core';
 import type { EvaluationRequest, EvaluationResult, Library } from '@anvilstone/schema';
 import type { Knex } from 'knex';
-import { gradeTable } from '../grades/repository.ts';
+import { allGrades } from '../grades/repository.ts';
+import { houseRulesInForce } from '../houseRules/repository.ts';
 import { invalidInput } from '../http/problems.ts';
 import { machineTable } from '../machines/repository.ts';
 import { sound } from '../parts/service.ts';
@@ -10,14 +11,14 @@ import { sound } from '../parts/service.ts';
 const MOST_WITH_WORKING = 20;
 
 export async function workshopLibrary(db: Knex): Promise<Library> {
-  const [grades, machines] = await Promise.all([gradeTable.all(db), machineTable.all(db)]);
+  const [grades, machines] = await Promise.all([allGrades(db), machineTable.all(db)]);
   return { grades, machines };
 }
 
 /** @throws HttpProblem 422: a brief that contradicts itself, a grade that does not exist, or working for too many grades */
 export async function evaluateRequest(db: Knex, request: EvaluationRequest): Promise<EvaluationResult> {
   const brief = sound(request.brief, '/brief');
-  const library = await workshopLibrary(db);
+  const [library, { rules }] = await Promise.all([workshopLibrary(db), houseRulesInForce(db)]);
   const { gradeIds, showWorking = false } = request;
   const wanted = gradeIds ? library.grades.filter((grade) => gradeIds.includes(grade.id)) : library.grades;
   const known = new Set(wanted.map((grade) => grade.id));
@@ -36,5 +37,5 @@ export async function evaluateRequest(db: Knex, request: EvaluationRequest): Pro
       },
     ]);
   }
-  return evaluate(brief, { ...library, grades: wanted }, { rules: defaultHouseRules, showWorking });
+  return evaluate(brief, { ...library, grades: wanted }, { rules, showWorking });
 }

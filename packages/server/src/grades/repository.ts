@@ -1,4 +1,232 @@
-import type { Grade } from '@anvilstone/schema';
-import { documentTable } from '../db/documents.ts';
+import type { Grade, GradeChange, GradeRecord, GradeSummary } from '@anvilstone/schema';
+import type { Knex } from 'knex';
 
-export const gradeTable = documentTable<Grade>('grades');
+interface GradeRow {
+  id: string;
+  document: Grade;
+  revision: number;
+  updated_at: Date;
+  name: string;
+  maker: string;
+  family_id: string;
+  reinforcement_id: string | null;
+  price_per_kg_usd: number | null;
+  observation_count: number;
+}
+const SUMMARY = [
+  'id',
+  'name',
+  'maker',
+  'family_id',
+  'reinforcement_id',
+  'price_per_kg_usd',
+  'observation_count',
+  'revision',
+  'updated_at',
+] as const;
+/** PostgreSQL takes at most 65,535 values in one statement, and a statement of some megabytes is quick enough. */
+const ROWS_A_STATEMENT = 500;
+
+const toRecord = (row: GradeRow): GradeRecord => ({
+  grade: row.document,
+  revision: row.revision,
+  updatedAt: row.updated_at.toISOString(),
+});
+
+const toSummary = (row: GradeRow): GradeSummary => ({
+  id: row.id,
+  name: row.name,
+  maker: row.maker,
+  familyId: row.family_id,
+  reinforcementId: row.reinforcement_id,
+  pricePerKgUsd: row.price_per_kg_usd,
+  observationCount: row.observation_count,
+  revision: row.revision,
+  updatedAt: row.updated_at.toISOString(),
+});
+
+export async function allGrades(db: Knex): Promise<Grade[]> {
+  const rows = (await db('grades').select('document').orderBy('id')) as { document: Grade }[];
+  return rows.map((row) => row.document);
+}
+
+/** All documents as one JSON array, put together by the database: nothing is parsed and written again on the way out. */
+export async function allGradesJson(db: Knex): Promise<string> {
+  const result = await db.raw<{ rows: { json: string }[] }>(
+    `select '[' || coalesce(string_agg(document::text, ',' order by id), '') || ']' as json from grades`,
+  );
+  return result.rows[0]!.json;
+}
+
+/** Goes up with every change of any grade. */
+export async function libraryVersion(db: Knex): Promise<string> {
+  const row = (await db('grade_changes').max('id as last').first()) as { last: string | null };
+  return row.last ?? '0';
+}
+
+/** Undefined: no such grade. `lock` keeps the row as it is until the transaction ends. */
+export async function findGrade(db: Knex, id: string, lock = false): Promise<GradeRecord | undefined> {
+  const query = db<GradeRow>('grades').where({ id }).first();
+  const row = (await (lock ? query.forUpdate() : query)) as GradeRow | undefined;
+  return row && toRecord(row);
+}
+
+export interface GradeFilter {
+  words: readonly string[];
+  maker?: string | undefined;
+  familyIds?: readonly string[] | undefined;
+  reinforcementId?: string | null | undefined;
+  priceAtMostUsd?: number | undefined;
+  sort: 'name' | 'maker' | 'family' | 'price' | 'evidence';
+  descending: boolean;
+  limit: number;
+  offset: number;
+}
+
+const SORT_COLUMNS: Record<GradeFilter['sort'], string> = {
+  name: 'lower(name)',
+  maker: 'lower(maker)',
+  family: 'family_id',
+  price: 'price_per_kg_usd',
+  evidence: 'observation_count',
+};
+
+/** A page of summaries and how many there are in all; unknown prices come last either way. */
+export async function listGrades(db: Knex, filter: GradeFilter): Promise<{ total: number; items: GradeSummary[] }> {
+  const matching = db<GradeRow>('grades').modify((query) => {
+    // Every word must begin some word of the document: name, maker, family, colour, source, note.
+    for (const word of filter.words) query.whereRaw(`search @@ to_tsquery('simple', ?)`, [`${word}:*`]);
+    if (filter.maker !== undefined) query.where('maker', filter.maker);
+    if (filter.familyIds) query.whereIn('family_id', [...filter.familyIds]);
+    if (filter.reinforcementId !== undefined) query.where('reinforcement_id', filter.reinforcementId);
+    if (filter.priceAtMostUsd !== undefined) query.where('price_per_kg_usd', '<=', filter.priceAtMostUsd);
+  });
+  const rows = (await matching
+    .clone()
+    .select(...SUMMARY, db.raw('count(*) over ()::int as total'))
+    .orderByRaw(`${SORT_COLUMNS[filter.sort]} ${filter.descending ? 'desc' : 'asc'} nulls last, id`)
+    .limit(filter.limit)
+    .offset(filter.offset)) as unknown as (GradeRow & { total: number })[];
+  // A page past the end has no row to carry the total.
+  const total =
+    rows[0]?.total ?? (filter.offset === 0 ? 0 : Number((await matching.clone().count('id as n').first())?.n ?? 0));
+  return { total, items: rows.map(toSummary) };
+}
+
+/** Undefined: the id is taken. */
+export async function insertGrade(
+  db: Knex,
+  grade: Grade,
+  action: GradeChange['action'],
+): Promise<GradeRecord | undefined> {
+  const rows = (await db('grades')
+    .insert({ id: grade.id, document: JSON.stringify(grade) })
+    .onConflict('id')
+    .ignore()
+    .returning('*')) as GradeRow[];
+  if (!rows[0]) return undefined;
+  await recordChange(db, grade.id, 1, action, grade);
+  return toRecord(rows[0]);
+}
+
+/** Undefined when no grade has this id and revision: removed, or changed by someone else. */
+export async function saveGrade(
+  db: Knex,
+  grade: Grade,
+  revision: number,
+  action: GradeChange['action'],
+): Promise<GradeRecord | undefined> {
+  const [row] = (await db('grades')
+    .where({ id: grade.id, revision })
+    .update({ document: JSON.stringify(grade), revision: revision + 1, updated_at: db.fn.now() })
+    .returning('*')) as GradeRow[];
+  if (!row) return undefined;
+  await recordChange(db, grade.id, row.revision, action, grade);
+  return toRecord(row);
+}
+
+export async function deleteGrade(db: Knex, id: string, revision: number): Promise<boolean> {
+  if ((await db('grades').where({ id, revision }).delete()) === 0) return false;
+  await recordChange(db, id, revision + 1, 'removed', null);
+  return true;
+}
+
+/** Writes many grades as they are, whatever their revision was; `afterBatch` is told how many are in. */
+export async function upsertGrades(
+  db: Knex,
+  grades: readonly Grade[],
+  action: GradeChange['action'],
+  afterBatch: (written: number) => Promise<void> = () => Promise.resolve(),
+): Promise<void> {
+  for (let from = 0; from < grades.length; from += ROWS_A_STATEMENT) {
+    const batch = grades.slice(from, from + ROWS_A_STATEMENT);
+    const rows = batch.map((grade) => ({ id: grade.id, document: JSON.stringify(grade) }));
+    const written = (await db('grades')
+      .insert(rows)
+      .onConflict('id')
+      .merge({
+        document: db.raw('excluded.document'),
+        revision: db.raw('grades.revision + 1'),
+        updated_at: db.fn.now(),
+      })
+      .returning(['id', 'revision'])) as { id: string; revision: number }[];
+    const revisions = new Map(written.map(({ id, revision }) => [id, revision]));
+    await db('grade_changes').insert(
+      rows.map(({ id, document }) => ({ grade_id: id, revision: revisions.get(id) ?? 1, action, document })),
+    );
+    await afterBatch(from + batch.length);
+  }
+}
+
+async function recordChange(
+  db: Knex,
+  gradeId: string,
+  revision: number,
+  action: GradeChange['action'],
+  document: Grade | null,
+): Promise<void> {
+  await db('grade_changes').insert({
+    grade_id: gradeId,
+    revision,
+    action,
+    document: document && JSON.stringify(document),
+  });
+}
+
+export interface StoredChange {
+  revision: number;
+  action: GradeChange['action'];
+  at: Date;
+  document: Grade | null;
+}
+
+/** Oldest first. */
+export async function changesOf(db: Knex, gradeId: string): Promise<StoredChange[]> {
+  return (await db('grade_changes')
+    .where({ grade_id: gradeId })
+    .orderBy('id')
+    .select('revision', 'action', 'at', 'document')) as StoredChange[];
+}
+
+export interface DecisionUse {
+  id: string;
+  number: number;
+  part_id: string;
+  part_title: string;
+  decided_at: Date;
+}
+
+/** Decisions that chose the grade, newest first. */
+export async function decisionsUsing(db: Knex, gradeId: string): Promise<DecisionUse[]> {
+  return (await db('decisions')
+    .join('parts', 'parts.id', 'decisions.part_id')
+    .where({ grade_id: gradeId })
+    .orderBy('number', 'desc')
+    .select(
+      'decisions.id',
+      'number',
+      'part_id',
+      'decided_at',
+      db.raw(`parts.brief ->> 'title' as part_title`),
+    )) as unknown as DecisionUse[];
+}

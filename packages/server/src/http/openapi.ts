@@ -35,6 +35,7 @@ function describe(operation: Operation): object {
     operationId: operation.id,
     summary: operation.summary,
     parameters,
+    ...(operation.rawBodyBytes ? { requestBody: { required: true, content: { 'application/octet-stream': {} } } } : {}),
     ...(operation.body
       ? { requestBody: { required: true, content: { 'application/json': { schema: operation.body } } } }
       : {}),

@@ -1,6 +1,6 @@
 import { validator } from '@anvilstone/schema/validate';
 import type { TSchema } from '@sinclair/typebox';
-import { Router, type Request } from 'express';
+import express, { Router, type Request } from 'express';
 import { invalidInput } from './problems.ts';
 
 export interface Reply {
@@ -17,6 +17,8 @@ export interface Operation {
   path: string;
   summary: string;
   body?: TSchema;
+  /** The body is a file of at most this many bytes, handed over as it came. */
+  rawBodyBytes?: number;
   /** Success answer: a schema, or a media type for files. */
   answer: TSchema | { mediaType: string };
   status?: number;
@@ -28,7 +30,7 @@ export function routerOf(operations: readonly Operation[]): Router {
   for (const operation of operations) {
     const check = operation.body && validator(operation.body);
     router[operation.method](operation.path, async (req, res) => {
-      let body: unknown;
+      let body: unknown = operation.rawBodyBytes ? req.body : undefined;
       if (check) {
         const checked = check(req.body);
         if (!checked.ok) throw invalidInput(checked.issues);
@@ -41,6 +43,15 @@ export function routerOf(operations: readonly Operation[]): Router {
       else if (reply.body === undefined) res.end();
       else res.json(reply.body);
     });
+  }
+  return router;
+}
+
+/** Takes files in whole, before anything tries to read them as JSON. */
+export function fileBodies(operations: readonly Operation[]): Router {
+  const router = Router();
+  for (const { method, path, rawBodyBytes } of operations) {
+    if (rawBodyBytes) router[method](path, express.raw({ limit: rawBodyBytes, type: () => true }));
   }
   return router;
 }

@@ -1,7 +1,7 @@
 import { part, partCreate, partSummary, partUpdate, type PartCreate, type PartUpdate } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Operation } from '../http/operation.ts';
-import { invalidInput } from '../http/problems.ts';
+import { requiredRevision } from '../http/query.ts';
 import type { PartService } from './service.ts';
 
 export function partOperations(parts: PartService): Operation[] {
@@ -55,13 +55,7 @@ export function partOperations(parts: PartService): Operation[] {
       answer: Type.Null(),
       status: 204,
       async handle({ params, query }) {
-        const revision = Number(query.revision);
-        if (!Number.isInteger(revision)) {
-          throw invalidInput([
-            { pointer: '/revision', detail: 'revision is missing', accepted: 'the revision that was read' },
-          ]);
-        }
-        await parts.remove(params.partId!, revision);
+        await parts.remove(params.partId!, requiredRevision(query));
         return { body: undefined };
       },
     },

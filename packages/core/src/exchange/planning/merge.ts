@@ -1,7 +1,6 @@
 import type { Claim, FieldDifference, Grade, GradeDifference, Observation } from '@anvilstone/schema';
-import { reportedText } from '../../materials/carry.ts';
-import { PROPERTY_DEFINITIONS } from '../../materials/properties.ts';
-import { cellOf, GRADE_FIELDS, setPath } from '../fields.ts';
+import { setPath } from '../fields.ts';
+import { fieldDifferences, observationName, observationReport } from '../gradeDifferences.ts';
 import type { GradeDraft } from './draft.ts';
 
 export interface Merged {
@@ -79,15 +78,6 @@ export function mergeDraft(draft: GradeDraft, existing: Grade | undefined, id: s
   return { grade: base, difference: { gradeId: base.id, name: base.name, kind, differences } };
 }
 
-function fieldDifferences(before: Grade, after: Grade): FieldDifference[] {
-  return GRADE_FIELDS.flatMap((field) => {
-    const [old, now] = [cellOf(before, field), cellOf(after, field)];
-    return old === now
-      ? []
-      : [{ field: field.header, before: old === null ? null : String(old), after: now === null ? null : String(now) }];
-  });
-}
-
 function mergeObservations(
   base: Grade,
   draft: GradeDraft,
@@ -102,21 +92,21 @@ function mergeObservations(
     const known = existing && find(stated, byId, open);
     if (known) {
       open.delete(known);
-      const before = reportText(known);
+      const before = observationReport(known);
       const changed = CONTENT.some((key) => stated[key] !== undefined && stated[key] !== known[key]);
       if (!changed) continue;
       // A single value takes the place of a range, and the other way round.
       if (stated.value !== undefined) for (const key of ['low', 'high', 'classValue'] as const) delete known[key];
       if (stated.low !== undefined) for (const key of ['value', 'classValue'] as const) delete known[key];
       Object.assign(known, stated, { id: known.id });
-      differences.push({ field: fieldName(known), before, after: reportText(known) });
+      differences.push({ field: observationName(known), before, after: observationReport(known) });
     } else {
       let id = stated.id;
       while (id === undefined || used.has(id)) id = `${base.id.slice(0, 70)}-${(next += 1)}`;
       used.add(id);
       const added = { ...stated, id } as Observation;
       base.observations.push(added);
-      if (existing) differences.push({ field: fieldName(added), before: null, after: reportText(added) });
+      if (existing) differences.push({ field: observationName(added), before: null, after: observationReport(added) });
     }
   }
 }
@@ -133,18 +123,6 @@ function find(
   // Several reports under the same conditions are told apart by their document.
   return same.find((one) => one.reference === stated.reference) ?? (same.length === 1 ? same[0] : undefined);
 }
-
-const fieldName = (one: Observation) =>
-  [
-    PROPERTY_DEFINITIONS[one.property]?.title ?? one.property,
-    one.orientation,
-    one.conditioning,
-    one.hdtStressMPa === undefined ? null : `${one.hdtStressMPa} MPa`,
-  ]
-    .filter(Boolean)
-    .join(', ');
-const reportText = (one: Observation) =>
-  `${reportedText(one)}${one.standardDeviation === undefined ? '' : ` ± ${one.standardDeviation}`}, ${one.reference}`;
 
 function mergeClaims(
   base: Grade,

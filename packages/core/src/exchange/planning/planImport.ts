@@ -7,6 +7,7 @@ import {
   type ImportSettings,
 } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
+import { gradeIssues } from '../../materials/gradeIssues.ts';
 import type { ImportSource } from '../readers/index.ts';
 import type { RawTable, TableRow } from '../table.ts';
 import { mapColumns } from './columns.ts';
@@ -164,7 +165,10 @@ function mergeAll(drafts: readonly GradeDraft[], library: readonly Grade[], ques
         issues.error(placeOf(draft, pointer, merged.grade), `${detail}${accepted ? ` (${accepted})` : ''}`);
       return [];
     }
-    return [merged];
+    const unsound = gradeIssues(merged.grade);
+    for (const { pointer, detail, accepted } of unsound)
+      issues.error(placeOf(draft, pointer, merged.grade), `${detail}${accepted ? ` (${accepted})` : ''}`);
+    return unsound.length > 0 ? [] : [merged];
   });
 
   function match(draft: GradeDraft): Grade | undefined {

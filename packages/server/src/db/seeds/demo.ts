@@ -2,7 +2,7 @@ import { gaugeBeam, heaterDuct, lampArm, sampleLibrary } from '@anvilstone/core/
 import type { Brief } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { decisionService } from '../../decisions/service.ts';
-import { gradeTable } from '../../grades/repository.ts';
+import { upsertGrades } from '../../grades/repository.ts';
 import { machineTable } from '../../machines/repository.ts';
 import { findPart, insertPart, saveBrief } from '../../parts/repository.ts';
 
@@ -39,7 +39,7 @@ export async function resetDemo(db: Knex): Promise<void> {
 }
 
 async function seed(trx: Knex.Transaction): Promise<void> {
-  await gradeTable.upsert(trx, sampleLibrary.grades);
+  await upsertGrades(trx, sampleLibrary.grades, 'delivered');
   await machineTable.upsert(trx, sampleLibrary.machines);
   for (const [id, brief] of PARTS) {
     const part = await findPart(trx, id);

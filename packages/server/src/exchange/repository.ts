@@ -1,0 +1,111 @@
+import type { ImportJob, ImportPlan, ImportSettings } from '@anvilstone/schema';
+import type { Knex } from 'knex';
+
+interface ImportRow {
+  id: string;
+  file_name: string;
+  settings: ImportSettings;
+  state: ImportJob['state'];
+  progress: number;
+  plan: ImportPlan | null;
+  failure: string | null;
+  created_at: Date;
+}
+const COLUMNS = ['id', 'file_name', 'settings', 'state', 'progress', 'plan', 'failure', 'created_at'] as const;
+const KEPT_DAYS = 14;
+
+const toJob = (row: ImportRow): ImportJob => ({
+  id: row.id,
+  fileName: row.file_name,
+  state: row.state,
+  progress: Math.min(1, Math.max(0, row.progress)),
+  settings: row.settings,
+  plan: row.plan,
+  failure: row.failure,
+  createdAt: row.created_at.toISOString(),
+});
+
+export async function insertImport(
+  db: Knex,
+  id: string,
+  fileName: string,
+  file: Buffer,
+  settings: ImportSettings,
+): Promise<ImportJob> {
+  // Files that nobody came back to do not pile up.
+  await db('imports')
+    .where('created_at', '<', db.raw(`now() - interval '${KEPT_DAYS} days'`))
+    .delete();
+  const rows = (await db('imports')
+    .insert({ id, file_name: fileName, file, settings: JSON.stringify(settings), state: 'reading' })
+    .returning([...COLUMNS])) as ImportRow[];
+  return toJob(rows[0]!);
+}
+
+/** Undefined: no such import. */
+export async function findImport(db: Knex, id: string): Promise<ImportJob | undefined> {
+  const row = (await db('imports')
+    .where({ id })
+    .first(...COLUMNS)) as ImportRow | undefined;
+  return row && toJob(row);
+}
+
+/** Newest first, without their plans. */
+export async function listImports(db: Knex): Promise<ImportJob[]> {
+  const rows = (await db('imports')
+    .select('id', 'file_name', 'settings', 'state', 'progress', 'failure', 'created_at', db.raw('null as plan'))
+    .orderBy('created_at', 'desc')
+    .limit(20)) as unknown as ImportRow[];
+  return rows.map(toJob);
+}
+
+export async function fileOf(db: Knex, id: string): Promise<Buffer | undefined> {
+  const row = (await db('imports').where({ id }).first('file')) as { file: Buffer | null } | undefined;
+  return row?.file ?? undefined;
+}
+
+export async function rowsOf(db: Knex, id: string): Promise<Buffer | undefined> {
+  const row = (await db('imports').where({ id }).first('rows')) as { rows: Buffer | null } | undefined;
+  return row?.rows ?? undefined;
+}
+
+export interface ImportChange {
+  state?: ImportJob['state'];
+  progress?: number;
+  settings?: ImportSettings;
+  plan?: ImportPlan;
+  rows?: Uint8Array;
+  failure?: string | null;
+  /** The bytes are no longer needed. */
+  dropFile?: boolean;
+}
+
+/** Changes an import only while it is in one of the states; says whether it was. */
+export async function changeImport(
+  db: Knex,
+  id: string,
+  from: readonly ImportJob['state'][],
+  change: ImportChange,
+): Promise<boolean> {
+  const { settings, plan, rows, dropFile, ...plain } = change;
+  const count = await db('imports')
+    .where({ id })
+    .whereIn('state', [...from])
+    .update({
+      ...plain,
+      ...(settings ? { settings: JSON.stringify(settings) } : {}),
+      ...(plan ? { plan: JSON.stringify(plan) } : {}),
+      ...(rows ? { rows: Buffer.from(rows) } : {}),
+      ...(dropFile ? { file: null } : {}),
+      updated_at: db.fn.now(),
+    });
+  return count > 0;
+}
+
+/** Work that a stopped server left behind: nothing of it was written, since writing is one transaction. */
+export async function failAbandoned(db: Knex): Promise<void> {
+  await db('imports').whereIn('state', ['reading', 'committing']).update({
+    state: 'failed',
+    failure: 'The server stopped while it was at work. Nothing was changed; choose the file again.',
+  });
+}
