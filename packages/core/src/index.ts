@@ -2,6 +2,7 @@ export * from './calculators/index.ts';
 export * from './checks/index.ts';
 export * from './evaluation/index.ts';
 export { InputError } from './input/InputError.ts';
+export * from './library/index.ts';
 export * from './materials/index.ts';
 export * from './parts/index.ts';
 export * from './process/index.ts';

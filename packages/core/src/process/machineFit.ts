@@ -1,6 +1,6 @@
 import type { BuildOrientation, Grade, HouseRules, Machine } from '@anvilstone/schema';
-import type { Family } from '../reference/family.ts';
-import type { Reinforcement } from '../reference/reinforcement.ts';
+import { findFamily, type Family } from '../reference/family.ts';
+import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { LAYER_NORMAL, type PartAxis } from '../parts/partModel.ts';
 
 export type FitVerdict = 'pass' | 'caution' | 'blocker';
@@ -52,6 +52,21 @@ export function processNeeds(
     recommendedNozzleMm: stated.minimumNozzleMm ?? Math.max(minimumNozzleMm, filler?.recommendedNozzleMm ?? 0),
     directDriveNeeded: family.directDriveNeeded,
   };
+}
+
+/** A part so small that it fits every machine: what is asked is the material alone. */
+const ANY_PART_MM = { length: 1, width: 1, depth: 1 };
+
+/** Verdict on the machine that suits a grade best, whatever the part. Undefined: no machine, or the family is not known. */
+export function bestFitAnywhere(grade: Grade, machines: readonly Machine[], rules: HouseRules): FitVerdict | undefined {
+  const needs = processNeeds(grade, findFamily(grade.familyId), findReinforcement(grade.reinforcementId));
+  if (!needs) return undefined;
+  let best: FitVerdict | undefined;
+  for (const machine of machines) {
+    const { verdict } = machineFit(needs, machine, ANY_PART_MM, 'XY', rules);
+    if (best === undefined || RANK[verdict] < RANK[best]) best = verdict;
+  }
+  return best;
 }
 
 const RANK = { pass: 0, caution: 1, blocker: 2 } as const;

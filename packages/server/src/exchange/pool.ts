@@ -33,7 +33,11 @@ export async function planInThread(
   port1.on('message', onProgress);
   try {
     const whole: PlanTask = { kind: 'plan', ...task, progress: port2 };
-    const answer = (await threads().run(whole, { signal, transferList: [port2] })) as PlanResult | Refusal;
+    const answer = (await threads().run(whole, {
+      signal,
+      // Its type is taken from an overload that a newer @types/node lists last.
+      transferList: [port2] as never,
+    })) as PlanResult | Refusal;
     if ('refusal' in answer) throw new ExchangeError(answer.refusal);
     return answer;
   } catch (error) {

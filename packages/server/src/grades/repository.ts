@@ -108,9 +108,13 @@ export async function listGrades(db: Knex, filter: GradeFilter): Promise<{ total
     .limit(filter.limit)
     .offset(filter.offset)) as unknown as (GradeRow & { total: number })[];
   // A page past the end has no row to carry the total.
-  const total =
-    rows[0]?.total ?? (filter.offset === 0 ? 0 : Number((await matching.clone().count('id as n').first())?.n ?? 0));
+  const total = rows[0]?.total ?? (filter.offset === 0 ? 0 : await countOf(matching));
   return { total, items: rows.map(toSummary) };
+}
+
+async function countOf(query: Knex.QueryBuilder): Promise<number> {
+  const row = (await query.clone().count('id as n').first()) as { n: string } | undefined;
+  return Number(row?.n ?? 0);
 }
 
 /** Undefined: the id is taken. */

@@ -3,7 +3,8 @@ import type {
   Decision,
   DecisionRequest,
   DecisionSummary,
-  Grade,
+  Library,
+  HouseRulesRecord,
   Machine,
   Part,
   PartSummary,
@@ -17,7 +18,7 @@ export const api = createApi({
   reducerPath: 'api',
   // Absolute where there is a page address: test environments cannot fetch a relative one.
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api/v1/', globalThis.location.href).href }),
-  tagTypes: ['Part', 'Decision'],
+  tagTypes: ['Part', 'Decision', 'Library', 'Grade', 'HouseRules', 'Import'],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),
     part: build.query<Part, string>({ query: (id) => `parts/${id}`, keepUnusedDataFor: 0 }),
@@ -33,7 +34,8 @@ export const api = createApi({
       query: ({ id, revision }) => ({ url: `parts/${id}?revision=${revision}`, method: 'DELETE' }),
       invalidatesTags: ['Part'],
     }),
-    grades: build.query<Grade[], void>({ query: () => 'grades' }),
+    library: build.query<Library, void>({ query: () => 'library', providesTags: ['Library'] }),
+    houseRules: build.query<HouseRulesRecord, void>({ query: () => 'house-rules', providesTags: ['HouseRules'] }),
     machines: build.query<Machine[], void>({ query: () => 'machines' }),
     decisions: build.query<DecisionSummary[], string>({
       query: (partId) => `parts/${partId}/decisions`,
@@ -53,7 +55,8 @@ export const {
   usePartQuery,
   useCreatePartMutation,
   useDeletePartMutation,
-  useGradesQuery,
+  useLibraryQuery,
+  useHouseRulesQuery,
   useMachinesQuery,
   useDecisionsQuery,
   useDecisionQuery,

@@ -22,6 +22,30 @@ export const router = createBrowserRouter([
       },
       { path: 'grades', lazy: async () => ({ Component: (await import('../grades/GradesPage.tsx')).GradesPage }) },
       {
+        path: 'grades/compare',
+        lazy: async () => ({ Component: (await import('../grades/CompareGradesPage.tsx')).CompareGradesPage }),
+      },
+      {
+        path: 'grades/reference',
+        lazy: async () => ({ Component: (await import('../reference/ReferencePage.tsx')).ReferencePage }),
+      },
+      ...['grades/import', 'grades/import/:importId'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../imports/ImportPage.tsx')).ImportPage }),
+      })),
+      {
+        path: 'grades/:gradeId',
+        lazy: async () => ({ Component: (await import('../grades/GradePage.tsx')).GradePage }),
+      },
+      ...['grades/new', 'grades/:gradeId/edit'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../grades/editor/GradeEditorPage.tsx')).GradeEditorPage }),
+      })),
+      {
+        path: 'house-rules',
+        lazy: async () => ({ Component: (await import('../houseRules/HouseRulesPage.tsx')).HouseRulesPage }),
+      },
+      {
         path: 'machines',
         lazy: async () => ({ Component: (await import('../machines/MachinesPage.tsx')).MachinesPage }),
       },

@@ -1,5 +1,6 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector } from 'react-redux';
+import { gradesViewReducer, keepGradesView } from '../grades/gradesView.ts';
 import { api } from './api.ts';
 import { makeAutosave } from './autosave.ts';
 import { draftReducer } from './draft.ts';
@@ -7,13 +8,22 @@ import { keepSettings, settingsReducer } from './settings.ts';
 
 export function makeStore() {
   const store = configureStore({
-    reducer: { [api.reducerPath]: api.reducer, settings: settingsReducer, draft: draftReducer },
+    reducer: {
+      [api.reducerPath]: api.reducer,
+      settings: settingsReducer,
+      draft: draftReducer,
+      gradesView: gradesViewReducer,
+    },
     middleware: (defaults) => defaults().prepend(makeAutosave().middleware).concat(api.middleware),
   });
-  let settings = store.getState().settings;
+  let { settings, gradesView: view } = store.getState();
   document.documentElement.dataset.theme = settings.theme;
   store.subscribe(() => {
-    const next = store.getState().settings;
+    const { settings: next, gradesView: nextView } = store.getState();
+    if (nextView !== view) {
+      view = nextView;
+      keepGradesView(view);
+    }
     if (next === settings) return;
     settings = next;
     keepSettings(settings);

@@ -1,78 +1,169 @@
-import { findFamily, findReinforcement } from '@anvilstone/core';
-import type { Grade } from '@anvilstone/schema';
-import { useState } from 'react';
-import { useGradesQuery } from '../app/api.ts';
+import type { Remote } from 'comlink';
+import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { Link, useNavigate, useSearchParams } from 'react-router';
+import { useAppSelector } from '../app/store.ts';
+import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
-import { ObservationTable } from './ObservationTable.tsx';
+import { QuantityField } from '../ui/QuantityField.tsx';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+import { useLibrary } from '../workers/useLibrary.ts';
+import { ColumnChooser } from './ColumnChooser.tsx';
+import { ConditionChooser } from './ConditionChooser.tsx';
+import { FacetPanel } from './FacetPanel.tsx';
+import { readAddress, writeAddress } from './filterAddress.ts';
+import { filterGrades, indexGrades, sortGrades, type Facet, type GradeFilter, type Sort } from './gradeFilter.ts';
+import { GradesTable } from './GradesTable.tsx';
+import { LibraryActions } from './LibraryActions.tsx';
+import { RangeFilters } from './RangeFilters.tsx';
 
-/** What do we know: every grade with the evidence it rests on. */
+/** What do we know: every grade, narrowed down and ordered by anything it resolves to. */
 export function GradesPage() {
-  const { data: grades, error } = useGradesQuery();
-  const [search, setSearch] = useState('');
-  const words = search.toLowerCase().split(/\s+/).filter(Boolean);
-  const shown = grades?.filter((grade) => words.every((word) => textOf(grade).includes(word)));
+  const { library, error } = useLibrary();
+  const [params, setParams] = useSearchParams();
+  const { filter, sort } = useMemo(() => readAddress(params), [params]);
+  const { columnIds, at } = useAppSelector((state) => state.gradesView);
+  const [chosenIds, setChosenIds] = useState<readonly string[]>([]);
+  const navigate = useNavigate();
+
+  // Ranges need their column resolved, shown or not.
+  const wanted = useMemo(
+    () => [...new Set([...columnIds, ...filter.ranges.map((range) => range.columnId)])],
+    [columnIds, filter.ranges],
+  );
+  const ask = useCallback((engine: Remote<Engine>) => engine.libraryTable({ columnIds: wanted, at }), [wanted, at]);
+  const { value: table, state, ...failed } = useComputed(library, ask);
+
+  const index = useMemo(() => library && indexGrades(library.grades), [library]);
+  // Typing stays quick even where filtering takes longer than a frame.
+  const deferred = useDeferredValue(filter);
+  const filtered = useMemo(
+    () => (index && table && table.overall.length === index.length ? filterGrades(index, table, deferred) : undefined),
+    [index, table, deferred],
+  );
+  const rows = useMemo(() => filtered && table && sortGrades(filtered.rows, table, sort), [filtered, table, sort]);
+
+  const change = (next: Partial<GradeFilter>, order: Sort = sort) =>
+    setParams(writeAddress({ ...filter, ...next }, order), { replace: true });
+  const choose = (facet: Facet, values: readonly string[]) => change({ chosen: { ...filter.chosen, [facet]: values } });
+  const narrowed = params.size > (params.has('sort') ? 1 : 0);
+
   return (
-    <main className="p-6">
-      <h1 className="text-xl">Grades</h1>
-      <p className="mt-1 text-quiet">
-        Each number is shown as it was reported, with the conditions it was measured under.
-      </p>
-      <div className="my-3 flex items-end gap-4">
-        <div className="w-72">
-          <TextField label="Find by name, maker or family" value={search} onChange={setSearch} />
-        </div>
-        {shown && (
-          <p role="status" className="pb-1 text-quiet">
-            {shown.length} of {grades?.length}
+    <main className="flex h-screen flex-col gap-3 p-5">
+      <header className="flex items-start justify-between gap-4">
+        <div>
+          <h1 className="text-xl">Grades</h1>
+          <p className="text-sm text-quiet">
+            Resolved values with their evidence: A and B measured at this condition, C carried over, D typical of the
+            family.
           </p>
-        )}
-      </div>
+        </div>
+        <LibraryActions chosenIds={chosenIds} />
+      </header>
       {error !== undefined && <ProblemNotice error={error} />}
-      {!grades && !error && <Loading what="the grades" />}
-      {shown?.length === 0 && <p className="text-quiet">No grade has all of these words.</p>}
-      <ul className="flex flex-col gap-1.5">
-        {shown?.map((grade) => (
-          <GradeRow key={grade.id} grade={grade} />
-        ))}
-      </ul>
+      {'message' in failed && (
+        <p role="alert" className="text-fail">
+          {failed.message}
+        </p>
+      )}
+      {!library && !error && <Loading what="the grades" />}
+      {library?.grades.length === 0 && <NothingYet />}
+      {library && library.grades.length > 0 && (
+        <div className="flex min-h-0 grow gap-4">
+          <aside aria-label="Narrow down" className="flex w-56 shrink-0 flex-col gap-2 overflow-y-auto pr-1">
+            <TextField
+              label="Find by any word: name, colour, source, note"
+              value={filter.words}
+              onChange={(words) => change({ words })}
+            />
+            <QuantityField
+              label="Price, at most"
+              dimension="price"
+              value={filter.priceAtMost}
+              onChange={(priceAtMost) => change({ priceAtMost })}
+              onClear={() => {
+                const { priceAtMost: _gone, ...rest } = filter;
+                setParams(writeAddress(rest, sort), { replace: true });
+              }}
+            />
+            <RangeFilters
+              ranges={filter.ranges}
+              unknown={filtered?.unknown ?? 0}
+              onChange={(ranges) => change({ ranges })}
+            />
+            {filtered && <FacetPanel filter={filter} counts={filtered.counts} onChoose={choose} />}
+          </aside>
+          <div className="flex min-w-0 grow flex-col gap-2">
+            <div className="flex items-end justify-between gap-3">
+              <ConditionChooser />
+              <div className="flex items-center gap-2">
+                {chosenIds.length > 0 && (
+                  <Button look="quiet" onClick={() => setChosenIds([])}>
+                    Choose none
+                  </Button>
+                )}
+                <Button
+                  disabled={chosenIds.length !== 2}
+                  title="Choose two grades to hold them against each other"
+                  onClick={() => void navigate(`/grades/compare?first=${chosenIds[0]}&second=${chosenIds[1]}`)}
+                >
+                  Compare two
+                </Button>
+                <ColumnChooser />
+              </div>
+            </div>
+            <p role="status" className="text-xs text-quiet">
+              {rows ? `${rows.length} of ${library.grades.length} grades` : 'Resolving …'}
+              {state === 'pending' && rows && ' · resolving …'}
+              {narrowed && (
+                <Button
+                  look="quiet"
+                  className="ml-2 px-1 py-0 text-xs"
+                  onClick={() => setParams({}, { replace: true })}
+                >
+                  Show all
+                </Button>
+              )}
+            </p>
+            {rows && table && (
+              <GradesTable
+                rows={rows}
+                table={table}
+                sort={sort}
+                chosenIds={chosenIds}
+                onSort={(order) => change({}, order)}
+                onChoose={(id, on) =>
+                  setChosenIds((before) => (on ? [...before, id] : before.filter((one) => one !== id)))
+                }
+              />
+            )}
+            {rows?.length === 0 && (
+              <p className="text-quiet">No grade meets all of this. Take a filter away, or show all.</p>
+            )}
+          </div>
+        </div>
+      )}
     </main>
   );
 }
 
-function familyName(grade: Grade): string {
-  const family = findFamily(grade.familyId)?.name ?? 'polymer not stated';
-  const filler = findReinforcement(grade.reinforcementId);
-  return filler ? `${family}, ${filler.name.toLowerCase()}` : family;
-}
-
-function textOf(grade: Grade): string {
-  return `${grade.name} ${grade.maker} ${familyName(grade)}`.toLowerCase();
-}
-
-function GradeRow({ grade }: { grade: Grade }) {
-  // Only an open row holds its table: thousands of closed ones would be most of the page.
-  const [open, setOpen] = useState(false);
+function NothingYet() {
   return (
-    <li>
-      <details
-        className="rounded border border-line bg-surface"
-        onToggle={(event) => setOpen(event.currentTarget.open)}
-      >
-        <summary className="grid grid-cols-[18rem_1fr_10rem_8rem] gap-3 px-3 py-1.5">
-          <span className="font-semibold">{grade.name}</span>
-          <span className="text-quiet">{familyName(grade)}</span>
-          <span className="text-quiet">{grade.observations.length} observations</span>
-          <span className="text-right">
-            {grade.pricePerKgUsd === null ? 'price unknown' : `${grade.pricePerKgUsd.toFixed(2)} USD/kg`}
-          </span>
-        </summary>
-        <div className="border-t border-line px-3 py-2">
-          {grade.sampleData && <p className="text-xs text-unknown">Sample data, not for design</p>}
-          {open && <ObservationTable observations={grade.observations} />}
-        </div>
-      </details>
-    </li>
+    <div className="rounded-md border border-dashed border-line-strong p-8 text-center">
+      <p className="text-base font-semibold">The library is empty</p>
+      <p className="mt-1 text-quiet">
+        Bring a maker’s table in with{' '}
+        <Link to="/grades/import" className="underline">
+          Import
+        </Link>
+        , or write the first grade down with{' '}
+        <Link to="/grades/new" className="underline">
+          New grade
+        </Link>
+        . Starting with “npm start -- --reset-demo” loads the sample library.
+      </p>
+    </div>
   );
 }

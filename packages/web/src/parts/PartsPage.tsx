@@ -1,5 +1,5 @@
 import { findCheck, rank } from '@anvilstone/core';
-import type { Library, PartSummary } from '@anvilstone/schema';
+import type { PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link, useNavigate } from 'react-router';
@@ -12,6 +12,7 @@ import { TERMS } from '../ui/terms.ts';
 import { Reserve } from '../ui/Reserve.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import type { Workshop } from '../workers/evaluation.worker.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
 import { newBrief } from './newBrief.ts';
 import { RemovePart } from './RemovePart.tsx';
@@ -70,7 +71,7 @@ export function PartsPage() {
   );
 }
 
-function PartRow({ part, library }: { part: PartSummary; library: Library | undefined }) {
+function PartRow({ part, library }: { part: PartSummary; library: Workshop | undefined }) {
   const ask = useCallback((engine: Remote<Engine>) => engine.evaluate(part.brief), [part.brief]);
   const { value: result } = useComputed(library, ask);
   const leader = result && rank(result.grades, 'cheapest-that-passes')[0];

@@ -1,12 +1,13 @@
-import type { Brief, EvaluationResult, Library } from '@anvilstone/schema';
+import type { Brief, EvaluationResult } from '@anvilstone/schema';
 import { useOutletContext } from 'react-router';
+import type { Workshop } from '../workers/evaluation.worker.ts';
 import type { Computed } from '../workers/useComputed.ts';
 
 /** What every stage of a part works on. */
 export interface Bench {
   partId: string;
   brief: Brief;
-  library: Library;
+  library: Workshop;
   evaluation: Computed<EvaluationResult>;
 }
 

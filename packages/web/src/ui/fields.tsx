@@ -96,15 +96,17 @@ export function Choice<T extends string>({
   label,
   value,
   options,
+  error,
   onChange,
 }: {
   label: ReactNode;
   value: T;
   options: readonly { value: T; label: string }[];
+  error?: string | undefined;
   onChange: (value: T) => void;
 }) {
   return (
-    <Field label={label}>
+    <Field label={label} error={error}>
       {(ids) => (
         <select {...ids} className={controlLook} value={value} onChange={(event) => onChange(event.target.value as T)}>
           {options.map((option) => (

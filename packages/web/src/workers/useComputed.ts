@@ -1,8 +1,7 @@
-import type { Library } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import { engineWith } from './engine.ts';
-import type { Engine } from './evaluation.worker.ts';
+import type { Engine, Workshop } from './evaluation.worker.ts';
 
 export type Computed<T> =
   | { state: 'pending'; value?: undefined }
@@ -15,7 +14,7 @@ export type Computed<T> =
  * the last one stays. `ask` must not change between renders unless the question does (useCallback).
  */
 export function useComputed<T>(
-  library: Library | undefined,
+  library: Workshop | undefined,
   ask: ((engine: Remote<Engine>) => Promise<T>) | undefined,
 ): Computed<T> {
   const [computed, setComputed] = useState<Computed<T>>({ state: 'pending' });

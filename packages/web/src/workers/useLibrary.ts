@@ -1,14 +1,14 @@
-import type { Library } from '@anvilstone/schema';
 import { useMemo } from 'react';
-import { useGradesQuery, useMachinesQuery } from '../app/api.ts';
+import { useHouseRulesQuery, useLibraryQuery } from '../app/api.ts';
+import type { Workshop } from './evaluation.worker.ts';
 
-/** The workshop's grades and machines, as one object that stays the same until one of them changes. */
-export function useLibrary(): { library: Library | undefined; error: unknown } {
-  const grades = useGradesQuery();
-  const machines = useMachinesQuery();
-  const library = useMemo(
-    () => (grades.data && machines.data ? { grades: grades.data, machines: machines.data } : undefined),
-    [grades.data, machines.data],
+/** The workshop's grades, machines and rules, as one object that stays the same until one of them changes. */
+export function useLibrary(): { library: Workshop | undefined; error: unknown } {
+  const library = useLibraryQuery();
+  const rules = useHouseRulesQuery();
+  const workshop = useMemo(
+    () => (library.data && rules.data ? { ...library.data, rules: rules.data.rules } : undefined),
+    [library.data, rules.data],
   );
-  return { library, error: library ? undefined : (grades.error ?? machines.error) };
+  return { library: workshop, error: workshop ? undefined : (library.error ?? rules.error) };
 }

@@ -205,5 +205,10 @@ function placeOf(draft: GradeDraft, pointer = '', grade?: Grade) {
     draft.observations.find(
       ({ stated }) => stated.id === faulty.id || (stated.property === faulty.property && stated.value === faulty.value),
     );
-  return { line: source?.line ?? draft.line, column: null, header: '', text: String(draft.fields.get('name') ?? '') };
+  return {
+    line: source?.line ?? draft.line,
+    column: null,
+    header: '',
+    text: (draft.fields.get('name') as string | undefined) ?? '',
+  };
 }

@@ -55,8 +55,11 @@ const FILLER_KINDS: readonly (readonly [RegExp, string])[] = [
 /** Shares further from a listed one than this are another filler. */
 const SHARE_TOLERANCE_PCT = 4;
 
-/** The filler a text names, the nearest listed share; undefined: it names none; 'unclear': no share, or none near. */
-export function fillerIn(text: string): string | 'unclear' | undefined {
+/** No share is stated, or none that is near a listed one. */
+const UNCLEAR = 'unclear';
+
+/** The filler a text names, the nearest listed share; undefined: it names none; `UNCLEAR`: not which. */
+export function fillerIn(text: string): string | undefined {
   const words = text.toLowerCase();
   const kind = FILLER_KINDS.find(([pattern]) => pattern.test(words))?.[1];
   if (!kind) return undefined;
@@ -68,11 +71,11 @@ export function fillerIn(text: string): string | 'unclear' | undefined {
       ?.slice(1)
       .find(Boolean),
   );
-  if (!Number.isFinite(share)) return 'unclear';
+  if (!Number.isFinite(share)) return UNCLEAR;
   const nearest = listed.reduce((best, one) =>
     Math.abs((one.fillerMassPct ?? 0) - share) < Math.abs((best.fillerMassPct ?? 0) - share) ? one : best,
   );
-  return Math.abs((nearest.fillerMassPct ?? 0) - share) <= SHARE_TOLERANCE_PCT ? nearest.id : 'unclear';
+  return Math.abs((nearest.fillerMassPct ?? 0) - share) <= SHARE_TOLERANCE_PCT ? nearest.id : UNCLEAR;
 }
 
 /** The filler by id or words; null: none; undefined: not understood. */
@@ -82,7 +85,7 @@ export function matchFiller(text: string): string | null | undefined {
   const exact = reinforcements.find(({ id, name }) => id === words || name.toLowerCase() === words);
   if (exact) return exact.id;
   const found = fillerIn(words);
-  return found === 'unclear' ? undefined : found;
+  return found === UNCLEAR ? undefined : found;
 }
 
 /** Family, and filler where the text names one: “PA6-CF15”, “PETG”, “Nylon 12 GF 25 %”. Undefined: no family that is known. */
@@ -97,7 +100,7 @@ export function matchFamily(text: string): FamilyMatch | undefined {
   );
   const familyId = names.get(plain(base));
   return familyId
-    ? { familyId, reinforcementId: filler === undefined || filler === 'unclear' ? null : filler }
+    ? { familyId, reinforcementId: filler === undefined || filler === UNCLEAR ? null : filler }
     : undefined;
 }
 
@@ -110,5 +113,5 @@ export function familyInName(name: string): FamilyMatch | undefined {
   );
   if (found.size !== 1) return undefined;
   const filler = fillerIn(name);
-  return { familyId: [...found][0]!, reinforcementId: filler === undefined || filler === 'unclear' ? null : filler };
+  return { familyId: [...found][0]!, reinforcementId: filler === undefined || filler === UNCLEAR ? null : filler };
 }

@@ -1,0 +1,2 @@
+export * from './libraryTable.ts';
+export * from './tableColumns.ts';

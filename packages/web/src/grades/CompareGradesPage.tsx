@@ -1,0 +1,286 @@
+import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS, reportedText } from '@anvilstone/core';
+import type { Grade, Observation, PropertyComparison } from '@anvilstone/schema';
+import { useMemo } from 'react';
+import { Link, useSearchParams } from 'react-router';
+import { skipToken } from '@reduxjs/toolkit/query';
+import { useAppSelector } from '../app/store.ts';
+import { Choice } from '../ui/fields.tsx';
+import { Loading } from '../ui/Loading.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { Evidence } from '../ui/Reserve.tsx';
+import { useLibrary } from '../workers/useLibrary.ts';
+import { ConditionChooser } from './ConditionChooser.tsx';
+import { conditionWords, SOURCE_WORDS } from './conditionWords.ts';
+import { fillerText } from './gradeFilter.ts';
+import { useGradeComparisonQuery } from './gradesApi.ts';
+import { differenceText, propertyText } from './propertyText.ts';
+import { resolvedRows } from './resolvedRows.ts';
+
+/** Two grades like for like. Reported numbers get a percentage only where their conditions are alike; else the reasons stand there. */
+export function CompareGradesPage() {
+  const [params, setParams] = useSearchParams();
+  const { library, error: libraryError } = useLibrary();
+  const [first, second] = [params.get('first') ?? '', params.get('second') ?? ''];
+  const { currentData: comparison, error } = useGradeComparisonQuery(first && second ? { first, second } : skipToken);
+  const problem = libraryError ?? error;
+  if (problem) {
+    return (
+      <main className="p-6">
+        <ProblemNotice error={problem} />
+      </main>
+    );
+  }
+  if (!library) return <Loading what="the grades" />;
+  const options = [
+    { value: '', label: 'Choose a grade' },
+    ...library.grades.map(({ id, name }) => ({ value: id, label: name })),
+  ];
+  const [a, b] = [first, second].map((id) => library.grades.find((grade) => grade.id === id));
+  const choose = (which: 'first' | 'second', id: string) => {
+    params.set(which, id);
+    setParams(params, { replace: true });
+  };
+  return (
+    <main className="p-5">
+      <p className="text-sm">
+        <Link to="/grades" className="text-quiet hover:underline">
+          ← All grades
+        </Link>
+      </p>
+      <h1 className="text-xl">Two grades like for like</h1>
+      <div className="my-3 grid max-w-220 grid-cols-2 gap-4">
+        <Choice
+          label="First, which is the base (100 %)"
+          value={first}
+          options={options}
+          onChange={(id) => choose('first', id)}
+        />
+        <Choice label="Second" value={second} options={options} onChange={(id) => choose('second', id)} />
+      </div>
+      {a && b && a.id === b.id && <p className="text-quiet">That is one grade twice. Choose another for the second.</p>}
+      {a && b && a.id !== b.id && comparison && (
+        <>
+          <AsReported properties={comparison.properties} first={a} second={b} />
+          <AtOneCondition first={a} second={b} rules={library.rules} />
+        </>
+      )}
+      {a && b && a.id !== b.id && !comparison && <Loading what="the comparison" />}
+    </main>
+  );
+}
+
+const headLook = 'px-3 py-1.5 text-left text-xs font-normal text-quiet';
+
+function AsReported({
+  properties,
+  first,
+  second,
+}: {
+  properties: readonly PropertyComparison[];
+  first: Grade;
+  second: Grade;
+}) {
+  const compared = properties.filter(({ verdict }) => verdict === 'compared').length;
+  const refused = properties.filter(({ verdict }) => verdict === 'refused').length;
+  return (
+    <section aria-label="As reported" className="mb-6">
+      <h2 className="text-base">As reported</h2>
+      <p className="mb-2 text-sm text-quiet">
+        {compared} {compared === 1 ? 'pair compares' : 'pairs compare'}, {refused} {refused === 1 ? 'is' : 'are'}{' '}
+        refused: where the conditions differ, a percentage would mean nothing.
+      </p>
+      <table className="w-full rounded-md border border-line bg-surface text-sm">
+        <thead>
+          <tr className="border-b border-line">
+            <th scope="col" className={headLook}>
+              Property
+            </th>
+            <th scope="col" className={headLook}>
+              {first.name}
+            </th>
+            <th scope="col" className={headLook}>
+              {second.name}
+            </th>
+            <th scope="col" className={headLook}>
+              Second against first
+            </th>
+          </tr>
+        </thead>
+        {PROPERTY_GROUPS.map((group) => {
+          const of = properties.filter(({ property }) => PROPERTY_DEFINITIONS[property].group === group);
+          if (of.length === 0) return null;
+          return (
+            <tbody key={group}>
+              {of.map((row) => (
+                <tr key={row.property} className="border-b border-line align-top last:border-0">
+                  <th scope="row" className="px-3 py-1.5 text-left font-normal">
+                    {PROPERTY_DEFINITIONS[row.property].title}
+                  </th>
+                  <td className="px-3 py-1.5">
+                    <Report observation={row.first} />
+                  </td>
+                  <td className="px-3 py-1.5">
+                    <Report observation={row.second} />
+                  </td>
+                  <td className="px-3 py-1.5">
+                    <Verdict row={row} base={first.name} />
+                  </td>
+                </tr>
+              ))}
+            </tbody>
+          );
+        })}
+      </table>
+    </section>
+  );
+}
+
+function Report({ observation }: { observation: Observation | null }) {
+  if (!observation) return <span className="text-unknown">not reported</span>;
+  return (
+    <>
+      <span className="font-semibold">{reportedText(observation)}</span>
+      {observation.standardDeviation !== undefined && ` ± ${observation.standardDeviation}`}
+      <span className="block text-xs text-quiet">
+        {conditionWords(observation)
+          .map(({ text }) => text)
+          .join(', ')}
+      </span>
+      <span className="block text-xs text-quiet">
+        {SOURCE_WORDS[observation.source]}: {observation.reference}
+      </span>
+    </>
+  );
+}
+
+function Verdict({ row, base }: { row: PropertyComparison; base: string }) {
+  if (row.verdict === 'missing') return <span className="text-quiet">only one of them is reported</span>;
+  if (row.verdict === 'refused') {
+    return (
+      <div className="text-fail">
+        <span className="font-semibold">✕ Not comparable</span>
+        <ul className="text-xs">
+          {row.differences.map((text) => (
+            <li key={text}>{text}</li>
+          ))}
+        </ul>
+      </div>
+    );
+  }
+  return (
+    <div>
+      <span className="font-semibold">
+        {row.percent === null
+          ? row.first?.classValue === row.second?.classValue
+            ? 'equal'
+            : 'different classes'
+          : differenceText(row.percent)}
+      </span>
+      {row.percent !== null && Math.abs(row.percent) >= 0.05 && <span className="text-xs text-quiet"> of {base}</span>}
+      {row.remarks.map((text) => (
+        <span key={text} className="block text-xs text-quiet">
+          {text}
+        </span>
+      ))}
+    </div>
+  );
+}
+
+/** Both brought to one condition by documented factors: comparable by construction, as sure as the weaker evidence. */
+function AtOneCondition({
+  first,
+  second,
+  rules,
+}: {
+  first: Grade;
+  second: Grade;
+  rules: Parameters<typeof resolvedRows>[2];
+}) {
+  const { at } = useAppSelector((state) => state.gradesView);
+  const units = useAppSelector((state) => state.settings.units);
+  const rows = useMemo(() => {
+    const others = resolvedRows(second, at, rules);
+    return resolvedRows(first, at, rules).map((a, i) => ({ a, b: others[i]! }));
+  }, [first, second, at, rules]);
+  const known = rows.filter(({ a, b }) => a.evidence !== null || b.evidence !== null);
+  return (
+    <section aria-label="At one condition">
+      <div className="mb-2 flex items-end justify-between gap-4">
+        <div>
+          <h2 className="text-base">Brought to one condition</h2>
+          <p className="text-sm text-quiet">
+            Values used by every check, carried over where need be. A difference between two estimates (D) says what
+            families do, not what these grades do.
+          </p>
+        </div>
+        <ConditionChooser />
+      </div>
+      <table className="w-full rounded-md border border-line bg-surface text-sm">
+        <thead>
+          <tr className="border-b border-line">
+            {['Property', first.name, second.name, 'Second against first'].map((title) => (
+              <th key={title} scope="col" className={headLook}>
+                {title}
+              </th>
+            ))}
+          </tr>
+          <tr className="border-b border-line text-xs text-quiet">
+            <th scope="row" className="px-3 py-1 text-left font-normal">
+              Filler
+            </th>
+            <td className="px-3">{fillerText(first)}</td>
+            <td className="px-3">{fillerText(second)}</td>
+            <td />
+          </tr>
+        </thead>
+        <tbody>
+          {known.map(({ a, b }) => {
+            const { property } = a.column;
+            const both = a.evidence !== null && b.evidence !== null;
+            const numbers =
+              both &&
+              !PROPERTY_DEFINITIONS[property].classes &&
+              Number.isFinite(a.value) &&
+              Number.isFinite(b.value) &&
+              a.value !== 0;
+            return (
+              <tr key={a.column.id} className="border-b border-line last:border-0">
+                <th scope="row" className="px-3 py-1 text-left font-normal">
+                  {a.column.title}
+                </th>
+                {[a, b].map((row, i) => (
+                  <td key={i} className="px-3 py-1">
+                    {row.evidence === null ? (
+                      <span className="text-unknown">unknown</span>
+                    ) : (
+                      propertyText(row.value, property, units)
+                    )}{' '}
+                    <Evidence evidence={row.evidence} />
+                  </td>
+                ))}
+                <td className={`px-3 py-1 ${a.evidence === 'D' && b.evidence === 'D' ? 'text-quiet' : ''}`}>
+                  {numbers ? (
+                    resolvedDifference(a.value, b.value, property)
+                  ) : both ? (
+                    ''
+                  ) : (
+                    <span className="text-unknown">unknown</span>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+    </section>
+  );
+}
+
+/** Of temperatures the difference in kelvin: a percentage of a Celsius number would mean nothing. */
+function resolvedDifference(a: number, b: number, property: PropertyComparison['property']): string {
+  if (PROPERTY_DEFINITIONS[property].dimension === 'temperature') {
+    const kelvin = Math.round((b - a) * 10) / 10;
+    return kelvin === 0 ? 'equal' : `${kelvin > 0 ? '+ ' : '− '}${Math.abs(kelvin)} K`;
+  }
+  return differenceText(100 * (b / a - 1));
+}

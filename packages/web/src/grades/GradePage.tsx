@@ -1,0 +1,138 @@
+import { findFamily, gradeCurves } from '@anvilstone/core';
+import { CONDITIONINGS, type Grade, type HouseRules } from '@anvilstone/schema';
+import { Tabs } from 'radix-ui';
+import { skipToken } from '@reduxjs/toolkit/query';
+import { useMemo } from 'react';
+import { Link, useParams, useSearchParams } from 'react-router';
+import { useAppSelector } from '../app/store.ts';
+import { BehaviourChart } from '../charts/BehaviourChart.tsx';
+import { buttonLook } from '../ui/buttonLook.ts';
+import { Loading } from '../ui/Loading.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { useLibrary } from '../workers/useLibrary.ts';
+import { ConditionChooser } from './ConditionChooser.tsx';
+import { EvidencePanel } from './EvidencePanel.tsx';
+import { GradeAside } from './GradeAside.tsx';
+import { fillerText } from './gradeFilter.ts';
+import { useGradeQuery } from './gradesApi.ts';
+import { HistoryPanel } from './HistoryPanel.tsx';
+import { RemoveGrade } from './RemoveGrade.tsx';
+
+const tabLook =
+  'border-b-2 border-transparent px-3 py-1.5 text-sm text-quiet data-[state=active]:border-ember data-[state=active]:font-semibold data-[state=active]:text-ink';
+
+/** One grade: what is known about it, at the condition chosen, and where every number comes from. */
+export function GradePage() {
+  const { gradeId } = useParams();
+  const { currentData: record, error } = useGradeQuery(gradeId ?? skipToken);
+  const { library, error: libraryError } = useLibrary();
+  const at = useAppSelector((state) => state.gradesView.at);
+  const [params, setParams] = useSearchParams();
+  const problem = error ?? libraryError;
+  if (problem) {
+    return (
+      <main className="p-6">
+        <ProblemNotice error={problem}>
+          <Link to="/grades" className="underline">
+            All grades
+          </Link>
+        </ProblemNotice>
+      </main>
+    );
+  }
+  if (!record || !library) return <Loading what="the grade" />;
+  const { grade, revision } = record;
+  return (
+    <main className="p-5">
+      <p className="text-sm">
+        <Link to="/grades" className="text-quiet hover:underline">
+          ← All grades
+        </Link>
+      </p>
+      <header className="mb-3 flex items-start justify-between gap-4">
+        <div>
+          <h1 className="text-xl">{grade.name}</h1>
+          <p className="text-quiet">
+            {grade.maker} · {findFamily(grade.familyId)?.name ?? 'polymer not stated'} · {fillerText(grade)} ·{' '}
+            {grade.colours.join(', ') || 'colours not stated'} ·{' '}
+            {grade.pricePerKgUsd === null ? 'price unknown' : `${grade.pricePerKgUsd.toFixed(2)} USD/kg`}
+          </p>
+          {grade.sampleData && <p className="text-sm text-unknown">Sample data, not for design</p>}
+          {grade.note && <p className="mt-1 max-w-160 text-sm">{grade.note}</p>}
+        </div>
+        <div className="flex gap-2">
+          <Link to={`/grades/${grade.id}/edit`} className={buttonLook('plain')}>
+            Edit
+          </Link>
+          <a
+            href={`/api/v1/grades/${grade.id}/fea-card?temperatureC=${at.temperatureC}&conditioning=${at.conditioning}`}
+            download
+            className={buttonLook('plain')}
+            title="Orthotropic engineering constants at the condition chosen below"
+          >
+            Material card
+          </a>
+          <a href={`/api/v1/exports/json?ids=${grade.id}`} download className={buttonLook('plain')}>
+            JSON
+          </a>
+          <RemoveGrade grade={grade} revision={revision} />
+        </div>
+      </header>
+      <div className="flex items-start gap-5">
+        <Tabs.Root
+          value={params.get('show') ?? 'evidence'}
+          onValueChange={(show) => setParams({ show }, { replace: true })}
+          className="min-w-0 grow"
+        >
+          <div className="mb-2 flex items-end justify-between gap-4 border-b border-line">
+            <Tabs.List aria-label="About this grade" className="flex">
+              <Tabs.Trigger value="evidence" className={tabLook}>
+                Evidence
+              </Tabs.Trigger>
+              <Tabs.Trigger value="curves" className={tabLook}>
+                Heat, time, water, fatigue
+              </Tabs.Trigger>
+              <Tabs.Trigger value="history" className={tabLook}>
+                History
+              </Tabs.Trigger>
+            </Tabs.List>
+            <div className="pb-1">
+              <ConditionChooser />
+            </div>
+          </div>
+          <Tabs.Content value="evidence" tabIndex={-1}>
+            <EvidencePanel grade={grade} rules={library.rules} />
+          </Tabs.Content>
+          <Tabs.Content value="curves" tabIndex={-1}>
+            <CurvesPanel grade={grade} rules={library.rules} />
+          </Tabs.Content>
+          <Tabs.Content value="history" tabIndex={-1}>
+            <HistoryPanel gradeId={grade.id} revision={revision} />
+          </Tabs.Content>
+        </Tabs.Root>
+        <GradeAside grade={grade} grades={library.grades} />
+      </div>
+    </main>
+  );
+}
+
+function CurvesPanel({ grade, rules }: { grade: Grade; rules: HouseRules }) {
+  const { conditioning } = useAppSelector((state) => state.gradesView.at);
+  const state = CONDITIONINGS.find((one) => one === conditioning) ?? 'dry';
+  const curves = useMemo(() => gradeCurves(grade, state, rules), [grade, state, rules]);
+  if (curves.length === 0) {
+    return (
+      <p className="rounded border border-unknown bg-unknown-ground p-3 text-unknown">
+        Its polymer is not stated, or it has no modulus: how it behaves in heat and over time is not known. Measure it,
+        or state the family.
+      </p>
+    );
+  }
+  return (
+    <div className="grid grid-cols-1 gap-3 xl:grid-cols-2">
+      {curves.map((curve) => (
+        <BehaviourChart key={curve.id} curve={curve} />
+      ))}
+    </div>
+  );
+}

@@ -1,0 +1,55 @@
+import type { ImportJob, ImportRows, ImportSettings } from '@anvilstone/schema';
+import { api } from '../app/api.ts';
+
+const importsApi = api.injectEndpoints({
+  endpoints: (build) => ({
+    imports: build.query<ImportJob[], void>({ query: () => 'imports', providesTags: ['Import'] }),
+    importJob: build.query<ImportJob, string>({
+      query: (id) => `imports/${id}`,
+      providesTags: (_job, _error, id) => [{ type: 'Import', id }],
+    }),
+    importRows: build.query<
+      ImportRows,
+      { id: string; offset: number; limit: number; problems: boolean; version: string }
+    >({
+      // `version` names the reading the rows belong to; the server has only the newest.
+      query: ({ id, offset, limit, problems }) =>
+        `imports/${id}/rows?offset=${offset}&limit=${limit}${problems ? '&problems=true' : ''}`,
+    }),
+    startImport: build.mutation<ImportJob, File>({
+      query: (file) => ({
+        url: `imports?fileName=${encodeURIComponent(file.name)}`,
+        method: 'POST',
+        body: file,
+        headers: { 'Content-Type': 'application/octet-stream' },
+      }),
+      invalidatesTags: ['Import'],
+    }),
+    changeImport: build.mutation<ImportJob, { id: string; settings: ImportSettings }>({
+      query: ({ id, settings }) => ({ url: `imports/${id}/settings`, method: 'PUT', body: settings }),
+      // The answer is the job as it is read anew: shown at once, so that a choice does not flicker back.
+      async onQueryStarted({ id }, { dispatch, queryFulfilled }) {
+        const { data } = await queryFulfilled;
+        await dispatch(importsApi.util.upsertQueryData('importJob', id, data));
+      },
+    }),
+    commitImport: build.mutation<ImportJob, string>({
+      query: (id) => ({ url: `imports/${id}/commit`, method: 'POST' }),
+      invalidatesTags: (_job, _error, id) => [{ type: 'Import', id }],
+    }),
+    cancelImport: build.mutation<ImportJob, string>({
+      query: (id) => ({ url: `imports/${id}/cancel`, method: 'POST' }),
+      invalidatesTags: (_job, _error, id) => ['Import', { type: 'Import', id }],
+    }),
+  }),
+});
+
+export const {
+  useImportsQuery,
+  useImportJobQuery,
+  useImportRowsQuery,
+  useStartImportMutation,
+  useChangeImportMutation,
+  useCommitImportMutation,
+  useCancelImportMutation,
+} = importsApi;
