@@ -9,7 +9,16 @@ const screens = [
   ['drawer', `${LAMP_ARM}/shortlist?grade=vp-pa666&check=sag-after-duration`, 'How much is left as it gets hotter'],
   ['decision', `${LAMP_ARM}/decision`, 'every number agrees'],
   ['deciding', `${LAMP_ARM}/decision?grade=tm-tpu95`, 'Freeze the decision'],
-  ['grades', '/grades', 'Tarrowmill PETG Clearway'],
+  ['grades', '/grades?q=clearway', 'Tarrowmill PETG Clearway'],
+  ['one grade', '/grades/tm-petg', 'Show what nobody reports'],
+  ['curves', '/grades/tm-petg?show=curves', 'Growth of deflection under load'],
+  ['history', '/grades/tm-petg?show=history', 'Came with the sample library'],
+  ['comparison', '/grades/compare?first=ol-pa6&second=ne-pa6', 'Not comparable'],
+  ['edit a grade', '/grades/tm-petg/edit', 'How its maker prints it'],
+  ['new grade', '/grades/new', 'Nothing is reported yet'],
+  ['import', '/grades/import', 'Drop a file here'],
+  ['reference', '/grades/reference', 'Continuous carbon in polyamide'],
+  ['house rules', '/house-rules', 'Own bench first'],
   ['machines', '/machines', 'Hot chamber'],
 ] as const;
 

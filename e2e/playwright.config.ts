@@ -1,14 +1,19 @@
 import { defineConfig } from '@playwright/test';
 
 const PORT = 4790;
+const WHOLE_WORKSHOP = ['evidenceFromAMaker.spec.ts', 'gradesLibrary.spec.ts', 'houseRules.spec.ts'];
 
 /** Drives the built app on a database of its own. Run by `npm test` or `npm run test:e2e`. */
 export default defineConfig({
   testDir: '.',
-  testMatch: '*.spec.ts',
+  // Most tests make parts of their own and never touch another's, so they may share the one server at once. Those that
+  // change what every part is held against, the library and the house rules, come after them.
+  projects: [
+    { name: 'parts', testMatch: '*.spec.ts', testIgnore: WHOLE_WORKSHOP },
+    { name: 'library', testMatch: WHOLE_WORKSHOP, dependencies: ['parts'] },
+  ],
   timeout: 60_000,
   expect: { timeout: 10_000 },
-  // Tests make parts of their own and never touch another's, so they may share the one server.
   workers: 2,
   fullyParallel: true,
   retries: 0,

@@ -1,11 +1,9 @@
 import type { Conditioning, Grade, HouseRules } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
-import { formatNumber } from '../units/formatQuantity.ts';
 import { behaviourOf, type Behaviour } from './behaviour.ts';
 import { creepGrowth } from './creep.ts';
 import { layerRatio } from './familyEstimate.ts';
-import { defaultLayerShearMPa } from './offAxis.ts';
 import type { Resolution, ResolveAt } from './resolution.ts';
 import { resolve } from './resolve.ts';
 import { staticFatigueFactor, strengthTemperatureFactor } from './strengthFactors.ts';
@@ -83,7 +81,7 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     filler,
     modulus,
     strength,
-    layerShear: resolveLayerShear(grade, strength, at('in-plane'), rules, explain),
+    layerShear: resolve(grade, 'layerShearStrength', at('in-plane'), rules, explain),
     density: resolve(grade, 'density', at('in-plane'), rules, explain),
     behaviour,
     behaviourGaps: behaviour ? [] : [gap],
@@ -104,38 +102,6 @@ function resolveModulus(grade: Grade, at: ResolveAt, rules: HouseRules, explain:
     ? []
     : [...flexural.steps, { text: 'bending modulus stands in for the tensile one', value: flexural.value }];
   return { ...flexural, evidence: 'C', cov: Math.max(flexural.cov, 0.2), steps };
-}
-
-function resolveLayerShear(
-  grade: Grade,
-  strength: Material['strength'],
-  at: ResolveAt,
-  rules: HouseRules,
-  explain: boolean,
-): Resolution {
-  const measured = resolve(grade, 'layerShearStrength', at, rules, explain);
-  if (measured.known) return measured;
-  const { inPlane, across } = strength;
-  if (!inPlane.known || !across.known) {
-    return { known: false, gaps: [...(inPlane.known ? [] : inPlane.gaps), ...(across.known ? [] : across.gaps)] };
-  }
-  const value = defaultLayerShearMPa(inPlane.value, across.value);
-  // One class below the weaker of the two it is made from, and never better than carried over.
-  const evidence = across.evidence === 'D' || inPlane.evidence === 'D' ? 'D' : 'C';
-  return {
-    known: true,
-    value,
-    cov: evidence === 'D' ? 0.3 : 0.2,
-    evidence,
-    steps: explain
-      ? [
-          {
-            text: `0.5 · σxy · (σz/σxy)^½ from ${formatNumber(inPlane.value)} and ${formatNumber(across.value)} MPa: not measured`,
-            value,
-          },
-        ]
-      : [],
-  };
 }
 
 /** Typical across-layer share of the in-plane strength, for explanations. Undefined without a known family. */

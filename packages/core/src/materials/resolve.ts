@@ -6,6 +6,7 @@ import { behaviourOf } from './behaviour.ts';
 import { carry, reportedText, type CarryContext, type Carried, type Unusable } from './carry.ts';
 import { estimateFromFamily } from './estimateFromFamily.ts';
 import { heatDeflectionFromCurve } from './heatDeflectionFromCurve.ts';
+import { layerShearFromStrengths } from './layerShearFromStrengths.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 import type { Resolution, ResolveAt, Resolved } from './resolution.ts';
 import { ROOM_C, ROOM_TOLERANCE_K, type TemperatureModel } from './temperatureFactor.ts';
@@ -45,16 +46,22 @@ export function resolve(
   }
   const chosen = choose(candidates, rules, explain);
   if (chosen) return chosen;
-  const bridged =
-    property === 'heatDeflectionTemperature'
-      ? heatDeflectionFromCurve(
-          grade,
-          context,
-          resolve(grade, 'tensileModulus', DRY, rules, false),
-          unusable.length > 0,
-        )
-      : undefined;
-  return withRefusals(bridged ?? estimateFromFamily(grade, context), unusable, explain);
+  return withRefusals(fallback(grade, context, unusable.length > 0), unusable, explain);
+}
+
+/** No report can be used: from other properties of the grade where there is a formula, else from the family. */
+function fallback(grade: Grade, context: CarryContext, hasOwnReports: boolean): Resolution {
+  const { property, at, rules, explain } = context;
+  const other = (name: PropertyId, where: ResolveAt) => resolve(grade, name, where, rules, false);
+  if (property === 'layerShearStrength') {
+    const strength = (direction: ResolveAt['direction']) => other('tensileStrength', { ...at, direction });
+    return layerShearFromStrengths(strength('in-plane'), strength('across'), explain);
+  }
+  if (property === 'heatDeflectionTemperature') {
+    const found = heatDeflectionFromCurve(grade, context, other('tensileModulus', DRY), hasOwnReports);
+    if (found) return found;
+  }
+  return estimateFromFamily(grade, context);
 }
 
 /** The grade's own curve, where another temperature than 23 °C is asked for. */

@@ -10,7 +10,7 @@ export type Fumes = 'low' | 'styrene' | 'caprolactam' | 'acrylic' | 'highTempera
 export type Class3 = 'good' | 'fair' | 'poor';
 
 /** What the reference values are, as stated by their source. Shown wherever one of them is. */
-export const referenceStatement: string = familyFile.about;
+export const referenceStatement: string = `${familyFile.about.split('. ')[0]}.`;
 
 /**
  * A polymer family, unfilled. Typical and indicative, evidence class D: none of it was measured. Printed solid, XY,

@@ -6,7 +6,13 @@ export function formatNumber(value: number, digits = 3): string {
   if (!Number.isFinite(value)) return value > 0 ? '∞' : value < 0 ? '−∞' : 'not a number';
   if (value === 0) return '0';
   const magnitude = Math.floor(Math.log10(Math.abs(value)));
-  if (magnitude >= 6 || magnitude < -4) return value.toExponential(digits - 1).replaceAll('-', '−');
+  if (magnitude >= 6 || magnitude < -4) {
+    return value
+      .toExponential(digits - 1)
+      .replace(/\.?0+e/, 'e')
+      .replace('e+', 'e')
+      .replaceAll('-', '−');
+  }
   const decimals = Math.max(0, digits - 1 - magnitude);
   const fixed = value.toFixed(decimals);
   const trimmed = fixed.includes('.') ? fixed.replace(/\.?0+$/, '') : fixed;

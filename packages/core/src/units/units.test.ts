@@ -70,7 +70,7 @@ describe('shown numbers', () => {
     [2.5, '2.5'],
     [0, '0'],
     [Infinity, '∞'],
-    [12345678, '1.23e+7'],
+    [12345678, '1.23e7'],
   ])('%p is shown as %p', (value, text) => expect(formatNumber(value)).toBe(text));
 
   test('a length follows the unit system', () => {

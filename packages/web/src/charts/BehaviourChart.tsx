@@ -10,7 +10,7 @@ import { line, scaleLinear, scaleLog, type ScaleContinuousNumeric } from 'd3';
 import { useAppSelector } from '../app/store.ts';
 import { Evidence } from '../ui/Reserve.tsx';
 
-const SIZE = { width: 560, height: 250, left: 58, right: 12, top: 12, bottom: 40 };
+const SIZE = { width: 390, height: 220, left: 48, right: 14, top: 10, bottom: 40 };
 type Scale = ScaleContinuousNumeric<number, number>;
 /** Lines are told apart by their stroke as well as by their label. */
 const STROKES = ['', '7 3', '2 3', '9 3 2 3', '4 4', '1 4'];
@@ -73,7 +73,7 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
             </text>
           </g>
         ))}
-        {ticksOf(x, curve.x, 7).map((tick) => (
+        {ticksOf(x, curve.x, 6).map((tick) => (
           <text key={tick} x={x(tick)} y={SIZE.height - 24} textAnchor="middle" className="fill-quiet text-[11px]">
             {tickText(tick)}
           </text>
@@ -213,7 +213,10 @@ function ticksOf(scale: Scale, axis: Axis, count: number): number[] {
   const decades = ticks.filter((tick) => Number.isInteger(Math.log10(tick)));
   if (decades.length > count + 2) return decades.filter((_, i) => i % 2 === 0);
   if (decades.length >= 3) return decades;
-  return ticks.filter((tick) => [1, 2, 5].includes(Number(tick.toPrecision(1)) / 10 ** Math.floor(Math.log10(tick))));
+  const round = ticks.filter((tick) =>
+    [1, 2, 5].includes(Number((tick / 10 ** Math.floor(Math.log10(tick))).toPrecision(3))),
+  );
+  return round.length >= 3 ? round : ticks;
 }
 
 const tickText = (tick: number) =>

@@ -112,7 +112,7 @@ function AsReported({
           return (
             <tbody key={group}>
               {of.map((row) => (
-                <tr key={row.property} className="border-b border-line align-top last:border-0">
+                <tr key={row.property} className="border-t border-line align-top">
                   <th scope="row" className="px-3 py-1.5 text-left font-normal">
                     {PROPERTY_DEFINITIONS[row.property].title}
                   </th>

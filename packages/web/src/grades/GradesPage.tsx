@@ -23,7 +23,8 @@ import { RangeFilters } from './RangeFilters.tsx';
 export function GradesPage() {
   const { library, error } = useLibrary();
   const [params, setParams] = useSearchParams();
-  const { filter, sort } = useMemo(() => readAddress(params), [params]);
+  const [view, setView] = useState(() => readAddress(params));
+  const { filter, sort } = view;
   const { columnIds, at } = useAppSelector((state) => state.gradesView);
   const [chosenIds, setChosenIds] = useState<readonly string[]>([]);
   const navigate = useNavigate();
@@ -45,8 +46,18 @@ export function GradesPage() {
   );
   const rows = useMemo(() => filtered && table && sortGrades(filtered.rows, table, sort), [filtered, table, sort]);
 
-  const change = (next: Partial<GradeFilter>, order: Sort = sort) =>
-    setParams(writeAddress({ ...filter, ...next }, order), { replace: true });
+  // What is typed shows at once; the address follows, and leads when it was changed by a link.
+  const address = params.toString();
+  const [seen, setSeen] = useState(address);
+  if (address !== seen) {
+    setSeen(address);
+    if (address !== writeAddress(filter, sort).toString()) setView(readAddress(params));
+  }
+  const show = (next: GradeFilter, order: Sort) => {
+    setView({ filter: next, sort: order });
+    setParams(writeAddress(next, order), { replace: true });
+  };
+  const change = (next: Partial<GradeFilter>, order: Sort = sort) => show({ ...filter, ...next }, order);
   const choose = (facet: Facet, values: readonly string[]) => change({ chosen: { ...filter.chosen, [facet]: values } });
   const narrowed = params.size > (params.has('sort') ? 1 : 0);
 
@@ -85,7 +96,7 @@ export function GradesPage() {
               onChange={(priceAtMost) => change({ priceAtMost })}
               onClear={() => {
                 const { priceAtMost: _gone, ...rest } = filter;
-                setParams(writeAddress(rest, sort), { replace: true });
+                show(rest, sort);
               }}
             />
             <RangeFilters
@@ -121,7 +132,7 @@ export function GradesPage() {
                 <Button
                   look="quiet"
                   className="ml-2 px-1 py-0 text-xs"
-                  onClick={() => setParams({}, { replace: true })}
+                  onClick={() => show({ words: '', chosen: {}, ranges: [] }, sort)}
                 >
                   Show all
                 </Button>

@@ -4,14 +4,14 @@ import { useRef } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { Evidence } from '../ui/Reserve.tsx';
-import { fillerText, PRINTABLE_LABELS, familyText, type IndexedGrade, type Sort } from './gradeFilter.ts';
+import { fillerText, shortFiller, PRINTABLE_LABELS, familyText, type IndexedGrade, type Sort } from './gradeFilter.ts';
 import { columnUnit, propertyNumber } from './propertyText.ts';
 
 const ROW_PX = 30;
 const FIXED = [
-  { id: 'name', title: 'Grade', width: 'w-60' },
-  { id: 'family', title: 'Family, filler', width: 'w-44' },
-  { id: 'price', title: 'USD/kg', width: 'w-18', right: true },
+  { id: 'name', title: 'Grade', width: 'w-52' },
+  { id: 'family', title: 'Family, filler', width: 'w-36' },
+  { id: 'price', title: 'USD/kg', width: 'w-16', right: true },
 ] as const;
 
 /** Thousands of rows, of which only those in view are in the page. Numbers carry their evidence; a gap is said. */
@@ -51,10 +51,10 @@ export function GradesTable({
       role="region"
       aria-label="Grades"
     >
-      <table className="w-max min-w-full border-separate border-spacing-0 text-sm" aria-rowcount={rows.length + 1}>
+      <table className="min-w-full border-separate border-spacing-0 text-sm" aria-rowcount={rows.length + 1}>
         <thead>
           <tr>
-            <th className="sticky top-0 left-0 z-20 w-8 border-b border-line bg-sunken">
+            <th className="sticky top-0 left-0 z-20 w-8 max-w-8 min-w-8 border-b border-line bg-sunken">
               <span className="sr-only">Choose</span>
             </th>
             {FIXED.map(({ id, title, width, ...rest }) => (
@@ -77,7 +77,7 @@ export function GradesTable({
                 sort={sort}
                 onSort={onSort}
                 right
-                className="z-10 w-28"
+                className="z-10 w-22 max-w-26"
               />
             ))}
             <th
@@ -94,10 +94,10 @@ export function GradesTable({
             const { grade, row } = rows[index]!;
             return (
               <tr key={grade.id} aria-rowindex={index + 2} style={{ height: ROW_PX }} className="group">
-                <td className="sticky left-0 z-10 border-b border-line bg-surface px-2 group-hover:bg-sunken">
+                <td className="sticky left-0 z-10 w-8 max-w-8 min-w-8 border-b border-line bg-surface px-2 align-middle group-hover:bg-sunken">
                   <input
                     type="checkbox"
-                    className="accent-(--ember)"
+                    className="block accent-(--ember)"
                     aria-label={`Choose ${grade.name}`}
                     checked={chosenIds.includes(grade.id)}
                     onChange={(event) => onChoose(grade.id, event.target.checked)}
@@ -105,18 +105,18 @@ export function GradesTable({
                 </td>
                 <th
                   scope="row"
-                  className="sticky left-8 z-10 max-w-60 truncate border-b border-line bg-surface px-2 text-left font-semibold group-hover:bg-sunken"
+                  className="sticky left-8 z-10 max-w-52 truncate border-b border-line bg-surface px-2 text-left font-semibold group-hover:bg-sunken"
                 >
                   <Link to={`/grades/${grade.id}`} className="hover:underline" title={`${grade.name}, ${grade.maker}`}>
                     {grade.name}
                   </Link>
                 </th>
                 <td
-                  className="max-w-44 truncate border-b border-line px-2 group-hover:bg-sunken"
+                  className="max-w-36 truncate border-b border-line px-2 group-hover:bg-sunken"
                   title={fillerText(grade)}
                 >
                   {familyText(grade)}
-                  {grade.reinforcementId && <span className="text-quiet"> · {fillerText(grade)}</span>}
+                  {grade.reinforcementId && <span className="text-quiet"> + {shortFiller(grade)}</span>}
                 </td>
                 <td className="border-b border-line px-2 text-right group-hover:bg-sunken">
                   {grade.pricePerKgUsd === null ? <Gap /> : grade.pricePerKgUsd.toFixed(2)}

@@ -50,6 +50,15 @@ export const PRINTABLE_LABELS = ['not known', 'fits', 'with cautions', 'needs an
 export function familyText(grade: Grade): string {
   return findFamily(grade.familyId)?.abbreviation ?? 'polymer not stated';
 }
+/** Short enough for a table: “carbon 10 %”, “static-dissipative”. */
+export function shortFiller(grade: Grade): string {
+  const filler = findReinforcement(grade.reinforcementId);
+  if (!filler) return '';
+  const fibre = /^(\w+)(?: fibre)?$/.exec(filler.filler)?.[1];
+  return fibre
+    ? `${fibre} ${filler.fillerMassPct} %`
+    : filler.name.replace(/ (compound|package)?\s?\(.*\)$|\s\d+ %$/, '');
+}
 export function fillerText(grade: Grade): string {
   return findReinforcement(grade.reinforcementId)?.name ?? 'unfilled';
 }

@@ -16,7 +16,6 @@ export interface GradesView {
 const KEY = 'anvilstone-grades-view';
 const standard: GradesView = {
   columnIds: [
-    'density',
     'tensileModulus',
     'tensileStrength',
     'elongationBreak',

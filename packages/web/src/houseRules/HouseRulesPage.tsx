@@ -153,8 +153,8 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
     edit({ ...rules, ...change }, field);
   };
   return (
-    <main className="max-w-240 p-5">
-      <header className="mb-3 flex items-start justify-between">
+    <main className="max-w-280 p-5">
+      <header className="mb-3 flex items-start justify-between gap-6">
         <div>
           <h1 className="text-xl">House rules</h1>
           <p className="text-quiet">
@@ -162,7 +162,7 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
             made under.
           </p>
         </div>
-        <div className="flex items-center gap-2">
+        <div className="flex shrink-0 items-center gap-2">
           <span role="status" className="text-xs text-quiet">
             {error !== undefined ? 'Not saved' : isLoading ? 'Saving …' : changed ? 'Waiting to save' : 'Saved'}
           </span>
@@ -216,7 +216,7 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
       </Panel>
       {GROUPS.map(({ title, rules: of }) => (
         <Panel key={title} title={title} className="mb-4">
-          <div className="grid grid-cols-3 gap-4">
+          <div className="grid grid-cols-4 gap-4">
             {of.map(({ name, title: label, dimension, means }) => (
               <QuantityField
                 key={name}

@@ -142,7 +142,7 @@ function ColumnRow({
             </optgroup>
           ))}
         </select>
-        {column.guessed && column.target !== IGNORE.id && <span className="text-xs text-quiet">by its heading</span>}
+        {!column.guessed && <span className="text-xs text-quiet">chosen by you</span>}
       </td>
       <td className="w-28 py-1 pr-3">
         {property && !PROPERTY_DEFINITIONS[property].classes && (

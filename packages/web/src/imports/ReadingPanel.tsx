@@ -20,6 +20,8 @@ export function ReadingPanel({
   settings: ImportSettings;
   onChange: (settings: Partial<ImportSettings>) => void;
 }) {
+  const makerKnown =
+    settings.maker || plan.columns.some(({ target }) => target === 'grade.maker' || target === 'record');
   return (
     <Panel title="How it is read">
       <div className="grid grid-cols-4 gap-x-4 gap-y-2">
@@ -69,6 +71,7 @@ export function ReadingPanel({
         />
         <LateText
           label="Maker, where no column says so"
+          error={makerKnown ? undefined : 'No column names the maker: name one for the whole file.'}
           value={settings.maker ?? ''}
           onChange={(maker) => onChange({ maker })}
         />
@@ -97,11 +100,13 @@ export function LateText({
   label,
   value,
   placeholder,
+  error,
   onChange,
 }: {
   label: string;
   value: string;
   placeholder?: string;
+  error?: string | undefined;
   onChange: (text: string) => void;
 }) {
   const [typed, setTyped] = useState<string | null>(null);
@@ -110,7 +115,7 @@ export function LateText({
     setTyped(null);
   };
   return (
-    <Field label={label}>
+    <Field label={label} error={error}>
       {(ids) => (
         <input
           {...ids}

@@ -1,4 +1,4 @@
-import sampleSheet from '../../../../docs/examples/nine-elms-grades.csv?url';
+import sampleSheet from '../../../../docs/examples/nine-elms-grades.csv?raw';
 import { useState, type DragEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../ui/Button.tsx';
@@ -32,7 +32,7 @@ export function StartPanel() {
     setOver(false);
     handIn(event.dataTransfer.files[0]);
   };
-  const sample = async () => handIn(new File([await (await fetch(sampleSheet)).blob()], 'nine-elms-grades.csv'));
+  const sample = () => handIn(new File([sampleSheet], 'nine-elms-grades.csv'));
   return (
     <>
       <h1 className="text-xl">Import grades</h1>
@@ -65,7 +65,7 @@ export function StartPanel() {
           CSV with any separator, decimal comma or point · workbook (XLSX) · JSON in our schema · MatML (XML) · tabular
           data package (ZIP). At most 40 MB and 50,000 rows.
         </p>
-        <Button look="quiet" className="mt-1" onClick={() => void sample()}>
+        <Button look="quiet" className="mt-1" onClick={sample}>
           Try it with a messy sample sheet
         </Button>
       </div>

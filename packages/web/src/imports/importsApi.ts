@@ -27,10 +27,21 @@ const importsApi = api.injectEndpoints({
     }),
     changeImport: build.mutation<ImportJob, { id: string; settings: ImportSettings }>({
       query: ({ id, settings }) => ({ url: `imports/${id}/settings`, method: 'PUT', body: settings }),
-      // The answer is the job as it is read anew: shown at once, so that a choice does not flicker back.
-      async onQueryStarted({ id }, { dispatch, queryFulfilled }) {
-        const { data } = await queryFulfilled;
-        await dispatch(importsApi.util.upsertQueryData('importJob', id, data));
+      // A choice shows at once; the answer is the job as it is then read anew.
+      async onQueryStarted({ id, settings }, { dispatch, queryFulfilled }) {
+        const patch = dispatch(
+          importsApi.util.updateQueryData('importJob', id, (job) => {
+            job.settings = settings;
+            job.state = 'reading';
+            job.progress = 0;
+          }),
+        );
+        try {
+          const { data } = await queryFulfilled;
+          await dispatch(importsApi.util.upsertQueryData('importJob', id, data));
+        } catch {
+          patch.undo();
+        }
       },
     }),
     commitImport: build.mutation<ImportJob, string>({

@@ -8,7 +8,7 @@ import { Evidence, Reserve, statusWord } from '../ui/Reserve.tsx';
 import { rejectionReasons } from './rejectionReasons.ts';
 
 /** What passes comes first, so the rows that matter are there at once even in a library of thousands. */
-const MORE_ROWS = 100;
+const MORE_ROWS = 40;
 
 /** Grades × checks. The governing cell of each row is the warm one; every cell opens its working. */
 export function ReservesMatrix({

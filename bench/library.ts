@@ -1,0 +1,215 @@
+/**
+ * Speed and memory of the library, as rates and ratios where they mean the same on another machine, and as the times that
+ * the library promises (import, list, filter). Needs a PostgreSQL:
+ *   ANVILSTONE_TEST_POSTGRES=postgres://… npm run bench:library   (npm run bench starts one)
+ */
+import { randomUUID } from 'node:crypto';
+import { request as httpRequest } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { resolve as resolveProperty, defaultHouseRules, libraryTable } from '@anvilstone/core';
+import { planImport, readImportFile } from '@anvilstone/core/exchange';
+import { sampleLibrary } from '@anvilstone/core/sample';
+import type { Grade, ImportJob } from '@anvilstone/schema';
+import knex from 'knex';
+import { pino } from 'pino';
+import { createApp } from '../packages/server/src/app.ts';
+import { connect, migrate } from '../packages/server/src/db/connection.ts';
+import { importService } from '../packages/server/src/exchange/importService.ts';
+import { closeThreads } from '../packages/server/src/exchange/pool.ts';
+import { upsertGrades } from '../packages/server/src/grades/repository.ts';
+import { filterGrades, indexGrades, sortGrades } from '../packages/web/src/grades/gradeFilter.ts';
+
+const GRADES = 5000;
+const ROWS = 10_000;
+const CLIENTS = 20;
+const REQUESTS_A_CLIENT = 40;
+const MEGABYTE = 1024 * 1024;
+
+const many = (count: number): Grade[] =>
+  Array.from({ length: count }, (_, i) => {
+    const grade = sampleLibrary.grades[i % sampleLibrary.grades.length]!;
+    return { ...grade, id: `${grade.id}-${i}`, name: `${grade.name} ${i}` };
+  });
+const ms = (from: number) => performance.now() - from;
+const best = (work: () => void, runs = 5) =>
+  Math.min(
+    ...Array.from({ length: runs }, () => {
+      const from = performance.now();
+      work();
+      return ms(from);
+    }),
+  );
+const percentile = (values: number[], share: number) =>
+  values.sort((a, b) => a - b)[Math.floor(values.length * share)]!;
+
+/** A messy sheet: semicolons, decimal commas, units in headings and cells, ranges, bounds. */
+function messySheet(rows: number): Buffer {
+  const head =
+    'Product;Maker;Polymer;Density (g/cm³);Tensile modulus XY, printed, dry (MPa);Tensile strength XY, printed, dry;Elongation at break (%);HDT 0,45 MPa (°C);Surface resistivity (Ω);Price (USD/kg);Nozzle temperature';
+  const line = (i: number) =>
+    `Bench grade ${i};Bench maker ${i % 40};PETG;1,2${i % 10};${1850 + (i % 200)};${44 + (i % 5)},5 ± 1,${i % 9} MPa;${10 + (i % 9)};${69 + (i % 3)},5;> 1e13;${18 + (i % 30)},50;230–250 °C`;
+  return Buffer.from(`${head}\n${Array.from({ length: rows }, (_, i) => line(i)).join('\n')}\n`);
+}
+
+function benchInterface(): void {
+  const grades = many(GRADES);
+  const columnIds = [
+    'tensileModulus',
+    'tensileStrength',
+    'elongationBreak',
+    'charpyNotched',
+    'heatDeflectionTemperature@0.45',
+    'waterSaturation',
+  ];
+  const at = { direction: 'in-plane', conditioning: 'dry' } as const;
+  const table = libraryTable(grades, sampleLibrary.machines, { columnIds, at }, defaultHouseRules);
+  const resolving = best(() => libraryTable(grades, sampleLibrary.machines, { columnIds, at }, defaultHouseRules), 3);
+  const explained = best(() =>
+    grades.slice(0, 500).forEach((grade) => resolveProperty(grade, 'tensileStrength', at, defaultHouseRules)),
+  );
+  const plain = best(() =>
+    grades.slice(0, 500).forEach((grade) => resolveProperty(grade, 'tensileStrength', at, defaultHouseRules, false)),
+  );
+  const index = indexGrades(grades);
+  const filter = {
+    words: 'osk',
+    chosen: { morphology: ['semi-crystalline', 'amorphous'], printable: ['fits'] },
+    priceAtMost: 200,
+    ranges: [{ columnId: 'tensileModulus', least: 1500 }],
+  };
+  const filtering = best(() => filterGrades(index, table, { ...filter, words: '' }));
+  const searching = best(() => filterGrades(index, table, filter));
+  const sorting = best(() => sortGrades(index, table, { by: 'tensileModulus', descending: true }));
+  console.log(
+    `library table: ${Math.round(((GRADES * columnIds.length) / resolving) * 1000)} cells/s resolved (${Math.round(resolving)} ms for ${GRADES} × ${columnIds.length}, in the worker)`,
+  );
+  console.log(`derivation written out: ${(explained / plain).toFixed(1)} × the time of the value alone`);
+  console.log(
+    `filter ${GRADES} grades by two facets, price and a range: ${filtering.toFixed(1)} ms; with a word: ${searching.toFixed(1)} ms; sort by a property: ${sorting.toFixed(1)} ms (promised: under 100)`,
+  );
+}
+
+async function benchReading(): Promise<void> {
+  const file = messySheet(ROWS);
+  const from = performance.now();
+  const source = await readImportFile(file, {});
+  const outcome = planImport(source, { fileName: 'bench.csv', settings: {}, library: many(500) });
+  console.log(
+    `read and judge ${ROWS} rows: ${Math.round((ROWS / ms(from)) * 1000)} rows/s (${outcome.plan.newCount} new, ${outcome.plan.errorCount} errors)`,
+  );
+}
+
+async function benchServer(admin: string): Promise<void> {
+  const name = `bench_${randomUUID().replaceAll('-', '')}`;
+  const root = knex({ client: 'pg', connection: admin });
+  await root.raw(`create database ${name}`);
+  const url = Object.assign(new URL(admin), { pathname: `/${name}` }).href;
+  const db = connect(url);
+  await migrate(db);
+  await upsertGrades(db, many(GRADES), 'delivered');
+  const logger = pino({ level: 'silent' });
+  const imports = importService(db, logger);
+  const server = createApp({ db, logger, imports }).listen(0, '127.0.0.1');
+  await new Promise((ready) => server.once('listening', ready));
+  const { port } = server.address() as AddressInfo;
+  try {
+    await benchList(port);
+    await benchImport(port);
+  } finally {
+    server.close();
+    await closeThreads();
+    await imports.idle();
+    await db.destroy();
+    await root.raw(`drop database ${name} with (force)`);
+    await root.destroy();
+  }
+}
+
+const QUERIES = [
+  'limit=50',
+  'search=petg&limit=50',
+  'family=pa6&sort=price&limit=50',
+  'sort=evidence&descending=true&limit=50&offset=1000',
+  'search=osk%20clear&priceAtMost=60&limit=50',
+];
+
+async function benchList(port: number): Promise<void> {
+  const times: number[] = [];
+  const client = async (which: number) => {
+    for (let i = 0; i < REQUESTS_A_CLIENT; i++) {
+      const from = performance.now();
+      await ask(port, 'GET', `/api/v1/grades?${QUERIES[(which + i) % QUERIES.length]}`);
+      times.push(ms(from));
+    }
+  };
+  await client(0); // warms the pool
+  times.length = 0;
+  const from = performance.now();
+  await Promise.all(Array.from({ length: CLIENTS }, (_, i) => client(i)));
+  const rate = Math.round((times.length / ms(from)) * 1000);
+  console.log(
+    `list of ${GRADES} grades, ${CLIENTS} clients at once: median ${percentile(times, 0.5).toFixed(1)} ms, p95 ${percentile(times, 0.95).toFixed(1)} ms (promised: under 50), ${rate} requests/s`,
+  );
+}
+
+async function benchImport(port: number): Promise<void> {
+  global.gc?.();
+  const idle = process.memoryUsage().rss;
+  let peak = idle;
+  const watch = setInterval(() => (peak = Math.max(peak, process.memoryUsage().rss)), 20);
+  const settled = async (id: string) => {
+    for (;;) {
+      const job = JSON.parse(await ask(port, 'GET', `/api/v1/imports/${id}`)) as ImportJob;
+      if (job.state !== 'reading' && job.state !== 'committing') return job;
+      await new Promise((later) => setTimeout(later, 25));
+    }
+  };
+  const from = performance.now();
+  const { id } = JSON.parse(
+    await ask(port, 'POST', '/api/v1/imports?fileName=bench.csv', messySheet(ROWS)),
+  ) as ImportJob;
+  const read = await settled(id);
+  const readMs = ms(from);
+  const asked = Object.fromEntries(read.plan!.questions.map((question) => [question.id, question.choices[0]!.id]));
+  if (Object.keys(asked).length > 0) throw new Error(`The bench sheet is not clear: ${Object.keys(asked).join(', ')}`);
+  await ask(port, 'POST', `/api/v1/imports/${id}/commit`);
+  const done = await settled(id);
+  const total = ms(from);
+  clearInterval(watch);
+  console.log(
+    `import of ${ROWS} rows into ${GRADES} grades: ${done.state}, ${(total / 1000).toFixed(2)} s from handing in to written (promised: under 5), of which ${(readMs / 1000).toFixed(2)} s until the plan; ${Math.round((ROWS / total) * 1000)} rows/s`,
+  );
+  console.log(`  memory at its peak: ${Math.round((peak - idle) / MEGABYTE)} MB above idle (promised: under 400)`);
+}
+
+function ask(port: number, method: string, path: string, body?: Buffer): Promise<string> {
+  return new Promise((resolve, reject) => {
+    const outgoing = httpRequest(
+      {
+        host: '127.0.0.1',
+        port,
+        method,
+        path,
+        headers: body ? { 'Content-Type': 'application/octet-stream', 'Content-Length': body.length } : {},
+      },
+      (response) => {
+        const chunks: Buffer[] = [];
+        response.on('data', (chunk: Buffer) => chunks.push(chunk));
+        response.on('end', () => {
+          const text = Buffer.concat(chunks).toString('utf8');
+          if ((response.statusCode ?? 500) >= 400)
+            reject(new Error(`${method} ${path}: ${response.statusCode} ${text}`));
+          else resolve(text);
+        });
+      },
+    );
+    outgoing.on('error', reject);
+    outgoing.end(body);
+  });
+}
+
+benchInterface();
+await benchReading();
+const admin = process.env.ANVILSTONE_TEST_POSTGRES;
+if (admin) await benchServer(admin);
+else console.log('server: left out, ANVILSTONE_TEST_POSTGRES is not set (npm run bench sets it)');
