@@ -4,17 +4,30 @@ import { ExchangeError, openIssues } from '@anvilstone/core/exchange';
 import type { ImportJob, ImportRows, ImportSettings } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
-import { allGrades, upsertGrades } from '../grades/repository.ts';
+import { allGrades, libraryVersion } from '../grades/repository.ts';
 import { HttpProblem, notFound } from '../http/problems.ts';
 import { requireUuid } from '../parts/service.ts';
 import { planInThread } from './pool.ts';
-import { changeImport, fileOf, findImport, insertImport, listImports, rowsOf } from './repository.ts';
+import {
+  changeImport,
+  countWrites,
+  fileOf,
+  findImport,
+  insertImport,
+  listImports,
+  plannedAgainst,
+  rowsOf,
+  writePlanned,
+  type ImportChange,
+} from './repository.ts';
 import type { StoredRow } from './tasks.ts';
 
 /** Progress is written at most this often: the page asks about three times a second. */
 const PROGRESS_EVERY_MS = 200;
-/** Reading and judging take about this share of a whole import; writing the rest. */
-const SHARE_OF_READING = 0.4;
+/** Reading and judging take about this share of the work shown; writing the rest. */
+const SHARE_OF_PLANNING = 0.9;
+/** Between steps of this many grades a cancelled import stops. */
+const GRADES_A_STEP = 2500;
 const MOST_SHOWN_ISSUES = 50;
 
 class Cancelled extends Error {}
@@ -80,44 +93,55 @@ export function importService(db: Knex, logger: Logger): ImportService {
     };
   }
 
+  /** Reads and judges the file against the library as it is now, and keeps what came of it. */
+  async function plan(job: ImportJob, during: 'reading' | 'committing', abort: AbortController, after: ImportChange) {
+    const report = reporter(job.id, during, abort);
+    // The version first: a change that comes between the two makes the plan look older than it is, never newer.
+    const version = await libraryVersion(db);
+    const [file, library] = await Promise.all([fileOf(db, job.id), allGrades(db)]);
+    if (!file) throw new ExchangeError('The file is no longer kept. Choose it again.');
+    const task = { file, fileName: job.fileName, settings: job.settings, library };
+    const made = await planInThread(task, (share) => report(share * SHARE_OF_PLANNING), abort.signal);
+    await changeImport(db, job.id, [during], { ...made, libraryVersion: version, failure: null, ...after });
+    return made.plan;
+  }
+
   function read(job: ImportJob): void {
     run(job.id, async (abort) => {
-      const [file, library] = await Promise.all([fileOf(db, job.id), allGrades(db)]);
-      if (!file) throw new ExchangeError('The file is no longer kept. Choose it again.');
-      const task = { file, fileName: job.fileName, settings: job.settings, library, wantsWrites: false };
-      const { plan, rows } = await planInThread(task, reporter(job.id, 'reading', abort), abort.signal);
-      await changeImport(db, job.id, ['reading'], { state: 'ready', progress: 1, plan, rows, failure: null });
+      await plan(job, 'reading', abort, { state: 'ready', progress: 1 });
     });
   }
 
   function write(job: ImportJob): void {
     run(job.id, async (abort) => {
-      const report = reporter(job.id, 'committing', abort);
-      const [file, library] = await Promise.all([fileOf(db, job.id), allGrades(db)]);
-      if (!file) throw new ExchangeError('The file is no longer kept. Choose it again.');
-      const task = { file, fileName: job.fileName, settings: job.settings, library, wantsWrites: true };
-      const { plan, writes } = await planInThread(task, (share) => report(share * SHARE_OF_READING), abort.signal);
-      if (writes.length === 0 && plan.newCount + plan.changedCount > 0) {
-        throw new ExchangeError(
-          'The library has changed in the meantime and the file no longer goes in without a question. Look at it again.',
-        );
+      while (!(await writeAll(job.id, abort))) {
+        // Somebody changed the library since: what the file would do is worked out again, and must still be clear.
+        const { questions, errorCount } = await plan(job, 'committing', abort, {});
+        if (errorCount > 0 || questions.some(({ answer }) => answer === null)) {
+          throw new ExchangeError(
+            'The library has changed in the meantime and the file no longer goes in without a question. Look at it again.',
+          );
+        }
       }
-      await db.transaction(async (trx) => {
-        // Whoever edits a grade now waits until the import is in, and then meets a newer revision instead of losing to it.
-        await trx.raw('lock table grades in share row exclusive mode');
-        await upsertGrades(trx, writes, 'imported', (written) => {
-          report(SHARE_OF_READING + (1 - SHARE_OF_READING) * (written / writes.length));
-          if (abort.signal.aborted) throw new Cancelled();
-          return Promise.resolve();
-        });
-        const still = await changeImport(trx, job.id, ['committing'], {
-          state: 'done',
-          progress: 1,
-          plan,
-          dropFile: true,
-        });
-        if (!still) throw new Cancelled();
-      });
+    });
+  }
+
+  /** All of it in one transaction. False: the plan is not of the library as it is now, and nothing was written. */
+  function writeAll(id: string, abort: AbortController): Promise<boolean> {
+    const report = reporter(id, 'committing', abort);
+    return db.transaction(async (trx) => {
+      // Whoever edits a grade now waits until the import is in, and then meets a newer revision instead of losing to it.
+      await trx.raw('lock table grades in share row exclusive mode');
+      if ((await plannedAgainst(trx, id)) !== (await libraryVersion(trx))) return false;
+      const count = await countWrites(trx, id);
+      for (let from = 0; from < count; from += GRADES_A_STEP) {
+        await writePlanned(trx, id, from, from + GRADES_A_STEP);
+        report(SHARE_OF_PLANNING + (1 - SHARE_OF_PLANNING) * Math.min(1, (from + GRADES_A_STEP) / count));
+        if (abort.signal.aborted) throw new Cancelled();
+      }
+      if (!(await changeImport(trx, id, ['committing'], { state: 'done', progress: 1, dropFile: true })))
+        throw new Cancelled();
+      return true;
     });
   }
 

@@ -12,12 +12,12 @@ let pool: Piscina | undefined;
 /** Made at the first file, ended when idle: most days nobody imports anything. */
 function threads(): Piscina {
   pool ??= new Piscina({
-    filename: fileURLToPath(new URL('./worker.ts', import.meta.url)),
+    filename: fileURLToPath(new URL('./worker.mjs', import.meta.url)),
     minThreads: 0,
     maxThreads: 1,
     idleTimeout: 10_000,
-    // The sources are TypeScript, in threads as in the main one.
-    execArgv: ['--import', 'tsx'],
+    // The entry brings the loader for the sources with it.
+    execArgv: [],
     resourceLimits: { maxOldGenerationSizeMb: THREAD_HEAP_MB },
   });
   return pool;

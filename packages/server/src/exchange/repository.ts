@@ -75,6 +75,10 @@ export interface ImportChange {
   settings?: ImportSettings;
   plan?: ImportPlan;
   rows?: Uint8Array;
+  /** Documents the plan would write, a JSON array. */
+  writes?: string;
+  /** What the plan was made against. */
+  libraryVersion?: string;
   failure?: string | null;
   /** The bytes are no longer needed. */
   dropFile?: boolean;
@@ -87,7 +91,7 @@ export async function changeImport(
   from: readonly ImportJob['state'][],
   change: ImportChange,
 ): Promise<boolean> {
-  const { settings, plan, rows, dropFile, ...plain } = change;
+  const { settings, plan, rows, libraryVersion, dropFile, ...plain } = change;
   const count = await db('imports')
     .where({ id })
     .whereIn('state', [...from])
@@ -96,7 +100,8 @@ export async function changeImport(
       ...(settings ? { settings: JSON.stringify(settings) } : {}),
       ...(plan ? { plan: JSON.stringify(plan) } : {}),
       ...(rows ? { rows: Buffer.from(rows) } : {}),
-      ...(dropFile ? { file: null } : {}),
+      ...(libraryVersion === undefined ? {} : { library_version: libraryVersion }),
+      ...(dropFile ? { file: null, writes: null } : {}),
       updated_at: db.fn.now(),
     });
   return count > 0;
@@ -108,4 +113,40 @@ export async function failAbandoned(db: Knex): Promise<void> {
     state: 'failed',
     failure: 'The server stopped while it was at work. Nothing was changed; choose the file again.',
   });
+}
+
+/** Library version the stored plan was made against. */
+export async function plannedAgainst(db: Knex, id: string): Promise<string | null> {
+  const row = (await db('imports').where({ id }).first('library_version')) as
+    { library_version: string | null } | undefined;
+  return row?.library_version ?? null;
+}
+
+/** Documents the stored plan would write. */
+export async function countWrites(db: Knex, id: string): Promise<number> {
+  const row = (await db('imports').where({ id }).first(db.raw('coalesce(jsonb_array_length(writes), 0) as n'))) as
+    { n: number } | undefined;
+  return row?.n ?? 0;
+}
+
+/**
+ * Writes documents from + 1 … to of the stored plan into the library, with their history. The database takes them from the
+ * import's own row: nothing travels to the server and back.
+ */
+export async function writePlanned(db: Knex, id: string, from: number, to: number): Promise<void> {
+  await db.raw(
+    `with planned as (
+       select one.document
+       from imports, jsonb_array_elements(imports.writes) with ordinality as one(document, place)
+       where imports.id = :id and one.place > :from and one.place <= :to
+     ), written as (
+       insert into grades (id, document) select document ->> 'id', document from planned
+       on conflict (id) do update
+         set document = excluded.document, revision = grades.revision + 1, updated_at = now()
+       returning id, revision, document
+     )
+     insert into grade_changes (grade_id, revision, action, document)
+     select id, revision, 'imported', document from written`,
+    { id, from, to },
+  );
 }

@@ -9,13 +9,12 @@ export interface PlanTask {
   fileName: string;
   settings: ImportSettings;
   library: Grade[];
-  /** Whether the documents to write are wanted, or only what would change. */
-  wantsWrites: boolean;
   progress?: MessagePort;
 }
 export interface PlanResult {
   plan: ImportPlan;
-  writes: Grade[];
+  /** Documents to write, a JSON array; empty while something is open. */
+  writes: string;
   /** Rows with their problems, as gzipped JSON: kept beside the plan for looking things up in their place. */
   rows: Uint8Array;
 }
@@ -51,7 +50,7 @@ export async function runTask(task: PlanTask | ExportTask): Promise<PlanResult |
 }
 
 async function plan(task: PlanTask): Promise<PlanResult> {
-  const { file, fileName, settings, library, wantsWrites, progress } = task;
+  const { file, fileName, settings, library, progress } = task;
   const source = await readImportFile(file, settings);
   progress?.postMessage(0.15);
   const outcome = planImport(source, {
@@ -71,7 +70,7 @@ async function plan(task: PlanTask): Promise<PlanResult> {
   }));
   return {
     plan: outcome.plan,
-    writes: wantsWrites ? outcome.writes : [],
-    rows: wantsWrites ? new Uint8Array() : gzipSync(JSON.stringify(rows)),
+    writes: JSON.stringify(outcome.writes),
+    rows: gzipSync(JSON.stringify(rows), { level: 1 }),
   };
 }

@@ -3,6 +3,9 @@ import { decimalEvidence, type DecimalSign } from '../reading/readCell.ts';
 import type { RawTable } from '../table.ts';
 import type { Questions } from './questions.ts';
 
+/** So many more cells of one kind than of the other settle it. */
+const BEYOND_DOUBT = 200;
+
 /**
  * The decimal sign of a file: what it shows beyond doubt. Where every number can be read two ways, the person is asked;
  * until then a point is taken, and nothing can be imported.
@@ -18,6 +21,7 @@ export function decimalSign(
   const seen = { point: 0, comma: 0 };
   let either: { line: number; text: string } | undefined;
   for (const { line, cells } of table.rows) {
+    if (Math.abs(seen.comma - seen.point) >= BEYOND_DOUBT) break;
     for (const column of columns) {
       const evidence = decimalEvidence(cells[column]!);
       if (evidence === 'point' || evidence === 'comma') seen[evidence] += 1;

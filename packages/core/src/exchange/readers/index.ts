@@ -3,11 +3,8 @@ import { ExchangeError } from '../ExchangeError.ts';
 import { LIMITS } from '../limits.ts';
 import type { RawTable } from '../table.ts';
 import { readCsv } from './csv.ts';
-import { readDataPackage } from './dataPackage.ts';
 import { detectFormat } from './detectFormat.ts';
 import { readJsonGrades } from './json.ts';
-import { readMatml } from './matml.ts';
-import { readXlsx } from './xlsx.ts';
 
 /** A file taken apart: a table that still has to be mapped, or documents of our own schema. */
 export interface ImportSource {
@@ -25,16 +22,28 @@ type Reader = (
 ) => Omit<ImportSource, 'format'> | Promise<Omit<ImportSource, 'format'>>;
 const single = { sheets: [], sheet: null, delimiter: null };
 
-/** Every format that is read. Adding one is a module and a line here (and one in detectFormat). */
+/**
+ * Every format that is read. Adding one is a module and a line here (and one in detectFormat). The libraries for workbooks
+ * and XML are loaded with the first such file: they take longer to load than most files to read.
+ */
 const READERS: Record<ImportFormat, Reader> = {
   csv(bytes, settings) {
     const table = readCsv(bytes, settings);
     return { ...single, table, delimiter: table.delimiter };
   },
-  xlsx: async (bytes, settings) => ({ ...single, ...(await readXlsx(bytes, settings)) }),
+  async xlsx(bytes, settings) {
+    const { readXlsx } = await import('./xlsx.ts');
+    return { ...single, ...(await readXlsx(bytes, settings)) };
+  },
   json: (bytes) => ({ ...single, documents: readJsonGrades(bytes) }),
-  matml: (bytes) => ({ ...single, table: readMatml(bytes) }),
-  'data-package': (bytes, settings) => ({ ...single, ...readDataPackage(bytes, settings) }),
+  async matml(bytes) {
+    const { readMatml } = await import('./matml.ts');
+    return { ...single, table: readMatml(bytes) };
+  },
+  async 'data-package'(bytes, settings) {
+    const { readDataPackage } = await import('./dataPackage.ts');
+    return { ...single, ...readDataPackage(bytes, settings) };
+  },
 };
 
 /** @throws ExchangeError over a limit, of no known format, or broken; the message says which */

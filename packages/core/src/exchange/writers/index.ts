@@ -1,15 +1,12 @@
 import type { Grade } from '@anvilstone/schema';
 import { writeCsv } from './csv.ts';
-import { writeDataPackage } from './dataPackage.ts';
-import { writeMatml } from './matml.ts';
-import { writeXlsx } from './xlsx.ts';
 
 export interface LibraryWriter {
   id: string;
   title: string;
   extension: string;
   mediaType: string;
-  write(grades: readonly Grade[]): string | Uint8Array | Promise<Uint8Array>;
+  write(grades: readonly Grade[]): string | Promise<string | Uint8Array>;
 }
 
 /** Every format the library can be written in; each reads back without loss. Adding one is a module and a line here. */
@@ -20,7 +17,8 @@ export const libraryWriters: readonly LibraryWriter[] = [
     title: 'Workbook, three sheets (XLSX)',
     extension: 'xlsx',
     mediaType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-    write: writeXlsx,
+    // The larger libraries are loaded when they are needed.
+    write: async (grades) => (await import('./xlsx.ts')).writeXlsx(grades),
   },
   {
     id: 'json',
@@ -34,14 +32,14 @@ export const libraryWriters: readonly LibraryWriter[] = [
     title: 'MatML 3.1 (XML)',
     extension: 'xml',
     mediaType: 'application/xml; charset=utf-8',
-    write: writeMatml,
+    write: async (grades) => (await import('./matml.ts')).writeMatml(grades),
   },
   {
     id: 'data-package',
     title: 'Tabular data package (ZIP)',
     extension: 'zip',
     mediaType: 'application/zip',
-    write: writeDataPackage,
+    write: async (grades) => (await import('./dataPackage.ts')).writeDataPackage(grades),
   },
 ];
 

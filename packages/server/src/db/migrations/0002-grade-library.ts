@@ -49,6 +49,8 @@ export const gradeLibrary: NamedMigration = {
         progress real not null default 0,
         plan jsonb,
         rows bytea,
+        writes jsonb,
+        library_version bigint,
         failure text,
         created_at timestamptz not null default now(),
         updated_at timestamptz not null default now()

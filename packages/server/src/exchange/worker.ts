@@ -1,2 +1,0 @@
-/** The thread’s entry: piscina calls what a module has as its default. */
-export { runTask as default } from './tasks.ts';
