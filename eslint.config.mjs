@@ -48,6 +48,7 @@ export default tseslint.config(
         URL: 'readonly',
         Buffer: 'readonly',
         setTimeout: 'readonly',
+        performance: 'readonly',
         module: 'writable',
       },
     },

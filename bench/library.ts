@@ -6,6 +6,7 @@
 import { randomUUID } from 'node:crypto';
 import { request as httpRequest } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { Worker } from 'node:worker_threads';
 import { resolve as resolveProperty, defaultHouseRules, libraryTable } from '@anvilstone/core';
 import { planImport, readImportFile } from '@anvilstone/core/exchange';
 import { sampleLibrary } from '@anvilstone/core/sample';
@@ -15,8 +16,8 @@ import { pino } from 'pino';
 import { createApp } from '../packages/server/src/app.ts';
 import { connect, migrate } from '../packages/server/src/db/connection.ts';
 import { importService } from '../packages/server/src/exchange/importService.ts';
-import { closeThreads } from '../packages/server/src/exchange/pool.ts';
-import { upsertGrades } from '../packages/server/src/grades/repository.ts';
+import { closeThreads, warmThreads } from '../packages/server/src/exchange/pool.ts';
+import { settleAfterBulk, upsertGrades } from '../packages/server/src/grades/repository.ts';
 import { filterGrades, indexGrades, sortGrades } from '../packages/web/src/grades/gradeFilter.ts';
 
 const GRADES = 5000;
@@ -107,8 +108,10 @@ async function benchServer(admin: string): Promise<void> {
   const db = connect(url);
   await migrate(db);
   await upsertGrades(db, many(GRADES), 'delivered');
+  await settleAfterBulk(db);
   const logger = pino({ level: 'silent' });
   const imports = importService(db, logger);
+  warmThreads(); // as the server does when it starts
   const server = createApp({ db, logger, imports }).listen(0, '127.0.0.1');
   await new Promise((ready) => server.once('listening', ready));
   const { port } = server.address() as AddressInfo;
@@ -125,30 +128,34 @@ async function benchServer(admin: string): Promise<void> {
   }
 }
 
+/** Pages, families, words and orders that differ, as different people ask; some of them more than once. */
 const QUERIES = [
-  'limit=50',
-  'search=petg&limit=50',
-  'family=pa6&sort=price&limit=50',
-  'sort=evidence&descending=true&limit=50&offset=1000',
-  'search=osk%20clear&priceAtMost=60&limit=50',
+  ...Array.from({ length: 25 }, (_, page) => `limit=50&offset=${page * 50}`),
+  ...['pa6', 'petg', 'abs', 'asa', 'pc', 'pa12', 'pp', 'pla', 'pei', 'tpu-95a'].map(
+    (family) => `family=${family}&sort=price&limit=50`,
+  ),
+  ...Array.from({ length: 10 }, (_, page) => `sort=evidence&descending=true&limit=50&offset=${page * 100}`),
+  ...['petg', 'osk clear', 'harrow', 'carbon', 'glass black', 'void', 'quern', 'nylon', 'amber', 'veld natural'].map(
+    (words) => `search=${encodeURIComponent(words)}&priceAtMost=160&limit=50`,
+  ),
 ];
 
+/** The clients run in a thread of their own, as they would on other machines: their work is not the server's. */
 async function benchList(port: number): Promise<void> {
-  const times: number[] = [];
-  const client = async (which: number) => {
-    for (let i = 0; i < REQUESTS_A_CLIENT; i++) {
-      const from = performance.now();
-      await ask(port, 'GET', `/api/v1/grades?${QUERIES[(which + i) % QUERIES.length]}`);
-      times.push(ms(from));
-    }
-  };
-  await client(0); // warms the pool
-  times.length = 0;
-  const from = performance.now();
-  await Promise.all(Array.from({ length: CLIENTS }, (_, i) => client(i)));
-  const rate = Math.round((times.length / ms(from)) * 1000);
+  const clients = new Worker(new URL('./listClients.mjs', import.meta.url), {
+    workerData: { port, clients: CLIENTS, requestsAClient: REQUESTS_A_CLIENT, queries: QUERIES },
+  });
+  const { times, elapsedMs, firstTimes } = await new Promise<{
+    times: number[];
+    elapsedMs: number;
+    firstTimes: number[];
+  }>((resolve, reject) => {
+    clients.once('message', resolve);
+    clients.once('error', reject);
+  });
+  const rate = Math.round((times.length / elapsedMs) * 1000);
   console.log(
-    `list of ${GRADES} grades, ${CLIENTS} clients at once: median ${percentile(times, 0.5).toFixed(1)} ms, p95 ${percentile(times, 0.95).toFixed(1)} ms (promised: under 50), ${rate} requests/s`,
+    `list of ${GRADES} grades, ${CLIENTS} clients at once: median ${percentile(times, 0.5).toFixed(1)} ms, p95 ${percentile(times, 0.95).toFixed(1)} ms (promised: under 50), ${rate} requests/s; each of ${QUERIES.length} questions asked for the first time: p95 ${percentile(firstTimes, 0.95).toFixed(1)} ms`,
   );
 }
 

@@ -4,7 +4,7 @@ import { pino } from 'pino';
 import { createApp } from './app.ts';
 import { connect, migrate } from './db/connection.ts';
 import { importService } from './exchange/importService.ts';
-import { closeThreads } from './exchange/pool.ts';
+import { closeThreads, warmThreads } from './exchange/pool.ts';
 import { failAbandoned } from './exchange/repository.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
 
@@ -50,6 +50,7 @@ async function start(): Promise<void> {
   const address = server.address();
   const port = typeof address === 'object' && address ? address.port : Number(values.port);
   logger.info({ port }, 'serving');
+  warmThreads();
   process.send?.({ ready: true, port });
 }
 

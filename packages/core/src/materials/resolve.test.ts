@@ -131,3 +131,30 @@ describe('fillers on family values', () => {
     expect(at180!.temperatureC).toBeLessThanOrEqual(at045!.temperatureC - 3);
   });
 });
+
+describe('house rule: whose numbers lead', () => {
+  const bench = observation({ id: 'b', source: 'bench', value: 40, count: 5 });
+  const moulded = observation({ id: 'm', specimen: 'moulded', orientation: null, value: 70 });
+  const under = (evidenceSchool: typeof defaultHouseRules.evidenceSchool) =>
+    strength(grade([bench, moulded]), inPlane, { ...defaultHouseRules, evidenceSchool });
+  test('bench first: 40 MPa, class A', () =>
+    expect(under('bench-first')).toMatchObject({ value: 40, evidence: 'A', observationId: 'b' }));
+  test('data sheet first, although it has to be carried over: 70 · 0.8 · 0.9 = 50.4 MPa, class C', () => {
+    expect(under('datasheet').value).toBeCloseTo(50.4, 10);
+    expect(under('datasheet')).toMatchObject({ evidence: 'C', observationId: 'm' });
+  });
+  test('lower of both: the bench', () =>
+    expect(under('lower-of-both')).toMatchObject({ value: 40, observationId: 'b' }));
+  test('too few bench results are no second source to be the lower of', () => {
+    const few = observation({ id: 'f', source: 'bench', value: 10, count: 2 });
+    const rules = { ...defaultHouseRules, evidenceSchool: 'lower-of-both' as const };
+    expect(strength(grade([few, observation({})]), inPlane, rules).observationId).not.toBe('f');
+  });
+});
+
+test('the ends of a range count as two standard deviations each way: 40 to 60 MPa is 50 with 10 % … at least the class’s', () => {
+  const wide = observation({ low: 20, high: 80 });
+  delete wide.value;
+  // (80 − 20)/4 = 15 of 50 is 30 %, more than the 10 % of a data sheet.
+  expect(strength(grade([wide])).cov).toBeCloseTo(0.3, 10);
+});

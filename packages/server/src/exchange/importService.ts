@@ -4,16 +4,16 @@ import { ExchangeError, openIssues } from '@anvilstone/core/exchange';
 import type { ImportJob, ImportRows, ImportSettings } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
-import { allGrades, libraryVersion } from '../grades/repository.ts';
+import { allGrades, libraryVersion, settleAfterBulk } from '../grades/repository.ts';
 import { HttpProblem, notFound } from '../http/problems.ts';
 import { requireUuid } from '../parts/service.ts';
 import { planInThread } from './pool.ts';
 import {
   changeImport,
-  countWrites,
   fileOf,
   findImport,
   insertImport,
+  layOutWrites,
   listImports,
   plannedAgainst,
   rowsOf,
@@ -123,6 +123,7 @@ export function importService(db: Knex, logger: Logger): ImportService {
           );
         }
       }
+      await settleAfterBulk(db);
     });
   }
 
@@ -133,9 +134,9 @@ export function importService(db: Knex, logger: Logger): ImportService {
       // Whoever edits a grade now waits until the import is in, and then meets a newer revision instead of losing to it.
       await trx.raw('lock table grades in share row exclusive mode');
       if ((await plannedAgainst(trx, id)) !== (await libraryVersion(trx))) return false;
-      const count = await countWrites(trx, id);
+      const count = await layOutWrites(trx, id);
       for (let from = 0; from < count; from += GRADES_A_STEP) {
-        await writePlanned(trx, id, from, from + GRADES_A_STEP);
+        await writePlanned(trx, from, from + GRADES_A_STEP);
         report(SHARE_OF_PLANNING + (1 - SHARE_OF_PLANNING) * Math.min(1, (from + GRADES_A_STEP) / count));
         if (abort.signal.aborted) throw new Cancelled();
       }

@@ -9,11 +9,11 @@ const THREAD_HEAP_MB = 1024;
 
 let pool: Piscina | undefined;
 
-/** Made at the first file, ended when idle: most days nobody imports anything. */
+/** One thread stays ready: starting it takes longer than most files take to read. */
 function threads(): Piscina {
   pool ??= new Piscina({
     filename: fileURLToPath(new URL('./worker.mjs', import.meta.url)),
-    minThreads: 0,
+    minThreads: 1,
     maxThreads: 1,
     idleTimeout: 10_000,
     // The entry brings the loader for the sources with it.
@@ -56,6 +56,11 @@ function asExchangeError(error: unknown): unknown {
     return new ExchangeError('The file takes more memory to read than is set aside for one. Split it.');
   }
   return error;
+}
+
+/** Starts the thread before the first file comes. */
+export function warmThreads(): void {
+  threads();
 }
 
 export async function closeThreads(): Promise<void> {

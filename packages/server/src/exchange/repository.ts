@@ -122,31 +122,34 @@ export async function plannedAgainst(db: Knex, id: string): Promise<string | nul
   return row?.library_version ?? null;
 }
 
-/** Documents the stored plan would write. */
-export async function countWrites(db: Knex, id: string): Promise<number> {
-  const row = (await db('imports').where({ id }).first(db.raw('coalesce(jsonb_array_length(writes), 0) as n'))) as
-    { n: number } | undefined;
-  return row?.n ?? 0;
+/**
+ * Lays the documents the stored plan would write out in a table of this transaction, and says how many there are. The
+ * database takes them from the import's own row: nothing travels to the server and back.
+ */
+export async function layOutWrites(trx: Knex, id: string): Promise<number> {
+  await trx.raw(
+    `create temporary table planned on commit drop as
+     select one.place, one.document
+     from imports, jsonb_array_elements(coalesce(imports.writes, '[]')::jsonb) with ordinality as one(document, place)
+     where imports.id = ?`,
+    [id],
+  );
+  const row = (await trx('planned').count('* as n').first()) as { n: string } | undefined;
+  return Number(row?.n ?? 0);
 }
 
-/**
- * Writes documents from + 1 … to of the stored plan into the library, with their history. The database takes them from the
- * import's own row: nothing travels to the server and back.
- */
-export async function writePlanned(db: Knex, id: string, from: number, to: number): Promise<void> {
-  await db.raw(
-    `with planned as (
-       select one.document
-       from imports, jsonb_array_elements(imports.writes) with ordinality as one(document, place)
-       where imports.id = :id and one.place > :from and one.place <= :to
-     ), written as (
-       insert into grades (id, document) select document ->> 'id', document from planned
+/** Writes documents from + 1 … to of those laid out into the library, with their history. */
+export async function writePlanned(trx: Knex, from: number, to: number): Promise<void> {
+  await trx.raw(
+    `with written as (
+       insert into grades (id, document)
+         select document ->> 'id', document from planned where place > :from and place <= :to
        on conflict (id) do update
          set document = excluded.document, revision = grades.revision + 1, updated_at = now()
        returning id, revision, document
      )
      insert into grade_changes (grade_id, revision, action, document)
      select id, revision, 'imported', document from written`,
-    { id, from, to },
+    { from, to },
   );
 }

@@ -15,7 +15,7 @@ import {
 import { Type } from '@sinclair/typebox';
 import type { Operation } from '../http/operation.ts';
 import { numberIn, oneOf, requiredRevision, textOf, wholeNumber } from '../http/query.ts';
-import type { GradeFilter } from './repository.ts';
+import type { GradeFilter } from './listGrades.ts';
 import { familiesOfMorphology, type GradeService } from './service.ts';
 
 const MOST_A_PAGE = 500;

@@ -1,4 +1,4 @@
-import type { Grade, GradeChange, GradeRecord, GradeSummary } from '@anvilstone/schema';
+import type { Grade, GradeChange, GradeRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 
 interface GradeRow {
@@ -6,41 +6,13 @@ interface GradeRow {
   document: Grade;
   revision: number;
   updated_at: Date;
-  name: string;
-  maker: string;
-  family_id: string;
-  reinforcement_id: string | null;
-  price_per_kg_usd: number | null;
-  observation_count: number;
 }
-const SUMMARY = [
-  'id',
-  'name',
-  'maker',
-  'family_id',
-  'reinforcement_id',
-  'price_per_kg_usd',
-  'observation_count',
-  'revision',
-  'updated_at',
-] as const;
+const RECORD = ['id', 'document', 'revision', 'updated_at'] as const;
 /** PostgreSQL takes at most 65,535 values in one statement, and a statement of some megabytes is quick enough. */
 const ROWS_A_STATEMENT = 500;
 
 const toRecord = (row: GradeRow): GradeRecord => ({
   grade: row.document,
-  revision: row.revision,
-  updatedAt: row.updated_at.toISOString(),
-});
-
-const toSummary = (row: GradeRow): GradeSummary => ({
-  id: row.id,
-  name: row.name,
-  maker: row.maker,
-  familyId: row.family_id,
-  reinforcementId: row.reinforcement_id,
-  pricePerKgUsd: row.price_per_kg_usd,
-  observationCount: row.observation_count,
   revision: row.revision,
   updatedAt: row.updated_at.toISOString(),
 });
@@ -66,55 +38,16 @@ export async function libraryVersion(db: Knex): Promise<string> {
 
 /** Undefined: no such grade. `lock` keeps the row as it is until the transaction ends. */
 export async function findGrade(db: Knex, id: string, lock = false): Promise<GradeRecord | undefined> {
-  const query = db<GradeRow>('grades').where({ id }).first();
+  const query = db<GradeRow>('grades')
+    .where({ id })
+    .first(...RECORD);
   const row = (await (lock ? query.forUpdate() : query)) as GradeRow | undefined;
   return row && toRecord(row);
 }
 
-export interface GradeFilter {
-  words: readonly string[];
-  maker?: string | undefined;
-  familyIds?: readonly string[] | undefined;
-  reinforcementId?: string | null | undefined;
-  priceAtMostUsd?: number | undefined;
-  sort: 'name' | 'maker' | 'family' | 'price' | 'evidence';
-  descending: boolean;
-  limit: number;
-  offset: number;
-}
-
-const SORT_COLUMNS: Record<GradeFilter['sort'], string> = {
-  name: 'lower(name)',
-  maker: 'lower(maker)',
-  family: 'family_id',
-  price: 'price_per_kg_usd',
-  evidence: 'observation_count',
-};
-
-/** A page of summaries and how many there are in all; unknown prices come last either way. */
-export async function listGrades(db: Knex, filter: GradeFilter): Promise<{ total: number; items: GradeSummary[] }> {
-  const matching = db<GradeRow>('grades').modify((query) => {
-    // Every word must begin some word of the document: name, maker, family, colour, source, note.
-    for (const word of filter.words) query.whereRaw(`search @@ to_tsquery('simple', ?)`, [`${word}:*`]);
-    if (filter.maker !== undefined) query.where('maker', filter.maker);
-    if (filter.familyIds) query.whereIn('family_id', [...filter.familyIds]);
-    if (filter.reinforcementId !== undefined) query.where('reinforcement_id', filter.reinforcementId);
-    if (filter.priceAtMostUsd !== undefined) query.where('price_per_kg_usd', '<=', filter.priceAtMostUsd);
-  });
-  const rows = (await matching
-    .clone()
-    .select(...SUMMARY, db.raw('count(*) over ()::int as total'))
-    .orderByRaw(`${SORT_COLUMNS[filter.sort]} ${filter.descending ? 'desc' : 'asc'} nulls last, id`)
-    .limit(filter.limit)
-    .offset(filter.offset)) as unknown as (GradeRow & { total: number })[];
-  // A page past the end has no row to carry the total.
-  const total = rows[0]?.total ?? (filter.offset === 0 ? 0 : await countOf(matching));
-  return { total, items: rows.map(toSummary) };
-}
-
-async function countOf(query: Knex.QueryBuilder): Promise<number> {
-  const row = (await query.clone().count('id as n').first()) as { n: string } | undefined;
-  return Number(row?.n ?? 0);
+/** After many grades were written at once: without it the database plans its next searches as if the table were as before. */
+export async function settleAfterBulk(db: Knex): Promise<void> {
+  await db.raw('vacuum (analyze) grades');
 }
 
 /** Undefined: the id is taken. */
@@ -127,7 +60,7 @@ export async function insertGrade(
     .insert({ id: grade.id, document: JSON.stringify(grade) })
     .onConflict('id')
     .ignore()
-    .returning('*')) as GradeRow[];
+    .returning([...RECORD])) as GradeRow[];
   if (!rows[0]) return undefined;
   await recordChange(db, grade.id, 1, action, grade);
   return toRecord(rows[0]);
@@ -143,7 +76,7 @@ export async function saveGrade(
   const [row] = (await db('grades')
     .where({ id: grade.id, revision })
     .update({ document: JSON.stringify(grade), revision: revision + 1, updated_at: db.fn.now() })
-    .returning('*')) as GradeRow[];
+    .returning([...RECORD])) as GradeRow[];
   if (!row) return undefined;
   await recordChange(db, grade.id, row.revision, action, grade);
   return toRecord(row);

@@ -12,16 +12,17 @@ import type {
   ObservationComparisonRequest,
 } from '@anvilstone/schema';
 import type { Knex } from 'knex';
+import { versionedAnswers } from '../db/versionedAnswers.ts';
 import { conflict, HttpProblem, invalidInput, notFound } from '../http/problems.ts';
+import { listGrades, type GradeFilter } from './listGrades.ts';
 import {
   changesOf,
   decisionsUsing,
   deleteGrade,
   findGrade,
   insertGrade,
-  listGrades,
+  libraryVersion,
   saveGrade,
-  type GradeFilter,
   type StoredChange,
 } from './repository.ts';
 
@@ -39,13 +40,14 @@ export interface GradeService {
 }
 
 export function gradeService(db: Knex): GradeService {
+  const pages = versionedAnswers<GradePage>(() => libraryVersion(db));
   const get = async (id: string) => {
     const found = await findGrade(db, id);
     if (!found) throw notFound('grade', id);
     return found;
   };
   return {
-    list: (filter) => listGrades(db, filter),
+    list: (filter) => pages(JSON.stringify(filter), () => listGrades(db, filter)),
     get,
     create: (grade) =>
       db.transaction(async (trx) => {

@@ -20,8 +20,8 @@ export type CellReading =
   | { kind: 'words'; text: string }
   | { kind: 'error'; message: string };
 
-/** Digits with at most two decimals behind a point: no file can mean anything else by it. */
-const PLAIN = /^-?\d{1,15}(?:\.\d{1,2})?$/;
+/** Digits with at most two decimals behind a point or a comma: they can be read one way only. */
+const PLAIN = /^-?\d{1,15}(?:[.,]\d{1,2})?$/;
 const EMPTY =
   /^(|-|–|—|\/|\?|n\.?\s?\/?\s?a\.?|n\.?\s?d\.?|tbd|tbc|none|null|not (tested|available|determined|applicable))$/i;
 const NO_BREAK = /^(nb|n\.b\.|no break|does not break|non break|o\.b\.)$/i;
@@ -40,7 +40,7 @@ const SPREAD = /^(±|\+\/-|\+-)$/;
  */
 export function readCell(text: string, decimal: DecimalSign): CellReading {
   // Most cells of a large table are plain numbers.
-  if (PLAIN.test(text)) return { kind: 'number', value: Number(text), unit: '', ambiguous: false };
+  if (PLAIN.test(text)) return { kind: 'number', value: Number(text.replace(',', '.')), unit: '', ambiguous: false };
   const trimmed = text.replace(/[\u00a0\u202f]/g, ' ').trim();
   if (EMPTY.test(trimmed)) return { kind: 'empty' };
   if (NO_BREAK.test(trimmed)) return { kind: 'words', text: 'no break' };
