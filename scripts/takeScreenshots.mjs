@@ -23,9 +23,35 @@ const views = [
   ],
   ['deciding', `${lampArm}/decision?grade=tm-petg`, 'light'],
   ['decision', `${lampArm}/decision`, 'light'],
-  ['grades', '/grades', 'light', (page) => page.getByText('Osk & Linnet PC Clear', { exact: true }).click()],
+  ['grades', '/grades?printable=fits&range=tensileModulus~1500~&sort=tensileStrength~down', 'light'],
+  ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],
+  ['curves', '/grades/tm-petg?show=curves', 'dark'],
+  ['comparison', '/grades/compare?first=ol-pa6&second=ne-pa6', 'light'],
+  ['editing', '/grades/tm-asa/edit', 'light', editAReport],
+  ['import', '/grades/import', 'light', askedAboutASheet],
+  ['house-rules', '/house-rules', 'light'],
   ['machines', '/machines', 'light'],
 ];
+
+async function editAReport(page) {
+  await page
+    .getByRole('button', { name: /Tensile strength/ })
+    .first()
+    .click();
+  await page
+    .getByText('Evidence (', { exact: false })
+    .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
+}
+
+async function askedAboutASheet(page) {
+  await page.getByRole('button', { name: /messy sample/ }).click();
+  const maker = page.getByLabel('Maker, where no column says so');
+  await maker.fill('Nine Elms Compounding');
+  await maker.press('Enter');
+  await page.getByText('2 questions to answer').waitFor();
+  await page.getByLabel(/^GPa/).check();
+  await page.getByText('1 question to answer').waitFor();
+}
 
 async function askInInches(page) {
   await page.getByRole('button', { name: /^Units/ }).click();
