@@ -89,10 +89,10 @@ function AsReported({
         {compared} {compared === 1 ? 'pair compares' : 'pairs compare'}, {refused} {refused === 1 ? 'is' : 'are'}{' '}
         refused: where the conditions differ, a percentage would mean nothing.
       </p>
-      <table className="w-full rounded-md border border-line bg-surface text-sm">
+      <table className="w-full table-fixed rounded-md border border-line bg-surface text-sm">
         <thead>
           <tr className="border-b border-line">
-            <th scope="col" className={headLook}>
+            <th scope="col" className={`${headLook} w-48`}>
               Property
             </th>
             <th scope="col" className={headLook}>

@@ -65,7 +65,7 @@ export function ObservationsEditor({ grade, edit, issueAt }: Section) {
                 {faulty && <span className="text-fail">put right</span>}
                 <Button
                   look="quiet"
-                  className="px-1 py-0 text-xs"
+                  className="shrink-0 px-1 py-0 text-xs whitespace-nowrap"
                   onClick={() => add(one)}
                   aria-label={`Copy ${PROPERTY_DEFINITIONS[one.property].title}`}
                 >
@@ -73,7 +73,7 @@ export function ObservationsEditor({ grade, edit, issueAt }: Section) {
                 </Button>
                 <Button
                   look="quiet"
-                  className="px-1 py-0 text-xs"
+                  className="shrink-0 px-1 py-0 text-xs whitespace-nowrap"
                   aria-label={`Take away ${PROPERTY_DEFINITIONS[one.property].title}`}
                   onClick={() =>
                     set(
