@@ -11,30 +11,27 @@ export function textOf(query: Query, name: string): string | undefined {
   throw refuse(name, `${name} is given more than once`, 'one value');
 }
 
+interface Range {
+  least: number;
+  most: number;
+}
+
 /** @throws HttpProblem 422: not a whole number in the range */
-export function wholeNumber(
-  query: Query,
-  name: string,
-  { least, most }: { least: number; most: number },
-): number | undefined {
-  const text = textOf(query, name);
-  if (text === undefined) return undefined;
-  const number = Number(text);
-  if (text.trim() !== '' && Number.isInteger(number) && number >= least && number <= most) return number;
-  throw refuse(name, `${name}: “${text}” cannot be used`, `a whole number from ${least} to ${most}`);
+export function wholeNumber(query: Query, name: string, range: Range): number | undefined {
+  return numberThat(query, name, range, Number.isInteger, 'a whole number');
 }
 
 /** @throws HttpProblem 422: not a finite number in the range */
-export function numberIn(
-  query: Query,
-  name: string,
-  { least, most }: { least: number; most: number },
-): number | undefined {
+export function numberIn(query: Query, name: string, range: Range): number | undefined {
+  return numberThat(query, name, range, Number.isFinite, 'a number');
+}
+
+function numberThat(query: Query, name: string, { least, most }: Range, is: (value: number) => boolean, what: string) {
   const text = textOf(query, name);
   if (text === undefined) return undefined;
   const number = Number(text);
-  if (text.trim() !== '' && Number.isFinite(number) && number >= least && number <= most) return number;
-  throw refuse(name, `${name}: “${text}” cannot be used`, `a number from ${least} to ${most}`);
+  if (text.trim() !== '' && is(number) && number >= least && number <= most) return number;
+  throw refuse(name, `${name}: “${text}” cannot be used`, `${what} from ${least} to ${most}`);
 }
 
 /** @throws HttpProblem 422: none of the choices */

@@ -178,8 +178,8 @@ function settleUnit(cell: ResultCell, reading: CellNumber, unit: string, { quest
   const number = reading.value ?? (reading.low! + reading.high!) / 2;
   const found = plausibility(number, unit, property, familyId, reinforcementId, cell.conditions);
   const metric = DIMENSIONS[dimension].metric;
-  if (cell.settled && found.verdict === 'unit-slip') {
-    issues.remark(cell, `Far from what is typical of the family; in ${found.otherUnit} it would fit`);
+  if (cell.settled && found.verdict !== 'likely') {
+    issues.remark(cell, 'Far from what is typical of the family, or of any filament; it was written down so before');
     return unit;
   }
   switch (found.verdict) {

@@ -53,7 +53,8 @@ export function plausibility(
   const possible = (number: number) => number >= physical[0] && number <= physical[1];
   // Hot or cold, a value may be anywhere: only the physically possible is asked.
   const free = logarithmic || FREE.has(property) || Math.abs((conditions.temperatureC ?? 23) - 23) > 10;
-  const typical = free ? null : typicalOf(property, familyId, reinforcementId, conditions);
+  // Of a typical value of zero there are no multiples to be near to.
+  const typical = free ? null : typicalOf(property, familyId, reinforcementId, conditions) || null;
   const usual =
     typical === null
       ? possible(canonical)

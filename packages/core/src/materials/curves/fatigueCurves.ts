@@ -1,5 +1,5 @@
 import { canonicalValue } from '../canonicalValue.ts';
-import type { GradeCurve, MarkedPoint } from '../curves.ts';
+import type { GradeCurve, MarkedPoint } from './gradeCurve.ts';
 import { fatigueAmplitudeMPa, fatigueLaw } from '../fatigue.ts';
 import type { Material } from '../material.ts';
 import { byDecades } from './span.ts';

@@ -1,7 +1,7 @@
 import { formatNumber } from '../../units/formatQuantity.ts';
 import { canonicalValue } from '../canonicalValue.ts';
 import { creepReadings } from '../creepFit.ts';
-import type { GradeCurve, MarkedPoint } from '../curves.ts';
+import type { GradeCurve, MarkedPoint } from './gradeCurve.ts';
 import type { Material } from '../material.ts';
 import type { Knot } from '../modulusCurve.ts';
 import { byDecades, evenly } from './span.ts';

@@ -1,4 +1,4 @@
-import type { GradeCurve, MarkedPoint } from '../curves.ts';
+import type { GradeCurve, MarkedPoint } from './gradeCurve.ts';
 import type { Material } from '../material.ts';
 import { resolve } from '../resolve.ts';
 import { waterDiffusionMm2PerH, waterUptakeFraction } from '../sorption.ts';

@@ -2,7 +2,7 @@ import { CLAIM_KINDS, CLAIM_SCOPES, type Claim } from '@anvilstone/schema';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, TextField } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
-import type { Section } from './GradeEditor.tsx';
+import type { Section } from './section.ts';
 import { NumberField } from './NumberField.tsx';
 
 const words = <T extends string>(values: readonly T[]) =>

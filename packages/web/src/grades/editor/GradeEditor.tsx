@@ -12,14 +12,8 @@ import { ClaimsEditor } from './ClaimsEditor.tsx';
 import { IdentityEditor } from './IdentityEditor.tsx';
 import { ObservationsEditor } from './ObservationsEditor.tsx';
 import { ProcessEditor } from './ProcessEditor.tsx';
+import type { Section } from './section.ts';
 import { findUnsavedGrade, forgetUnsavedGrade, keepUnsavedGrade } from './unsavedGrade.ts';
-
-/** What a section of the editor gets: the grade, how to change it, and what is wrong under a pointer. */
-export interface Section {
-  grade: Grade;
-  edit: (change: Partial<Grade>, field: string) => void;
-  issueAt: (pointer: string) => string | undefined;
-}
 
 /**
  * Evidence is a record, so a change is saved on purpose and once, as one line of the history. Until then every edit is kept

@@ -2,7 +2,7 @@ import { families, reinforcements } from '@anvilstone/core';
 import { Choice, TextArea, TextField, Tick } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
-import type { Section } from './GradeEditor.tsx';
+import type { Section } from './section.ts';
 
 const FAMILIES = [
   { value: 'not-stated', label: 'Not stated: nothing is estimated' },

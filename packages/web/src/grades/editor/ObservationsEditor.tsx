@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { conditionWords, SOURCE_WORDS } from '../conditionWords.ts';
-import type { Section } from './GradeEditor.tsx';
+import type { Section } from './section.ts';
 import { ObservationForm } from './ObservationForm.tsx';
 
 /** All reports of a grade, in the order of the property list; one at a time is open for editing. */

@@ -3,7 +3,7 @@ import type { Grade } from '@anvilstone/schema';
 import { Choice } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
-import type { Section } from './GradeEditor.tsx';
+import type { Section } from './section.ts';
 
 type Process = Grade['process'];
 const RANGES = [
