@@ -105,6 +105,28 @@ function same(a: Observation, b: Observation, condition: Condition): boolean {
   return Math.abs(x - y) <= SAME_WITHIN * Math.max(Math.abs(x), Math.abs(y));
 }
 
+/**
+ * Why two resolved values may not be held against each other although both were brought to one condition: what resolving
+ * does not carry over, such as a test voltage or the radius of a notch, must be stated and the same. `a` and `b` are the
+ * reports the values rest on, undefined for an estimate; `asked` are the parameters the values were asked at.
+ */
+export function uncarriedDifferences(
+  property: PropertyId,
+  a: Observation | undefined,
+  b: Observation | undefined,
+  asked: Partial<Record<TestParameter, unknown>> = {},
+): readonly ConditionDifference[] {
+  const { conditions, kind } = PROPERTY_DEFINITIONS[property];
+  const carried = (condition: Condition) =>
+    condition in TEST_PARAMETERS ? asked[condition as TestParameter] !== undefined : kind !== 'other';
+  const uncarried = conditions.filter((condition) => !carried(condition));
+  if (uncarried.length === 0 || (!a && !b)) return [];
+  if (a && b) return uncarried.flatMap((condition) => conditionDifference(a, b, condition));
+  const title = CONDITION_TITLES[uncarried[0]!];
+  const text = `${title}: one is typical of the family, at conditions of its own`;
+  return [{ condition: uncarried[0]!, a: null, b: null, text }];
+}
+
 const STANDARD = /\b(ISO|ASTM|IEC|DIN|JIS|UL)\s*(?:EN\s*)?([A-Z]?\s?\d+)/i;
 
 function remarksOn(a: Observation, b: Observation): string[] {

@@ -1,7 +1,7 @@
 /** Ten ways in which two numbers look alike and are not. Each is one the library has to see through. */
 import type { Grade, Observation } from '@anvilstone/schema';
 import { defaultHouseRules } from '../evaluation/houseRules.ts';
-import { comparable, differenceOf } from './comparable.ts';
+import { comparable, differenceOf, uncarriedDifferences } from './comparable.ts';
 import type { ResolveAt } from './resolution.ts';
 import { resolve } from './resolve.ts';
 import { resolveClass } from './resolveClass.ts';
@@ -252,4 +252,42 @@ describe('comparing what may be compared', () => {
     expect(
       comparable(report({ value: 46, method: 'ISO 527-1' }), report({ value: 46, method: 'ISO 527-2/1BA' })).remarks,
     ).toEqual([]));
+});
+
+describe('brought to one condition, and still not comparable', () => {
+  const resistance = (facts: Partial<Observation>) =>
+    report({
+      property: 'surfaceResistivity',
+      value: 1e9,
+      unit: 'Ω',
+      resistivityVoltageV: 100,
+      relativeHumidityPct: 50,
+      ...facts,
+    });
+  const texts = (...of: Parameters<typeof uncarriedDifferences>) => uncarriedDifferences(...of).map(({ text }) => text);
+  test('humidity is not carried over: 12 % against 50 % is refused', () =>
+    expect(texts('surfaceResistivity', resistance({}), resistance({ relativeHumidityPct: 12 }))).toEqual([
+      'Relative humidity: 50 % against 12 %',
+    ]));
+  test('moisture and direction of a strength are carried over: nothing stands in the way', () =>
+    expect(
+      texts(
+        'tensileStrength',
+        report({ value: 46 }),
+        report({ value: 40, conditioning: 'conditioned', orientation: 'ZX' }),
+      ),
+    ).toEqual([]));
+  test('heat deflection asked at one stress is, the specimen still counts', () => {
+    const hdt = (facts: Partial<Observation>) =>
+      report({ property: 'heatDeflectionTemperature', value: 70, unit: '°C', ...facts });
+    const at = { hdtStressMPa: 0.45 };
+    expect(texts('heatDeflectionTemperature', hdt({ hdtStressMPa: 0.45 }), hdt({ hdtStressMPa: 1.8 }), at)).toEqual([]);
+    expect(texts('heatDeflectionTemperature', hdt({}), hdt({ specimen: 'moulded' }), at)).toEqual([
+      'Specimen: printed against moulded',
+    ]);
+  });
+  test('a report against an estimate of the family: its conditions are its own', () =>
+    expect(texts('surfaceResistivity', resistance({}), undefined)[0]).toContain('typical of the family'));
+  test('two estimates of families are stated alike', () =>
+    expect(texts('surfaceResistivity', undefined, undefined)).toEqual([]));
 });

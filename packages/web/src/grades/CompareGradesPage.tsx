@@ -1,4 +1,4 @@
-import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS, reportedText } from '@anvilstone/core';
+import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS, reportedText, uncarriedDifferences } from '@anvilstone/core';
 import type { Grade, Observation, PropertyComparison } from '@anvilstone/schema';
 import { useMemo } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -14,7 +14,7 @@ import { conditionWords, SOURCE_WORDS } from './conditionWords.ts';
 import { fillerText } from './gradeFilter.ts';
 import { useGradeComparisonQuery } from './gradesApi.ts';
 import { differenceText, propertyText } from './propertyText.ts';
-import { resolvedRows } from './resolvedRows.ts';
+import { resolvedRows, type ResolvedRow } from './resolvedRows.ts';
 
 /** Two grades like for like. Reported numbers get a percentage only where their conditions are alike; else the reasons stand there. */
 export function CompareGradesPage() {
@@ -236,13 +236,6 @@ function AtOneCondition({
         <tbody>
           {known.map(({ a, b }) => {
             const { property } = a.column;
-            const both = a.evidence !== null && b.evidence !== null;
-            const numbers =
-              both &&
-              !PROPERTY_DEFINITIONS[property].classes &&
-              Number.isFinite(a.value) &&
-              Number.isFinite(b.value) &&
-              a.value !== 0;
             return (
               <tr key={a.column.id} className="border-b border-line last:border-0">
                 <th scope="row" className="px-3 py-1 text-left font-normal">
@@ -259,13 +252,7 @@ function AtOneCondition({
                   </td>
                 ))}
                 <td className={`px-3 py-1 ${a.evidence === 'D' && b.evidence === 'D' ? 'text-quiet' : ''}`}>
-                  {numbers ? (
-                    resolvedDifference(a.value, b.value, property)
-                  ) : both ? (
-                    ''
-                  ) : (
-                    <span className="text-unknown">unknown</span>
-                  )}
+                  <ResolvedVerdict a={a} b={b} />
                 </td>
               </tr>
             );
@@ -274,6 +261,24 @@ function AtOneCondition({
       </table>
     </section>
   );
+}
+
+function ResolvedVerdict({ a, b }: { a: ResolvedRow; b: ResolvedRow }) {
+  const { property, parameters } = a.column;
+  if (a.evidence === null || b.evidence === null) return <span className="text-unknown">unknown</span>;
+  const used = ({ observations, usedId }: ResolvedRow) => observations.find(({ id }) => id === usedId);
+  const differences = uncarriedDifferences(property, used(a), used(b), parameters);
+  if (differences.length > 0) {
+    return (
+      <div className="text-fail">
+        <span className="font-semibold">✕ Not comparable</span>
+        <span className="block text-xs">{differences.map(({ text }) => text).join('; ')}</span>
+      </div>
+    );
+  }
+  if (PROPERTY_DEFINITIONS[property].classes) return a.value === b.value ? 'equal' : 'different classes';
+  if (!Number.isFinite(a.value) || !Number.isFinite(b.value) || a.value === 0) return '';
+  return resolvedDifference(a.value, b.value, property);
 }
 
 /** Of temperatures the difference in kelvin: a percentage of a Celsius number would mean nothing. */

@@ -30,10 +30,8 @@ export function GradesPage() {
   const navigate = useNavigate();
 
   // Ranges need their column resolved, shown or not.
-  const wanted = useMemo(
-    () => [...new Set([...columnIds, ...filter.ranges.map((range) => range.columnId)])],
-    [columnIds, filter.ranges],
-  );
+  const wantedIds = [...new Set([...columnIds, ...filter.ranges.map((range) => range.columnId)])].join(' ');
+  const wanted = useMemo(() => wantedIds.split(' ').filter(Boolean), [wantedIds]);
   const ask = useCallback((engine: Remote<Engine>) => engine.libraryTable({ columnIds: wanted, at }), [wanted, at]);
   const { value: table, state, ...failed } = useComputed(library, ask);
 
