@@ -1,4 +1,4 @@
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
 import type {
   Grade,
   GradeChange,
@@ -217,8 +217,36 @@ describe('house rules', () => {
       .send({ rules: { ...rules, scrapShare: 2 }, revision: 1 })
       .expect(422);
     expect(json<Problem>(invalid).errors![0]!.pointer).toBe('/rules/scrapShare');
+    // A sheet that reads lower than the bench now decides: the arm of that grade has less in reserve.
+    const strengthOf = async () => {
+      const answer = json<{ grades: { best: { checks: { checkId: string; capacity: number }[] } }[] }>(
+        await api()
+          .post('/api/v1/evaluations')
+          .send({ brief: lampArm, gradeIds: ['both-sources'] })
+          .expect(200),
+      );
+      return answer.grades[0]!.best.checks.find(({ checkId }) => checkId === 'strength-in-plane')!.capacity;
+    };
+    const base = {
+      property: 'tensileStrength',
+      unit: 'MPa',
+      specimen: 'printed',
+      orientation: 'XY',
+      conditioning: 'dry',
+      reference: 'r',
+    } as const;
+    await made({
+      id: 'both-sources',
+      observations: [
+        { ...base, id: 'a', source: 'bench', count: 5, value: 50 },
+        { ...base, id: 'b', source: 'datasheet', value: 40 },
+      ],
+    });
+    const lower = await strengthOf();
     const [decision] = (await server.db('decisions').select('id')) as { id: string }[];
     expect(json(await api().get(`/api/v1/decisions/${decision!.id}/recomputation`))).toMatchObject({ agrees: true });
     await api().put('/api/v1/house-rules').send({ rules: before.rules, revision: 1 }).expect(200);
+    // 40 MPa · 0.9 against 50 MPa.
+    expect(lower / (await strengthOf())).toBeCloseTo(36 / 50, 6);
   });
 });

@@ -277,7 +277,8 @@ function ResolvedVerdict({ a, b }: { a: ResolvedRow; b: ResolvedRow }) {
     );
   }
   if (PROPERTY_DEFINITIONS[property].classes) return a.value === b.value ? 'equal' : 'different classes';
-  if (!Number.isFinite(a.value) || !Number.isFinite(b.value) || a.value === 0) return '';
+  const isTemperature = PROPERTY_DEFINITIONS[property].dimension === 'temperature';
+  if (!Number.isFinite(a.value) || !Number.isFinite(b.value) || (a.value === 0 && !isTemperature)) return '';
   return resolvedDifference(a.value, b.value, property);
 }
 

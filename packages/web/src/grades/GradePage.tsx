@@ -16,6 +16,7 @@ import { GradeAside } from './GradeAside.tsx';
 import { fillerText } from './gradeFilter.ts';
 import { useGradeQuery } from './gradesApi.ts';
 import { HistoryPanel } from './HistoryPanel.tsx';
+import { priceNumber, priceUnit } from './propertyText.ts';
 import { RemoveGrade } from './RemoveGrade.tsx';
 
 const tabLook =
@@ -27,6 +28,7 @@ export function GradePage() {
   const { currentData: record, error } = useGradeQuery(gradeId ?? skipToken);
   const { library, error: libraryError } = useLibrary();
   const at = useAppSelector((state) => state.gradesView.at);
+  const units = useAppSelector((state) => state.settings.units);
   const [params, setParams] = useSearchParams();
   const problem = error ?? libraryError;
   if (problem) {
@@ -55,7 +57,9 @@ export function GradePage() {
           <p className="text-quiet">
             {grade.maker} · {findFamily(grade.familyId)?.name ?? 'polymer not stated'} · {fillerText(grade)} ·{' '}
             {grade.colours.join(', ') || 'colours not stated'} ·{' '}
-            {grade.pricePerKgUsd === null ? 'price unknown' : `${grade.pricePerKgUsd.toFixed(2)} USD/kg`}
+            {grade.pricePerKgUsd === null
+              ? 'price unknown'
+              : `${priceNumber(grade.pricePerKgUsd, units)} ${priceUnit(units)}`}
           </p>
           {grade.sampleData && <p className="text-sm text-unknown">Sample data, not for design</p>}
           {grade.note && <p className="mt-1 max-w-160 text-sm">{grade.note}</p>}

@@ -5,13 +5,13 @@ import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { Evidence } from '../ui/Reserve.tsx';
 import { fillerText, shortFiller, PRINTABLE_LABELS, familyText, type IndexedGrade, type Sort } from './gradeFilter.ts';
-import { columnUnit, propertyNumber } from './propertyText.ts';
+import { columnUnit, priceNumber, priceUnit, propertyNumber } from './propertyText.ts';
 
 const ROW_PX = 30;
 const FIXED = [
   { id: 'name', title: 'Grade', width: 'w-52' },
   { id: 'family', title: 'Family, filler', width: 'w-36' },
-  { id: 'price', title: 'USD/kg', width: 'w-16', right: true },
+  { id: 'price', title: 'Price', width: 'w-16', right: true },
 ] as const;
 
 /** Thousands of rows, of which only those in view are in the page. Numbers carry their evidence; a gap is said. */
@@ -62,6 +62,7 @@ export function GradesTable({
                 key={id}
                 id={id}
                 title={title}
+                unit={id === 'price' ? priceUnit(units) : ''}
                 sort={sort}
                 onSort={onSort}
                 right={'right' in rest}
@@ -119,7 +120,7 @@ export function GradesTable({
                   {grade.reinforcementId && <span className="text-quiet"> + {shortFiller(grade)}</span>}
                 </td>
                 <td className="border-b border-line px-2 text-right group-hover:bg-sunken">
-                  {grade.pricePerKgUsd === null ? <Gap /> : grade.pricePerKgUsd.toFixed(2)}
+                  {grade.pricePerKgUsd === null ? <Gap /> : priceNumber(grade.pricePerKgUsd, units)}
                 </td>
                 {columns.map((column, i) => {
                   const evidence = EVIDENCE_CODES[table.evidence[i]![row]!] ?? null;

@@ -95,6 +95,7 @@ describe('address', () => {
 describe('how a property is shown', () => {
   test.each([
     [1950, 'tensileModulus', 'metric', '1950 MPa'],
+    [1950, 'tensileModulus', 'inchPound', '283 ksi'],
     [NaN, 'tensileModulus', 'metric', 'unknown'],
     [Infinity, 'charpyNotched', 'metric', 'no break'],
     [100, 'glassTransition', 'inchPound', '212 °F'],

@@ -3,15 +3,21 @@ import {
   formatNumber,
   fromCanonical,
   PROPERTY_DEFINITIONS,
+  type Dimension,
   type TableColumn,
   type UnitSystem,
 } from '@anvilstone/core';
 import type { PropertyId } from '@anvilstone/schema';
 
+/** Strengths and moduli in psi have up to seven digits; in ksi they can be read. */
+function unitOf(dimension: Dimension, units: UnitSystem): string {
+  return dimension === 'stress' && units === 'inchPound' ? 'ksi' : definitionOf(dimension)[units];
+}
+
 /** Unit a property is shown in; empty for a plain number or a class. */
 export function propertyUnit(property: PropertyId, units: UnitSystem): string {
   const { dimension, classes } = PROPERTY_DEFINITIONS[property];
-  return classes || dimension === 'hardness' ? '' : definitionOf(dimension)[units];
+  return classes || dimension === 'hardness' ? '' : unitOf(dimension, units);
 }
 
 /** A canonical value as shown in a cell, without its unit. Infinite is a bar that did not break. */
@@ -20,7 +26,7 @@ export function propertyNumber(value: number, property: PropertyId, units: UnitS
   if (classes) return classes[value] ?? 'unknown';
   if (Number.isNaN(value)) return 'unknown';
   if (value === Infinity) return 'no break';
-  const unit = definitionOf(dimension)[units];
+  const unit = unitOf(dimension, units);
   const shown = unit === '' ? value : fromCanonical(value, unit, dimension);
   if (logarithmic && shown > 0) return shown.toExponential(0).replace('e+', 'e').replace('e-', 'e−');
   return formatNumber(shown);
@@ -42,3 +48,8 @@ export function differenceText(percent: number): string {
 }
 
 export const columnUnit = (column: TableColumn, units: UnitSystem) => propertyUnit(column.property, units);
+
+/** A price per mass in the user's units. */
+export const priceNumber = (usdPerKg: number, units: UnitSystem): string =>
+  fromCanonical(usdPerKg, definitionOf('price')[units], 'price').toFixed(2);
+export const priceUnit = (units: UnitSystem): string => definitionOf('price')[units];

@@ -1,19 +1,19 @@
 import { useCallback, useEffect, useReducer } from 'react';
 
-interface State<T> {
+export interface UndoableState<T> {
   past: readonly T[];
   now: T;
   future: readonly T[];
   lastEdit: { field: string; at: number };
 }
-type Action<T> =
+export type UndoableAction<T> =
   { type: 'edit'; next: T; field: string; at: number } | { type: 'undo' } | { type: 'redo' } | { type: 'reset'; to: T };
 
 const MOST_STEPS = 200;
 /** Keystrokes in one field closer together than this are one step. */
 const SAME_STEP_MS = 1200;
 
-function reduce<T>(state: State<T>, action: Action<T>): State<T> {
+export function reduceUndoable<T>(state: UndoableState<T>, action: UndoableAction<T>): UndoableState<T> {
   switch (action.type) {
     case 'edit': {
       const { field, at } = state.lastEdit;
@@ -52,7 +52,7 @@ function reduce<T>(state: State<T>, action: Action<T>): State<T> {
 
 /** A document being edited, with undo and redo by button and by Ctrl-Z, Ctrl-Shift-Z outside of text being typed. */
 export function useUndoable<T>(initial: T) {
-  const [{ past, now, future }, dispatch] = useReducer(reduce<T>, {
+  const [{ past, now, future }, dispatch] = useReducer(reduceUndoable<T>, {
     past: [],
     now: initial,
     future: [],

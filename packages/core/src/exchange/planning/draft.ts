@@ -7,6 +7,8 @@ export interface GradeDraft {
   fields: Map<string, unknown>;
   observations: { stated: Partial<Observation>; line: number }[];
   claims: { stated: Partial<Claim>; line: number }[];
+  /** A family is stated, but which one it is has been asked and not answered yet. */
+  familyAsked?: true;
 }
 
 const plain = (text: unknown) =>

@@ -119,6 +119,8 @@ describe('errors and questions', () => {
       ['unit', 2],
       ['hdt-stress', 2],
     ]);
+    // A question is not an error as well.
+    expect(outcome.plan.errorCount).toBe(0);
   });
   test('“1,250” alone is asked about; beside “1,5” it is not', async () => {
     const ask = await plan('Grade;Maker;Family;Tensile modulus (MPa)\nA;M;PETG;1,850\n');

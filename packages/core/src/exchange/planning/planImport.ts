@@ -155,6 +155,8 @@ function mergeAll(drafts: readonly GradeDraft[], library: readonly Grade[], ques
       newGradeId(draft.fields.get('maker'), draft.fields.get('name'), (one) => byId.has(one) || given.has(one));
     given.add(id);
     const merged = mergeDraft(draft, existing, id);
+    // Waiting for the answer: the question stands for it.
+    if (merged.grade.familyId === '' && draft.familyAsked) return [];
     if (merged.grade.familyId === '') {
       issues.error(placeOf(draft), 'The polymer family is missing: map a column to it, or let the name say it');
       return [];

@@ -107,7 +107,7 @@ class RowReader {
       else if (/^process\.(nozzleC|bedC|chamberC|fanPct)$/.test(path)) this.setRange(draft, path, column, text);
       else this.setField(draft, path, column, text);
     }
-    if (!draft.fields.has('familyId') && draft.line === this.row.line) this.familyFromName(draft);
+    if (!draft.fields.has('familyId') && !draft.familyAsked && draft.line === this.row.line) this.familyFromName(draft);
   }
 
   private setField(draft: GradeDraft, path: string, column: MappedColumn, text: string): void {
@@ -142,7 +142,10 @@ class RowReader {
 
   private setFamily(draft: GradeDraft, text: string): void {
     const match = readFamily(text, this.input.questions, this.row.line);
-    if (!match) return;
+    if (!match) {
+      draft.familyAsked = true;
+      return;
+    }
     draft.fields.set('familyId', match.familyId);
     if (match.reinforcementId !== null && !draft.fields.has('reinforcementId'))
       draft.fields.set('reinforcementId', match.reinforcementId);
