@@ -1,16 +1,8 @@
+import { LIBRARY_FORMATS } from '@anvilstone/core/formats';
 import { DropdownMenu } from 'radix-ui';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
-
-/** The formats the server writes; each reads back without loss. */
-const FORMATS = [
-  { id: 'csv', title: 'CSV, one table' },
-  { id: 'xlsx', title: 'Workbook, three sheets (XLSX)' },
-  { id: 'json', title: 'JSON, published schema' },
-  { id: 'matml', title: 'MatML 3.1 (XML)' },
-  { id: 'data-package', title: 'Tabular data package (ZIP)' },
-];
 
 /** Into the library and out of it. With grades chosen, only those go out. */
 export function LibraryActions({ chosenIds }: { chosenIds: readonly string[] }) {
@@ -33,7 +25,7 @@ export function LibraryActions({ chosenIds }: { chosenIds: readonly string[] }) 
             sideOffset={4}
             className="z-40 rounded-md border border-line-strong bg-surface p-1 text-sm shadow-xl"
           >
-            {FORMATS.map(({ id, title }) => (
+            {LIBRARY_FORMATS.map(({ id, title }) => (
               <DropdownMenu.Item
                 key={id}
                 asChild

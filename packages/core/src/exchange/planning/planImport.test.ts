@@ -212,3 +212,32 @@ test('an error on line 9,999 of 10,000 is found there, and nothing is written', 
   expect(outcome.plan.newCount).toBe(10_000);
   expect(outcome.writes).toEqual([]);
 });
+
+describe('units of the fields of a grade', () => {
+  const one = async (heading: string, cell: string) => {
+    const outcome = await plan(`Grade;Maker;Family;${heading}\nA;M;PETG;${cell}\n`);
+    return outcome.writes[0] ?? messages(outcome)[0];
+  };
+  test('a heading in °F, a cell in °F, minutes, inches and USD/lb are brought to the field’s own unit', async () => {
+    expect(await one('Drying temperature (°F)', '149')).toMatchObject({ process: { dryingC: 65 } });
+    expect(await one('Drying temperature', '149 °F')).toMatchObject({ process: { dryingC: 65 } });
+    expect(await one('Drying time', '90 min')).toMatchObject({ process: { dryingH: 1.5 } });
+    expect(await one('Smallest nozzle', '0.0236 in')).toMatchObject({ process: { minimumNozzleMm: 0.59944 } });
+    expect(await one('Nozzle temperature (°F)', '446–482')).toMatchObject({
+      process: { nozzleC: { low: 230, high: 250 } },
+    });
+    expect(await one('Price (USD/lb)', '10')).toMatchObject({ pricePerKgUsd: 22.0462 });
+    expect(await one('Price', '$ 20')).toContain('not a number');
+    expect(await one('Price', '20 USD')).toMatchObject({ pricePerKgUsd: 20 });
+  });
+  test.each([
+    ['Price (EUR/kg)', '20'],
+    ['Price', '20 €'],
+    ['Price (USD/spool)', '20'],
+    ['Price per spool', '20'],
+  ])('“%s” with “%s” is refused, not taken for USD/kg', async (heading, cell) =>
+    expect(await one(heading, cell)).toContain('The price is not in USD for a kg or lb'),
+  );
+  test('a unit of another kind is refused at its cell', async () =>
+    expect(await one('Drying time', '65 °C')).toContain('“°C” is not a unit here. Use h, min, s'));
+});

@@ -8,6 +8,7 @@ import type { RawTable, TableRow } from '../table.ts';
 import type { Layout, MappedColumn } from './columns.ts';
 import { Drafts, type GradeDraft } from './draft.ts';
 import { readFamily, readFiller } from './familyQuestions.ts';
+import { fieldNumber } from './fieldNumber.ts';
 import type { Issues } from './issues.ts';
 import type { Questions } from './questions.ts';
 import { readResult } from './readResult.ts';
@@ -113,17 +114,17 @@ class RowReader {
   private setField(draft: GradeDraft, path: string, column: MappedColumn, text: string): void {
     const definition = definitions.get(column.target);
     if (!definition) return;
-    const read = definition.kind === 'number' ? this.number(definition, text) : fieldValue(text, definition);
+    const read = definition.kind === 'number' ? this.number(definition, column, text) : fieldValue(text, definition);
     if (read.ok) draft.fields.set(path, read.value);
     else this.input.issues.error(this.place(column.target), read.message);
   }
 
-  /** A plain number in the field's own unit; a price or time may carry its unit in the cell. */
-  private number(definition: FieldDefinition, text: string) {
+  /** A plain number, brought to the field's own unit; the middle of a range. */
+  private number(definition: FieldDefinition, column: MappedColumn, text: string) {
     const reading = readCell(text, this.input.decimal);
-    if (reading.kind === 'number' && reading.value !== undefined) return { ok: true, value: reading.value } as const;
-    if (reading.kind === 'number') return { ok: true, value: (reading.low! + reading.high!) / 2 } as const;
-    return fieldValue(text, definition);
+    if (reading.kind !== 'number') return fieldValue(text, definition);
+    const value = reading.value ?? (reading.low! + reading.high!) / 2;
+    return fieldNumber(definition.path, value, statedUnits(reading.unit, column));
   }
 
   private setRange(draft: GradeDraft, path: string, column: MappedColumn, text: string): void {
@@ -133,11 +134,14 @@ class RowReader {
       this.input.issues.error(this.place(column.target), `“${text}” is neither a number nor a range such as 230–250`);
       return;
     }
-    const fahrenheit = /f/i.test(reading.unit || (column.unit ?? ''));
-    const celsius = (value: number) =>
-      fahrenheit && path !== 'process.fanPct' ? Math.round(((value - 32) * 50) / 9) / 10 : value;
-    draft.fields.set(`${path}.low`, celsius(reading.low ?? reading.value!));
-    draft.fields.set(`${path}.high`, celsius(reading.high ?? reading.value!));
+    for (const [end, value] of [
+      ['low', reading.low ?? reading.value!],
+      ['high', reading.high ?? reading.value!],
+    ] as const) {
+      const read = fieldNumber(path, value, statedUnits(reading.unit, column));
+      if (read.ok) draft.fields.set(`${path}.${end}`, read.value);
+      else if (end === 'low') this.input.issues.error(this.place(column.target), read.message);
+    }
   }
 
   private setFamily(draft: GradeDraft, text: string): void {
@@ -253,7 +257,8 @@ class RowReader {
   /** Everything of an observation but its property, value and unit. */
   private observationFields(): Partial<Observation> {
     const stated: Record<string, unknown> = {};
-    for (const { column, target, header } of this.input.columns) {
+    for (const mapped of this.input.columns) {
+      const { column, target, header } = mapped;
       if (!target.startsWith('observation.')) continue;
       const path = target.slice('observation.'.length);
       const text = this.row.cells[column]!;
@@ -269,22 +274,11 @@ class RowReader {
           );
         continue;
       }
-      const read = this.numberWithUnit(path, definition, text);
+      const read = definition.kind === 'number' ? this.number(definition, mapped, text) : fieldValue(text, definition);
       if (read.ok) stated[path] = read.value;
       else this.input.issues.error({ line: this.row.line, column, header, text }, read.message);
     }
     return stated;
-  }
-
-  /** A test temperature may be in °F in the cell. */
-  private numberWithUnit(path: string, definition: FieldDefinition, text: string) {
-    if (path === 'temperatureC') {
-      const reading = readCell(text, this.input.decimal);
-      if (reading.kind === 'number' && reading.value !== undefined && /f/i.test(reading.unit)) {
-        return { ok: true, value: Math.round(((reading.value - 32) * 50) / 9) / 10 } as const;
-      }
-    }
-    return definition.kind === 'number' ? this.number(definition, text) : fieldValue(text, definition);
   }
 
   private readClaim(draft: GradeDraft): void {
@@ -306,3 +300,5 @@ class RowReader {
     return { source: settings.source ?? 'datasheet', reference: reference || settings.reference || fileName };
   }
 }
+
+const statedUnits = (cellUnit: string, { unit, header }: MappedColumn) => ({ cellUnit, columnUnit: unit, header });

@@ -1,46 +1,25 @@
 import type { Grade } from '@anvilstone/schema';
+import { LIBRARY_FORMATS, type LibraryFormat } from '../formats.ts';
 import { writeCsv } from './csv.ts';
 
-export interface LibraryWriter {
-  id: string;
-  title: string;
-  extension: string;
-  mediaType: string;
-  write(grades: readonly Grade[]): string | Promise<string | Uint8Array>;
+type Write = (grades: readonly Grade[]) => string | Promise<string | Uint8Array>;
+export interface LibraryWriter extends LibraryFormat {
+  write: Write;
 }
 
-/** Every format the library can be written in; each reads back without loss. Adding one is a module and a line here. */
-export const libraryWriters: readonly LibraryWriter[] = [
-  { id: 'csv', title: 'CSV, one table', extension: 'csv', mediaType: 'text/csv; charset=utf-8', write: writeCsv },
-  {
-    id: 'xlsx',
-    title: 'Workbook, three sheets (XLSX)',
-    extension: 'xlsx',
-    mediaType: 'application/vnd.openxmlformats-officedocument.spreadsheetml.sheet',
-    // The larger libraries are loaded when they are needed.
-    write: async (grades) => (await import('./xlsx.ts')).writeXlsx(grades),
-  },
-  {
-    id: 'json',
-    title: 'JSON, published schema',
-    extension: 'json',
-    mediaType: 'application/json',
-    write: (grades) => `${JSON.stringify({ grades, machines: [] }, null, 1)}\n`,
-  },
-  {
-    id: 'matml',
-    title: 'MatML 3.1 (XML)',
-    extension: 'xml',
-    mediaType: 'application/xml; charset=utf-8',
-    write: async (grades) => (await import('./matml.ts')).writeMatml(grades),
-  },
-  {
-    id: 'data-package',
-    title: 'Tabular data package (ZIP)',
-    extension: 'zip',
-    mediaType: 'application/zip',
-    write: async (grades) => (await import('./dataPackage.ts')).writeDataPackage(grades),
-  },
-];
+/** Each reads back without loss. Adding one is a module, a line here and a line in the formats. */
+const WRITERS: Record<(typeof LIBRARY_FORMATS)[number]['id'], Write> = {
+  csv: writeCsv,
+  // The larger libraries are loaded when they are needed.
+  xlsx: async (grades) => (await import('./xlsx.ts')).writeXlsx(grades),
+  json: (grades) => `${JSON.stringify({ grades, machines: [] }, null, 1)}\n`,
+  matml: async (grades) => (await import('./matml.ts')).writeMatml(grades),
+  'data-package': async (grades) => (await import('./dataPackage.ts')).writeDataPackage(grades),
+};
+
+export const libraryWriters: readonly LibraryWriter[] = LIBRARY_FORMATS.map((format) => ({
+  ...format,
+  write: WRITERS[format.id],
+}));
 
 export const findWriter = (id: string): LibraryWriter | undefined => libraryWriters.find((writer) => writer.id === id);
