@@ -9,3 +9,4 @@ export * from './process/index.ts';
 export * from './reference/index.ts';
 export * from './sections/index.ts';
 export * from './units/index.ts';
+export * from './words/index.ts';

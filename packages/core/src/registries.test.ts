@@ -2,12 +2,13 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import Ajv from 'ajv';
 import addFormats from 'ajv-formats';
-import { brief, grade, houseRules, machine } from '@anvilstone/schema';
+import { brief, grade, houseRules, machine, partGeometries } from '@anvilstone/schema';
 import { calculators } from './calculators/index.ts';
 import { checks } from './checks/index.ts';
 import { defaultHouseRules } from './evaluation/houseRules.ts';
 import { familyEstimate } from './materials/familyEstimate.ts';
 import { canonicalValue } from './materials/canonicalValue.ts';
+import { partModels } from './parts/index.ts';
 import { findFamily } from './reference/family.ts';
 import { findReinforcement } from './reference/reinforcement.ts';
 import { sampleBriefs, sampleLibrary } from './sample/index.ts';
@@ -37,9 +38,31 @@ describe('lists', () => {
     );
     for (const file of modules) {
       const exported = Object.values(jest.requireActual<Record<string, unknown>>(join(__dirname, 'calculators', file)));
-      for (const one of exported) expect(calculators).toContain(one);
+      for (const one of exported.flat()) expect(calculators).toContain(one);
     }
   });
+});
+
+test('every part model module is in the list, and its start can be evaluated', () => {
+  const modules = readdirSync(join(__dirname, 'parts')).filter((file) => !/\.test\.ts$/.test(file));
+  const exported = modules.flatMap((file) =>
+    Object.values(jest.requireActual<Record<string, unknown>>(join(__dirname, 'parts', file))).filter(
+      (one) => typeof one === 'object' && one !== null && 'does' in one,
+    ),
+  );
+  expect(new Set(exported)).toEqual(new Set(partModels));
+  expect(partModels.map(({ id }) => id).sort()).toEqual(partGeometries.map((one) => one.properties.model.const).sort());
+  for (const model of partModels) expect(model.body(model.start).responses.depth.places.length).toBeGreaterThan(0);
+});
+
+test('every check module is in the list', () => {
+  const modules = readdirSync(join(__dirname, 'checks')).filter((file) => !/\.test\.ts$/.test(file));
+  const ids = modules.flatMap((file) =>
+    Object.values(jest.requireActual<Record<string, unknown>>(join(__dirname, 'checks', file)))
+      .filter((one): one is { id: string } => typeof one === 'object' && one !== null && 'asks' in one && 'id' in one)
+      .map((one) => one.id),
+  );
+  expect(new Set(ids)).toEqual(new Set(checks.map((check) => check.id)));
 });
 
 describe('sample data', () => {

@@ -6,73 +6,11 @@ import {
   longText,
   record,
   shortText,
-  taggedUnion,
   temperatureC,
   vocabulary,
 } from './common.ts';
-
-export const sectionGeometry = taggedUnion(
-  'kind',
-  [
-    record(
-      {
-        kind: Type.Literal('rectangle'),
-        widthMm: lengthMm('Across the load, mm'),
-        depthMm: lengthMm('Along the load, mm'),
-      },
-      'Solid rectangle',
-    ),
-    record({ kind: Type.Literal('round'), diameterMm: lengthMm('Diameter, mm') }, 'Solid round bar'),
-    record(
-      { kind: Type.Literal('tube'), outerDiameterMm: lengthMm('Outer diameter, mm'), wallMm: lengthMm('Wall, mm') },
-      'Round tube',
-    ),
-  ],
-  'Cross-section',
-);
-export type SectionGeometry = Static<typeof sectionGeometry>;
-
-export const cantileverArm = record(
-  {
-    model: Type.Literal('cantilever-arm'),
-    spanMm: lengthMm('From the root to the load, mm'),
-    section: sectionGeometry,
-    filletRadiusMm: Type.Number({ minimum: 0, maximum: 500, description: 'Fillet radius at the root, mm; 0 = sharp' }),
-  },
-  'An arm held at one end that carries a load at the other',
-);
-/** Part models are told apart by `model`; further models join this union. */
-export const partGeometry = cantileverArm;
-export type PartGeometry = Static<typeof partGeometry>;
-
-export const loadCase = record(
-  {
-    id: identifier,
-    name: shortText('What this load is, in the engineer’s words'),
-    forceN: Type.Number({ exclusiveMinimum: 0, maximum: 1e6, description: 'Force at the end of the arm, N' }),
-    durationH: Type.Number({
-      exclusiveMinimum: 0,
-      maximum: 500000,
-      description: 'How long the load stays on without a break, h',
-    }),
-    temperatureC: temperatureC('Temperature of the part while this load acts, °C'),
-    safetyFactor: Type.Number({ minimum: 1, maximum: 20, description: 'Divides the allowable stress' }),
-    actsWhenHot: Type.Boolean({ description: 'Also acts at the steady and peak service temperatures' }),
-    maxDeflectionMm: Type.Optional(
-      Type.Number({ exclusiveMinimum: 0, maximum: 5000, description: 'Movement allowed as the load comes on, mm' }),
-    ),
-    maxSagMm: Type.Optional(
-      Type.Number({
-        exclusiveMinimum: 0,
-        maximum: 5000,
-        description: 'Movement allowed at the end of the duration, mm',
-      }),
-    ),
-  },
-  'One load with its duration, temperature and limits',
-  'load-case',
-);
-export type LoadCase = Static<typeof loadCase>;
+import { loadCase } from './loadCase.ts';
+import { partGeometry } from './partGeometry.ts';
 
 export const heatAsk = record(
   {
@@ -86,13 +24,45 @@ export const heatAsk = record(
         'Short hot excursion under load',
       ),
     ),
+    coldestC: Type.Optional(temperatureC('Coldest temperature at which it must not have turned brittle, °C')),
   },
   'Service temperatures',
+);
+
+export const FIXED_TO = ['steel', 'stainless-steel', 'aluminium', 'brass', 'glass', 'concrete', 'wood'] as const;
+export const thermalFitAsk = record(
+  {
+    fixedTo: vocabulary(FIXED_TO, 'What it is fixed to'),
+    lengthMm: lengthMm('Length over which it is fixed, mm'),
+    coldestC: temperatureC('Coldest, °C'),
+    hottestC: temperatureC('Hottest, °C'),
+    allowedMm: Type.Number({
+      exclusiveMinimum: 0,
+      maximum: 100,
+      description: 'Difference in growth that the joint can take either way from 23 °C, mm',
+    }),
+  },
+  'It grows and shrinks with what it is fixed to',
+);
+export const slidingAsk = record(
+  {
+    pressureMPa: Type.Number({ exclusiveMinimum: 0, maximum: 200, description: 'Contact pressure, MPa' }),
+    speedMPerS: Type.Number({ exclusiveMinimum: 0, maximum: 50, description: 'Sliding speed, m/s' }),
+    maxFriction: Type.Optional(
+      Type.Number({ exclusiveMinimum: 0, maximum: 2, description: 'Largest coefficient of friction against steel' }),
+    ),
+  },
+  'It slides on something',
 );
 
 export const asks = record(
   {
     heat: Type.Optional(heatAsk),
+    thermalFit: Type.Optional(thermalFitAsk),
+    sliding: Type.Optional(slidingAsk),
+    mustWarn: Type.Optional(
+      Type.Literal(true, { description: 'Must bow, creak or whiten before it breaks, not snap' }),
+    ),
     maxMassG: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1e6, description: 'Mass of one part, g' })),
     maxCostUsd: Type.Optional(
       Type.Number({ exclusiveMinimum: 0, maximum: 1e7, description: 'Cost of one good part, USD' }),

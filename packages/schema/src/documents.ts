@@ -1,6 +1,6 @@
 import type { TSchema } from '@sinclair/typebox';
 import { evaluationRequest, library, part, partCreate, partUpdate, problem, recomputation } from './api.ts';
-import { brief, loadCase } from './brief.ts';
+import { brief } from './brief.ts';
 import { decision, decisionRequest } from './decision.ts';
 import { evaluationResult } from './evaluation.ts';
 import { grade } from './grade.ts';
@@ -16,6 +16,7 @@ import {
 } from './gradeApi.ts';
 import { importJob, importPlan, importRows, importSettings } from './importApi.ts';
 import { houseRules } from './houseRules.ts';
+import { loadCase } from './loadCase.ts';
 import { machine } from './machine.ts';
 import { observation } from './observation.ts';
 

@@ -39,6 +39,11 @@ export const checkResult = record(
     gaps: Type.Array(Type.String(), { description: 'What is missing, one sentence each' }),
     reason: Type.Union([Type.String(), Type.Null()], { description: 'What decided it, in words' }),
     loadCaseId: Type.Union([identifier, Type.Null()]),
+    placeId: Type.Optional(
+      Type.Union([identifier, Type.Null()], {
+        description: 'Place of the part model that decides, where there is one',
+      }),
+    ),
     working: Type.Optional(Type.Array(workingStep)),
   },
   'The outcome of one check of one grade in one orientation',

@@ -1,5 +1,13 @@
 import { parseArgs } from 'node:util';
-import { briefIssues, defaultHouseRules, evaluate, findCheck, formatReserve, rank } from '@anvilstone/core';
+import {
+  briefIssues,
+  defaultHouseRules,
+  evaluate,
+  findCheck,
+  formatReserve,
+  PROOF_TEST_CAUTION,
+  rank,
+} from '@anvilstone/core';
 import { sampleLibrary } from '@anvilstone/core/sample';
 import {
   brief as briefSchema,
@@ -87,5 +95,8 @@ function table(result: EvaluationResult, { brief, library }: Job): string {
       ` ${governing}`,
     ].join(' ');
   });
-  return [`${brief.title}: cheapest that passes first (engine ${result.engineVersion})`, ...lines].join('\n');
+  const caution = brief.failureCouldHurt === 'yes' ? [PROOF_TEST_CAUTION] : [];
+  return [`${brief.title}: cheapest that passes first (engine ${result.engineVersion})`, ...caution, ...lines].join(
+    '\n',
+  );
 }

@@ -1,6 +1,28 @@
 import { validator } from '@anvilstone/schema/validate';
 import { InputError } from '../input/InputError.ts';
+import { partModels } from '../parts/index.ts';
 import { calculators, findCalculator } from './index.ts';
+
+/** Each part model as it starts, and one number of its answer that parts/*.test.ts pins by hand. */
+function partCases(): Record<string, [input: unknown, expected: Record<string, unknown>]> {
+  return Object.fromEntries(
+    partModels.map((model) => {
+      const { model: _tag, ...dimensions } = model.start;
+      const response = model.body(model.start).responses.depth;
+      const movement =
+        response.stretches.length === 0 && !response.shear
+          ? null
+          : 2 *
+            (response.stretches.reduce((total, one) => total + one.perModulus / 2000, 0) +
+              (response.shear ? response.shear.perModulus / 700 : 0) +
+              response.seriesPerUnit);
+      return [
+        `part-${model.id}`,
+        [{ ...dimensions, action: 2, modulusMPa: 2000, shearModulusMPa: 700 }, { movement }],
+      ] as const;
+    }),
+  ) as Record<string, [unknown, Record<string, unknown>]>;
+}
 
 const bar = { kind: 'rectangle', widthMm: 20, depthMm: 6 };
 /** Every calculator with an input and what it must give; where the number comes from stands beside it. */
@@ -40,6 +62,41 @@ const cases: Record<string, [input: unknown, expected: Record<string, unknown>]>
   // PA6: 0.65; carbon 15: 0.75/1.4
   'across-layer-share': [{ familyId: 'pa6', reinforcementId: 'carbon-15', of: 'strength' }, { ratio: 0.348214 }],
   'moisture-retention': [{ familyId: 'pla', of: 'modulus', state: 'conditioned' }, { ratio: 0.97 }],
+  'snap-hook-strain': [
+    { travelMm: 1.5, lengthMm: 20, thicknessMm: 2, taper: 'even', bendingForceN: 10, leadAngleDeg: 30, friction: 0.3 },
+    { strainPct: 1.125, matingForceN: 10.611487 },
+  ],
+  'hinge-strain': [{ thicknessMm: 0.5, lengthMm: 6, angleDeg: 180 }, { strainPct: 13.089969 }],
+  // 0 mm: twice the weight, 2·9.80665
+  'knock-force': [{ fallingMassG: 1000, dropHeightMm: 0, mmPerN: 0.01 }, { forceN: 19.6133 }],
+  // 40·0.2 = 8; 8·(1 − 10/40) = 6
+  'fatigue-amplitude': [
+    { strengthMPa: 40, share1e6: 0.2, share1e7: 0.17, cycles: 1e6, meanMPa: 10 },
+    { reversedMPa: 8, withMeanMPa: 6 },
+  ],
+  // 5.520507·1.5·π/4·40²/20
+  'pad-stiffness': [
+    { shoreA: 70, shape: 'disc', lengthMm: 40, widthMm: 1, heightMm: 20, faces: 'bonded' },
+    { modulusMPa: 5.520507, shapeFactor: 0.5, stiffnessNPerMm: 520.295491 },
+  ],
+  // √(0.2·1200·1250) = 547.72 beside 547.7226: halfway
+  'contact-temperature': [
+    {
+      conductivityWPerMK: 0.2,
+      densityGPerCm3: 1.2,
+      heatJPerGK: 1.25,
+      ownTemperatureC: 20,
+      otherEffusivity: 547.7225575,
+      otherTemperatureC: 100,
+    },
+    { ownEffusivity: 547.722558, contactTemperatureC: 60 },
+  ],
+  'growth-difference': [
+    { expansion1e6PerK: 90, otherExpansion1e6PerK: 11.7, lengthMm: 400, coldestC: -20, hottestC: 50 },
+    { differenceMm: 1.34676 },
+  ],
+  'cold-reserve': [{ temperatureC: -25, brittleBelowC: -49 }, { reserve: 1.5 }],
+  ...partCases(),
   'part-cost': [
     {
       massG: 100,

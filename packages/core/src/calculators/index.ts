@@ -1,5 +1,7 @@
 import { cantileverDeflection, cantileverStress, sectionProperties } from './beam.ts';
 import type { Calculator } from './calculator.ts';
+import { contact, fatigue, gent, growth, hinge, knock, snap, tough } from './motion.ts';
+import { partCalculators } from './partModels.ts';
 import { convert, cost, footprint, readQuantity, reserveOfTemperature } from './everyday.ts';
 import {
   creep,
@@ -31,6 +33,15 @@ export const calculators: readonly Calculator[] = [
   familyValue,
   layerShare,
   moistureRetention,
+  snap,
+  hinge,
+  knock,
+  fatigue,
+  gent,
+  contact,
+  growth,
+  tough,
+  ...partCalculators,
   cost,
   reserveOfTemperature,
   footprint,

@@ -1,5 +1,4 @@
-import type { LoadCase } from '@anvilstone/schema';
-import type { CaseCheck, CaseOutcome, Check } from './check.ts';
+import type { CaseCheck, CaseOutcome, Check, PreparedLoad } from './check.ts';
 import { known, notLoaded, unknown } from './outcome.ts';
 
 /** Makes a check of a brief out of a check of one load case: the case with the smallest reserve decides. */
@@ -8,24 +7,41 @@ export function overLoadCases(check: CaseCheck): Check {
     id: check.id,
     title: check.title,
     asks: check.asks,
-    applies: (brief) => brief.loadCases.some((loadCase) => check.appliesTo(loadCase)),
+    ...(check.words ? { words: check.words } : {}),
+    applies: ({ loads, body }) => loads.some((load) => check.appliesTo(load, body)),
     evaluate(context, working) {
-      let worst: { loadCase: LoadCase; outcome: Extract<CaseOutcome, { kind: 'known' }> } | undefined;
-      for (const loadCase of context.brief.loadCases) {
-        if (!check.appliesTo(loadCase)) continue;
-        const outcome = check.at(context, loadCase, loadCase.temperatureC, loadCase.durationH);
-        if (outcome.kind === 'unknown') return unknown(check.unit, outcome.gaps, loadCase.id);
+      const unit = typeof check.unit === 'string' ? check.unit : check.unit(context.body);
+      let worst: { load: PreparedLoad; outcome: Extract<CaseOutcome, { kind: 'known' }> } | undefined;
+      for (const load of context.part.loads) {
+        if (!check.appliesTo(load, context.body)) continue;
+        const { id, temperatureC, durationH } = load.loadCase;
+        const outcome = check.at(context, load, temperatureC, durationH);
+        if (outcome.kind === 'unknown') return unknown(unit, outcome.gaps, id);
         if (outcome.kind === 'known' && (!worst || reserveOf(outcome) < reserveOf(worst.outcome)))
-          worst = { loadCase, outcome };
+          worst = { load, outcome };
       }
-      if (!worst) return notLoaded(check.unit, 'Not stressed this way in this orientation');
-      const { loadCase, outcome } = worst;
-      if (working) check.show(context, loadCase, loadCase.temperatureC, loadCase.durationH, working);
-      return known({ ...outcome, unit: check.unit, loadCaseId: loadCase.id });
+      if (!worst) return notLoaded(unit, 'Not stressed this way in this orientation');
+      const { load, outcome } = worst;
+      const { id, temperatureC, durationH } = load.loadCase;
+      if (working) check.show(context, load, temperatureC, durationH, working);
+      return known({
+        demand: outcome.demand,
+        capacity: outcome.capacity,
+        evidence: outcome.evidence,
+        unit,
+        loadCaseId: id,
+        placeId: outcome.bearing?.place.id ?? outcome.placeId,
+        ...(outcome.reserve === undefined ? {} : { reserve: outcome.reserve }),
+        ...(outcome.reason === undefined ? {} : { reason: outcome.reason }),
+      });
     },
   };
 }
 
-export function reserveOf(outcome: { demand: number; capacity: number }): number {
-  return outcome.capacity / outcome.demand;
+/** Reserve of an outcome; an infinite capacity (a bar that does not break) is shown as the largest reserve there is. */
+export function reserveOf(outcome: { demand: number; capacity: number; reserve?: number }): number {
+  return outcome.reserve ?? Math.min(LARGEST_RESERVE, outcome.capacity / outcome.demand);
 }
+
+/** More than this is “plenty”: a reserve is a finite number, so that it can be stored, sorted and drawn. */
+export const LARGEST_RESERVE = 9999;

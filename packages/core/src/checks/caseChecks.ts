@@ -1,12 +1,26 @@
 import type { CaseCheck } from './check.ts';
-import { deflectionAtLoad, sagAfterDuration } from './deflection.ts';
+import { deflectionAtLoad, movementLeft, sagAfterDuration } from './deflection.ts';
+import { fatigueLife } from './fatigueLife.ts';
+import { holdingForce } from './holdingForce.ts';
+import { impactUnbroken, impactUndamaged } from './impact.ts';
+import { stability } from './stability.ts';
+import { strain } from './strain.ts';
 import { strengthAcrossLayers } from './strengthAcrossLayers.ts';
 import { strengthInPlane } from './strengthInPlane.ts';
+import { struckFast } from './toughness.ts';
 
-/** The checks made load case by load case; the own heat limit is where the first of these gives out. */
+/** The checks made load case by load case; those that heat takes away from make up the own heat limit. */
 export const caseChecks: readonly CaseCheck[] = [
   strengthInPlane,
   strengthAcrossLayers,
+  stability,
+  strain,
   deflectionAtLoad,
   sagAfterDuration,
+  movementLeft,
+  fatigueLife,
+  holdingForce,
+  impactUndamaged,
+  impactUnbroken,
+  struckFast,
 ];

@@ -1,26 +1,54 @@
-import type { Brief, BuildOrientation, CheckResult, EvidenceClass, HouseRules, LoadCase } from '@anvilstone/schema';
+import type {
+  Brief,
+  BuildOrientation,
+  CheckResult,
+  EvidenceClass,
+  HouseRules,
+  LoadCase,
+  LoadKind,
+} from '@anvilstone/schema';
 import type { Working } from '../working/Working.ts';
 import type { Material } from '../materials/material.ts';
-import type { Resolution } from '../materials/resolution.ts';
-import type { PartBody } from '../parts/partModel.ts';
+import type { PartBody, PartResponse, SizeKind } from '../parts/partModel.ts';
 import type { Cost } from '../process/cost.ts';
 import type { MachineFit } from '../process/machineFit.ts';
+import type { Bearing, BearingPlaces } from './bearings.ts';
+import type { Movability } from './movability.ts';
 
-/** Stiffness of the part's length and of its shear in one build orientation, 23 °C. */
-export interface Stiffness {
-  modulus: Resolution;
-  /** Present when the modulus and the grade's behaviour are known. */
-  shearModulusMPa: number;
+/** A load of the brief with what the part answers to it, made ready once for all grades. */
+export interface PreparedLoad {
+  loadCase: LoadCase;
+  kind: LoadKind;
+  size: SizeKind;
+  /** What `size` says: N, N·mm, MPa, mm or °; NaN for a knock. */
+  amount: number;
+  /** The model’s answer in this load’s direction, and its number among the part’s directions. */
+  response: PartResponse;
+  directionIndex: number;
+}
+
+/** A brief made ready: what does not depend on the grade. */
+export interface PreparedPart {
+  brief: Brief;
+  body: PartBody;
+  loads: readonly PreparedLoad[];
+  /** The directions that its loads use. */
+  responses: readonly PartResponse[];
+  /** Where it is stressed, by build orientation and direction of the load. */
+  bearings: Record<BuildOrientation, readonly BearingPlaces[]>;
 }
 
 /** One grade in one orientation on one machine, with everything resolved once. */
 export interface CheckContext {
+  part: PreparedPart;
   brief: Brief;
   rules: HouseRules;
   material: Material;
   body: PartBody;
   orientation: BuildOrientation;
-  stiffness: Stiffness;
+  /** Movement per unit of the action at 23 °C, by direction of the load. */
+  movabilities: readonly Movability[];
+  bearings: readonly BearingPlaces[];
   /** Undefined: the workshop has no machine to try, or the family's process is not known. */
   fit: MachineFit | undefined;
   massG: number | null;
@@ -39,8 +67,8 @@ export interface HeatLimit {
   evidence: EvidenceClass;
 }
 
-/** What a check returns; whoever shows it makes the sentence. The runner adds the check's id. */
-export type CheckOutcome = Omit<CheckResult, 'checkId' | 'working'>;
+/** What a check returns; whoever shows it makes the sentence. The runner fills in the check's id. */
+export type CheckOutcome = Omit<CheckResult, 'working'>;
 
 /** One module and one line in `checks` each. */
 export interface Check {
@@ -48,21 +76,44 @@ export interface Check {
   title: string;
   /** What it asks, in one plain sentence. */
   asks: string;
-  applies(brief: Brief): boolean;
+  /** How demand and capacity are said, where the unit alone does not tell: “Falls on it with …, it takes up …”. */
+  words?: readonly [demand: string, capacity: string];
+  applies(part: PreparedPart): boolean;
   /** `working` collects the arithmetic of the governing load case; the ranking path passes none. */
   evaluate(context: CheckContext, working?: Working): CheckOutcome;
 }
 
-/** Demand and capacity of one load case at one temperature and duration. */
+/** Demand and capacity of one load case at one temperature and duration, and where it is decided. */
 export type CaseOutcome =
-  | { kind: 'known'; demand: number; capacity: number; evidence: EvidenceClass }
+  | {
+      kind: 'known';
+      demand: number;
+      capacity: number;
+      evidence: EvidenceClass;
+      /** Which of the part's stresses decides. */
+      bearing?: Bearing | undefined;
+      placeId?: string;
+      /** Takes the place of capacity ÷ demand, where that would not be a reserve. */
+      reserve?: number;
+      reason?: string;
+    }
   | { kind: 'unknown'; gaps: readonly string[] }
   | { kind: 'not-loaded' };
 
+/**
+ * Simple laws of a reserve over temperature: as the strength does, (E/E₂₃)^m; as the stiffness does, E/E₂₃; or as stiffness
+ * and creep together do, E/E₂₃ over the growth of deflection.
+ */
+export type Fade = 'strength' | 'stiffness' | 'creep';
+
 /** A check that is made load case by load case and depends on temperature: the own heat limit reads these too. */
 export interface CaseCheck extends Omit<Check, 'applies' | 'evaluate'> {
-  unit: string;
-  appliesTo(loadCase: LoadCase): boolean;
-  at(context: CheckContext, loadCase: LoadCase, temperatureC: number, durationH: number): CaseOutcome;
-  show(context: CheckContext, loadCase: LoadCase, temperatureC: number, durationH: number, working: Working): void;
+  unit: string | ((body: PartBody) => string);
+  /** Heat takes away from it, so it counts for the part's own heat limit. */
+  limitsHeat: boolean;
+  /** How its reserve goes with temperature, where that is one of the simple laws; absent or undefined: ask at each. */
+  fade?(load: PreparedLoad): Fade | undefined;
+  appliesTo(load: PreparedLoad, body: PartBody): boolean;
+  at(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number): CaseOutcome;
+  show(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number, working: Working): void;
 }

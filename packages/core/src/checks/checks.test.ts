@@ -1,4 +1,5 @@
 import type { Brief, LoadCase } from '@anvilstone/schema';
+import { preparePart } from '../evaluation/preparePart.ts';
 import { Working } from '../working/Working.ts';
 import { findCheck } from './index.ts';
 import { temperatureReserve } from './heatChecks.ts';
@@ -84,8 +85,8 @@ describe('movement', () => {
     expect(result.evidence).toBe('D');
   });
   test('a limit that is not set is not asked', () => {
-    expect(findCheck('sag-after-duration')!.applies(testBrief)).toBe(false);
-    expect(findCheck('deflection-at-load')!.applies(withLoad({ maxDeflectionMm: 1 }))).toBe(true);
+    expect(findCheck('sag-after-duration')!.applies(preparePart(testBrief))).toBe(false);
+    expect(findCheck('deflection-at-load')!.applies(preparePart(withLoad({ maxDeflectionMm: 1 })))).toBe(true);
   });
 });
 
@@ -169,7 +170,7 @@ test('the working of a sag multiplies out to its demand', () => {
   const working = new Working();
   const { demand } = findCheck('sag-after-duration')!.evaluate(testContext(brief), working);
   const value = (symbol: string) => working.steps.find((step) => step.symbol === symbol)!.value as number;
-  expect((value('δb') + value('δs')) * value('D·E')).toBeCloseTo(demand!, 9);
+  expect((value('δ') + value('δs')) * value('D·E')).toBeCloseTo(demand!, 9);
   expect(value('E')).toBeCloseTo(value('E₂₃') * value('E(T)/E₂₃'), 9);
 });
 

@@ -1,8 +1,10 @@
-import type { LoadCase } from '@anvilstone/schema';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import type { CaseCheck, CaseOutcome, CheckContext } from './check.ts';
-import { showModulusRatio, showResolved } from './showMaterial.ts';
+import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
+import { actingAt, growthOf, isDriven, movementPerUnit } from './action.ts';
+import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
+import { modulusAlong, shearModulusMPa } from './movability.ts';
 import { weakest } from './outcome.ts';
+import { showGrowth, showModulusRatio, showResolved } from './showMaterial.ts';
 import { evidenceAt } from './temperatureEvidence.ts';
 
 /** Elastic movement at the load, at temperature, against the movement allowed. No safety factor: the limit is the limit. */
@@ -11,10 +13,13 @@ export const deflectionAtLoad: CaseCheck = {
   title: 'Deflection at load',
   asks: 'Does it stay within the movement allowed as the load comes on?',
   unit: 'mm',
-  appliesTo: (loadCase) => loadCase.maxDeflectionMm !== undefined,
-  at: (context, loadCase, temperatureC) => movement(context, loadCase, temperatureC, 1, loadCase.maxDeflectionMm!),
-  show(context, loadCase, temperatureC, _durationH, working) {
-    showElastic(context, loadCase, temperatureC, working);
+  limitsHeat: true,
+  // A knock pushes less hard on a softer part, so its movement has a law of its own.
+  fade: (load) => (load.response.seriesPerUnit === 0 && load.kind !== 'knock' ? 'stiffness' : undefined),
+  appliesTo: (load) => load.loadCase.maxDeflectionMm !== undefined && !isDriven(load),
+  at: (context, load, temperatureC) => movement(context, load, temperatureC, 1, load.loadCase.maxDeflectionMm!),
+  show(context, load, temperatureC, _durationH, working) {
+    showElastic(context, load, temperatureC, working);
   },
 };
 
@@ -24,68 +29,130 @@ export const sagAfterDuration: CaseCheck = {
   title: 'Sag after duration',
   asks: 'Does it stay within the movement allowed at the end of the load’s duration?',
   unit: 'mm',
-  appliesTo: (loadCase) => loadCase.maxSagMm !== undefined,
-  at(context, loadCase, temperatureC, durationH) {
+  limitsHeat: true,
+  fade: (load) => (load.response.seriesPerUnit === 0 ? 'creep' : undefined),
+  appliesTo: (load) => load.loadCase.maxSagMm !== undefined && load.kind === 'lasting',
+  at(context, load, temperatureC, durationH) {
     if (!context.material.behaviour) return { kind: 'unknown', gaps: context.material.behaviourGaps };
-    const growth = context.material.creepGrowth(temperatureC, durationH);
-    const outcome = movement(context, loadCase, temperatureC, growth, loadCase.maxSagMm!);
+    const growth = growthOf(context, load, temperatureC, durationH);
+    const outcome = movement(context, load, temperatureC, growth, load.loadCase.maxSagMm!);
     if (outcome.kind !== 'known') return outcome;
     return { ...outcome, evidence: weakest(outcome.evidence, context.material.behaviour.creepEvidence) };
   },
-  show(context, loadCase, temperatureC, durationH, working) {
-    showElastic(context, loadCase, temperatureC, working);
-    const { creep, creepEvidence } = context.material.behaviour!;
-    const { creepA, creepN, activationKjPerMol } = creep;
-    const whose =
-      creepEvidence === 'D'
-        ? 'parameters typical of the family (evidence D)'
-        : 'fitted to the grade’s own creep readings';
+  show(context, load, temperatureC, durationH, working) {
+    showElastic(context, load, temperatureC, working);
+    showGrowth(working, context, load, temperatureC, durationH);
+  },
+};
+
+const RECOVERY_H = 24;
+
+/**
+ * What stays after the load has gone and the part has had time to recover: by Boltzmann superposition, elastic movement ×
+ * (g(t + r) − g(r)) with the growth g, t under load and r of recovery.
+ */
+export const movementLeft: CaseCheck = {
+  id: 'movement-left',
+  title: 'Permanent set',
+  asks: 'Does it come back far enough after the load has gone?',
+  unit: 'mm',
+  words: ['Stays bent by', 'allowed'],
+  limitsHeat: true,
+  appliesTo: (load) => load.loadCase.maxLeftMm !== undefined && load.kind === 'lasting',
+  at(context, load, temperatureC, durationH) {
+    const { material } = context;
+    if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
+    const left = leftShare(context, load, temperatureC, durationH);
+    const outcome = movement(context, load, temperatureC, left, load.loadCase.maxLeftMm!);
+    if (outcome.kind !== 'known') return outcome;
+    return { ...outcome, evidence: weakest(outcome.evidence, material.behaviour.creepEvidence) };
+  },
+  show(context, load, temperatureC, durationH, working) {
+    showElastic(context, load, temperatureC, working);
+    const recoveryH = load.loadCase.recoveryH ?? RECOVERY_H;
     working.add(
-      'D·E',
-      `Growth by creep in ${f(durationH)} h at ${f(temperatureC)} °C`,
-      context.material.creepGrowth(temperatureC, durationH),
+      'left/δ',
+      'Share of the elastic movement that stays',
+      leftShare(context, load, temperatureC, durationH),
       '×',
       {
-        expression: `1 + a·(t/a_T)^n, a = ${f(creepA)}, n = ${f(creepN)}, activation energy ${f(activationKjPerMol)} kJ/mol`,
-        source: `power law with time–temperature shift; ${whose}`,
+        expression: `g(${f(durationH)} + ${f(recoveryH)} h) − g(${f(recoveryH)} h)`,
+        source: 'Boltzmann superposition of the creep law; recovery at the temperature of the load',
       },
     );
   },
 };
 
+function leftShare(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number): number {
+  const recoveryH = load.loadCase.recoveryH ?? RECOVERY_H;
+  const { material } = context;
+  const share = load.loadCase.onShare ?? 1;
+  return (
+    share * (material.creepGrowth(temperatureC, durationH + recoveryH) - material.creepGrowth(temperatureC, recoveryH))
+  );
+}
+
 function movement(
   context: CheckContext,
-  loadCase: LoadCase,
+  load: PreparedLoad,
   temperatureC: number,
   growth: number,
   limitMm: number,
 ): CaseOutcome {
-  const { stiffness, material, body } = context;
-  if (!stiffness.modulus.known) return { kind: 'unknown', gaps: stiffness.modulus.gaps };
-  if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
-  const ratio = material.modulusRatio(temperatureC) / growth;
+  const { material } = context;
+  const movability = context.movabilities[load.directionIndex]!;
+  if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
+  const acting = actingAt(context, load, temperatureC);
+  if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
   return {
     kind: 'known',
-    demand: body.deflectionMm(loadCase.forceN, stiffness.modulus.value * ratio, stiffness.shearModulusMPa * ratio),
+    demand: acting.action * movementPerUnit(context, movability, temperatureC, growth),
     capacity: limitMm,
-    evidence: evidenceAt(material, stiffness.modulus.evidence, temperatureC),
+    evidence: evidenceAt(material, movability.evidence, temperatureC),
   };
 }
 
-function showElastic(
+/** How far the part moves at once, term by term. */
+export function showElastic(
   context: CheckContext,
-  loadCase: LoadCase,
+  load: PreparedLoad,
   temperatureC: number,
   working: Parameters<CaseCheck['show']>[4],
 ): void {
-  const { stiffness, material, body } = context;
-  if (!stiffness.modulus.known) return;
-  showResolved(working, 'E₂₃', 'Modulus along the part, 23 °C', stiffness.modulus, 'MPa');
-  showModulusRatio(working, material, temperatureC);
+  const { material, body, orientation } = context;
+  const acting = actingAt(context, load, temperatureC);
+  if (!acting.known || !material.behaviour) return;
+  const { response } = load;
   const ratio = material.modulusRatio(temperatureC);
-  const modulusMPa = stiffness.modulus.value * ratio;
-  working.add('E', `Modulus at ${f(temperatureC)} °C`, modulusMPa, 'MPa', {
-    expression: `${f(stiffness.modulus.value)} · ${f(ratio)}`,
-  });
-  body.showDeflection(working, loadCase.forceN, modulusMPa, stiffness.shearModulusMPa * ratio);
+  const unit = body.movement.unit;
+  working.add(ACTION_SYMBOL[body.action], load.loadCase.name, acting.action, ACTION_UNIT[body.action]);
+  const shown = new Set<string>();
+  for (const stretch of response.stretches) {
+    const modulus = modulusAlong(material, stretch.direction, orientation);
+    if (!modulus.known) return;
+    const key = String(modulus.value);
+    if (!shown.has(key)) {
+      shown.add(key);
+      showResolved(working, 'E₂₃', 'Modulus in the direction of the stress, 23 °C', modulus, 'MPa');
+      if (shown.size === 1) showModulusRatio(working, material, temperatureC);
+      working.add('E', `Modulus at ${f(temperatureC)} °C`, modulus.value * ratio, 'MPa', {
+        expression: `${f(modulus.value)} · ${f(ratio)}`,
+      });
+    }
+    working.add('δ', stretch.title, (stretch.perModulus * acting.action) / (modulus.value * ratio), unit, {
+      expression: stretch.formula,
+      source: stretch.source,
+    });
+  }
+  if (response.shear) {
+    const shear = shearModulusMPa(material, orientation, response);
+    if (!shear.known) return;
+    working.add('G', `Shear modulus at ${f(temperatureC)} °C`, shear.value * ratio, 'MPa', {
+      source: 'Exy/(2(1 + ν)), × √(Ez/Exy) between layers',
+    });
+    working.add('δs', 'Shear part', (response.shear.perModulus * acting.action) / (shear.value * ratio), unit, {
+      expression: response.shear.formula,
+      source: response.shear.source,
+    });
+  }
 }

@@ -2,7 +2,8 @@ import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Working } from '../working/Working.ts';
 import type { Check, CheckContext, HeatLimit } from './check.ts';
 import { known, unknown, weakest } from './outcome.ts';
-import { hotLoadCases, ownHeatLimit, smallestReserve, TOLERANCE_K } from './ownHeatLimit.ts';
+import { hotLoads } from './heatAsks.ts';
+import { ownHeatLimit, smallestReserve, TOLERANCE_K } from './ownHeatLimit.ts';
 
 /** Below this rise over 23 °C a ratio of rises would explode; the reserve then moves 0.1 per K. */
 const LEAST_RISE_K = 10;
@@ -20,7 +21,11 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
     id: `heat-${which}`,
     title,
     asks,
-    applies: ({ asks: { heat } }) => (which === 'steady' ? heat?.steadyC : heat?.peak) !== undefined,
+    applies: ({
+      brief: {
+        asks: { heat },
+      },
+    }) => (which === 'steady' ? heat?.steadyC : heat?.peak) !== undefined,
     evaluate(context, working) {
       const heat = context.brief.asks.heat!;
       const requiredC = which === 'steady' ? heat.steadyC! : heat.peak!.temperatureC;
@@ -31,7 +36,7 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
       const aged = ageingC < limit.limitC;
       const capacity = Math.min(ageingC, limit.limitC);
       // Short of the required temperature the loads say more than degrees do: how much of them is still carried there.
-      const there = smallestReserve(context, hotLoadCases(context.brief), requiredC, longestH);
+      const there = limit.limitC >= requiredC ? CARRIES_ALL : smallestReserve(context, requiredC, longestH);
       if ('gaps' in there) return unknown('°C', there.gaps);
       const reserve = there.reserve < 1 ? there.reserve : temperatureReserve(capacity, requiredC);
       if (working) {
@@ -60,10 +65,12 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
   };
 }
 
-function showLimit(working: Working, { brief, material }: CheckContext, limit: HeatLimit): void {
-  const loads = hotLoadCases(brief).map((one) => one.name);
+const CARRIES_ALL = { reserve: Infinity, first: '' };
+
+function showLimit(working: Working, { part, material }: CheckContext, limit: HeatLimit): void {
+  const loads = hotLoads(part.loads).map(({ loadCase }) => loadCase.name);
   working.add('T_limit', `Own heat limit: ${limit.first.toLowerCase()} reaches reserve 1`, limit.limitC, '°C', {
-    expression: `bisection to ${TOLERANCE_K} K with: ${loads.join(', ')}`,
+    expression: `bracketed to ${TOLERANCE_K} K with: ${loads.join(', ')}`,
   });
   const { curve, hdtNote } = material.behaviour!;
   const hdt = curve.knots

@@ -1,15 +1,26 @@
 import { overLoadCases } from './caseCheck.ts';
 import { caseChecks } from './caseChecks.ts';
 import type { Check } from './check.ts';
+import { contactTemperature } from './contactTemperature.ts';
+import { failureManner } from './failureManner.ts';
 import { heatPeak, heatSteady } from './heatChecks.ts';
 import { costLimit, massLimit } from './limits.ts';
 import { printable } from './printable.ts';
+import { friction, pressureVelocity } from './sliding.ts';
+import { thermalFit } from './thermalFit.ts';
+import { coldEmbrittlement } from './toughness.ts';
 
 /** Every check, in the order shown. The next one is one module and one line here. */
 export const checks: readonly Check[] = [
   ...caseChecks.map(overLoadCases),
+  coldEmbrittlement,
   heatSteady,
   heatPeak,
+  contactTemperature,
+  thermalFit,
+  pressureVelocity,
+  friction,
+  failureManner,
   massLimit,
   costLimit,
   printable,
@@ -22,6 +33,10 @@ export function findCheck(id: string): Check | undefined {
   return byId.get(id);
 }
 
-export type { Check, CheckContext, CheckOutcome } from './check.ts';
+export { knockForceN } from './action.ts';
+export type { Check, CheckContext, CheckOutcome, PreparedLoad, PreparedPart } from './check.ts';
 export { temperatureReserve } from './heatChecks.ts';
-export { hotLoadCases, ownHeatLimit } from './ownHeatLimit.ts';
+export { BRITTLE_RISE_K, toughReserve } from './toughness.ts';
+export { growthDifferenceMm, OTHER_EXPANSION } from './thermalFit.ts';
+export { hotLoads } from './heatAsks.ts';
+export { ownHeatLimit } from './ownHeatLimit.ts';

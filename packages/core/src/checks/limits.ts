@@ -7,7 +7,7 @@ export const massLimit: Check = {
   id: 'mass-limit',
   title: 'Mass',
   asks: 'Is one part light enough?',
-  applies: (brief) => brief.asks.maxMassG !== undefined,
+  applies: ({ brief }) => brief.asks.maxMassG !== undefined,
   evaluate({ brief, massG, material, body }, working) {
     if (massG === null || !material.density.known)
       return unknown('g', material.density.known ? [] : material.density.gaps);
@@ -25,7 +25,7 @@ export const costLimit: Check = {
   id: 'cost-limit',
   title: 'Cost',
   asks: 'Does one good part cost little enough?',
-  applies: (brief) => brief.asks.maxCostUsd !== undefined,
+  applies: ({ brief }) => brief.asks.maxCostUsd !== undefined,
   evaluate({ brief, cost, rules, fit, priceIsFamilyEstimate, material }, working) {
     if (cost === null) return unknown('USD', costGaps(material.density.known, fit !== undefined));
     if (working) {

@@ -1,11 +1,13 @@
 import type { EvidenceClass } from '@anvilstone/schema';
 import type { CheckOutcome } from './check.ts';
 
-const ORDER: readonly EvidenceClass[] = ['A', 'B', 'C', 'D'];
+/** Shared by every outcome without gaps: nobody changes a result. */
+const NO_GAPS: string[] = [];
 
-/** The weakest of several evidence classes. */
-export function weakest(...classes: EvidenceClass[]): EvidenceClass {
-  return classes.reduce((worst, one) => (ORDER.indexOf(one) > ORDER.indexOf(worst) ? one : worst), 'A');
+/** The weakest of several evidence classes: A is the strongest, and the letters are in order. */
+export function weakest(first: EvidenceClass, second: EvidenceClass = 'A', third: EvidenceClass = 'A'): EvidenceClass {
+  const weaker = first > second ? first : second;
+  return weaker > third ? weaker : third;
 }
 
 export function known(facts: {
@@ -16,28 +18,31 @@ export function known(facts: {
   reserve?: number;
   reason?: string | null;
   loadCaseId?: string;
+  placeId?: string | undefined;
 }): CheckOutcome {
   const reserve = facts.reserve ?? facts.capacity / facts.demand;
   return {
+    checkId: '',
     status: reserve >= 1 ? 'pass' : 'fail',
     demand: facts.demand,
     capacity: facts.capacity,
     unit: facts.unit,
     reserve,
     evidence: facts.evidence,
-    gaps: [],
+    gaps: NO_GAPS,
     reason: facts.reason ?? null,
     loadCaseId: facts.loadCaseId ?? null,
+    placeId: facts.placeId ?? null,
   };
 }
 
 /** Unknown never passes. */
 export function unknown(unit: string, gaps: readonly string[], loadCaseId: string | null = null): CheckOutcome {
-  const nothing = { demand: null, capacity: null, reserve: null, evidence: null, reason: null };
-  return { status: 'unknown', unit, gaps: [...new Set(gaps)], loadCaseId, ...nothing };
+  const nothing = { demand: null, capacity: null, reserve: null, evidence: null, reason: null, placeId: null };
+  return { checkId: '', status: 'unknown', unit, gaps: [...new Set(gaps)], loadCaseId, ...nothing };
 }
 
 export function notLoaded(unit: string, reason: string): CheckOutcome {
-  const nothing = { demand: null, capacity: null, reserve: null, evidence: null, loadCaseId: null };
-  return { status: 'not-loaded', unit, gaps: [], reason, ...nothing };
+  const nothing = { demand: null, capacity: null, reserve: null, evidence: null, loadCaseId: null, placeId: null };
+  return { checkId: '', status: 'not-loaded', unit, gaps: NO_GAPS, reason, ...nothing };
 }

@@ -1,20 +1,14 @@
-import type { Brief, LoadCase } from '@anvilstone/schema';
-import { caseChecks } from './caseChecks.ts';
-import { reserveOf } from './caseCheck.ts';
 import type { CheckContext, HeatLimit } from './check.ts';
+import { heatAsks, reserveByTemperature, worstAsk, type HeatAsk } from './heatAsks.ts';
+import { lastPassing } from './lastPassing.ts';
 
 const COLDEST_C = -80;
 export const TOLERANCE_K = 0.05;
-
-/** The loads that act when the part is hot; when none is marked so, all of them are taken to. */
-export function hotLoadCases(brief: Brief): readonly LoadCase[] {
-  const marked = brief.loadCases.filter((loadCase) => loadCase.actsWhenHot);
-  return marked.length > 0 ? marked : brief.loadCases;
-}
+const ROOM_C = 23;
 
 /**
  * The part's own heat limit: raises the hot loads' temperature until the first check of strength or movement reaches
- * reserve 1, by bracketing and bisection to 0.05 K. `longestH` caps how long each load acts (a peak's duration).
+ * reserve 1, by bracketing to 0.05 K. `longestH` caps how long each load acts (a peak's duration).
  * Gaps instead of a limit when a needed property is unknown.
  */
 export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLimit | { gaps: readonly string[] } {
@@ -29,60 +23,50 @@ export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLi
 function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { gaps: readonly string[] } {
   const { material } = context;
   if (!material.behaviour) return { gaps: material.behaviourGaps };
-  const cases = hotLoadCases(context.brief);
-  const startC = 23;
-  const atStart = smallestReserve(context, cases, startC, longestH);
-  if ('gaps' in atStart) return atStart;
-  let passesC: number;
-  let failsC: number;
-  if (atStart.reserve >= 1) {
-    passesC = startC;
-    failsC = material.behaviour.curve.endC;
-    const atEnd = smallestReserve(context, cases, failsC, longestH);
-    if ('gaps' in atEnd || atEnd.reserve >= 1)
-      return { limitC: failsC, first: 'Softening', loadCaseId: atStart.loadCaseId, evidence: 'D' };
-  } else {
-    passesC = COLDEST_C;
-    failsC = startC;
-    const atColdest = smallestReserve(context, cases, passesC, longestH);
-    if ('gaps' in atColdest || atColdest.reserve < 1) return { ...atStart, limitC: COLDEST_C };
+  const reserves = reserveByTemperature(context, heatAsks(context.part, longestH));
+  if ('gaps' in reserves) return reserves;
+  const room = { x: ROOM_C, logReserve: reserves.logAt(ROOM_C) };
+  const passesAtRoom = room.logReserve >= 0;
+  const otherC = passesAtRoom ? material.behaviour.curve.endC : COLDEST_C;
+  const other = { x: otherC, logReserve: reserves.logAt(otherC) };
+  if (passesAtRoom && other.logReserve >= 0) {
+    return {
+      ...describe(context, reserves.leastAt(otherC), otherC),
+      limitC: otherC,
+      first: 'Softening',
+      evidence: 'D',
+    };
   }
-  let first = atStart;
-  while (failsC - passesC > TOLERANCE_K) {
-    const middleC = (passesC + failsC) / 2;
-    const outcome = smallestReserve(context, cases, middleC, longestH);
-    if ('gaps' in outcome) return outcome;
-    if (outcome.reserve >= 1) passesC = middleC;
-    else {
-      failsC = middleC;
-      first = outcome;
-    }
+  if (!passesAtRoom && other.logReserve < 0) {
+    return { ...describe(context, reserves.leastAt(ROOM_C), ROOM_C), limitC: COLDEST_C };
   }
-  return { limitC: passesC, first: first.first, loadCaseId: first.loadCaseId, evidence: first.evidence };
+  const limitC = lastPassing(reserves.logAt, passesAtRoom ? room : other, passesAtRoom ? other : room, TOLERANCE_K);
+  const beyondC = limitC + TOLERANCE_K;
+  return { ...describe(context, reserves.leastAt(beyondC), beyondC), limitC };
+}
+
+/** What gives out at a temperature. */
+function describe(context: CheckContext, ask: HeatAsk | undefined, temperatureC: number): Omit<HeatLimit, 'limitC'> {
+  if (!ask) return { first: '', loadCaseId: context.part.loads[0]!.loadCase.id, evidence: 'D' };
+  const outcome = ask.check.at(context, ask.load, temperatureC, ask.durationH);
+  return {
+    first: ask.check.title,
+    loadCaseId: ask.load.loadCase.id,
+    evidence: outcome.kind === 'known' ? outcome.evidence : 'D',
+  };
 }
 
 export interface SmallestReserve extends Omit<HeatLimit, 'limitC'> {
   reserve: number;
 }
 
-/** The first check to give out when the given loads act at one temperature; `longestH` caps how long each acts. */
+/** The first check to give out when the hot loads act at one temperature; `longestH` caps how long each acts. */
 export function smallestReserve(
   context: CheckContext,
-  cases: readonly LoadCase[],
   temperatureC: number,
   longestH: number,
 ): SmallestReserve | { gaps: readonly string[] } {
-  let smallest: SmallestReserve = { reserve: Infinity, first: '', loadCaseId: cases[0]!.id, evidence: 'A' };
-  for (const loadCase of cases) {
-    for (const check of caseChecks) {
-      if (!check.appliesTo(loadCase)) continue;
-      const outcome = check.at(context, loadCase, temperatureC, Math.min(loadCase.durationH, longestH));
-      if (outcome.kind === 'unknown') return { gaps: outcome.gaps };
-      if (outcome.kind === 'not-loaded') continue;
-      const reserve = reserveOf(outcome);
-      if (reserve < smallest.reserve)
-        smallest = { reserve, first: check.title, loadCaseId: loadCase.id, evidence: outcome.evidence };
-    }
-  }
-  return smallest;
+  const worst = worstAsk(context, heatAsks(context.part, longestH), temperatureC);
+  if ('gaps' in worst) return worst;
+  return { reserve: worst.reserve, ...describe(context, worst.ask, temperatureC) };
 }

@@ -16,18 +16,18 @@ export const printable: Check = {
     for (const finding of fit.findings)
       working?.add('', finding.verdict === 'blocker' ? 'Blocker' : 'Caution', finding.text, '');
     if (fit.findings.length === 0) working?.add('', 'Nothing speaks against it', 'fits', '');
-    const blockers = fit.findings.filter((finding) => finding.verdict === 'blocker').map((finding) => finding.text);
-    const cautions = fit.findings.filter((finding) => finding.verdict === 'caution').map((finding) => finding.text);
     return {
-      status: blockers.length > 0 ? 'fail' : 'pass',
+      checkId: '',
+      status: fit.verdict === 'blocker' ? 'fail' : 'pass',
       demand: null,
       capacity: null,
       unit: '',
       reserve: null,
       evidence: 'D',
       gaps: [],
-      reason: `${fit.machine.name}: ${[...blockers, ...cautions].join('; ') || 'fits'}`,
+      reason: fit.summary,
       loadCaseId: null,
+      placeId: null,
     };
   },
 };

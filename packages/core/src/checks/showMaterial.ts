@@ -2,6 +2,9 @@ import type { Working } from '../working/Working.ts';
 import type { Material } from '../materials/material.ts';
 import type { Resolved } from '../materials/resolution.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
+import type { ShownLine } from '../parts/partModel.ts';
+import { growthOf } from './action.ts';
+import type { CheckContext, PreparedLoad } from './check.ts';
 
 /** Writes how a resolved property came about, one line a step. */
 export function showResolved(
@@ -48,4 +51,41 @@ export function showStrengthFactor(
     expression: `1 − ${behaviour.staticFatigueLossPerDecade} per decade of time beyond 1 min`,
     source: 'static fatigue, typical of the family',
   });
+}
+
+/** The lines that a part model gives for a place; those marked so are multiplied by what acts. */
+export function showLines(working: Working, lines: readonly ShownLine[], action: number): void {
+  for (const { symbol, meaning, value, unit, perUnit, formula, source } of lines) {
+    working.add(symbol, meaning, perUnit ? value * action : value, unit, {
+      ...(formula === undefined ? {} : { expression: formula }),
+      ...(source === undefined ? {} : { source }),
+    });
+  }
+}
+
+/** Growth of deflection by creep, with whose parameters they are. */
+export function showGrowth(
+  working: Working,
+  context: CheckContext,
+  load: PreparedLoad,
+  temperatureC: number,
+  durationH: number,
+): void {
+  const { creep, creepEvidence } = context.material.behaviour!;
+  const { creepA, creepN, activationKjPerMol } = creep;
+  const whose =
+    creepEvidence === 'D'
+      ? 'parameters typical of the family (evidence D)'
+      : 'fitted to the grade’s own creep readings';
+  const share = load.loadCase.onShare ?? 1;
+  working.add(
+    'D·E',
+    `Growth by creep in ${f(durationH)} h at ${f(temperatureC)} °C${share < 1 ? `, on for ${f(100 * share)} % of the time` : ''}`,
+    growthOf(context, load, temperatureC, durationH),
+    '×',
+    {
+      expression: `1 + a·(t/a_T)^n, a = ${f(creepA)}, n = ${f(creepN)}, activation energy ${f(activationKjPerMol)} kJ/mol`,
+      source: `power law with time–temperature shift${share < 1 ? ', Boltzmann superposition of the pauses' : ''}; ${whose}`,
+    },
+  );
 }

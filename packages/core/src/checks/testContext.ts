@@ -1,4 +1,4 @@
-import type { Brief, BuildOrientation, Grade, LoadCase, Observation } from '@anvilstone/schema';
+import type { Brief, BuildOrientation, GeometryOf, Grade, LoadCase, Observation } from '@anvilstone/schema';
 import { contextFor, materialFor, prepareBrief } from '../evaluation/context.ts';
 import { defaultHouseRules } from '../evaluation/houseRules.ts';
 import { sampleLibrary } from '../sample/index.ts';
@@ -15,7 +15,7 @@ export const testLoad: LoadCase = {
   actsWhenHot: true,
 };
 
-export const testBrief: Brief = {
+export const testBrief: Brief & { part: GeometryOf<'cantilever-arm'> } = {
   title: 'Test arm',
   purpose: '',
   failureCouldHurt: 'no',

@@ -1,42 +1,50 @@
-import type { Brief, ProblemIssue } from '@anvilstone/schema';
+import type { Brief, LoadCase, ProblemIssue } from '@anvilstone/schema';
 import { InputError } from '../input/InputError.ts';
-import { partBody } from '../parts/index.ts';
+import { preparePart } from './preparePart.ts';
 
-/**
- * What a schema cannot see in a brief: dimensions that do not go together, two loads under one id, a peak below the steady
- * temperature. Empty when the brief can be evaluated.
- */
+/** What a schema cannot see: values that are each allowed and do not go together. Empty when the brief can be evaluated. */
 export function briefIssues(brief: Brief): ProblemIssue[] {
   const issues: ProblemIssue[] = [];
   try {
-    partBody(brief.part);
+    preparePart(brief);
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    const inSection = error.field in brief.part.section;
+    issues.push({ pointer: pointerOf(error.field, brief), detail: error.message, accepted: error.accepted });
+  }
+  brief.loadCases.forEach((loadCase, index) => issues.push(...loadIssues(brief, loadCase, index)));
+  issues.push(...heatIssues(brief));
+  return issues;
+}
+
+function loadIssues(brief: Brief, loadCase: LoadCase, index: number): ProblemIssue[] {
+  const issues: ProblemIssue[] = [];
+  const at = (field: string) => `/loadCases/${index}/${field}`;
+  if (brief.loadCases.findIndex((other) => other.id === loadCase.id) < index) {
+    issues.push({ pointer: at('id'), detail: `Two loads have the id “${loadCase.id}”`, accepted: 'an id of its own' });
+  }
+  const { maxDeflectionMm, maxSagMm, onShare } = loadCase;
+  if (maxDeflectionMm !== undefined && maxSagMm !== undefined && maxSagMm < maxDeflectionMm) {
     issues.push({
-      pointer: `/part/${inSection ? 'section/' : ''}${error.field}`,
-      detail: error.message,
-      accepted: error.accepted,
+      pointer: at('maxSagMm'),
+      detail: `${maxSagMm} mm at the end is less than the ${maxDeflectionMm} mm allowed as the load comes on`,
+      accepted: 'the same or more: sag starts from the deflection',
     });
   }
-  brief.loadCases.forEach((loadCase, index) => {
-    if (brief.loadCases.findIndex((other) => other.id === loadCase.id) < index) {
-      issues.push({
-        pointer: `/loadCases/${index}/id`,
-        detail: `Two loads have the id “${loadCase.id}”`,
-        accepted: 'an id of its own',
-      });
-    }
-    const { maxDeflectionMm, maxSagMm } = loadCase;
-    if (maxDeflectionMm !== undefined && maxSagMm !== undefined && maxSagMm < maxDeflectionMm) {
-      issues.push({
-        pointer: `/loadCases/${index}/maxSagMm`,
-        detail: `${maxSagMm} mm at the end is less than the ${maxDeflectionMm} mm allowed as the load comes on`,
-        accepted: 'the same or more: sag starts from the deflection',
-      });
-    }
-  });
-  const { heat } = brief.asks;
+  const onEachH = loadCase.onEachH;
+  const onH = loadCase.durationH * (onShare ?? 1);
+  if (onEachH !== undefined && onShare !== undefined && onEachH > onH) {
+    issues.push({
+      pointer: at('onEachH'),
+      detail: `${onEachH} h each time is longer than the ${onH} h that it is on in total`,
+      accepted: `${onH} h or less`,
+    });
+  }
+  return issues;
+}
+
+function heatIssues({ asks }: Brief): ProblemIssue[] {
+  const { heat, thermalFit } = asks;
+  const issues: ProblemIssue[] = [];
   if (heat?.steadyC !== undefined && heat.peak && heat.peak.temperatureC < heat.steadyC) {
     issues.push({
       pointer: '/asks/heat/peak/temperatureC',
@@ -44,5 +52,35 @@ export function briefIssues(brief: Brief): ProblemIssue[] {
       accepted: `${heat.steadyC} °C or more`,
     });
   }
+  if (heat?.coldestC !== undefined && heat.steadyC !== undefined && heat.coldestC > heat.steadyC) {
+    issues.push({
+      pointer: '/asks/heat/coldestC',
+      detail: `The coldest, ${heat.coldestC} °C, is above the steady temperature, ${heat.steadyC} °C`,
+      accepted: `${heat.steadyC} °C or less`,
+    });
+  }
+  if (thermalFit && thermalFit.coldestC > thermalFit.hottestC) {
+    issues.push({
+      pointer: '/asks/thermalFit/coldestC',
+      detail: `The coldest, ${thermalFit.coldestC} °C, is above the hottest, ${thermalFit.hottestC} °C`,
+      accepted: `${thermalFit.hottestC} °C or less`,
+    });
+  }
   return issues;
+}
+
+/** Where a refused field stands: the computation names the field, and a dimension may lie inside the section or a member. */
+function pointerOf(field: string, brief: Brief): string {
+  if (field.includes('/')) return `/${field}`;
+  return find(brief.part, field, '/part') ?? `/part/${field}`;
+}
+
+function find(value: object, field: string, pointer: string): string | undefined {
+  if (field in value) return `${pointer}/${field}`;
+  for (const [key, inner] of Object.entries(value)) {
+    const found =
+      typeof inner === 'object' && inner !== null ? find(inner as object, field, `${pointer}/${key}`) : undefined;
+    if (found) return found;
+  }
+  return undefined;
 }

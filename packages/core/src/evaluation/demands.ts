@@ -1,36 +1,100 @@
-import type { Brief } from '@anvilstone/schema';
-import { partBody } from '../parts/index.ts';
+import { ORIENTATIONS, type Brief, type BuildOrientation } from '@anvilstone/schema';
+import { onShareOf } from '../checks/action.ts';
+import type { PreparedLoad, PreparedPart } from '../checks/check.ts';
+import type { PartResponse } from '../parts/partModel.ts';
+import { preparePart } from './preparePart.ts';
 
 /** What one load asks of any material, before a grade is chosen. */
 export interface MaterialDemand {
   loadCaseId: string;
-  what: 'tension' | 'shear' | 'stiffness' | 'lasting-stiffness';
-  /** MPa. */
-  valueMPa: number;
+  what:
+    | 'tension'
+    | 'compression'
+    | 'shear'
+    | 'across-layers'
+    | 'stiffness'
+    | 'lasting-stiffness'
+    | 'straightness'
+    | 'strain'
+    | 'energy';
+  value: number;
+  unit: 'MPa' | '%' | 'J';
   temperatureC: number;
   durationH: number;
+  /** Where the way up decides: the one that asks least. */
+  orientation?: BuildOrientation;
 }
 
 /** Poisson ratio for the small shear part of a needed modulus: typical of printed polymers. */
 const TYPICAL_POISSON = 0.38;
 
 /**
- * What the loads demand of a material: tension and shear to bear at temperature (safety factor included, stress
- * concentration included) and the modulus the movement limits need. Exact for the bending part; the shear part takes
- * G = E / (2·(1 + 0.38)). @throws InputError when a dimension of the part cannot be used
+ * What the loads demand of a material: stresses to bear at temperature (safety factor and stress concentration included),
+ * the modulus that movement limits and slender members need, the strain where it is bent, the energy of a knock.
+ * Exact for bending; the shear part takes G = E / (2·(1 + 0.38)), and directions are not told apart.
+ * @throws InputError when a dimension of the part cannot be used, or a load does not say how large it is
  */
 export function materialDemands(brief: Brief): MaterialDemand[] {
-  const body = partBody(brief.part);
-  const demands: MaterialDemand[] = [];
-  for (const loadCase of brief.loadCases) {
-    const { id: loadCaseId, forceN, safetyFactor, temperatureC, durationH } = loadCase;
-    const add = (what: MaterialDemand['what'], valueMPa: number) =>
-      demands.push({ loadCaseId, what, valueMPa, temperatureC, durationH });
-    add('tension', Math.max(...body.places.map((place) => place.normalPerN)) * forceN * safetyFactor);
-    add('shear', Math.max(...body.places.map((place) => place.shearPerN)) * forceN * safetyFactor);
-    const movementAtUnitModulus = body.deflectionMm(forceN, 1, 1 / (2 * (1 + TYPICAL_POISSON)));
-    if (loadCase.maxDeflectionMm !== undefined) add('stiffness', movementAtUnitModulus / loadCase.maxDeflectionMm);
-    if (loadCase.maxSagMm !== undefined) add('lasting-stiffness', movementAtUnitModulus / loadCase.maxSagMm);
+  const part = preparePart(brief);
+  return part.loads.flatMap((load) => demandsOf(load, part));
+}
+
+function demandsOf(load: PreparedLoad, part: PreparedPart): MaterialDemand[] {
+  const { loadCase, response } = load;
+  const { id: loadCaseId, safetyFactor, temperatureC, durationH } = loadCase;
+  const found: MaterialDemand[] = [];
+  const add = (
+    what: MaterialDemand['what'],
+    value: number,
+    unit: MaterialDemand['unit'] = 'MPa',
+    orientation?: BuildOrientation,
+  ) => {
+    if (!(value > 0) || !Number.isFinite(value)) return;
+    found.push({ loadCaseId, what, value, unit, temperatureC, durationH, ...(orientation ? { orientation } : {}) });
+  };
+  const movement = movementAtUnitModulus(response);
+  if (load.size === 'knock') {
+    if (loadCase.energyJ !== undefined) add('energy', loadCase.energyJ, 'J');
+    else add('energy', ((loadCase.fallingMassG ?? 0) * 9.80665 * (loadCase.dropHeightMm ?? 0)) / 1e6, 'J');
+    return found;
   }
-  return demands;
+  const largest = (of: (place: PartResponse['places'][number]) => number) => Math.max(0, ...response.places.map(of));
+  if (load.size === 'displacementMm' || load.size === 'angleDeg') {
+    add('strain', (100 * largest((place) => place.tensionPerUnit) * load.amount * safetyFactor) / movement, '%');
+    return found;
+  }
+  const acting = load.amount * safetyFactor;
+  add('tension', largest((place) => place.tensionPerUnit) * acting);
+  add('compression', largest((place) => place.compressionPerUnit) * acting);
+  add('shear', largest((place) => place.shearPerUnit) * acting);
+  const across = leastAcross(load, part);
+  if (across) add('across-layers', across.stressPerUnit * acting, 'MPa', across.orientation);
+  if (loadCase.maxDeflectionMm !== undefined) add('stiffness', (movement * load.amount) / loadCase.maxDeflectionMm);
+  if (loadCase.maxSagMm !== undefined && load.kind === 'lasting' && onShareOf(load) === 1)
+    add('lasting-stiffness', (movement * load.amount) / loadCase.maxSagMm);
+  for (const buckling of response.buckling) add('straightness', acting / buckling.criticalPerModulus);
+  return found;
+}
+
+/** Movement per unit of the action of a material with a modulus of 1 MPa. */
+function movementAtUnitModulus(response: PartResponse): number {
+  const stretched = response.stretches.reduce((total, stretch) => total + stretch.perModulus, 0);
+  return stretched + (response.shear?.perModulus ?? 0) * 2 * (1 + TYPICAL_POISSON);
+}
+
+/** The allowed way up in which the least tension and shear falls on the layers. */
+function leastAcross(
+  load: PreparedLoad,
+  part: PreparedPart,
+): { orientation: BuildOrientation; stressPerUnit: number } | undefined {
+  const allowed = part.brief.asks.orientations ?? ORIENTATIONS;
+  return ORIENTATIONS.filter((one) => allowed.includes(one))
+    .map((orientation) => ({
+      orientation,
+      stressPerUnit: Math.max(
+        0,
+        ...part.bearings[orientation][load.directionIndex]!.across.map((bearing) => bearing.stressPerUnit),
+      ),
+    }))
+    .sort((a, b) => a.stressPerUnit - b.stressPerUnit)[0];
 }

@@ -1,16 +1,17 @@
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { checks } from '../checks/index.ts';
-import { gaugeBeam, heaterDuct, lampArm, sampleBriefs, sampleLibrary } from '../sample/index.ts';
+import { gaugeBeam, lampArm, sampleBriefs, sampleLibrary } from '../sample/index.ts';
 import { prepareMaterial } from '../materials/material.ts';
 import { defaultHouseRules } from './houseRules.ts';
 import { resultDifferences } from './compareResults.ts';
 import { materialDemands } from './demands.ts';
 import { evaluate, explain } from './evaluate.ts';
 import { funnel } from './funnel.ts';
+import { preparePart } from './preparePart.ts';
 import { rank } from './ranking.ts';
 import { reserveOverTemperature } from './reserveOverTemperature.ts';
 
-const arm: Brief = {
+const arm = {
   ...lampArm,
   loadCases: [
     {
@@ -25,7 +26,7 @@ const arm: Brief = {
     },
   ],
   asks: {},
-};
+} satisfies Brief;
 const at = (temperatureC: number): Brief => ({
   ...arm,
   loadCases: arm.loadCases.map((loadCase) => ({ ...loadCase, temperatureC })),
@@ -88,17 +89,10 @@ describe('a physically sensible story', () => {
     }
   });
 
-  test('the duct: strength with ease, shape lost all the same', () => {
-    const petg = evaluate(heaterDuct, sampleLibrary).grades.find((grade) => grade.gradeId === 'tm-petg')!.best;
-    const by = (id: string) => petg.checks.find((check) => check.checkId === id)!;
-    expect(by('strength-in-plane').reserve).toBeGreaterThan(1.5);
-    expect(by('sag-after-duration').status).toBe('fail');
-  });
-
   test('longer never reduces sag, thicker never lowers a strength or movement reserve, hotter never raises one', () => {
     const reserves = (brief: Brief) =>
       checks
-        .filter((check) => check.applies(brief) && /strength|sag|deflection/.test(check.id))
+        .filter((check) => check.applies(preparePart(brief)) && /strength|sag|deflection/.test(check.id))
         .map((check) => checkOf(brief, 'tm-abs', 'XY', check.id).reserve!);
     const base = reserves(arm);
     const longer: Brief = { ...arm, loadCases: [{ ...arm.loadCases[0]!, durationH: 9000 }] };
@@ -209,8 +203,8 @@ describe('working', () => {
 test('what the asks demand: needed modulus of the gauge beam by hand', () => {
   // δ = F·L³/(3EI): 8·400³/(3·I·0.6), I = 18·38³/12 = 82308 mm⁴ → 3456 MPa for bending; shear adds about 1 %.
   const stiffness = materialDemands(gaugeBeam).find((demand) => demand.what === 'stiffness')!;
-  expect(stiffness.valueMPa).toBeGreaterThan(3456);
-  expect(stiffness.valueMPa).toBeLessThan(3456 * 1.03);
+  expect(stiffness.value).toBeGreaterThan(3456);
+  expect(stiffness.value).toBeLessThan(3456 * 1.03);
 });
 
 test('same input, same output, and a changed number is named', () => {

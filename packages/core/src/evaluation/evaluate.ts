@@ -5,19 +5,20 @@ import {
   type CheckResult,
   type EvaluationEntry,
   type EvaluationResult,
+  type Grade,
   type GradeEvaluation,
   type HouseRules,
   type Library,
 } from '@anvilstone/schema';
 import { checks, ownHeatLimit, type Check, type CheckContext } from '../checks/index.ts';
 import { InputError } from '../input/InputError.ts';
-import { contextFor, materialFor, prepareBrief } from './context.ts';
+import { contextFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
 import { defaultHouseRules } from './houseRules.ts';
 import { compareEntries } from './ranking.ts';
 import { Working } from '../working/Working.ts';
 
 /** Changes whenever the same input may give another number; frozen decisions carry it. */
-export const ENGINE_VERSION = '0.2.0';
+export const ENGINE_VERSION = '0.3.0';
 
 export interface EvaluateOptions {
   rules?: HouseRules;
@@ -33,18 +34,42 @@ export interface EvaluateOptions {
  * @throws InputError (field, value, what is accepted): a part dimension that cannot be used, or no orientation left
  */
 export function evaluate(brief: Brief, library: Library, options: EvaluateOptions = {}): EvaluationResult {
-  const rules = options.rules ?? defaultHouseRules;
-  const prepared = prepareBrief(brief, library.machines, rules);
-  const applicable = checks.filter((check) => check.applies(brief));
-  const orientations = allowedOrientations(brief, options.orientations);
-  const grades = library.grades.map((grade): GradeEvaluation => {
-    const material = materialFor(prepared, grade, options.showWorking);
-    const entries = orientations.map((orientation) =>
-      entryOf(contextFor(prepared, material, orientation), applicable, options.showWorking ?? false),
-    );
-    return { gradeId: grade.id, best: [...entries].sort(compareEntries)[0]!, entries };
-  });
-  return { engineVersion: ENGINE_VERSION, checkIds: applicable.map((check) => check.id), grades };
+  const job = prepareJob(brief, library, options);
+  return {
+    engineVersion: ENGINE_VERSION,
+    checkIds: job.applicable.map((check) => check.id),
+    grades: library.grades.map((grade) => evaluateGrade(job, grade)),
+  };
+}
+
+/** A brief and a library made ready to take one grade after the other. */
+export interface EvaluationJob {
+  prepared: PreparedBrief;
+  applicable: readonly Check[];
+  orientations: readonly BuildOrientation[];
+  showWorking: boolean;
+}
+
+/** @throws InputError as `evaluate` does */
+export function prepareJob(brief: Brief, library: Library, options: EvaluateOptions = {}): EvaluationJob {
+  const prepared = prepareBrief(brief, library.machines, options.rules ?? defaultHouseRules);
+  return {
+    prepared,
+    applicable: checks.filter((check) => check.applies(prepared)),
+    orientations: allowedOrientations(brief, options.orientations),
+    showWorking: options.showWorking ?? false,
+  };
+}
+
+/** One grade in every allowed orientation, on the machine that suits it best. */
+export function evaluateGrade(job: EvaluationJob, grade: Grade): GradeEvaluation {
+  const { prepared, applicable, orientations, showWorking } = job;
+  const material = materialFor(prepared, grade, showWorking);
+  const entries = orientations.map((orientation) =>
+    entryOf(contextFor(prepared, material, orientation), applicable, showWorking),
+  );
+  const best = entries.reduce((found, entry) => (compareEntries(entry, found) < 0 ? entry : found));
+  return { gradeId: grade.id, best, entries };
 }
 
 function allowedOrientations(brief: Brief, wanted: readonly BuildOrientation[] | undefined): BuildOrientation[] {
@@ -97,7 +122,9 @@ function statusOf(results: readonly CheckResult[]): EvaluationEntry['status'] {
 }
 
 function runCheck(check: Check, context: CheckContext): CheckResult {
-  return { checkId: check.id, ...check.evaluate(context) };
+  const outcome = check.evaluate(context);
+  outcome.checkId = check.id;
+  return outcome;
 }
 
 function explainCheck(check: Check, context: CheckContext): CheckResult {
@@ -108,7 +135,7 @@ function explainCheck(check: Check, context: CheckContext): CheckResult {
       expression: outcome.unit === '°C' ? 'as counted above' : 'capacity ÷ demand',
     });
   }
-  return { checkId: check.id, ...outcome, working: working.steps };
+  return { ...outcome, checkId: check.id, working: working.steps };
 }
 
 /**

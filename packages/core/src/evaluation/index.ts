@@ -6,3 +6,4 @@ export * from './funnel.ts';
 export * from './houseRules.ts';
 export * from './ranking.ts';
 export * from './reserveOverTemperature.ts';
+export * from './screen.ts';

@@ -1,4 +1,4 @@
-import type { EvaluationEntry, GradeEvaluation } from '@anvilstone/schema';
+import type { EvaluationEntry } from '@anvilstone/schema';
 
 const STATUS_ORDER = { pass: 0, unknown: 1, fail: 2 } as const;
 const ORIENTATION_ORDER = { XY: 0, XZ: 1, ZX: 2 } as const;
@@ -11,6 +11,7 @@ export function compareEntries(a: EvaluationEntry, b: EvaluationEntry): number {
   return (
     STATUS_ORDER[a.status] - STATUS_ORDER[b.status] ||
     blockers(a) - blockers(b) ||
+    compareNumbers(b.minimumReserve ?? Infinity, a.minimumReserve ?? Infinity) ||
     compareReserves(a, b) ||
     compareNumbers(a.costUsd ?? Infinity, b.costUsd ?? Infinity) ||
     ORIENTATION_ORDER[a.orientation] - ORIENTATION_ORDER[b.orientation]
@@ -42,19 +43,25 @@ function compareNumbers(a: number, b: number): number {
   return a === b ? 0 : a < b ? -1 : 1;
 }
 
+/** What ranking reads of a grade: its best entry without the checks. */
+export interface GradeStanding {
+  gradeId: string;
+  best: Omit<EvaluationEntry, 'checks'>;
+}
+
 export interface RankingSchool {
   id: string;
   title: string;
   sentence: string;
-  compare(a: GradeEvaluation, b: GradeEvaluation): number;
+  compare(a: GradeStanding, b: GradeStanding): number;
 }
 
-const byStatus = (a: GradeEvaluation, b: GradeEvaluation) => STATUS_ORDER[a.best.status] - STATUS_ORDER[b.best.status];
-const byReserve = (a: GradeEvaluation, b: GradeEvaluation) =>
+const byStatus = (a: GradeStanding, b: GradeStanding) => STATUS_ORDER[a.best.status] - STATUS_ORDER[b.best.status];
+const byReserve = (a: GradeStanding, b: GradeStanding) =>
   compareNumbers(b.best.minimumReserve ?? -Infinity, a.best.minimumReserve ?? -Infinity);
-const byCost = (a: GradeEvaluation, b: GradeEvaluation) =>
+const byCost = (a: GradeStanding, b: GradeStanding) =>
   compareNumbers(a.best.costUsd ?? Infinity, b.best.costUsd ?? Infinity);
-const byId = (a: GradeEvaluation, b: GradeEvaluation) => (a.gradeId < b.gradeId ? -1 : a.gradeId > b.gradeId ? 1 : 0);
+const byId = (a: GradeStanding, b: GradeStanding) => (a.gradeId < b.gradeId ? -1 : a.gradeId > b.gradeId ? 1 : 0);
 
 /** Ways to choose. Whatever the school, what passes comes before what is unknown, and that before what fails. */
 export const rankingSchools: readonly RankingSchool[] = [
@@ -76,7 +83,7 @@ export const rankingSchools: readonly RankingSchool[] = [
 export type RankingSchoolId = (typeof rankingSchools)[number]['id'];
 
 /** A new, ranked list; ties are broken by cost, then by id, so the order is stable. */
-export function rank(grades: readonly GradeEvaluation[], schoolId: string): GradeEvaluation[] {
+export function rank<G extends GradeStanding>(grades: readonly G[], schoolId: string): G[] {
   const school = rankingSchools.find((one) => one.id === schoolId) ?? rankingSchools[0]!;
   return [...grades].sort(school.compare);
 }

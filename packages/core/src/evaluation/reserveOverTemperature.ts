@@ -1,5 +1,5 @@
 import type { Brief, BuildOrientation, HouseRules, Library } from '@anvilstone/schema';
-import { hotLoadCases, smallestReserve } from '../checks/ownHeatLimit.ts';
+import { smallestReserve } from '../checks/ownHeatLimit.ts';
 import { InputError } from '../input/InputError.ts';
 import { contextFor, materialFor, prepareBrief } from './context.ts';
 import { defaultHouseRules } from './houseRules.ts';
@@ -30,7 +30,7 @@ export function reserveOverTemperature(
   const context = contextFor(prepared, materialFor(prepared, grade), orientation);
   const points: TemperaturePoint[] = [];
   for (const temperatureC of temperaturesC) {
-    const outcome = smallestReserve(context, hotLoadCases(brief), temperatureC, Infinity);
+    const outcome = smallestReserve(context, temperatureC, Infinity);
     if ('gaps' in outcome) return [];
     points.push({ temperatureC, reserve: outcome.reserve, first: outcome.first });
   }

@@ -19,5 +19,5 @@ export function creepGrowth(material: CreepMaterial, temperatureC: number, durat
     return 1;
   }
   const equivalentDecades = Math.log10(durationH) + timeShiftDecades(material, temperatureC);
-  return 1 + material.creepA * 10 ** (material.creepN * equivalentDecades);
+  return 1 + material.creepA * Math.exp(Math.LN10 * material.creepN * equivalentDecades);
 }

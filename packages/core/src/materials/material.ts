@@ -1,4 +1,4 @@
-import type { Conditioning, Grade, HouseRules } from '@anvilstone/schema';
+import type { Conditioning, Grade, HouseRules, PropertyId } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { behaviourOf, type Behaviour } from './behaviour.ts';
@@ -18,10 +18,14 @@ export interface Material {
   strength: { inPlane: Resolution; across: Resolution };
   layerShear: Resolution;
   density: Resolution;
+  /** Any other property in the material’s moisture state; resolved when first asked for and then kept. */
+  property(id: PropertyId, direction?: 'in-plane' | 'across', temperatureC?: number): Resolution;
   behaviour: Behaviour | null;
   behaviourGaps: readonly string[];
   /** Instant modulus at temperature over modulus at 23 °C. Call only when `behaviour` is there. */
   modulusRatio(temperatureC: number): number;
+  /** Natural logarithm of the same. */
+  logModulusRatio(temperatureC: number): number;
   /** Growth of deflection with time at temperature, ≥ 1. */
   creepGrowth(temperatureC: number, durationH: number): number;
   /** Strength left at temperature and under a load that stays on, over short-term strength at 23 °C. */
@@ -60,19 +64,32 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     }
     return ratio;
   };
-  let factorAtC = Number.NaN;
-  let factorAfterH = Number.NaN;
-  let factor = Number.NaN;
+  const others = new Map<string, Resolution>();
+  let heatAtC = Number.NaN;
+  let heatFactor = Number.NaN;
+  let timeAtH = Number.NaN;
+  let timeFactor = Number.NaN;
   const strengthFactor = (temperatureC: number, durationH: number) => {
-    if (temperatureC !== factorAtC || durationH !== factorAfterH) {
-      const { strengthExponent, staticFatigueLossPerDecade } = need();
-      factor =
-        strengthTemperatureFactor(modulusRatio(temperatureC), strengthExponent) *
-        staticFatigueFactor(durationH, staticFatigueLossPerDecade);
-      factorAtC = temperatureC;
-      factorAfterH = durationH;
+    if (temperatureC !== heatAtC) {
+      heatFactor = strengthTemperatureFactor(modulusRatio(temperatureC), need().strengthExponent);
+      heatAtC = temperatureC;
     }
-    return factor;
+    if (durationH !== timeAtH) {
+      timeFactor = staticFatigueFactor(durationH, need().staticFatigueLossPerDecade);
+      timeAtH = durationH;
+    }
+    return heatFactor * timeFactor;
+  };
+  let growthAtC = Number.NaN;
+  let growthAfterH = Number.NaN;
+  let growth = Number.NaN;
+  const growthOfCreep = (temperatureC: number, durationH: number) => {
+    if (temperatureC !== growthAtC || durationH !== growthAfterH) {
+      growth = creepGrowth(need().creep, temperatureC, durationH);
+      growthAtC = temperatureC;
+      growthAfterH = durationH;
+    }
+    return growth;
   };
   return {
     grade,
@@ -83,10 +100,22 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     strength,
     layerShear: resolve(grade, 'layerShearStrength', at('in-plane'), rules, explain),
     density: resolve(grade, 'density', at('in-plane'), rules, explain),
+    property(id, direction = 'in-plane', temperatureC = 23) {
+      // Nearly all of what is asked for is in plane at room temperature: that needs no composed key.
+      const isUsual = direction === 'in-plane' && temperatureC === 23;
+      const key = isUsual ? id : `${id} ${direction} ${temperatureC}`;
+      let found = others.get(key);
+      if (!found) {
+        found = resolve(grade, id, { direction, conditioning, temperatureC }, rules, explain);
+        others.set(key, found);
+      }
+      return found;
+    },
     behaviour,
     behaviourGaps: behaviour ? [] : [gap],
     modulusRatio,
-    creepGrowth: (temperatureC, durationH) => creepGrowth(need().creep, temperatureC, durationH),
+    logModulusRatio: (temperatureC) => need().curve.logRatio(temperatureC),
+    creepGrowth: growthOfCreep,
     strengthFactor,
   };
 }

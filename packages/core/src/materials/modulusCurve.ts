@@ -48,6 +48,8 @@ export interface ModulusCurve {
   endC: number;
   /** E(T)/E23. Above the rubbery end that end's value is held: there is no useful stiffness left. */
   ratio(temperatureC: number): number;
+  /** Natural logarithm of the same, for whoever multiplies powers of it. */
+  logRatio(temperatureC: number): number;
 }
 
 /**
@@ -65,14 +67,17 @@ export function modulusCurve(input: ModulusCurveInput): ModulusCurve {
   );
   const coldSlope = COLD_SLOPE_DECADES_PER_K[input.morphology];
   const log23 = Math.log10(e23);
+  const logRatio = (temperatureC: number) =>
+    Math.LN10 *
+    (temperatureC <= REFERENCE_TEMPERATURE_C
+      ? coldSlope * (REFERENCE_TEMPERATURE_C - temperatureC)
+      : curve.at(temperatureC) - log23);
   return {
     knots: kept,
     dropped,
     endC: kept.at(-1)!.temperatureC,
-    ratio(temperatureC) {
-      if (temperatureC <= REFERENCE_TEMPERATURE_C) return 10 ** (coldSlope * (REFERENCE_TEMPERATURE_C - temperatureC));
-      return 10 ** (curve.at(temperatureC) - log23);
-    },
+    logRatio,
+    ratio: (temperatureC) => Math.exp(logRatio(temperatureC)),
   };
 }
 

@@ -1,91 +1,99 @@
-import type { PartGeometry } from '@anvilstone/schema';
+import type { GeometryOf } from '@anvilstone/schema';
 import { filletConcentration } from '../sections/filletConcentration.ts';
-import { section } from '../sections/section.ts';
+import { section, type BendingDirection } from '../sections/section.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { cantileverRootStressMPa, cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
-import type { PartModel, StressPlace } from './partModel.ts';
+import { bentFibre, neutralAxis, turnedSideways } from './bending.ts';
+import { cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
+import { ALONG, type PartModel, type PartResponse } from './partModel.ts';
+import { FORCE_LOADS, response } from './pieces.ts';
 
-/** An arm held at its root that carries a load at its end. Layers: XY stacked along the load, XZ sideways, ZX along the arm. */
-export const cantileverArm: PartModel<PartGeometry> = {
+/** An arm held at its root that carries a load at its end. */
+export const cantileverArm: PartModel<'cantilever-arm'> = {
   id: 'cantilever-arm',
-  title: 'Cantilever arm',
+  title: 'Arm',
   does: 'holds out a load',
+  examples: 'lamp arm, hook, lever, shelf-like bracket',
+  axes: { length: 'along the arm', depth: 'in the direction of the load', width: 'sideways' },
+  takes: () => FORCE_LOADS,
+  start: {
+    model: 'cantilever-arm',
+    spanMm: 120,
+    section: { kind: 'rectangle', widthMm: 16, depthMm: 20 },
+    filletRadiusMm: 4,
+  },
+  freeDimension: '/section',
   body(geometry) {
-    const { spanMm, filletRadiusMm } = geometry;
     const cut = section(geometry.section);
-    const concentration = filletConcentration({ filletRadiusMm, depthMm: cut.depthMm, notch: cut.notch });
-    const nominalPerN = cantileverRootStressMPa({
-      forceN: 1,
-      spanMm,
-      secondMomentMm4: cut.secondMomentMm4,
-      extremeFibreMm: cut.extremeFibreMm,
-    });
-    const root: StressPlace = {
-      id: 'root-fibre',
-      title: 'Outer tension fibre at the root',
-      normalPerN: concentration * nominalPerN,
-      axis: 'length',
-      shearPerN: 0,
-      shearPlanes: ['length', 'depth'],
-    };
-    const middle: StressPlace = {
-      id: 'neutral-axis',
-      title: 'Shear at mid-depth',
-      normalPerN: 0,
-      axis: 'length',
-      shearPerN: cut.peakShearFactor / cut.areaMm2,
-      shearPlanes: ['length', 'depth'],
-    };
-    const bending = (forceN: number, modulusMPa: number) =>
-      cantileverTipDeflectionMm({ forceN, spanMm, modulusMPa, secondMomentMm4: cut.secondMomentMm4 });
-    const shear = (forceN: number, shearModulusMPa: number) =>
-      cantileverShearDeflectionMm({
-        forceN,
-        spanMm,
-        shearModulusMPa,
-        areaMm2: cut.areaMm2,
-        shearFormFactor: cut.shearFormFactor,
-      });
-    // Checked once here; the inner loops multiply these.
-    const bendingPerNMPa = bending(1, 1);
-    const shearPerNMPa = shear(1, 1);
     return {
-      volumeMm3: cut.areaMm2 * spanMm,
-      extentMm: { length: spanMm, depth: cut.depthMm, width: cut.widthMm },
-      places: [root, middle],
-      deflectionMm: (forceN, modulusMPa, shearModulusMPa) =>
-        forceN * (bendingPerNMPa / modulusMPa + shearPerNMPa / shearModulusMPa),
-      showStress(working, place, forceN) {
-        if (place.id === middle.id) {
-          working.add('τ', 'Shear stress at mid-depth', place.shearPerN * forceN, 'MPa', {
-            expression: `${f(cut.peakShearFactor)} · ${f(forceN)} N / ${f(cut.areaMm2)} mm²`,
-            source: 'V·Q/(I·b) at the neutral axis',
-          });
-          return;
-        }
-        working.add('I', 'Second moment of area', cut.secondMomentMm4, 'mm⁴', { source: 'Roark, 7th ed., appendix A' });
-        working.add('σ₀', 'Bending stress at the root, without the fillet', nominalPerN * forceN, 'MPa', {
-          expression: `${f(forceN)} N · ${f(spanMm)} mm · ${f(cut.extremeFibreMm)} mm / ${f(cut.secondMomentMm4)} mm⁴`,
-          source: 'σ = F·L·c / I',
-        });
-        working.add('Kt', 'Stress concentration of the root fillet', concentration, '×', {
-          expression: `r/d = ${f(filletRadiusMm)} / ${f(cut.depthMm)}`,
-          source: 'Peterson’s charts, fit in Norton, Machine Design, app. C',
-        });
-        working.add('σ', 'Largest tension at the root', place.normalPerN * forceN, 'MPa', {
-          expression: `${f(concentration)} · ${f(nominalPerN * forceN)} MPa`,
-        });
-      },
-      showDeflection(working, forceN, modulusMPa, shearModulusMPa) {
-        working.add('δb', 'Bending part', bending(forceN, modulusMPa), 'mm', {
-          expression: `${f(forceN)} · ${f(spanMm)}³ / (3 · ${f(modulusMPa)} · ${f(cut.secondMomentMm4)})`,
-          source: 'Roark, 7th ed., table 8.1, case 1a',
-        });
-        working.add('δs', 'Shear part', shear(forceN, shearModulusMPa), 'mm', {
-          expression: `${f(cut.shearFormFactor)} · ${f(forceN)} · ${f(spanMm)} / (${f(shearModulusMPa)} · ${f(cut.areaMm2)})`,
-          source: 'Roark, 7th ed., section 8.10',
-        });
-      },
+      volumeMm3: cut.areaMm2 * geometry.spanMm,
+      extentMm: { length: geometry.spanMm, depth: cut.depthMm, width: cut.widthMm },
+      action: 'force',
+      movement: { title: 'Movement at the load', unit: 'mm' },
+      thinnestMm: thinnestOf(geometry.section, cut),
+      responses: { depth: respond(geometry, 'depth'), width: respond(geometry, 'width') },
     };
   },
 };
+
+function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirection): PartResponse {
+  const { spanMm, filletRadiusMm } = geometry;
+  const cut = section(geometry.section, direction);
+  const concentration = filletConcentration({ filletRadiusMm, depthMm: cut.depthMm, notch: cut.notch });
+  const places = [
+    bentFibre({
+      id: 'root-fibre',
+      title: 'Outer tension fibre at the root',
+      cut,
+      momentPerUnit: spanMm,
+      momentFormula: `F · ${f(spanMm)} mm`,
+      source: 'Roark, 7th ed., table 8.1, case 1a',
+      concentration,
+      concentrationFormula: `r/d = ${f(filletRadiusMm)} / ${f(cut.depthMm)}`,
+    }),
+    neutralAxis(cut, 1, 'F'),
+  ];
+  return response({
+    places: direction === 'depth' ? places : turnedSideways(places),
+    tearAreaMm2: cut.areaMm2,
+    stretches: [
+      {
+        title: 'Bending part',
+        direction: ALONG.length,
+        perModulus: cantileverTipDeflectionMm({
+          forceN: 1,
+          spanMm,
+          modulusMPa: 1,
+          secondMomentMm4: cut.secondMomentMm4,
+        }),
+        formula: `F · ${f(spanMm)}³ / (3 · E · ${f(cut.secondMomentMm4)})`,
+        source: 'Roark, 7th ed., table 8.1, case 1a',
+      },
+    ],
+    shear: {
+      perModulus: cantileverShearDeflectionMm({ forceN: 1, spanMm, shearModulusMPa: 1, ...cut }),
+      planes: ['length', direction],
+      formula: `${f(cut.shearFormFactor)} · F · ${f(spanMm)} / (G · ${f(cut.areaMm2)})`,
+      source: 'Roark, 7th ed., section 8.10',
+    },
+  });
+}
+
+/** Thinnest wall of a section, mm. */
+export function thinnestOf(
+  geometry: GeometryOf<'cantilever-arm'>['section'],
+  cut: { widthMm: number; depthMm: number },
+): number {
+  switch (geometry.kind) {
+    case 'tube':
+    case 'box':
+      return geometry.wallMm;
+    case 'angle':
+      return geometry.thicknessMm;
+    case 'i':
+    case 't':
+    case 'channel':
+      return Math.min(geometry.webMm, geometry.flangeMm);
+    default:
+      return Math.min(cut.widthMm, cut.depthMm);
+  }
+}

@@ -1,42 +1,140 @@
-import type { BuildOrientation, PartGeometry } from '@anvilstone/schema';
-import type { Working } from '../working/Working.ts';
+import type { BuildOrientation, GeometryOf, LoadCase, LoadKind, PartGeometry, PartModelId } from '@anvilstone/schema';
+import type { BendingDirection } from '../sections/section.ts';
 
-/** Axes of a part model: along it, along the load, and sideways. */
+/** Axes of a part model; each model says in `axes` what they are on it. */
 export type PartAxis = 'length' | 'depth' | 'width';
+/** A direction by its components along length, depth and width. */
+export type Direction = readonly [length: number, depth: number, width: number];
 
+export const ALONG: Record<PartAxis, Direction> = { length: [1, 0, 0], depth: [0, 1, 0], width: [0, 0, 1] };
 /** Which way the layers are stacked in each build orientation. */
 export const LAYER_NORMAL: Record<BuildOrientation, PartAxis> = { XY: 'depth', XZ: 'width', ZX: 'length' };
 
-/** One place where a part may fail. Stresses are per newton of load; the concentration is already in `normalPerN`. */
+/** Angle of a direction to the layer plane, 0 … 90°: 0 within the layers, 90 straight across them. */
+export function angleToLayersDeg(direction: Direction, normal: PartAxis): number {
+  const across = Math.min(1, Math.abs(direction[AXIS_INDEX[normal]]));
+  // Exactly along an axis, so that rounding does not make 89.999° of it.
+  if (across === 0 || across === 1) return across * 90;
+  return (Math.asin(across) * 180) / Math.PI;
+}
+const AXIS_INDEX: Record<PartAxis, 0 | 1 | 2> = { length: 0, depth: 1, width: 2 };
+
+/** What acts on the model: everything it answers is proportional to this. */
+export type Action = 'force' | 'torque' | 'pressure';
+export const ACTION_UNIT: Record<Action, string> = { force: 'N', torque: 'N·mm', pressure: 'MPa' };
+/** What one unit of the action is called in formulas. */
+export const ACTION_SYMBOL: Record<Action, string> = { force: 'F', torque: 'T', pressure: 'p' };
+
+/** The field of a load case that says how large it is; `knock` is an energy, or a mass and a height. */
+export type SizeField = Extract<keyof LoadCase, 'forceN' | 'torqueNmm' | 'pressureMPa' | 'displacementMm' | 'angleDeg'>;
+export type SizeKind = SizeField | 'knock';
+
+/** One line of shown arithmetic. With `perUnit` the value is multiplied by the action. */
+export interface ShownLine {
+  symbol: string;
+  meaning: string;
+  value: number;
+  unit: string;
+  perUnit?: boolean;
+  formula?: string;
+  source?: string;
+}
+
+/** One place where a part may fail. Stresses are per unit of the action, MPa, with the concentration already in them. */
 export interface StressPlace {
   id: string;
   title: string;
-  /** Largest tension along `axis`, MPa per N. */
-  normalPerN: number;
-  axis: PartAxis;
-  /** Shear on the planes facing `shearPlanes`, MPa per N. */
-  shearPerN: number;
-  shearPlanes: readonly [PartAxis, PartAxis];
+  /** Of the normal stress. */
+  direction: Direction;
+  tensionPerUnit: number;
+  compressionPerUnit: number;
+  shearPerUnit: number;
+  /** Planes that the shear tries to slide, by the axes they face. */
+  shearPlanes: readonly PartAxis[];
+  /** Stress concentration within the tension, ≥ 1. */
+  concentration: number;
+  lines: readonly ShownLine[];
 }
 
-/** A part model with its dimensions filled in. All responses are linear in the load. */
+/** A share of the movement that one modulus answers for: movement = perModulus · action / modulus. */
+export interface Stretch {
+  title: string;
+  direction: Direction;
+  /** mm·MPa (or °·MPa) per unit of the action. */
+  perModulus: number;
+  formula: string;
+  source: string;
+}
+
+/** A way to buckle: the action at which it starts is `criticalPerModulus` · modulus along `direction`. */
+export interface Buckling {
+  id: string;
+  title: string;
+  direction: Direction;
+  criticalPerModulus: number;
+  /** Action at which the compressive stress is 1 MPa: above a stress of half the strength, Johnson’s parabola takes over. */
+  actionPerStress: number;
+  lines: readonly ShownLine[];
+}
+
+/** What the model answers to its action in one direction. */
+export interface PartResponse {
+  places: readonly StressPlace[];
+  /** Empty: this model does not tell how far it moves. */
+  stretches: readonly Stretch[];
+  /** Shear deflection: movement = perModulus · action / G, and the axes whose planes it works on. */
+  shear: { perModulus: number; planes: readonly PartAxis[]; formula: string; source: string } | undefined;
+  buckling: readonly Buckling[];
+  /** Movement per unit of the action of something in line that is not printed, such as a bolt: it does not creep. */
+  seriesPerUnit: number;
+  /** Area that has to tear for the part to come apart, mm². */
+  tearAreaMm2: number;
+}
+
+/** A part model with its dimensions filled in. */
 export interface PartBody {
   volumeMm3: number;
   extentMm: Record<PartAxis, number>;
-  places: readonly StressPlace[];
-  /** Movement at the load, mm, under a load, for the moduli along the part and in shear, MPa. */
-  deflectionMm(forceN: number, modulusMPa: number, shearModulusMPa: number): number;
-  /** Shows the arithmetic of a place's stress, or of the deflection. */
-  showStress(working: Working, place: StressPlace, forceN: number): void;
-  showDeflection(working: Working, forceN: number, modulusMPa: number, shearModulusMPa: number): void;
+  action: Action;
+  /** How its movement is called and measured. */
+  movement: { title: string; unit: 'mm' | '°' };
+  /** Thickness of its thinnest wall, mm: ratings by thickness are judged there. */
+  thinnestMm: number;
+  /** Height that is squeezed, mm: present where the limit is how far a cushion may be squeezed. */
+  squeezedHeightMm?: number;
+  /** Flanks that slide under load. */
+  sliding?: { pressurePerUnit: number; speedMPerS: number; formula: string };
+  /** A hot body that it touches, and for how long in total. */
+  contact?: { otherEffusivity: number; otherTemperatureC: number; ownTemperatureC: number; totalH: number };
+  /** Responses by direction of the load; `depth` is always there. */
+  responses: { depth: PartResponse } & Partial<Record<BendingDirection, PartResponse>>;
 }
 
+/** What the axes of a model are, in a few words each, for sentences such as “layers stacked along the arm”. */
+export type AxisNames = Record<PartAxis, string>;
+
 /** One module and one line in `partModels` each. */
-export interface PartModel<G extends PartGeometry = PartGeometry> {
-  id: G['model'];
+export interface PartModel<M extends PartModelId = PartModelId> {
+  id: M;
   title: string;
   /** What the part does, in the words by which an engineer picks it. */
   does: string;
+  /** Everyday examples. */
+  examples: string;
+  axes: AxisNames;
+  /** Kinds of load that it can be asked about, and the field that says how large each one is. */
+  takes(geometry: GeometryOf<M>): Partial<Record<LoadKind, SizeKind>>;
+  /** A sensible part to start from. */
+  start: GeometryOf<M>;
+  /** The dimension that may grow when the part is sized to pass. */
+  freeDimension: string;
   /** @throws InputError naming the dimension that cannot be used */
-  body(geometry: G): PartBody;
+  body(geometry: GeometryOf<M>): PartBody;
 }
+
+/** As kept in the list, where the geometry’s own type is no longer known. */
+export type AnyPartModel = Omit<PartModel, 'takes' | 'body' | 'start'> & {
+  start: PartGeometry;
+  takes(geometry: PartGeometry): Partial<Record<LoadKind, SizeKind>>;
+  body(geometry: PartGeometry): PartBody;
+};

@@ -12,6 +12,8 @@ export interface MachineFit {
   machine: Machine;
   verdict: FitVerdict;
   findings: readonly FitFinding[];
+  /** All of it in one sentence, blockers first. */
+  summary: string;
 }
 
 /** What a grade needs of a machine: the maker's statement, else the family's typical value. */
@@ -79,17 +81,28 @@ export function machineFit(
   orientation: BuildOrientation,
   rules: HouseRules,
 ): MachineFit {
-  const findings = [
+  return verdictOf(machine, [
+    ...materialFindings(needs, machine, rules),
+    ...sizeFindings(machine, extentMm, orientation),
+  ]);
+}
+
+/** What a grade needs of a machine whatever the part: the same for every brief, so it may be kept. */
+export function materialFindings(needs: ProcessNeeds, machine: Machine, rules: HouseRules): readonly FitFinding[] {
+  return [
     ...hotEndFindings(needs, machine, rules),
     ...heatedSpaceFindings(needs, machine),
     ...nozzleFindings(needs, machine),
-    ...sizeFindings(machine, extentMm, orientation),
   ];
-  const verdict = findings.reduce<FitVerdict>(
-    (worst, { verdict: one }) => (RANK[one] > RANK[worst] ? one : worst),
-    'pass',
-  );
-  return { machine, verdict, findings };
+}
+
+/** The worst of some findings, and all of them in a sentence. */
+export function verdictOf(machine: Machine, findings: readonly FitFinding[]): MachineFit {
+  let verdict: FitVerdict = 'pass';
+  for (const { verdict: one } of findings) if (RANK[one] > RANK[verdict]) verdict = one;
+  const texts = (wanted: FitVerdict) => findings.filter((one) => one.verdict === wanted).map((one) => one.text);
+  const summary = `${machine.name}: ${[...texts('blocker'), ...texts('caution')].join('; ') || 'fits'}`;
+  return { machine, verdict, findings, summary };
 }
 
 function hotEndFindings(needs: ProcessNeeds, machine: Machine, rules: HouseRules): FitFinding[] {
@@ -156,7 +169,8 @@ function nozzleFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
   return findings;
 }
 
-function sizeFindings(
+/** What speaks against a part of this size, this way up: the same for every grade. */
+export function sizeFindings(
   machine: Machine,
   extentMm: Record<PartAxis, number>,
   orientation: BuildOrientation,

@@ -1,2 +1,3 @@
 export * from './family.ts';
 export * from './reinforcement.ts';
+export * from './surroundings.ts';

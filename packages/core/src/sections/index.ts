@@ -1,2 +1,5 @@
+export * from './bands.ts';
 export * from './filletConcentration.ts';
+export * from './outlineBands.ts';
 export * from './section.ts';
+export * from './torsion.ts';

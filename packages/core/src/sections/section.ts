@@ -1,12 +1,14 @@
 import type { SectionGeometry } from '@anvilstone/schema';
 import { InputError } from '../input/InputError.ts';
 import { requirePositive } from '../input/require.ts';
+import { bandProperties } from './bands.ts';
+import { polygonBands, rectangleBands } from './outlineBands.ts';
 
 /** What a beam formula needs to know about a cross-section bent about its horizontal axis. */
 export interface Section {
   areaMm2: number;
   secondMomentMm4: number;
-  /** Distance from the neutral axis to the outer fibre, mm. */
+  /** Distance from the neutral axis to the outermost fibre, mm. */
   extremeFibreMm: number;
   /** F in deflection by shear, F·V·L/(G·A): 6/5 rectangle (Roark, 7th ed., section 8.10); round and tube after Cowper. */
   shearFormFactor: number;
@@ -18,42 +20,125 @@ export interface Section {
   notch: 'flat' | 'round';
 }
 
+/** Along the section's depth, or sideways along its width. */
+export type BendingDirection = 'depth' | 'width';
+
 /**
- * Properties of a solid rectangle, round bar or round tube.
- * @throws InputError (field, value, what is accepted): a dimension not finite and above 0; a wall of half the diameter or more
+ * Properties of a cross-section for bending along its depth (or its width).
+ * Source: Roark's Formulas for Stress and Strain, 7th ed., appendix A; composed of slices where there is no short formula.
+ * @throws InputError (field, value, what is accepted): a dimension not finite and above 0; walls that leave no hollow
  */
-export function section(geometry: SectionGeometry): Section {
+export function section(geometry: SectionGeometry, direction: BendingDirection = 'depth'): Section {
   switch (geometry.kind) {
-    case 'rectangle':
-      return rectangle(geometry);
+    case 'rectangle': {
+      requirePositive(geometry, ['widthMm', 'depthMm']);
+      const { widthMm, depthMm } = geometry;
+      return direction === 'depth' ? rectangle(widthMm, depthMm) : rectangle(depthMm, widthMm);
+    }
     case 'round':
       requirePositive(geometry, ['diameterMm']);
       return round(geometry.diameterMm, 0);
-    case 'tube': {
+    case 'tube':
       requirePositive(geometry, ['outerDiameterMm', 'wallMm']);
-      const innerMm = geometry.outerDiameterMm - 2 * geometry.wallMm;
-      if (innerMm <= 0) {
-        throw new InputError(
-          'wallMm',
-          geometry.wallMm,
-          `less than half of the outer diameter, ${geometry.outerDiameterMm / 2} mm, is needed`,
-        );
-      }
-      return round(geometry.outerDiameterMm, innerMm);
+      requireBelow('wallMm', geometry.wallMm, geometry.outerDiameterMm / 2, 'half of the outer diameter');
+      return round(geometry.outerDiameterMm, geometry.outerDiameterMm - 2 * geometry.wallMm);
+    case 'measured':
+      return measured(geometry, direction);
+    case 'polygon': {
+      const corners =
+        direction === 'depth' ? geometry.corners : geometry.corners.map(({ xMm, yMm }) => ({ xMm: yMm, yMm: xMm }));
+      return fromBands(polygonBands(corners), extent(corners, 'xMm'), 'corners');
+    }
+    default: {
+      const rectangles = rectanglesOf(geometry).map(([left, right, low, high]) =>
+        direction === 'depth' ? ([left, right, low, high] as const) : ([low, high, left, right] as const),
+      );
+      const width = direction === 'depth' ? geometry.widthMm : geometry.depthMm;
+      return fromBands(rectangleBands(rectangles), width, 'depthMm');
     }
   }
 }
 
-function rectangle(size: { widthMm: number; depthMm: number }): Section {
-  requirePositive(size, ['widthMm', 'depthMm']);
+type Composed = Exclude<SectionGeometry, { kind: 'rectangle' | 'round' | 'tube' | 'measured' | 'polygon' }>;
+
+/** [x from, x to, y from, y to] of each rectangle; y is along the load, and they do not overlap. */
+function rectanglesOf(geometry: Composed): [number, number, number, number][] {
+  const { widthMm: width, depthMm: depth } = geometry;
+  requirePositive(geometry, ['widthMm', 'depthMm']);
+  if (geometry.kind === 'box') {
+    const wall = geometry.wallMm;
+    requirePositive(geometry, ['wallMm']);
+    requireBelow('wallMm', wall, Math.min(width, depth) / 2, 'half of the smaller side');
+    return [
+      [0, width, 0, wall],
+      [0, width, depth - wall, depth],
+      [0, wall, wall, depth - wall],
+      [width - wall, width, wall, depth - wall],
+    ];
+  }
+  if (geometry.kind === 'angle') {
+    const thickness = geometry.thicknessMm;
+    requirePositive(geometry, ['thicknessMm']);
+    requireBelow('thicknessMm', thickness, Math.min(width, depth), 'the shorter leg');
+    return [
+      [0, width, 0, thickness],
+      [0, thickness, thickness, depth],
+    ];
+  }
+  const { webMm: web, flangeMm: flange } = geometry;
+  requirePositive(geometry, ['webMm', 'flangeMm']);
+  requireBelow('webMm', web, width, 'the flange width');
+  const flanges = geometry.kind === 't' ? 1 : 2;
+  requireBelow('flangeMm', flange, depth / flanges, flanges === 1 ? 'the depth' : 'half of the depth');
+  const webLeft = geometry.kind === 'channel' ? 0 : (width - web) / 2;
+  const top: [number, number, number, number] = [0, width, depth - flange, depth];
+  if (geometry.kind === 't') return [[webLeft, webLeft + web, 0, depth - flange], top];
+  return [[0, width, 0, flange], [webLeft, webLeft + web, flange, depth - flange], top];
+}
+
+function fromBands(bands: ReturnType<typeof rectangleBands>, widthMm: number, field: string): Section {
+  const depthMm = bands.length === 0 ? 0 : bands.at(-1)!.toMm - bands[0]!.fromMm;
+  const found = bands.length === 0 ? undefined : bandProperties(bands);
+  if (!found || !(found.areaMm2 > 0) || !(found.secondMomentMm4 > 0)) {
+    throw new InputError(field, 'this outline', 'an outline that encloses an area and does not cross itself is needed');
+  }
   return {
-    areaMm2: size.widthMm * size.depthMm,
-    secondMomentMm4: (size.widthMm * size.depthMm ** 3) / 12,
-    extremeFibreMm: size.depthMm / 2,
+    areaMm2: found.areaMm2,
+    secondMomentMm4: found.secondMomentMm4,
+    extremeFibreMm: Math.max(found.centroidMm, depthMm - found.centroidMm),
+    shearFormFactor: found.shearFormFactor,
+    peakShearFactor: found.peakShearFactor,
+    widthMm,
+    depthMm,
+    notch: 'flat',
+  };
+}
+
+function measured(geometry: Extract<SectionGeometry, { kind: 'measured' }>, direction: BendingDirection): Section {
+  requirePositive(geometry, ['areaMm2', 'secondMomentMm4', 'weakSecondMomentMm4', 'extremeFibreMm']);
+  const sideways = direction === 'width';
+  return {
+    areaMm2: geometry.areaMm2,
+    secondMomentMm4: sideways ? geometry.weakSecondMomentMm4 : geometry.secondMomentMm4,
+    extremeFibreMm: sideways ? geometry.widthMm / 2 : geometry.extremeFibreMm,
+    // How the area is spread is not known: a rectangle's values stand in.
     shearFormFactor: 6 / 5,
     peakShearFactor: 3 / 2,
-    widthMm: size.widthMm,
-    depthMm: size.depthMm,
+    widthMm: sideways ? geometry.depthMm : geometry.widthMm,
+    depthMm: sideways ? geometry.widthMm : geometry.depthMm,
+    notch: 'flat',
+  };
+}
+
+function rectangle(widthMm: number, depthMm: number): Section {
+  return {
+    areaMm2: widthMm * depthMm,
+    secondMomentMm4: (widthMm * depthMm ** 3) / 12,
+    extremeFibreMm: depthMm / 2,
+    shearFormFactor: 6 / 5,
+    peakShearFactor: 3 / 2,
+    widthMm,
+    depthMm,
     notch: 'flat',
   };
 }
@@ -83,4 +168,13 @@ const POISSON_TYPICAL = 0.36;
 function hollowRoundFormFactor(k: number): number {
   const q = (1 + k * k) ** 2;
   return ((7 + 6 * POISSON_TYPICAL) * q + (20 + 12 * POISSON_TYPICAL) * k * k) / (6 * (1 + POISSON_TYPICAL) * q);
+}
+
+function requireBelow(field: string, value: number, limit: number, what: string): void {
+  if (value >= limit) throw new InputError(field, value, `less than ${what}, ${limit} mm, is needed`);
+}
+
+function extent(corners: readonly { xMm: number; yMm: number }[], axis: 'xMm' | 'yMm'): number {
+  const values = corners.map((corner) => corner[axis]);
+  return Math.max(...values) - Math.min(...values);
 }

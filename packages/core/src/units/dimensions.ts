@@ -43,6 +43,74 @@ export const DIMENSIONS = {
     metric: 'N',
     inchPound: 'lbf',
   },
+  torque: {
+    units: [
+      { names: ['N·mm', 'N mm', 'Nmm', 'N-mm'], factor: 1 },
+      { names: ['N·m', 'N m', 'Nm', 'N-m'], factor: 1000 },
+      { names: ['in·lbf', 'in-lbf', 'in·lb', 'in-lb', 'lbf·in', 'lb-in'], factor: POUND_FORCE_N * 25.4 },
+      { names: ['ft·lbf', 'ft-lbf', 'ft·lb', 'ft-lb', 'lbf·ft', 'lb-ft'], factor: POUND_FORCE_N * 304.8 },
+    ],
+    metric: 'N·mm',
+    inchPound: 'in·lbf',
+  },
+  energy: {
+    units: [
+      { names: ['J', 'joule', 'joules', 'N·m', 'Nm'], factor: 1 },
+      { names: ['mJ'], factor: 0.001 },
+      { names: ['kJ'], factor: 1000 },
+      { names: ['ft·lbf', 'ft-lbf', 'ft·lb', 'ft-lb'], factor: POUND_FORCE_N * 0.3048 },
+      { names: ['in·lbf', 'in-lbf', 'in·lb', 'in-lb'], factor: POUND_FORCE_N * 0.0254 },
+    ],
+    metric: 'J',
+    inchPound: 'ft·lbf',
+  },
+  angle: {
+    units: [
+      { names: ['°', 'deg', 'degrees', 'degree'], factor: 1 },
+      { names: ['rad'], factor: 180 / Math.PI },
+      { names: ['turn', 'turns'], factor: 360 },
+    ],
+    metric: '°',
+    inchPound: '°',
+  },
+  area: {
+    units: [
+      { names: ['mm²', 'mm2'], factor: 1 },
+      { names: ['cm²', 'cm2'], factor: 100 },
+      { names: ['in²', 'in2'], factor: 25.4 * 25.4 },
+    ],
+    metric: 'mm²',
+    inchPound: 'in²',
+  },
+  volume: {
+    units: [
+      { names: ['mm³', 'mm3'], factor: 1 },
+      { names: ['cm³', 'cm3', 'ml', 'cc'], factor: 1000 },
+      { names: ['in³', 'in3'], factor: 25.4 ** 3 },
+    ],
+    metric: 'mm³',
+    inchPound: 'in³',
+  },
+  secondMoment: {
+    units: [
+      { names: ['mm⁴', 'mm4'], factor: 1 },
+      { names: ['cm⁴', 'cm4'], factor: 10000 },
+      { names: ['in⁴', 'in4'], factor: 25.4 ** 4 },
+    ],
+    metric: 'mm⁴',
+    inchPound: 'in⁴',
+  },
+  speed: {
+    units: [
+      { names: ['m/s'], factor: 1 },
+      { names: ['mm/s'], factor: 0.001 },
+      { names: ['m/min'], factor: 1 / 60 },
+      { names: ['ft/min', 'fpm'], factor: 0.3048 / 60 },
+      { names: ['in/s'], factor: 0.0254 },
+    ],
+    metric: 'm/s',
+    inchPound: 'ft/min',
+  },
   stress: {
     units: [
       { names: ['MPa', 'N/mm²', 'N/mm2', 'MN/m²'], factor: 1 },

@@ -1,4 +1,5 @@
 import {
+  askSentences,
   findCheck,
   findFamily,
   findReinforcement,
@@ -6,9 +7,13 @@ import {
   formatNumber as f,
   formatQuantity,
   formatReserve,
+  limitWords,
+  PROOF_TEST_CAUTION,
   rank,
+  sizeWords,
+  timeWords,
 } from '@anvilstone/core';
-import type { Brief, CheckResult, Decision, EvaluationEntry } from '@anvilstone/schema';
+import type { CheckResult, Decision, EvaluationEntry } from '@anvilstone/schema';
 import pdfmake from 'pdfmake';
 import roboto from 'pdfmake/fonts/Roboto.js';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
@@ -59,7 +64,7 @@ function definition(decision: Decision): TDocumentDefinitions {
       ...(decision.brief.failureCouldHurt === 'yes'
         ? [
             {
-              text: 'A failure of this part could hurt someone: a proof test of every part is required before use.',
+              text: PROOF_TEST_CAUTION,
               bold: true,
               margin: [0, 4, 0, 0],
             } as Content,
@@ -76,7 +81,7 @@ function definition(decision: Decision): TDocumentDefinitions {
       { text: 'What it must do', style: 'h2' },
       { text: decision.brief.purpose },
       loadsTable(decision),
-      { ul: otherAsks(decision.brief), margin: [0, 4, 0, 0] },
+      { ul: askSentences(decision.brief, 'metric', machineName(decision)), margin: [0, 4, 0, 0] },
       { text: 'Cautions when printing and working it', style: 'h2' },
       { ul: handlingCautions(findFamily(grade?.familyId ?? ''), findReinforcement(grade?.reinforcementId ?? null)) },
       { text: 'Checks of the chosen grade', style: 'h2' },
@@ -90,38 +95,23 @@ function definition(decision: Decision): TDocumentDefinitions {
 const head = (...titles: string[]): TableCell[] => titles.map((text) => ({ text, bold: true, fillColor: '#eeece8' }));
 const title = (id: string | null) => (id === null ? '' : (findCheck(id)?.title ?? id));
 
+function machineName({ machines }: Decision): (id: string) => string {
+  return (id) => machines.find((machine) => machine.id === id)?.name ?? id;
+}
+
 function loadsTable({ brief }: Decision): Content {
   const rows = brief.loadCases.map((load) => [
     load.name,
-    `${f(load.forceN)} N`,
-    `${f(load.durationH)} h`,
+    sizeWords(load, 'metric'),
+    timeWords(load),
     `${f(load.temperatureC)} °C`,
     f(load.safetyFactor),
-    [load.maxDeflectionMm && `${f(load.maxDeflectionMm)} mm at load`, load.maxSagMm && `${f(load.maxSagMm)} mm at end`]
-      .filter(Boolean)
-      .join(', ') || '—',
+    limitWords(load, 'metric').join(', ') || '—',
   ]);
   return table(
-    [head('Load', 'Force', 'Duration', 'At', 'Safety factor', 'Movement allowed'), ...rows],
+    [head('Load', 'How large', 'How long', 'At', 'Safety factor', 'Limits'), ...rows],
     ['*', 'auto', 'auto', 'auto', 'auto', 'auto'],
   );
-}
-
-/** Everything asked besides the loads, one line each. */
-function otherAsks({ asks, moisture, failureCouldHurt }: Brief): string[] {
-  const lines = [moisture === 'dry' ? 'Kept dry in service' : 'In ordinary air (23 °C, 50 % RH)'];
-  if (asks.heat?.steadyC !== undefined) lines.push(`Sits in ${f(asks.heat.steadyC)} °C`);
-  if (asks.heat?.peak) lines.push(`Peaks at ${f(asks.heat.peak.temperatureC)} °C for ${f(asks.heat.peak.durationH)} h`);
-  if (asks.maxMassG !== undefined) lines.push(`Weighs at most ${f(asks.maxMassG)} g`);
-  if (asks.maxCostUsd !== undefined) lines.push(`Costs at most ${asks.maxCostUsd.toFixed(2)} USD`);
-  if (asks.machineIds) lines.push(`Printed only on: ${asks.machineIds.join(', ')}`);
-  if (asks.orientations) lines.push(`Built only: ${asks.orientations.join(', ')}`);
-  lines.push(
-    failureCouldHurt === 'yes'
-      ? 'A failure could hurt someone'
-      : 'A failure would hurt no one, as answered in the brief',
-  );
-  return lines;
 }
 
 const STATUS_WORDS: Record<CheckResult['status'], string> = {

@@ -1,4 +1,17 @@
-import { gaugeBeam, heaterDuct, lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import {
+  carrierTray,
+  dripCup,
+  gaugeBeam,
+  guardBumper,
+  heaterDuct,
+  lampArm,
+  nozzleBracket,
+  ratchetPawl,
+  sampleLibrary,
+  scraperLever,
+  snapCover,
+  stampPad,
+} from '@anvilstone/core/sample';
 import type { Brief } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { decisionService } from '../../decisions/service.ts';
@@ -8,11 +21,19 @@ import { findPart, insertPart, saveBrief } from '../../parts/repository.ts';
 
 /** Fixed, so that the demo's parts are found again and links to them stay good. */
 const PARTS: readonly [id: string, brief: Brief][] = [
+  ['0a7c1d00-0000-4000-8000-00000000000b', scraperLever],
+  ['0a7c1d00-0000-4000-8000-00000000000a', stampPad],
+  ['0a7c1d00-0000-4000-8000-000000000009', nozzleBracket],
+  ['0a7c1d00-0000-4000-8000-000000000008', snapCover],
+  ['0a7c1d00-0000-4000-8000-000000000007', ratchetPawl],
+  ['0a7c1d00-0000-4000-8000-000000000006', dripCup],
+  ['0a7c1d00-0000-4000-8000-000000000005', carrierTray],
+  ['0a7c1d00-0000-4000-8000-000000000004', guardBumper],
   ['0a7c1d00-0000-4000-8000-000000000001', gaugeBeam],
   ['0a7c1d00-0000-4000-8000-000000000002', heaterDuct],
   ['0a7c1d00-0000-4000-8000-000000000003', lampArm],
 ];
-const DECIDED_PART = PARTS[2]![0];
+const DECIDED_PART = PARTS.at(-1)![0];
 const FACT = 'demo-seeded';
 
 /** Loads the invented cableway once; parts that were deleted since do not come back by themselves. */

@@ -1,7 +1,6 @@
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { section } from '../sections/section.ts';
 import { cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
-import { cantileverArm } from './cantileverArm.ts';
 
 const arm = { forceN: 15, spanMm: 60, modulusMPa: 2400, secondMomentMm4: 360 }; // 20 × 6 mm: 20·6³/12 = 360 mm⁴
 test('hand value: 15·60³ / (3·2400·360) = 1.25 mm', () => expect(cantileverTipDeflectionMm(arm)).toBeCloseTo(1.25, 10));
@@ -53,18 +52,4 @@ describe('fillet', () => {
     expect(filletConcentration({ filletRadiusMm: 500, depthMm: 6, notch: 'round' })).toBeGreaterThanOrEqual(1));
   test('refuses a negative radius', () =>
     expect(() => filletConcentration({ filletRadiusMm: -1, depthMm: 6, notch: 'flat' })).toThrow(/filletRadiusMm/));
-});
-
-test('the arm adds the two parts and concentrates the root stress', () => {
-  const body = cantileverArm.body({
-    model: 'cantilever-arm',
-    spanMm: 60,
-    section: { kind: 'rectangle', widthMm: 20, depthMm: 6 },
-    filletRadiusMm: 0.6,
-  });
-  expect(body.deflectionMm(15, 2400, 870)).toBeCloseTo(1.25 + 0.010345, 5);
-  // σ₀ = 15·60·3/360 = 7.5 MPa; Kt(0.1) = 1.9545
-  expect(body.places[0]!.normalPerN * 15).toBeCloseTo(14.659, 2);
-  expect(body.places[1]!.shearPerN * 15).toBeCloseTo((1.5 * 15) / 120, 9);
-  expect(body.volumeMm3).toBe(7200);
 });

@@ -1,9 +1,11 @@
-import type { Brief } from '@anvilstone/schema';
+import type { Brief, GeometryOf } from '@anvilstone/schema';
+import { SAMPLE } from './sampleMark.ts';
 
-const SAMPLE = 'Sample data, not for design.';
+/** A brief whose part is known to be an arm. */
+type ArmBrief = Brief & { part: GeometryOf<'cantilever-arm'> };
 
 /** Carries an inspection lamp off a pylon walkway: a lasting small load in the sun and short gusts in alpine winter. */
-export const lampArm: Brief = {
+export const lampArm: ArmBrief = {
   title: 'Lamp arm, pylon 7 walkway',
   purpose: `Holds the inspection lamp 220 mm off the pylon. If it droops the walkway is dark; nobody stands under it. ${SAMPLE}`,
   failureCouldHurt: 'no',
@@ -40,35 +42,8 @@ export const lampArm: Brief = {
   asks: { heat: { steadyC: 50, peak: { temperatureC: 62, durationH: 3 } }, maxMassG: 190, maxCostUsd: 25 },
 };
 
-/** The clamped heater duct's outlet stub, taken for now as a short thick cantilevered tube in warm air. */
-export const heaterDuct: Brief = {
-  title: 'Heater duct stub, machine room',
-  purpose: `Outlet stub above the machine-room heater. Touches nothing hot, but the air around it stays at 70 to 85 °C all winter and the hose hangs on it. ${SAMPLE}`,
-  failureCouldHurt: 'no',
-  moisture: 'dry',
-  part: {
-    model: 'cantilever-arm',
-    spanMm: 90,
-    section: { kind: 'tube', outerDiameterMm: 60, wallMm: 3 },
-    filletRadiusMm: 3,
-  },
-  loadCases: [
-    {
-      id: 'hose',
-      name: 'Weight and pull of the hose',
-      forceN: 22,
-      durationH: 4383,
-      temperatureC: 75,
-      safetyFactor: 2,
-      actsWhenHot: true,
-      maxSagMm: 0.35,
-    },
-  ],
-  asks: { heat: { steadyC: 75, peak: { temperatureC: 85, durationH: 6 } } },
-};
-
 /** A 400 mm inspection gauge beam: stiffness per mass decides. */
-export const gaugeBeam: Brief = {
+export const gaugeBeam: ArmBrief = {
   title: 'Inspection gauge beam, 400 mm',
   purpose: `Carries a dial gauge at its end while the sheave groove is measured. It must not move under the hand. ${SAMPLE}`,
   failureCouldHurt: 'no',
@@ -94,4 +69,42 @@ export const gaugeBeam: Brief = {
   asks: { maxMassG: 400, heat: { steadyC: 30 } },
 };
 
-export const sampleBriefs: readonly Brief[] = [lampArm, heaterDuct, gaugeBeam];
+/** Pressed against the sheave guard by its own bend: what it loses over a season is a matter of heat and time. */
+export const scraperLever: ArmBrief = {
+  title: 'Ice-scraper lever, sheave guard',
+  purpose: `Sprung against the rope sheave’s guard all season so that its edge keeps scraping. If the spring force goes, ice builds up until somebody notices. ${SAMPLE}`,
+  failureCouldHurt: 'no',
+  moisture: 'conditioned',
+  part: {
+    model: 'cantilever-arm',
+    spanMm: 90,
+    section: { kind: 'rectangle', widthMm: 14, depthMm: 5 },
+    filletRadiusMm: 3,
+  },
+  loadCases: [
+    {
+      id: 'season',
+      name: 'Held bent for a season',
+      kind: 'held',
+      displacementMm: 6,
+      durationH: 4383,
+      temperatureC: 12,
+      safetyFactor: 1.5,
+      actsWhenHot: true,
+      minHoldN: 3.5,
+    },
+    {
+      id: 'lumps',
+      name: 'Rides over lumps of ice',
+      kind: 'repeated',
+      forceN: 7,
+      cycles: 40000,
+      stressRatio: 0.4,
+      durationH: 1,
+      temperatureC: -15,
+      safetyFactor: 1.5,
+      actsWhenHot: false,
+    },
+  ],
+  asks: { heat: { steadyC: 35, coldestC: -20 } },
+};

@@ -1,0 +1,74 @@
+import { offAxisStrengthMPa } from '../materials/offAxis.ts';
+import type { Material } from '../materials/material.ts';
+import type { Resolution } from '../materials/resolution.ts';
+import { formatNumber as f } from '../units/formatQuantity.ts';
+import type { Bearing } from './bearings.ts';
+import { weakest } from './outcome.ts';
+
+/**
+ * The short-term strength at 23 °C that bears a stress: in the layer plane, straight across it, at an angle to it
+ * (Tsai–Hill), in compression, or in shear. Where the grade has no compressive or shear strength of its own, the family's
+ * share of its tensile strength stands in (evidence D).
+ */
+export function bearingStrength(material: Material, { mode, angleDeg }: Bearing): Resolution {
+  switch (mode) {
+    case 'pull':
+      return material.strength.inPlane;
+    case 'squeeze':
+      return material.property('compressiveStrength');
+    case 'shear':
+      return inPlaneShear(material);
+    case 'slide':
+      return material.layerShear;
+    case 'pull-apart':
+      return angleDeg >= 89.5 ? material.strength.across : offAxis(material, angleDeg);
+  }
+}
+
+function inPlaneShear(material: Material): Resolution {
+  const tension = material.strength.inPlane;
+  if (!tension.known || !material.family)
+    return tension.known ? { known: false, gaps: material.behaviourGaps } : tension;
+  const share = material.family.shearToTensileStrengthRatio;
+  const value = tension.value * share;
+  const steps =
+    tension.steps.length === 0
+      ? []
+      : [...tension.steps, { text: `× ${share}, shear over tensile strength of the family`, value }];
+  return { known: true, value, cov: Math.max(tension.cov, 0.3), evidence: 'D', steps };
+}
+
+function offAxis(material: Material, angleDeg: number): Resolution {
+  const { inPlane, across } = material.strength;
+  const shear = material.layerShear;
+  if (!inPlane.known) return inPlane;
+  if (!across.known) return across;
+  if (!shear.known) return shear;
+  const value = offAxisStrengthMPa(
+    { inPlaneMPa: inPlane.value, acrossMPa: across.value, shearMPa: shear.value },
+    angleDeg,
+  );
+  return {
+    known: true,
+    value,
+    cov: Math.max(inPlane.cov, across.cov, shear.cov),
+    evidence: weakest(inPlane.evidence, across.evidence, shear.evidence),
+    steps:
+      inPlane.steps.length === 0
+        ? []
+        : [
+            { text: 'in-plane strength', value: inPlane.value },
+            { text: 'strength across layers', value: across.value },
+            { text: 'layer shear strength', value: shear.value },
+            { text: `at ${f(angleDeg)}° to the layers, Tsai–Hill (Jones, eq. 2.127)`, value },
+          ],
+  };
+}
+
+export const BEARING_WORDS: Record<Bearing['mode'], { symbol: string; meaning: string }> = {
+  pull: { symbol: 'σxy', meaning: 'In-plane strength, 23 °C' },
+  squeeze: { symbol: 'σc', meaning: 'Compressive strength, 23 °C' },
+  shear: { symbol: 'τxy', meaning: 'Shear strength within the layers, 23 °C' },
+  slide: { symbol: 'τ_layer', meaning: 'Layer shear strength, 23 °C' },
+  'pull-apart': { symbol: 'σφ', meaning: 'Strength against parting the layers, 23 °C' },
+};

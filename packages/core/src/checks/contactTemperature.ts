@@ -1,0 +1,78 @@
+import { contactTemperatureC, effusivity } from '../parts/hotContact.ts';
+import { formatNumber as f } from '../units/formatQuantity.ts';
+import type { Check, CheckContext } from './check.ts';
+import { temperatureReserve } from './heatChecks.ts';
+import { known, unknown, weakest } from './outcome.ts';
+import { ownHeatLimit } from './ownHeatLimit.ts';
+
+/**
+ * The face reaches the temperature at which the two bodies' heat flows meet, not that of the hot one. The part must still
+ * do its work there for the sum of all touches.
+ */
+export const contactTemperature: Check = {
+  id: 'contact-temperature',
+  title: 'Hot contact',
+  asks: 'Does its face bear the temperature of the touch, for all the touches it has to last?',
+  applies: ({ body }) => body.contact !== undefined,
+  evaluate(context, working) {
+    const contact = context.body.contact!;
+    const face = faceTemperature(context);
+    if ('gaps' in face) return unknown('°C', face.gaps);
+    const limit = ownHeatLimit(context, contact.totalH);
+    if ('gaps' in limit) return unknown('°C', limit.gaps);
+    if (working) {
+      working.add('e', 'Effusivity of the grade', face.effusivity, 'W·√s/(m²·K)', {
+        source: '√(k·ρ·c); k and c typical of the family',
+      });
+      working.add('e₀', 'Effusivity of what it touches', contact.otherEffusivity, 'W·√s/(m²·K)', {
+        source: 'Incropera, app. A, rounded',
+      });
+      working.add('T_face', 'Temperature where they touch', face.temperatureC, '°C', {
+        expression: `(${f(face.effusivity)} · ${f(contact.ownTemperatureC)} + ${f(contact.otherEffusivity)} · ${f(contact.otherTemperatureC)}) / (${f(face.effusivity)} + ${f(contact.otherEffusivity)})`,
+        source: 'Carslaw & Jaeger, section 2.15',
+      });
+      working.add('t', 'All touches together', contact.totalH, 'h');
+      working.add(
+        'T_limit',
+        `Own heat limit for that long: ${limit.first.toLowerCase()} gives out first`,
+        limit.limitC,
+        '°C',
+      );
+    }
+    return known({
+      demand: face.temperatureC,
+      capacity: limit.limitC,
+      unit: '°C',
+      reserve: temperatureReserve(limit.limitC, face.temperatureC),
+      evidence: weakest(limit.evidence, 'D'),
+      reason: `${limit.first} gives out first`,
+      loadCaseId: limit.loadCaseId,
+    });
+  },
+};
+
+function faceTemperature({
+  material,
+  body,
+}: CheckContext): { effusivity: number; temperatureC: number } | { gaps: readonly string[] } {
+  const contact = body.contact!;
+  const conductivity = material.property('thermalConductivity');
+  const heat = material.property('specificHeat');
+  if (!conductivity.known) return { gaps: conductivity.gaps };
+  if (!heat.known) return { gaps: heat.gaps };
+  if (!material.density.known) return { gaps: material.density.gaps };
+  const own = effusivity({
+    conductivityWPerMK: conductivity.value,
+    densityGPerCm3: material.density.value,
+    heatJPerGK: heat.value,
+  });
+  return {
+    effusivity: own,
+    temperatureC: contactTemperatureC({
+      ownEffusivity: own,
+      ownTemperatureC: contact.ownTemperatureC,
+      otherEffusivity: contact.otherEffusivity,
+      otherTemperatureC: contact.otherTemperatureC,
+    }),
+  };
+}

@@ -1,0 +1,70 @@
+import type { Check, CheckContext } from './check.ts';
+import { strengthAcrossLayers } from './strengthAcrossLayers.ts';
+import { strengthInPlane } from './strengthInPlane.ts';
+import { reserveOf } from './caseCheck.ts';
+import { unknown } from './outcome.ts';
+import { showResolved } from './showMaterial.ts';
+
+/** A material that stretches less than this at break gives no warning, %. */
+const LEAST_WARNING_PCT = 3;
+
+/**
+ * Whether it bows, whitens or creaks before it breaks, or snaps. The family decides, and may be overruled twice: a filled
+ * grade that hardly stretches snaps, and layers that part first give no warning whatever the polymer.
+ */
+export const failureManner: Check = {
+  id: 'failure-manner',
+  title: 'Warns before it breaks',
+  asks: 'Does it bow, whiten or creak before it breaks, so that somebody can see it coming?',
+  applies: ({ brief }) => brief.asks.mustWarn === true,
+  evaluate(context, working) {
+    const { family } = context.material;
+    if (!family) return unknown('', context.material.behaviourGaps);
+    const elongation = context.material.property('elongationBreak');
+    if (!elongation.known) return unknown('', elongation.gaps);
+    if (working) {
+      working.add('', `How ${family.abbreviation} fails`, WORDS[family.failureManner], '', {
+        source: 'typical of the family',
+      });
+      showResolved(working, 'ε_b', 'Elongation at break', elongation, '%');
+    }
+    const reason =
+      family.failureManner === 'snaps'
+        ? `${family.abbreviation} snaps without warning`
+        : elongation.value < LEAST_WARNING_PCT
+          ? `Stretches only ${elongation.value.toPrecision(2)} % before it breaks: snaps`
+          : layersPartFirst(context)
+            ? 'The layers part first, without warning: build it another way up'
+            : null;
+    return {
+      checkId: '',
+      status: reason ? 'fail' : 'pass',
+      demand: null,
+      capacity: null,
+      unit: '',
+      reserve: null,
+      evidence: 'D',
+      gaps: [],
+      reason: reason ?? WORDS[family.failureManner],
+      loadCaseId: null,
+      placeId: null,
+    };
+  },
+};
+
+const WORDS = {
+  ductile: 'Yields and bends a long way before it breaks',
+  warns: 'Bows, whitens or creaks before it breaks',
+  snaps: 'Snaps without warning',
+} as const;
+
+function layersPartFirst(context: CheckContext): boolean {
+  return context.part.loads.some((load) => {
+    if (!strengthInPlane.appliesTo(load, context.body)) return false;
+    const { temperatureC, durationH } = load.loadCase;
+    const across = strengthAcrossLayers.at(context, load, temperatureC, durationH);
+    const within = strengthInPlane.at(context, load, temperatureC, durationH);
+    if (across.kind !== 'known') return false;
+    return within.kind !== 'known' || reserveOf(across) < reserveOf(within);
+  });
+}

@@ -1,0 +1,145 @@
+import type { EvidenceClass } from '@anvilstone/schema';
+import { growthOf } from './action.ts';
+import { reserveOf } from './caseCheck.ts';
+import { caseChecks } from './caseChecks.ts';
+import type { CaseCheck, CheckContext, Fade, PreparedLoad, PreparedPart } from './check.ts';
+
+/** One check of one load that acts when the part is hot, for as long as it acts. */
+export interface HeatAsk {
+  check: CaseCheck;
+  load: PreparedLoad;
+  durationH: number;
+  fade: Fade | undefined;
+}
+
+/** The smallest reserve of all asks at one temperature, and which of them has it. */
+export interface WorstAsk {
+  reserve: number;
+  ask: HeatAsk | undefined;
+  evidence: EvidenceClass;
+}
+
+/** The loads that act when the part is hot; when none is marked so, all of them are taken to. */
+export function hotLoads(loads: readonly PreparedLoad[]): readonly PreparedLoad[] {
+  const marked = loads.filter(({ loadCase }) => loadCase.actsWhenHot);
+  return marked.length > 0 ? marked : loads;
+}
+
+const heatChecks = caseChecks.filter((check) => check.limitsHeat);
+
+/** The asks of a part, by the longest time a load acts, h: the same for every grade. */
+const asksOf = new WeakMap<PreparedPart, Map<number, HeatAsk[]>>();
+
+/** What heat may take away from a part; `longestH` caps how long each load acts. */
+export function heatAsks(part: PreparedPart, longestH: number): readonly HeatAsk[] {
+  let known = asksOf.get(part);
+  if (!known) asksOf.set(part, (known = new Map<number, HeatAsk[]>()));
+  let asks = known.get(longestH);
+  if (!asks) {
+    asks = hotLoads(part.loads).flatMap((load) =>
+      heatChecks
+        .filter((check) => check.appliesTo(load, part.body))
+        .map((check) => ({
+          check,
+          load,
+          durationH: Math.min(load.loadCase.durationH, longestH),
+          fade: check.fade?.(load),
+        })),
+    );
+    known.set(longestH, asks);
+  }
+  return asks;
+}
+
+/** The ask with the smallest reserve at a temperature, worked out in full. */
+export function worstAsk(
+  context: CheckContext,
+  asks: readonly HeatAsk[],
+  temperatureC: number,
+): WorstAsk | { gaps: readonly string[] } {
+  const worst: WorstAsk = { reserve: Infinity, ask: undefined, evidence: 'A' };
+  for (const ask of asks) {
+    const outcome = ask.check.at(context, ask.load, temperatureC, ask.durationH);
+    if (outcome.kind === 'unknown') return { gaps: outcome.gaps };
+    if (outcome.kind === 'not-loaded') continue;
+    const reserve = reserveOf(outcome);
+    if (reserve >= worst.reserve) continue;
+    worst.reserve = reserve;
+    worst.ask = ask;
+    worst.evidence = outcome.evidence;
+  }
+  return worst;
+}
+
+/** Natural logarithm of the smallest reserve as a function of temperature alone, and who has it. */
+export interface ReserveByTemperature {
+  logAt(temperatureC: number): number;
+  /** The ask with the smallest reserve at a temperature; undefined when nothing is asked or loaded. */
+  leastAt(temperatureC: number): HeatAsk | undefined;
+}
+
+/**
+ * Asks that fade by a simple law are evaluated once, at 23 °C, and carried along the law; the few others are asked at each
+ * temperature. Equal to `worstAsk` up to rounding. Gaps when any of them is unknown.
+ */
+export function reserveByTemperature(
+  context: CheckContext,
+  asks: readonly HeatAsk[],
+): ReserveByTemperature | { gaps: readonly string[] } {
+  const { material } = context;
+  const exponent = material.behaviour!.strengthExponent;
+  let strength = Infinity;
+  let strengthAsk: HeatAsk | undefined;
+  let stiffness = Infinity;
+  let stiffnessAsk: HeatAsk | undefined;
+  const creeping: { ask: HeatAsk; logAtOnce: number }[] = [];
+  const others: HeatAsk[] = [];
+  for (const ask of asks) {
+    const outcome = ask.check.at(context, ask.load, 23, ask.durationH);
+    if (outcome.kind === 'unknown') return { gaps: outcome.gaps };
+    if (!ask.fade) others.push(ask);
+    if (!ask.fade || outcome.kind === 'not-loaded') continue;
+    const reserve = outcome.capacity / outcome.demand;
+    if (ask.fade === 'strength' && reserve < strength) {
+      strength = reserve;
+      strengthAsk = ask;
+    } else if (ask.fade === 'stiffness' && reserve < stiffness) {
+      stiffness = reserve;
+      stiffnessAsk = ask;
+    } else if (ask.fade === 'creep') {
+      creeping.push({ ask, logAtOnce: Math.log(reserve * growthOf(context, ask.load, 23, ask.durationH)) });
+    }
+  }
+  let least: HeatAsk | undefined;
+  const logStrength = Math.log(strength);
+  const logStiffness = Math.log(stiffness);
+  const logAt = (temperatureC: number) => {
+    const logRatio = material.logModulusRatio(temperatureC);
+    const strong = logStrength + exponent * logRatio;
+    const stiff = logStiffness + logRatio;
+    let smallest = Math.min(strong, stiff);
+    least = strong <= stiff ? strengthAsk : stiffnessAsk;
+    for (const { ask, logAtOnce } of creeping) {
+      const reserve = logAtOnce + logRatio - Math.log(growthOf(context, ask.load, temperatureC, ask.durationH));
+      if (reserve >= smallest) continue;
+      smallest = reserve;
+      least = ask;
+    }
+    for (const ask of others) {
+      const outcome = ask.check.at(context, ask.load, temperatureC, ask.durationH);
+      if (outcome.kind !== 'known') continue;
+      const reserve = Math.log(reserveOf(outcome));
+      if (reserve >= smallest) continue;
+      smallest = reserve;
+      least = ask;
+    }
+    return smallest;
+  };
+  return {
+    logAt,
+    leastAt(temperatureC) {
+      logAt(temperatureC);
+      return least;
+    },
+  };
+}

@@ -1,0 +1,75 @@
+import { formatNumber as f } from '../units/formatQuantity.ts';
+import { growthOf, movementPerUnit } from './action.ts';
+import type { CaseCheck, CheckContext, PreparedLoad } from './check.ts';
+import { weakest } from './outcome.ts';
+import { showElastic } from './deflection.ts';
+import { showGrowth } from './showMaterial.ts';
+import { evidenceAt } from './temperatureEvidence.ts';
+
+/**
+ * Force that a held spring, a pushed-on sleeve or a bolted joint still has at the end: what creeps under a steady load
+ * relaxes when it is held, F(t) = F₀·(c₂₃ + s)/(c(T)·g(t,T) + s), with the print's movement c per newton, its growth g and the
+ * movement s of what is in line and does not creep (a bolt). Without s, the share left is 1/g: heat and time set it, not
+ * how stiff the part is. Source: Findley, Lai, Onaran, section 5.7 (relaxation as the inverse of creep, close for small n).
+ */
+export const holdingForce: CaseCheck = {
+  id: 'holding-force',
+  title: 'Force still held',
+  asks: 'Is there enough spring or clamping force left at the end?',
+  unit: 'N',
+  words: ['Must hold', 'still holds'],
+  limitsHeat: true,
+  fade: (load) => (load.response.seriesPerUnit === 0 ? 'creep' : undefined),
+  appliesTo: (load) => load.kind === 'held' && load.loadCase.minHoldN !== undefined,
+  at(context, load, temperatureC, durationH) {
+    const movability = context.movabilities[load.directionIndex]!;
+    if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
+    const behaviour = context.material.behaviour!;
+    return {
+      kind: 'known',
+      demand: load.loadCase.minHoldN!,
+      capacity: initialAction(load, movability) * shareLeft(context, load, temperatureC, durationH),
+      evidence: weakest(evidenceAt(context.material, movability.evidence, temperatureC), behaviour.creepEvidence),
+      reason: `Starts with ${f(initialAction(load, movability), 3)} N`,
+    };
+  },
+  show(context, load, temperatureC, durationH, working) {
+    const movability = context.movabilities[load.directionIndex]!;
+    if (!movability.known) return;
+    if (load.size !== 'forceN') showElastic(context, load, 23, working);
+    const { perUnit, seriesPerUnit } = movability;
+    working.add('c', 'Movement of the print per newton, 23 °C', perUnit, 'mm/N');
+    if (seriesPerUnit > 0)
+      working.add('s', 'Movement of the bolt per newton, which does not creep', seriesPerUnit, 'mm/N');
+    working.add('F₀', 'Force at the start, 23 °C', initialAction(load, movability), 'N', {
+      ...(load.size === 'forceN' ? { source: 'as tightened' } : { expression: `${f(load.amount)} mm / c` }),
+    });
+    working.add(
+      'E(T)/E₂₃',
+      `Stiffness kept at ${f(temperatureC)} °C`,
+      context.material.modulusRatio(temperatureC),
+      '×',
+    );
+    showGrowth(working, context, load, temperatureC, durationH);
+    working.add('F/F₀', 'Share of the force that is left', shareLeft(context, load, temperatureC, durationH), '×', {
+      expression:
+        seriesPerUnit > 0 ? '(c + s) / (c·g / (E/E₂₃) + s)' : '(E/E₂₃) / g: the stiffness of the part cancels',
+      source: 'relaxation as the inverse of creep, Findley, Lai, Onaran',
+    });
+  },
+};
+
+function initialAction(
+  load: PreparedLoad,
+  { perUnit, seriesPerUnit }: { perUnit: number; seriesPerUnit: number },
+): number {
+  return load.size === 'forceN' ? load.amount : load.amount / (perUnit + seriesPerUnit);
+}
+
+/** Share of the starting force that is left after a time at a temperature. */
+function shareLeft(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number): number {
+  const movability = context.movabilities[load.directionIndex]!;
+  if (!movability.known) return Number.NaN;
+  const growth = growthOf(context, load, temperatureC, durationH);
+  return (movability.perUnit + movability.seriesPerUnit) / movementPerUnit(context, movability, temperatureC, growth);
+}

@@ -1,0 +1,90 @@
+import type { BuildOrientation, EvidenceClass } from '@anvilstone/schema';
+import type { Material } from '../materials/material.ts';
+import { offAxisModulusMPa } from '../materials/offAxis.ts';
+import type { Resolution } from '../materials/resolution.ts';
+import { angleToLayersDeg, LAYER_NORMAL, type Direction, type PartResponse } from '../parts/partModel.ts';
+import { weakest } from './outcome.ts';
+
+/** How far the part moves per unit of its action at 23 °C, at once; `unknown` where the model or the grade cannot tell. */
+export type Movability =
+  | { known: true; perUnit: number; seriesPerUnit: number; evidence: EvidenceClass }
+  | { known: false; gaps: readonly string[] };
+
+const NOT_TOLD = ['How far it moves: this part model does not tell; measure it'];
+
+/** Holds a model's answer against a grade's moduli in one build orientation. */
+export function movabilityOf(response: PartResponse, material: Material, orientation: BuildOrientation): Movability {
+  if (response.stretches.length === 0 && !response.shear) return { known: false, gaps: NOT_TOLD };
+  if (!material.behaviour) return { known: false, gaps: material.behaviourGaps };
+  let perUnit = 0;
+  let evidence: EvidenceClass = 'A';
+  for (const stretch of response.stretches) {
+    const modulus = modulusAlong(material, stretch.direction, orientation);
+    if (!modulus.known) return { known: false, gaps: modulus.gaps };
+    perUnit += stretch.perModulus / modulus.value;
+    evidence = weakest(evidence, modulus.evidence);
+  }
+  if (response.shear) {
+    const shear = shearModulusMPa(material, orientation, response);
+    if (!shear.known) return { known: false, gaps: shear.gaps };
+    perUnit += response.shear.perModulus / shear.value;
+    if (response.stretches.length === 0) evidence = shear.evidence;
+  }
+  return { known: true, perUnit, seriesPerUnit: response.seriesPerUnit, evidence };
+}
+
+/** Modulus along a direction of the part in one build orientation, 23 °C. */
+export function modulusAlong(material: Material, direction: Direction, orientation: BuildOrientation): Resolution {
+  const angleDeg = angleToLayersDeg(direction, LAYER_NORMAL[orientation]);
+  const { inPlane, across } = material.modulus;
+  if (angleDeg < 0.5) return inPlane;
+  if (angleDeg > 89.5) return across;
+  if (!inPlane.known) return inPlane;
+  if (!across.known) return across;
+  if (!material.behaviour) return { known: false, gaps: material.behaviourGaps };
+  const value = offAxisModulusMPa(
+    {
+      inPlaneMPa: inPlane.value,
+      acrossMPa: across.value,
+      shearMPa: betweenLayersMPa(inPlane.value, across.value, material.behaviour.poisson),
+      poisson: material.behaviour.poisson,
+    },
+    angleDeg,
+  );
+  const steps =
+    inPlane.steps.length === 0
+      ? []
+      : [
+          { text: 'modulus in plane', value: inPlane.value },
+          { text: 'modulus across layers', value: across.value },
+          { text: `at ${Math.round(angleDeg)}° to the layers (Jones, eq. 2.97)`, value },
+        ];
+  return {
+    known: true,
+    value,
+    cov: Math.max(inPlane.cov, across.cov),
+    evidence: weakest(inPlane.evidence, across.evidence),
+    steps,
+  };
+}
+
+/** Shear modulus of the planes a model shears, 23 °C: softer where it works between layers. */
+export function shearModulusMPa(material: Material, orientation: BuildOrientation, response: PartResponse): Resolution {
+  const { inPlane, across } = material.modulus;
+  if (!inPlane.known) return inPlane;
+  if (!material.behaviour) return { known: false, gaps: material.behaviourGaps };
+  const { poisson } = material.behaviour;
+  const between = response.shear?.planes.includes(LAYER_NORMAL[orientation]) ?? false;
+  if (!between) {
+    const value = inPlane.value / (2 * (1 + poisson));
+    return { known: true, value, cov: inPlane.cov, evidence: inPlane.evidence, steps: [] };
+  }
+  if (!across.known) return across;
+  const value = betweenLayersMPa(inPlane.value, across.value, poisson);
+  return { known: true, value, cov: across.cov, evidence: weakest(inPlane.evidence, across.evidence), steps: [] };
+}
+
+/** Isotropic shear modulus in plane, lowered by the root of the modulus ratio between layers. */
+function betweenLayersMPa(inPlaneMPa: number, acrossMPa: number, poisson: number): number {
+  return (inPlaneMPa / (2 * (1 + poisson))) * Math.sqrt(acrossMPa / inPlaneMPa);
+}

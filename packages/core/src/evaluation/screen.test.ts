@@ -1,0 +1,34 @@
+import { sampleBriefs, sampleLibrary } from '../sample/index.ts';
+import { evaluate } from './evaluate.ts';
+import { funnel } from './funnel.ts';
+import { defaultHouseRules } from './houseRules.ts';
+import { rank } from './ranking.ts';
+import { screen } from './screen.ts';
+
+test.each(sampleBriefs.map((brief) => [brief.title, brief] as const))(
+  '%s: screening stands every grade where evaluating does, and counts the same funnel',
+  (_title, brief) => {
+    const full = evaluate(brief, sampleLibrary);
+    const quick = screen(brief, sampleLibrary);
+    expect(quick.checkIds).toEqual(full.checkIds);
+    expect(quick.funnel).toEqual(funnel(full));
+    expect(quick.grades.map(({ gradeId, best }) => [gradeId, best.status, best.minimumReserve])).toEqual(
+      full.grades.map(({ gradeId, best }) => [gradeId, best.status, best.minimumReserve]),
+    );
+    for (const school of ['cheapest-that-passes', 'weakest-link']) {
+      const ids = (grades: readonly { gradeId: string }[]) => grades.map(({ gradeId }) => gradeId);
+      expect(ids(rank(quick.grades, school))).toEqual(ids(rank(full.grades, school)));
+    }
+  },
+);
+
+test('the same grade objects give the same answer again, and another set of rules another one', () => {
+  const [brief] = sampleBriefs;
+  const once = screen(brief!, sampleLibrary);
+  expect(screen(brief!, sampleLibrary)).toEqual(once);
+  const strict = screen(brief!, sampleLibrary, {
+    rules: { ...defaultHouseRules, mouldedToPrintedStrengthFactor: 0.5, datasheetStrengthFactor: 0.5 },
+  });
+  const smallest = (one: typeof once) => one.grades.map(({ best }) => best.minimumReserve ?? 0).reduce((a, b) => a + b);
+  expect(smallest(strict)).toBeLessThan(smallest(once));
+});

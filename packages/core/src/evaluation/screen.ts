@@ -1,0 +1,65 @@
+import type { Brief, EvaluationEntry, GradeEvaluation, Library } from '@anvilstone/schema';
+import { ENGINE_VERSION, evaluateGrade, prepareJob, type EvaluateOptions } from './evaluate.ts';
+import type { FunnelStep } from './funnel.ts';
+import type { GradeStanding } from './ranking.ts';
+
+/** A whole library held against a brief, without the single results: what ranking, counting and the funnel need. */
+export interface Screening {
+  engineVersion: string;
+  checkIds: readonly string[];
+  /** In the library's order. */
+  grades: readonly GradeStanding[];
+  funnel: readonly FunnelStep[];
+}
+
+/**
+ * Evaluates as `evaluate` does and keeps of each grade only where it stands. In a library of thousands, keeping every
+ * result would cost more than working it out; the few rows that are looked at are evaluated again.
+ * @throws InputError as `evaluate` does
+ */
+export function screen(brief: Brief, library: Library, options: EvaluateOptions = {}): Screening {
+  const job = prepareJob(brief, library, options);
+  const checkIds = job.applicable.map((check) => check.id);
+  const fallenAt = new Array<number>(checkIds.length).fill(0);
+  const grades = library.grades.map((grade): GradeStanding => {
+    const evaluation = evaluateGrade(job, grade);
+    const passed = checksPassed(evaluation);
+    if (passed < checkIds.length) fallenAt[passed]! += 1;
+    return { gradeId: grade.id, best: withoutChecks(evaluation.best) };
+  });
+  let standing = grades.length;
+  const funnel = checkIds.map((checkId, i): FunnelStep => {
+    const removed = fallenAt[i]!;
+    standing -= removed;
+    return { checkId, standing, removed };
+  });
+  return { engineVersion: ENGINE_VERSION, checkIds, grades, funnel };
+}
+
+/** How many checks in a row, from the first, the orientation that gets furthest passes. */
+function checksPassed({ entries }: GradeEvaluation): number {
+  let furthest = 0;
+  for (const { checks } of entries) {
+    let passed = 0;
+    while (passed < checks.length && stands(checks[passed]!.status)) passed += 1;
+    if (passed > furthest) furthest = passed;
+  }
+  return furthest;
+}
+
+function stands(status: string): boolean {
+  return status === 'pass' || status === 'not-loaded';
+}
+
+function withoutChecks(entry: EvaluationEntry): GradeStanding['best'] {
+  return {
+    orientation: entry.orientation,
+    machineId: entry.machineId,
+    status: entry.status,
+    minimumReserve: entry.minimumReserve,
+    governingCheckId: entry.governingCheckId,
+    massG: entry.massG,
+    costUsd: entry.costUsd,
+    ownHeatLimitC: entry.ownHeatLimitC,
+  };
+}

@@ -1,0 +1,89 @@
+import { requirePositive, requireWithin } from '../input/require.ts';
+import { formatNumber as f } from '../units/formatQuantity.ts';
+import { ALONG, type PartModel } from './partModel.ts';
+import { FORCE_LOADS, place, response } from './pieces.ts';
+
+/**
+ * Young's modulus of an elastomer from its Shore A hardness, MPa: 0.0981·(56 + 7.62336·S)/(0.137505·(254 − 2.54·S)).
+ * Source: A. N. Gent, Rubber Chemistry and Technology 31 (1958) 896. Range: 20 … 95 Shore A, small strain.
+ * @throws InputError hardness outside 20 … 95
+ */
+export function gentModulusMPa(shoreA: number): number {
+  requireWithin('shoreA', shoreA, 20, 95);
+  return (0.0981 * (56 + 7.62336 * shoreA)) / (0.137505 * (254 - 2.54 * shoreA));
+}
+
+/**
+ * How much stiffer a pad is than a free column of the same area: 1 + 2·S² when its faces are held, 1 when they slip; shape
+ * factor S = loaded area over free area. Source: Gent & Lindley, Proc. Inst. Mech. Eng. 173 (1959) 111.
+ * @throws InputError a size not above 0
+ */
+export function padStiffening(pad: {
+  shape: 'block' | 'disc';
+  lengthMm: number;
+  widthMm: number;
+  heightMm: number;
+  faces: 'bonded' | 'slipping';
+}): { areaMm2: number; shapeFactor: number; factor: number } {
+  requirePositive(pad, ['lengthMm', 'heightMm', 'widthMm']);
+  const { lengthMm: a, widthMm: b, heightMm: h } = pad;
+  const areaMm2 = pad.shape === 'disc' ? (Math.PI / 4) * a ** 2 : a * b;
+  const shapeFactor = pad.shape === 'disc' ? a / (4 * h) : (a * b) / (2 * h * (a + b));
+  return { areaMm2, shapeFactor, factor: pad.faces === 'bonded' ? 1 + 2 * shapeFactor ** 2 : 1 };
+}
+
+/** A pad that is squeezed: stiffness from its shape, and a limit on how far it is squeezed. */
+export const elastomerPad: PartModel<'elastomer-pad'> = {
+  id: 'elastomer-pad',
+  title: 'Pad or bumper',
+  does: 'cushions',
+  examples: 'roller guard bumper, foot, isolating mount, end stop',
+  axes: { length: 'along its length', depth: 'in the direction of the squeeze', width: 'sideways' },
+  takes: () => FORCE_LOADS,
+  start: { model: 'elastomer-pad', shape: 'disc', lengthMm: 40, widthMm: 40, heightMm: 20, faces: 'bonded' },
+  freeDimension: '/heightMm',
+  body(geometry) {
+    const { areaMm2, shapeFactor, factor } = padStiffening(geometry);
+    const { lengthMm, heightMm } = geometry;
+    return {
+      volumeMm3: areaMm2 * heightMm,
+      extentMm: { length: lengthMm, depth: heightMm, width: geometry.shape === 'disc' ? lengthMm : geometry.widthMm },
+      action: 'force',
+      movement: { title: 'Squeeze', unit: 'mm' },
+      thinnestMm: Math.min(heightMm, lengthMm),
+      squeezedHeightMm: heightMm,
+      responses: {
+        depth: response({
+          tearAreaMm2: areaMm2,
+          places: [
+            place({
+              id: 'pad',
+              title: 'Body of the pad',
+              direction: ALONG.depth,
+              compressionPerUnit: 1 / areaMm2,
+              lines: [
+                {
+                  symbol: 'σ',
+                  meaning: 'Mean squeeze',
+                  value: 1 / areaMm2,
+                  perUnit: true,
+                  unit: 'MPa',
+                  formula: `F / ${f(areaMm2)} mm²`,
+                },
+              ],
+            }),
+          ],
+          stretches: [
+            {
+              title: 'Squeeze',
+              direction: ALONG.depth,
+              perModulus: heightMm / (areaMm2 * factor),
+              formula: `F · ${f(heightMm)} / (E · (1 + 2·S²) · ${f(areaMm2)}), shape factor S = ${f(shapeFactor)}${geometry.faces === 'slipping' ? ', faces slip: S taken as 0' : ''}`,
+              source: 'Gent & Lindley 1959',
+            },
+          ],
+        }),
+      },
+    };
+  },
+};

@@ -1,0 +1,63 @@
+import type { Brief, LoadCase, LoadKind, PartGeometry } from '@anvilstone/schema';
+import { findPartModel, partBody } from './index.ts';
+import type { SizeField, SizeKind } from './partModel.ts';
+
+/** A first size of each sort, to be corrected by the engineer. */
+const FIRST_SIZE: Record<SizeField, number> = {
+  forceN: 20,
+  torqueNmm: 500,
+  pressureMPa: 0.01,
+  displacementMm: 1,
+  angleDeg: 90,
+};
+const SIZE_FIELDS = Object.keys(FIRST_SIZE) as SizeField[];
+
+/**
+ * A brief with another part model: loads keep their names, times, temperatures and safety factors; a kind that the model
+ * cannot bear becomes one that it can, and a size it does not know is replaced by a first one of the right sort.
+ */
+export function withPart(brief: Brief, part: PartGeometry): Brief {
+  return { ...brief, part, loadCases: brief.loadCases.map((loadCase) => fitLoad(loadCase, part)) };
+}
+
+/** One load made to fit a part model. What fits already comes back as it was. */
+export function fitLoad(loadCase: LoadCase, part: PartGeometry): LoadCase {
+  const takes = findPartModel(part.model).takes(part);
+  const wanted = loadCase.kind ?? 'lasting';
+  const kind = takes[wanted] ? wanted : (Object.keys(takes)[0] as LoadKind);
+  return withKind(keepDirection(loadCase, part), kind, takes[kind]!);
+}
+
+/** The same load as another kind: only the fields that the kind uses stay. */
+export function withKind(loadCase: LoadCase, kind: LoadKind, size: SizeKind): LoadCase {
+  const next: LoadCase = { ...loadCase, kind };
+  if (kind === 'lasting' && loadCase.kind === undefined) delete next.kind;
+  for (const field of SIZE_FIELDS) if (field !== size) delete next[field];
+  if (size === 'knock') {
+    if (next.energyJ === undefined && next.fallingMassG === undefined) next.energyJ = 1;
+  } else {
+    delete next.energyJ;
+    delete next.fallingMassG;
+    delete next.dropHeightMm;
+    delete next.mustStayWhole;
+    next[size] ??= FIRST_SIZE[size];
+  }
+  if (kind === 'repeated') {
+    next.cycles ??= 10000;
+    next.stressRatio ??= 0;
+  } else {
+    delete next.cycles;
+    delete next.stressRatio;
+  }
+  if (kind !== 'lasting')
+    for (const field of ['maxSagMm', 'maxLeftMm', 'recoveryH', 'onShare', 'onEachH'] as const) delete next[field];
+  if (kind !== 'held') delete next.minHoldN;
+  if (size === 'displacementMm' || size === 'angleDeg') delete next.maxDeflectionMm;
+  return next;
+}
+
+function keepDirection(loadCase: LoadCase, part: PartGeometry): LoadCase {
+  if (loadCase.direction === undefined || partBody(part).responses[loadCase.direction]) return loadCase;
+  const { direction: _gone, ...rest } = loadCase;
+  return rest;
+}

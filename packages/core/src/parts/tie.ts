@@ -1,0 +1,88 @@
+import { requirePositive } from '../input/require.ts';
+import { filletConcentration } from '../sections/filletConcentration.ts';
+import { section } from '../sections/section.ts';
+import { formatNumber as f } from '../units/formatQuantity.ts';
+import { thinnestOf } from './cantileverArm.ts';
+import { ALONG, type PartModel } from './partModel.ts';
+import { FORCE_LOADS, place, response } from './pieces.ts';
+
+/** A bar pulled along its length: σ = Kt·F/A, δ = F·L/(E·A). */
+export const tie: PartModel<'tie'> = {
+  id: 'tie',
+  title: 'Tie',
+  does: 'is pulled',
+  examples: 'pull rod, strap, tension link, hanger rod',
+  axes: { length: 'along the pull', depth: 'through its depth', width: 'sideways' },
+  takes: () => FORCE_LOADS,
+  start: { model: 'tie', lengthMm: 80, section: { kind: 'rectangle', widthMm: 12, depthMm: 6 }, filletRadiusMm: 3 },
+  freeDimension: '/section',
+  body(geometry) {
+    requirePositive(geometry, ['lengthMm']);
+    const { lengthMm, filletRadiusMm } = geometry;
+    const cut = section(geometry.section);
+    const narrowMm = Math.min(cut.depthMm, cut.widthMm);
+    const concentration = filletConcentration({
+      filletRadiusMm,
+      depthMm: narrowMm,
+      notch: cut.notch,
+      load: 'pull',
+    });
+    return {
+      volumeMm3: cut.areaMm2 * lengthMm,
+      extentMm: { length: lengthMm, depth: cut.depthMm, width: cut.widthMm },
+      action: 'force',
+      movement: { title: 'Stretch', unit: 'mm' },
+      thinnestMm: thinnestOf(geometry.section, cut),
+      responses: {
+        depth: response({
+          tearAreaMm2: cut.areaMm2,
+          places: [
+            place({
+              id: 'shoulder',
+              title: 'Fillet at the end of the bar',
+              direction: ALONG.length,
+              tensionPerUnit: concentration / cut.areaMm2,
+              concentration,
+              lines: [
+                {
+                  symbol: 'σ₀',
+                  meaning: 'Mean tension',
+                  value: 1 / cut.areaMm2,
+                  perUnit: true,
+                  unit: 'MPa',
+                  formula: `F / ${f(cut.areaMm2)} mm²`,
+                  source: 'σ = F / A',
+                },
+                {
+                  symbol: 'Kt',
+                  meaning: 'Stress concentration of the fillet',
+                  value: concentration,
+                  unit: '×',
+                  formula: `r/d = ${f(filletRadiusMm)} / ${f(narrowMm)}`,
+                  source: 'Peterson’s charts, fit in Norton, Machine Design, app. C',
+                },
+                {
+                  symbol: 'σ',
+                  meaning: 'Largest tension',
+                  value: concentration / cut.areaMm2,
+                  perUnit: true,
+                  unit: 'MPa',
+                  formula: 'Kt · σ₀',
+                },
+              ],
+            }),
+          ],
+          stretches: [
+            {
+              title: 'Stretch',
+              direction: ALONG.length,
+              perModulus: lengthMm / cut.areaMm2,
+              formula: `F · ${f(lengthMm)} / (E · ${f(cut.areaMm2)})`,
+              source: 'δ = F·L / (E·A)',
+            },
+          ],
+        }),
+      },
+    };
+  },
+};

@@ -1,0 +1,109 @@
+import type { Brief, LoadCase, LoadKind } from '@anvilstone/schema';
+import type { UnitSystem } from '../units/dimensions.ts';
+import { formatNumber, formatQuantity } from '../units/formatQuantity.ts';
+import { duration } from './duration.ts';
+
+/** What each kind of load is called, and what it means. */
+export const LOAD_KIND_WORDS: Record<LoadKind, { title: string; means: string }> = {
+  lasting: {
+    title: 'Stays on',
+    means: 'A weight or a pull that stays for hours to years; creep and static fatigue count.',
+  },
+  short: { title: 'Comes once in a while', means: 'Seconds to minutes, seldom: only strength and stiffness count.' },
+  repeated: { title: 'Comes again and again', means: 'Thousands of times: fatigue counts.' },
+  knock: { title: 'Knocks', means: 'A blow or a fall: its energy counts, not its force.' },
+  held: { title: 'Held bent or clamped', means: 'A movement is forced on it and stays: its force relaxes.' },
+};
+
+/** How large a load is, in words: “9 N”, “a knock of 2 J”, “bent by 6 mm”. */
+export function sizeWords(load: LoadCase, units: UnitSystem): string {
+  if (load.kind === 'knock') {
+    if (load.energyJ !== undefined) return `a knock of ${formatQuantity(load.energyJ, 'energy', units)}`;
+    return `${formatQuantity(load.fallingMassG ?? 0, 'mass', units)} falling ${formatQuantity(load.dropHeightMm ?? 0, 'length', units)}`;
+  }
+  const sizes = [
+    load.forceN !== undefined && formatQuantity(load.forceN, 'force', units),
+    load.torqueNmm !== undefined && formatQuantity(load.torqueNmm, 'torque', units),
+    load.pressureMPa !== undefined && formatQuantity(load.pressureMPa, 'stress', units),
+    load.displacementMm !== undefined && `bent by ${formatQuantity(load.displacementMm, 'length', units)}`,
+    load.angleDeg !== undefined && `turned by ${formatQuantity(load.angleDeg, 'angle', units)}`,
+  ];
+  return sizes.find((size) => size !== false) || 'no size stated';
+}
+
+/** How long or how often, in words. */
+export function timeWords(load: LoadCase): string {
+  switch (load.kind ?? 'lasting') {
+    case 'knock':
+      return 'at once';
+    case 'repeated':
+      return `${formatNumber(load.cycles ?? 1, 3)} times, least over largest ${formatNumber(load.stressRatio ?? 0, 2)}`;
+    case 'held':
+      return `held for ${duration(load.durationH)}`;
+    default:
+      return load.onShare === undefined || load.onShare >= 1
+        ? `for ${duration(load.durationH)}`
+        : `for ${formatNumber(100 * load.onShare, 2)} % of ${duration(load.durationH)}`;
+  }
+}
+
+/** Limits that a load sets, in words; empty when there are none. */
+export function limitWords(load: LoadCase, units: UnitSystem): string[] {
+  const mm = (value: number) => formatQuantity(value, 'length', units);
+  const words: string[] = [];
+  if (load.maxDeflectionMm !== undefined) words.push(`at most ${mm(load.maxDeflectionMm)} at once`);
+  if (load.maxSagMm !== undefined) words.push(`at most ${mm(load.maxSagMm)} at the end`);
+  if (load.maxLeftMm !== undefined)
+    words.push(`at most ${mm(load.maxLeftMm)} left ${duration(load.recoveryH ?? 24)} after it has gone`);
+  if (load.minHoldN !== undefined) words.push(`still holding ${formatQuantity(load.minHoldN, 'force', units)}`);
+  if (load.kind === 'knock' && load.mustStayWhole === 'undamaged') words.push('without damage');
+  if (load.kind === 'knock' && load.mustStayWhole === 'unbroken') words.push('without breaking');
+  return words;
+}
+
+/** A load in one sentence. */
+export function loadSentence(load: LoadCase, units: UnitSystem): string {
+  return [
+    `${load.name}: ${sizeWords(load, units)}${load.direction === 'width' ? ' sideways' : ''} ${timeWords(load)} at ${formatQuantity(load.temperatureC, 'temperature', units)}`,
+    `safety factor ${formatNumber(load.safetyFactor, 3)}`,
+    ...limitWords(load, units),
+  ].join(', ');
+}
+
+/** Said wherever a part is shown whose failure could hurt someone. */
+export const PROOF_TEST_CAUTION =
+  'Failure could hurt someone: the numbers here do not approve this part. Proof-test every one above its working load, keep people clear of it, and have a responsible engineer sign under the rules that apply where it is used.';
+
+/** Everything asked besides the loads, one line each. `machine` names a machine by its id. */
+export function askSentences(
+  { asks, moisture, failureCouldHurt }: Brief,
+  units: UnitSystem,
+  machine: (id: string) => string = (id) => id,
+): string[] {
+  const degrees = (value: number) => formatQuantity(value, 'temperature', units);
+  const lines = [moisture === 'dry' ? 'Kept dry in service' : 'In ordinary air (23 °C, 50 % RH)'];
+  const { heat, thermalFit, sliding } = asks;
+  if (heat?.steadyC !== undefined) lines.push(`Sits in ${degrees(heat.steadyC)}`);
+  if (heat?.peak) lines.push(`Peaks at ${degrees(heat.peak.temperatureC)} for ${duration(heat.peak.durationH)}`);
+  if (heat?.coldestC !== undefined) lines.push(`Tough down to ${degrees(heat.coldestC)}`);
+  if (thermalFit) {
+    lines.push(
+      `Fixed to ${thermalFit.fixedTo.replace('-', ' ')} over ${formatQuantity(thermalFit.lengthMm, 'length', units)}, ${degrees(thermalFit.coldestC)} to ${degrees(thermalFit.hottestC)}: may grow differently by ${formatQuantity(thermalFit.allowedMm, 'length', units)}`,
+    );
+  }
+  if (sliding) {
+    const friction =
+      sliding.maxFriction === undefined ? '' : `, friction at most ${formatNumber(sliding.maxFriction, 2)}`;
+    lines.push(
+      `Slides under ${formatQuantity(sliding.pressureMPa, 'stress', units)} at ${formatQuantity(sliding.speedMPerS, 'speed', units)}${friction}`,
+    );
+  }
+  if (asks.mustWarn) lines.push('Must warn before it breaks');
+  if (asks.maxMassG !== undefined) lines.push(`Weighs at most ${formatQuantity(asks.maxMassG, 'mass', units)}`);
+  if (asks.maxCostUsd !== undefined) lines.push(`Costs at most ${asks.maxCostUsd.toFixed(2)} USD`);
+  if (asks.machineIds) lines.push(`Printed only on: ${asks.machineIds.map(machine).join(', ')}`);
+  if (asks.orientations) lines.push(`Built only: ${asks.orientations.join(', ')}`);
+  if (failureCouldHurt === 'no') lines.push('A failure would hurt no one, as answered in the brief');
+  if (failureCouldHurt === 'yes') lines.push('A failure could hurt someone');
+  return lines;
+}

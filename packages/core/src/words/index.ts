@@ -1,0 +1,2 @@
+export * from './briefWords.ts';
+export * from './duration.ts';
