@@ -99,6 +99,7 @@ export const brief = record(
     part: partGeometry,
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
     asks,
+    template: Type.Optional(Type.Literal(true, { description: 'Offered as a starting point for new parts' })),
   },
   'What a part must do',
   'brief',

@@ -8,13 +8,15 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 import { askKinds, type AskKind } from './asks.ts';
 import { bounds } from './bounds.ts';
 import { useEdit, useIssue } from './editBrief.ts';
+import { SlidingFields, ThermalFitFields } from './NeighbourFields.tsx';
+import { SurroundingsChooser } from './SurroundingsChooser.tsx';
 
 /** Everything asked of the part besides its loads: added from a palette, taken off again. */
 export function AsksPanel({ brief }: { brief: Brief }) {
   const edit = useEdit();
   const open = askKinds.filter((kind) => !kind.isAsked(brief.asks));
   return (
-    <Panel title="Asked of it as well">
+    <Panel title="Asked of it as well" aside={<SurroundingsChooser brief={brief} />}>
       <div className="flex flex-col gap-3">
         {askKinds
           .filter((kind) => kind.isAsked(brief.asks))
@@ -69,6 +71,7 @@ function AskFields({ kind, brief }: { kind: AskKind; brief: Brief }) {
   const set = (change: Partial<Brief['asks']>) => edit({ ...brief, asks: { ...asks, ...change } }, kind.id);
   const peakIssue = useIssue('/asks/heat/peak/temperatureC');
   const machineIssue = useIssue('/asks/machineIds');
+  const coldestIssue = useIssue('/asks/heat/coldestC');
   switch (kind.id) {
     case 'steady':
       return (
@@ -105,6 +108,27 @@ function AskFields({ kind, brief }: { kind: AskKind; brief: Brief }) {
         </div>
       );
     }
+    case 'coldest':
+      return (
+        <div className="grid grid-cols-2 gap-3">
+          <QuantityField
+            label="Coldest temperature"
+            dimension="temperature"
+            value={asks.heat?.coldestC}
+            bounds={bounds.temperature}
+            error={coldestIssue}
+            onChange={(coldestC) => set({ heat: { ...asks.heat, coldestC } })}
+          />
+        </div>
+      );
+    case 'thermal-fit':
+      return <ThermalFitFields ask={asks.thermalFit!} onChange={(thermalFit) => set({ thermalFit })} />;
+    case 'sliding':
+      return <SlidingFields ask={asks.sliding!} onChange={(sliding) => set({ sliding })} />;
+    case 'warns':
+      return (
+        <p className="text-sm text-quiet">Judged by how the family fails, its elongation, and what parts first.</p>
+      );
     case 'mass':
       return (
         <div className="grid grid-cols-2 gap-3">

@@ -1,6 +1,7 @@
+import { PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { useBench } from '../parts/bench.ts';
-import { Choice, TextArea, TextField } from '../ui/fields.tsx';
+import { Choice, TextArea, TextField, Tick } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { AsksPanel } from './AsksPanel.tsx';
 import { DemandReadout } from './DemandReadout.tsx';
@@ -66,10 +67,21 @@ function WhatItIs({ brief }: { brief: Brief }) {
         </div>
         <div className="col-span-2">
           <Choice
-            label="Could someone be hurt when it fails? Think of what falls, springs back, leaks, or is leaned on."
+            label="Could someone be hurt when it fails? Think of what falls, springs back, leaks, or is leaned on: a hook over a path, a guard that a hand trusts, a tensioned wire, a lid on something hot."
             value={brief.failureCouldHurt}
             options={HARM}
             onChange={(failureCouldHurt) => edit({ ...brief, failureCouldHurt }, 'harm')}
+          />
+          {brief.failureCouldHurt === 'yes' && <p className="mt-1 text-sm text-fail">{PROOF_TEST_CAUTION}</p>}
+        </div>
+        <div className="col-span-2">
+          <Tick
+            label="Offer this brief as a template for new parts"
+            checked={brief.template === true}
+            onChange={(on) => {
+              const { template: _was, ...rest } = brief;
+              edit(on ? { ...rest, template: true } : rest, 'template');
+            }}
           />
         </div>
       </div>

@@ -1,22 +1,22 @@
-import { findCheck, funnel, materialDemands, rank, type MaterialDemand } from '@anvilstone/core';
-import type { Brief, EvaluationResult } from '@anvilstone/schema';
+import { findCheck, materialDemands, rank, timeWords, type MaterialDemand, type Screening } from '@anvilstone/core';
+import type { Brief } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
-import { amount, duration } from '../ui/amount.ts';
+import { amount } from '../ui/amount.ts';
 import { Panel } from '../ui/Panel.tsx';
 import { Reserve } from '../ui/Reserve.tsx';
 
 /** What the asks demand of any material, and how many grades still stand after each. Follows every keystroke. */
 export function DemandReadout() {
-  const { evaluation, brief, library, partId } = useBench();
-  const { value: result } = evaluation;
+  const { screening, brief, library, partId } = useBench();
+  const { value: result } = screening;
   return (
     <div className="flex flex-col gap-4">
       <Panel title="What this demands of a material">
-        {evaluation.state === 'failed' && (
+        {screening.state === 'failed' && (
           <p role="alert" className="mb-2 text-fail">
-            These numbers are of the last usable brief: {evaluation.message}
+            These numbers are of the last usable brief: {screening.message}
           </p>
         )}
         <Demands brief={brief} />
@@ -44,9 +44,14 @@ export function DemandReadout() {
 
 const WHAT: Record<MaterialDemand['what'], string> = {
   tension: 'Bear a tension of',
+  compression: 'Bear a compression of',
   shear: 'Bear a shear of',
+  'across-layers': 'Hold across its layers',
   stiffness: 'Be at least this stiff',
   'lasting-stiffness': 'Stay at least this stiff',
+  straightness: 'Stay this stiff, not to buckle',
+  strain: 'Stretch without harm',
+  energy: 'Take up',
 };
 
 function Demands({ brief }: { brief: Brief }) {
@@ -62,15 +67,18 @@ function Demands({ brief }: { brief: Brief }) {
       {brief.loadCases.map((loadCase) => (
         <div key={loadCase.id}>
           <p className="text-xs text-quiet">
-            {loadCase.name}: {duration(loadCase.durationH)} at {amount(loadCase.temperatureC, '°C', units)}
+            {loadCase.name}: {timeWords(loadCase)} at {amount(loadCase.temperatureC, '°C', units)}
           </p>
           <dl className="grid grid-cols-[1fr_auto] gap-x-3">
             {demands
               .filter((demand) => demand.loadCaseId === loadCase.id)
               .map((demand) => (
                 <div key={demand.what} className="contents">
-                  <dt>{WHAT[demand.what]}</dt>
-                  <dd className="text-right font-semibold">{amount(demand.valueMPa, 'MPa', units)}</dd>
+                  <dt>
+                    {WHAT[demand.what]}
+                    {demand.orientation && <span className="text-quiet"> (least, built {demand.orientation})</span>}
+                  </dt>
+                  <dd className="text-right font-semibold">{amount(demand.value, demand.unit, units)}</dd>
                 </div>
               ))}
           </dl>
@@ -80,8 +88,8 @@ function Demands({ brief }: { brief: Brief }) {
   );
 }
 
-function Funnel({ result, total }: { result: EvaluationResult; total: number }) {
-  const steps = funnel(result);
+function Funnel({ result, total }: { result: Screening; total: number }) {
+  const steps = result.funnel;
   const worst = Math.max(...steps.map((step) => step.removed));
   return (
     <ol aria-label="Grades still standing after each ask" className="flex flex-col gap-1">
@@ -103,7 +111,7 @@ function Funnel({ result, total }: { result: EvaluationResult; total: number }) 
   );
 }
 
-function Leaders({ result, names, partId }: { result: EvaluationResult; names: Map<string, string>; partId: string }) {
+function Leaders({ result, names, partId }: { result: Screening; names: Map<string, string>; partId: string }) {
   const leaders = rank(result.grades, 'cheapest-that-passes').slice(0, 3);
   return (
     <div className="mt-3 border-t border-line pt-3">

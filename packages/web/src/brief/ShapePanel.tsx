@@ -1,131 +1,92 @@
-import { fromCanonical, definitionOf } from '@anvilstone/core';
-import type { Brief, BuildOrientation, SectionGeometry } from '@anvilstone/schema';
-import { useState } from 'react';
+import {
+  definitionOf,
+  findCheck,
+  findPartModel,
+  formatReserve,
+  fromCanonical,
+  partBody,
+  sizeWords,
+  withPart,
+} from '@anvilstone/core';
+import type { Brief, BuildOrientation } from '@anvilstone/schema';
+import { useCallback, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
-import { amount } from '../ui/amount.ts';
-import { Choice } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
-import { QuantityField } from '../ui/QuantityField.tsx';
-import { ArmSketch } from './ArmSketch.tsx';
-import { bounds } from './bounds.ts';
-import { useEdit, useIssue } from './editBrief.ts';
-import { sectionDepthMm } from './sectionDepth.ts';
+import { useEdit } from './editBrief.ts';
+import { GeometryFields } from './GeometryFields.tsx';
+import { withDimension } from './geometryEdit.ts';
+import { ModelChooser } from './ModelChooser.tsx';
+import { layersInWords, PartSketch } from './sketch/PartSketch.tsx';
+import { useGoverningPlace } from './useGoverningPlace.ts';
 
-const SECTIONS = [
-  { value: 'rectangle', label: 'Solid rectangle' },
-  { value: 'round', label: 'Round bar' },
-  { value: 'tube', label: 'Round tube' },
-] as const;
-
-/** Another kind of section of about the same size, so that switching does not lose the proportions. */
-function sectionLike(section: SectionGeometry, kind: SectionGeometry['kind']): SectionGeometry {
-  const depthMm = sectionDepthMm(section);
-  if (kind === section.kind) return section;
-  if (kind === 'rectangle') return { kind, widthMm: depthMm, depthMm };
-  return kind === 'round' ? { kind, diameterMm: depthMm } : { kind, outerDiameterMm: depthMm, wallMm: depthMm / 6 };
-}
-
-/** The part's shape: typed dimensions, and a sketch that shows them with the load and the layers. */
+/** The part's shape: a sketch with its load, layers and dimensions to drag, and a field for each of them. */
 export function ShapePanel({ brief }: { brief: Brief }) {
   const edit = useEdit();
   const [shown, setShown] = useState<BuildOrientation>('XZ');
   const { part } = brief;
+  const model = findPartModel(part.model);
   const units = useAppSelector((state) => state.settings.units);
   const unit = definitionOf('length')[units];
-  const setPart = (change: Partial<Brief['part']>, field: string) =>
-    edit({ ...brief, part: { ...part, ...change } }, field);
+  const governing = useGoverningPlace(shown);
+  const setDimension = useCallback(
+    (pointer: string, value: unknown) => edit(refitted(brief, pointer, value), `part${pointer}`),
+    [edit, brief],
+  );
+  const label = useCallback((mm: number) => String(Number(fromCanonical(mm, unit, 'length').toPrecision(4))), [unit]);
+  const first = brief.loadCases[0]!;
+  const more = brief.loadCases.length - 1;
   return (
     <Panel
-      title={`Shape: an arm that holds out a load, in ${units === 'metric' ? 'millimetres' : 'inches'}`}
-      aside={<OrientationPicker shown={shown} onShow={setShown} />}
+      title={`Shape: it ${model.does}, in ${units === 'metric' ? 'millimetres' : 'inches'}`}
+      aside={
+        <div className="flex items-center gap-3">
+          <OrientationPicker shown={shown} onShow={setShown} />
+          <ModelChooser
+            chosen={part.model}
+            onChoose={(chosen) => chosen.id !== part.model && edit(withPart(brief, chosen.start), 'model')}
+          />
+        </div>
+      }
     >
-      <ArmSketch
-        brief={brief}
-        orientation={shown}
-        force={amount(Math.max(...brief.loadCases.map((loadCase) => loadCase.forceN)), 'N', units)}
-        label={(mm) => String(Number(fromCanonical(mm, unit, 'length').toPrecision(4)))}
-      />
-      <div className="mt-3 grid grid-cols-5 gap-3">
-        <QuantityField
-          label="Root to load"
-          dimension="length"
-          value={part.spanMm}
-          bounds={bounds.length}
-          onChange={(spanMm) => setPart({ spanMm }, 'span')}
+      <figure>
+        <PartSketch
+          part={part}
+          orientation={shown}
+          governs={governing?.placeId}
+          label={label}
+          load={`${sizeWords(first, units)}${more > 0 ? ` and ${more} more` : ''}`}
+          onDimension={setDimension}
+          title={`${model.title}, built ${shown}. Its dimensions can be changed with the handles or the fields below.`}
         />
-        <QuantityField
-          label="Root fillet radius"
-          dimension="length"
-          value={part.filletRadiusMm}
-          bounds={bounds.filletRadius}
-          onChange={(filletRadiusMm) => setPart({ filletRadiusMm }, 'fillet')}
-        />
-        <Choice
-          label="Section"
-          value={part.section.kind}
-          options={SECTIONS}
-          onChange={(kind) => setPart({ section: sectionLike(part.section, kind) }, 'section')}
-        />
-        <SectionFields section={part.section} onChange={(section) => setPart({ section }, 'section-size')} />
-      </div>
+        <figcaption className="text-xs text-quiet">
+          {layersInWords(part, shown)}{' '}
+          {governing && (
+            <span className="text-ember">
+              Ringed: what governs {governing.gradeName} this way up, {placeTitle(part, governing.placeId)}:{' '}
+              {findCheck(governing.checkId)?.title.toLowerCase()} {formatReserve(governing.reserve)}.
+            </span>
+          )}
+        </figcaption>
+      </figure>
+      <GeometryFields part={part} onChange={setDimension} />
     </Panel>
   );
 }
 
-function SectionFields({
-  section,
-  onChange,
-}: {
-  section: SectionGeometry;
-  onChange: (section: SectionGeometry) => void;
-}) {
-  const wallIssue = useIssue('/part/section/wallMm');
-  const common = { dimension: 'length', bounds: bounds.length } as const;
-  if (section.kind === 'rectangle') {
-    return (
-      <>
-        <QuantityField
-          {...common}
-          label="Depth, along the load"
-          value={section.depthMm}
-          onChange={(depthMm) => onChange({ ...section, depthMm })}
-        />
-        <QuantityField
-          {...common}
-          label="Width, across it"
-          value={section.widthMm}
-          onChange={(widthMm) => onChange({ ...section, widthMm })}
-        />
-      </>
-    );
+/** A change of the shape may change what the loads are measured in: a ring that is pinched takes a force, a pressed one a pressure. */
+function refitted(brief: Brief, pointer: string, value: unknown): Brief {
+  const part = withDimension(brief.part, pointer, value);
+  return typeof value === 'string' ? withPart(brief, part) : { ...brief, part };
+}
+
+function placeTitle(part: Brief['part'], placeId: string): string {
+  try {
+    const { places, buckling } = partBody(part).responses.depth;
+    const found = places.find((place) => place.id === placeId) ?? buckling.find((one) => one.id === placeId);
+    return (found?.title ?? '').toLowerCase();
+  } catch {
+    return '';
   }
-  if (section.kind === 'round') {
-    return (
-      <QuantityField
-        {...common}
-        label="Diameter"
-        value={section.diameterMm}
-        onChange={(diameterMm) => onChange({ ...section, diameterMm })}
-      />
-    );
-  }
-  return (
-    <>
-      <QuantityField
-        {...common}
-        label="Outer diameter"
-        value={section.outerDiameterMm}
-        onChange={(outerDiameterMm) => onChange({ ...section, outerDiameterMm })}
-      />
-      <QuantityField
-        {...common}
-        label="Wall"
-        value={section.wallMm}
-        error={wallIssue}
-        onChange={(wallMm) => onChange({ ...section, wallMm })}
-      />
-    </>
-  );
 }
 
 const WAYS = [

@@ -19,7 +19,12 @@ const without = <K extends keyof Asks>(asks: Asks, key: K): Asks => {
 
 /** An ask for heat that asks for nothing would be an empty row in the brief. */
 function withHeat(asks: Asks, heat: NonNullable<Asks['heat']>): Asks {
-  return heat.steadyC === undefined && heat.peak === undefined ? without(asks, 'heat') : { ...asks, heat };
+  return Object.keys(heat).length === 0 ? without(asks, 'heat') : { ...asks, heat };
+}
+
+function withoutHeat(asks: Asks, key: keyof NonNullable<Asks['heat']>): Asks {
+  const { [key]: _gone, ...heat } = asks.heat ?? {};
+  return withHeat(asks, heat);
 }
 
 export const askKinds: readonly AskKind[] = [
@@ -29,7 +34,7 @@ export const askKinds: readonly AskKind[] = [
     explains: 'The highest temperature it sits in for its whole life, loaded. Air that touches nothing hot counts.',
     isAsked: (asks) => asks.heat?.steadyC !== undefined,
     add: (asks) => withHeat(asks, { ...asks.heat, steadyC: 50 }),
-    remove: (asks) => withHeat(asks, { ...(asks.heat?.peak ? { peak: asks.heat.peak } : {}) }),
+    remove: (asks) => withoutHeat(asks, 'steadyC'),
   },
   {
     id: 'peak',
@@ -41,7 +46,43 @@ export const askKinds: readonly AskKind[] = [
         ...asks.heat,
         peak: { temperatureC: Math.max(65, (asks.heat?.steadyC ?? 0) + 10), durationH: 2 },
       }),
-    remove: (asks) => withHeat(asks, { ...(asks.heat?.steadyC === undefined ? {} : { steadyC: asks.heat.steadyC }) }),
+    remove: (asks) => withoutHeat(asks, 'peak'),
+  },
+  {
+    id: 'coldest',
+    title: 'Tough in the cold',
+    explains: 'The coldest it gets. A grade that has turned brittle there is refused, whatever its strength.',
+    isAsked: (asks) => asks.heat?.coldestC !== undefined,
+    add: (asks) => withHeat(asks, { ...asks.heat, coldestC: -20 }),
+    remove: (asks) => withoutHeat(asks, 'coldestC'),
+  },
+  {
+    id: 'thermal-fit',
+    title: 'Grows with its seat',
+    explains: 'It is fixed to another material: plastics grow four to ten times as much as steel.',
+    isAsked: (asks) => asks.thermalFit !== undefined,
+    add: (asks) => ({
+      ...asks,
+      thermalFit: { fixedTo: 'steel', lengthMm: 100, coldestC: -10, hottestC: 50, allowedMm: 0.3 },
+    }),
+    remove: (asks) => without(asks, 'thermalFit'),
+  },
+  {
+    id: 'sliding',
+    title: 'Rubs',
+    explains: 'It slides on something: pressure × speed decides whether it wears or melts, friction how hard it drags.',
+    isAsked: (asks) => asks.sliding !== undefined,
+    add: (asks) => ({ ...asks, sliding: { pressureMPa: 1, speedMPerS: 0.02 } }),
+    remove: (asks) => without(asks, 'sliding'),
+  },
+  {
+    id: 'warns',
+    title: 'Warns before it breaks',
+    explains:
+      'It must bow, whiten or creak before it breaks. What snaps, and what parts between its layers, is refused.',
+    isAsked: (asks) => asks.mustWarn === true,
+    add: (asks) => ({ ...asks, mustWarn: true as const }),
+    remove: (asks) => without(asks, 'mustWarn'),
   },
   {
     id: 'mass',

@@ -1,4 +1,4 @@
-import { asks, cantileverArm, heatAsk, lengthMm, loadCase } from '@anvilstone/schema';
+import { asks, heatAsk, loadCase, slidingAsk, thermalFitAsk } from '@anvilstone/schema';
 import type { Bounds } from '../ui/QuantityField.tsx';
 
 /** Bounds of the brief's numbers, read from the one schema that the server validates with. */
@@ -6,14 +6,13 @@ const of = (schema: object): Bounds => schema;
 const peak = heatAsk.properties.peak.properties;
 
 export const bounds = {
-  length: of(lengthMm('')),
-  filletRadius: of(cantileverArm.properties.filletRadiusMm),
-  force: of(loadCase.properties.forceN),
-  duration: of(loadCase.properties.durationH),
   temperature: of(loadCase.properties.temperatureC),
-  safetyFactor: of(loadCase.properties.safetyFactor),
-  movement: of(loadCase.properties.maxSagMm),
   mass: of(asks.properties.maxMassG),
   cost: of(asks.properties.maxCostUsd),
   peakDuration: of(peak.durationH),
+  fitLength: of(thermalFitAsk.properties.lengthMm),
+  fitAllowed: of(thermalFitAsk.properties.allowedMm),
+  contactPressure: of(slidingAsk.properties.pressureMPa),
+  slidingSpeed: of(slidingAsk.properties.speedMPerS),
+  friction: of(slidingAsk.properties.maxFriction),
 };

@@ -1,12 +1,14 @@
 import { briefIssues } from '@anvilstone/core';
-import { lampArm } from '@anvilstone/core/sample';
-import { brief as briefSchema } from '@anvilstone/schema';
+import { lampArm, nozzleBracket } from '@anvilstone/core/sample';
+import { brief as briefSchema, partGeometries } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { newBrief } from '../parts/newBrief.ts';
 import { askKinds } from './asks.ts';
 import { bounds } from './bounds.ts';
 import { withLoadCase, withNewLoadCase } from './loadCases.ts';
-import { sectionDepthMm } from './sectionDepth.ts';
+import { sectionLike, withDimension } from './geometryEdit.ts';
+import { choiceWords, dimensionOf, labelOf } from './fieldWords.ts';
+import { sectionSize } from './sketch/sectionOutline.ts';
 
 const valid = validator(briefSchema);
 
@@ -43,14 +45,77 @@ test('a peak added after a hot steady temperature starts above it', () => {
 });
 
 test('the fields read their bounds from the schema', () => {
-  expect(bounds.length).toMatchObject({ exclusiveMinimum: 0, maximum: 5000 });
   expect(bounds.temperature).toMatchObject({ minimum: -80, maximum: 400 });
-  expect(bounds.safetyFactor).toMatchObject({ minimum: 1, maximum: 20 });
+  expect(bounds.fitLength).toMatchObject({ exclusiveMinimum: 0, maximum: 5000 });
   for (const bound of Object.values(bounds)) expect(bound.maximum).toBeGreaterThan(0);
 });
 
-test('the depth of each kind of section', () => {
-  expect(sectionDepthMm({ kind: 'rectangle', widthMm: 4, depthMm: 9 })).toBe(9);
-  expect(sectionDepthMm({ kind: 'round', diameterMm: 7 })).toBe(7);
-  expect(sectionDepthMm({ kind: 'tube', outerDiameterMm: 12, wallMm: 2 })).toBe(12);
+test('a dimension is replaced at its pointer, an optional one is taken out, and the rest is shared', () => {
+  const part = nozzleBracket.part;
+  const changed = withDimension(part, '/tie/depthMm', 11);
+  expect(changed).toMatchObject({ tie: { depthMm: 11, widthMm: 14 } });
+  expect((changed as typeof part & { strut: object }).strut).toBe((part as typeof part & { strut: object }).strut);
+  expect(withDimension({ ...part, insert: {} } as unknown as typeof part, '/insert', undefined)).not.toHaveProperty(
+    'insert',
+  );
+});
+
+test('every kind of section can become every other one of about its size', () => {
+  const kinds = ['rectangle', 'round', 'tube', 'box', 'i', 't', 'channel', 'angle', 'polygon', 'measured'] as const;
+  for (const from of kinds) {
+    for (const to of kinds) {
+      const section = sectionLike(sectionLike({ kind: 'rectangle', widthMm: 18, depthMm: 30 }, from), to);
+      const brief = { ...newBrief, part: { ...lampArm.part, section } };
+      expect([from, to, valid(brief).ok, briefIssues(brief)]).toEqual([from, to, true, []]);
+      expect(sectionSize(section).depthMm).toBeCloseTo(30, 6);
+    }
+  }
+});
+
+test('labels come from the schema without their units, and their hints after the semicolon', () => {
+  expect(labelOf('Free length, mm')).toEqual({ label: 'Free length', hint: undefined });
+  expect(labelOf('Fillet radius at the root, mm; 0 = sharp')).toEqual({
+    label: 'Fillet radius at the root',
+    hint: '0 = sharp',
+  });
+  expect(labelOf('Longer side, or the diameter, between the edges that hold it, mm').label).toMatch(/hold it$/);
+});
+
+test('what a field measures is read from its name', () => {
+  const names = [
+    'spanMm',
+    'areaMm2',
+    'secondMomentMm4',
+    'leadAngleDeg',
+    'otherTemperatureC',
+    'forceN',
+    'torqueNmm',
+    'pressureMPa',
+    'energyJ',
+    'fallingMassG',
+    'teeth',
+  ];
+  expect(names.map(dimensionOf)).toEqual([
+    'length',
+    'area',
+    'secondMoment',
+    'angle',
+    'temperature',
+    'force',
+    'torque',
+    'stress',
+    'energy',
+    'mass',
+    'ratio',
+  ]);
+});
+
+test('no choice of a part model is shown as it is in the code', () => {
+  const words = partGeometries.flatMap((geometry) =>
+    Object.values(geometry.properties as Record<string, { enum?: string[] }>).flatMap((field) =>
+      (field.enum ?? []).map(choiceWords),
+    ),
+  );
+  expect(words.length).toBeGreaterThan(20);
+  for (const word of words) expect(word).toMatch(/^[A-Z][^_]*$/);
 });

@@ -1,6 +1,7 @@
 import { findCheck, rank, formatReserve } from '@anvilstone/core';
 import { ORIENTATIONS, type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
-import { useMemo, useState } from 'react';
+import type { Remote } from 'comlink';
+import { useCallback, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useFreezeDecisionMutation } from '../app/api.ts';
 import { asProblem } from '../app/problem.ts';
@@ -14,23 +15,32 @@ import { NoGrades } from '../ui/NoGrades.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { Reserve, statusWord } from '../ui/Reserve.tsx';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
 
 /** Pick, reasons, open risks, freeze. What the calculation itself cannot vouch for is offered as open risks. */
 export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
-  const { evaluation, library, partId } = useBench();
+  const { brief, screening, library, partId } = useBench();
   const [search, setSearch] = useSearchParams();
   const { revision, saving } = useAppSelector((state) => state.draft);
   const [freeze, freezing] = useFreezeDecisionMutation();
   const [reasons, setReasons] = useState('');
   const [risks, setRisks] = useState('');
   const [decidedBy, setDecidedBy] = useState('');
-  const result = evaluation.value;
-  const ranked = useMemo(() => (result ? rank(result.grades, 'cheapest-that-passes') : []), [result]);
+  const ranked = useMemo(
+    () => (screening.value ? rank(screening.value.grades, 'cheapest-that-passes') : []),
+    [screening.value],
+  );
+  const wanted = search.get('grade');
+  const standing = ranked.find((one) => one.gradeId === wanted) ?? ranked[0];
+  const gradeId = standing?.gradeId;
+  const ask = useCallback((engine: Remote<Engine>) => engine.evaluateGrades(brief, [gradeId!]), [brief, gradeId]);
+  const { value: evaluated } = useComputed(library, gradeId === undefined ? undefined : ask);
   const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);
   if (library.grades.length === 0) return <NoGrades />;
-  if (!result || !ranked[0]) return <Loading what="the candidates" />;
+  const chosen = evaluated?.[0];
+  if (!chosen || chosen.gradeId !== gradeId) return <Loading what="the candidates" />;
 
-  const chosen = ranked.find((one) => one.gradeId === search.get('grade')) ?? ranked[0];
   const built = search.get('built');
   const entry = chosen.entries.find((one) => one.orientation === built) ?? chosen.best;
   const issueAt = (pointer: string) => {

@@ -1,11 +1,11 @@
-import { findCheck, rank } from '@anvilstone/core';
+import { askSentences, findCheck, loadSentence, rank } from '@anvilstone/core';
 import type { Decision, EvaluationEntry } from '@anvilstone/schema';
 import type { ReactNode } from 'react';
 import { useDecisionQuery, useRecomputationQuery } from '../app/api.ts';
 import { useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
 import { Cautions } from '../ui/Cautions.tsx';
-import { amount, duration } from '../ui/amount.ts';
+import { amount } from '../ui/amount.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
@@ -151,29 +151,19 @@ function ChosenChecks({ entry }: { entry: EvaluationEntry }) {
   );
 }
 
-function Asked({ decision: { brief } }: { decision: Decision }) {
+function Asked({ decision }: { decision: Decision }) {
+  const { brief } = decision;
   const units = useAppSelector((state) => state.settings.units);
   return (
     <Part title="What it had to do">
       {brief.purpose && <p>{brief.purpose}</p>}
       <ul className="mt-1 list-disc pl-5">
         {brief.loadCases.map((load) => (
-          <li key={load.id}>
-            {load.name}: {amount(load.forceN, 'N', units)} for {duration(load.durationH)} at{' '}
-            {amount(load.temperatureC, '°C', units)}, safety factor {load.safetyFactor}
-            {load.maxDeflectionMm !== undefined && `, at most ${amount(load.maxDeflectionMm, 'mm', units)} at once`}
-            {load.maxSagMm !== undefined && `, at most ${amount(load.maxSagMm, 'mm', units)} at the end`}
-          </li>
+          <li key={load.id}>{loadSentence(load, units)}</li>
         ))}
-        {brief.asks.heat?.steadyC !== undefined && <li>Sits in {amount(brief.asks.heat.steadyC, '°C', units)}</li>}
-        {brief.asks.heat?.peak && (
-          <li>
-            Peaks at {amount(brief.asks.heat.peak.temperatureC, '°C', units)} for{' '}
-            {duration(brief.asks.heat.peak.durationH)}
-          </li>
-        )}
-        {brief.asks.maxMassG !== undefined && <li>Weighs at most {amount(brief.asks.maxMassG, 'g', units)}</li>}
-        {brief.asks.maxCostUsd !== undefined && <li>Costs at most {brief.asks.maxCostUsd.toFixed(2)} USD</li>}
+        {askSentences(brief, units, (id) => decision.machines.find((one) => one.id === id)?.name ?? id).map((line) => (
+          <li key={line}>{line}</li>
+        ))}
       </ul>
     </Part>
   );

@@ -1,25 +1,27 @@
-import type { Brief, EvaluationResult } from '@anvilstone/schema';
+import { PROOF_TEST_CAUTION, type Screening } from '@anvilstone/core';
+import type { Brief } from '@anvilstone/schema';
 import { Link, NavLink } from 'react-router';
 import { useDecisionsQuery } from '../app/api.ts';
 import { redone, undone, type Saving } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
+import { PartActions } from './PartActions.tsx';
 import { stages } from './stages.ts';
 
 /** Title, saving, undo, and the strip of stages with where each one stands. */
 export function PartHeader({
   brief,
   partId,
-  evaluation,
+  screening,
 }: {
   brief: Brief;
   partId: string;
-  evaluation: EvaluationResult | undefined;
+  screening: Screening | undefined;
 }) {
   const { saving, past, future, revision } = useAppSelector((state) => state.draft);
   const dispatch = useAppDispatch();
   const { data: decisions } = useDecisionsQuery(partId);
-  const passing = evaluation?.grades.filter((grade) => grade.best.status === 'pass').length;
+  const passing = screening?.grades.filter((grade) => grade.best.status === 'pass').length;
   const newest = decisions?.[0];
   const standing: Record<string, string> = {
     brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
@@ -40,6 +42,7 @@ export function PartHeader({
         <div className="grow" />
         <SavingState saving={saving} />
         <div className="no-print flex gap-1">
+          <PartActions brief={brief} />
           <Button look="quiet" disabled={past.length === 0} onClick={() => dispatch(undone())} title="Ctrl-Z">
             Undo
           </Button>
@@ -48,12 +51,7 @@ export function PartHeader({
           </Button>
         </div>
       </div>
-      {brief.failureCouldHurt === 'yes' && (
-        <p className="mt-1 text-sm font-semibold text-fail">
-          Failure could hurt someone: the numbers here do not approve this part. Proof-test every one and have a
-          responsible engineer sign.
-        </p>
-      )}
+      {brief.failureCouldHurt === 'yes' && <p className="mt-1 text-sm font-semibold text-fail">{PROOF_TEST_CAUTION}</p>}
       <nav aria-label="Stages" className="no-print mt-2 flex">
         {stages.map(({ id, title, question }, index) => (
           <NavLink

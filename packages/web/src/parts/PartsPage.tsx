@@ -1,10 +1,9 @@
-import { findCheck, rank } from '@anvilstone/core';
+import { findCheck, PROOF_TEST_CAUTION, rank } from '@anvilstone/core';
 import type { PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
-import { Link, useNavigate } from 'react-router';
-import { useCreatePartMutation, usePartsQuery } from '../app/api.ts';
-import { Button } from '../ui/Button.tsx';
+import { Link } from 'react-router';
+import { usePartsQuery } from '../app/api.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
@@ -14,29 +13,20 @@ import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import type { Workshop } from '../workers/evaluation.worker.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
-import { newBrief } from './newBrief.ts';
+import { NewPart } from './NewPart.tsx';
 import { RemovePart } from './RemovePart.tsx';
 
 /** What am I working on: every part with its leading grade, what governs it, and how much is left. */
 export function PartsPage() {
   const { data: parts, error } = usePartsQuery();
   const { library } = useLibrary();
-  const navigate = useNavigate();
-  const [create, creation] = useCreatePartMutation();
-  const make = async () => {
-    const part = await create(newBrief).unwrap();
-    await navigate(`/parts/${part.id}/brief`);
-  };
   return (
     <main className="p-6">
       <div className="flex items-center justify-between">
         <h1 className="text-xl">Parts</h1>
-        <Button look="primary" disabled={creation.isLoading} onClick={() => void make().catch(() => undefined)}>
-          New part
-        </Button>
+        <NewPart parts={parts ?? []} />
       </div>
       <p className="mt-1 mb-4 text-quiet">Each part starts with what it must do. The rest follows from that.</p>
-      {creation.error !== undefined && <ProblemNotice error={creation.error} />}
       {error !== undefined && <ProblemNotice error={error} />}
       {!parts && !error && <Loading what="the parts" />}
       {parts?.length === 0 && (
@@ -72,7 +62,7 @@ export function PartsPage() {
 }
 
 function PartRow({ part, library }: { part: PartSummary; library: Workshop | undefined }) {
-  const ask = useCallback((engine: Remote<Engine>) => engine.evaluate(part.brief), [part.brief]);
+  const ask = useCallback((engine: Remote<Engine>) => engine.screen(part.brief), [part.brief]);
   const { value: result } = useComputed(library, ask);
   const leader = result && rank(result.grades, 'cheapest-that-passes')[0];
   const name = leader && library?.grades.find((grade) => grade.id === leader.gradeId)?.name;
@@ -87,6 +77,12 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
         {part.brief.failureCouldHurt === 'unanswered' && (
           <p className="text-xs font-normal text-unknown">Brief asks: could a failure hurt someone?</p>
         )}
+        {part.brief.failureCouldHurt === 'yes' && (
+          <p className="text-xs font-normal text-fail" title={PROOF_TEST_CAUTION}>
+            Failure could hurt someone: proof test and sign-off needed
+          </p>
+        )}
+        {part.brief.template && <p className="text-xs font-normal text-quiet">Template</p>}
       </th>
       <td className="px-3">
         {leader ? (passes ? `${name}, ${leader.best.orientation}` : `None passes; nearest ${name}`) : '…'}

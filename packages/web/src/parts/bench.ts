@@ -1,4 +1,5 @@
-import type { Brief, EvaluationResult } from '@anvilstone/schema';
+import type { Screening } from '@anvilstone/core';
+import type { Brief } from '@anvilstone/schema';
 import { useOutletContext } from 'react-router';
 import type { Workshop } from '../workers/evaluation.worker.ts';
 import type { Computed } from '../workers/useComputed.ts';
@@ -8,7 +9,7 @@ export interface Bench {
   partId: string;
   brief: Brief;
   library: Workshop;
-  evaluation: Computed<EvaluationResult>;
+  screening: Computed<Screening>;
 }
 
 export function useBench(): Bench {

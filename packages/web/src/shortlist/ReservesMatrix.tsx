@@ -1,6 +1,6 @@
 import { findCheck, type UnitSystem, formatReserve } from '@anvilstone/core';
-import type { CheckResult, EvaluationResult, Grade, GradeEvaluation, Library } from '@anvilstone/schema';
-import { useMemo, useState } from 'react';
+import type { CheckResult, Grade, GradeEvaluation, Library } from '@anvilstone/schema';
+import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { Button } from '../ui/Button.tsx';
@@ -8,23 +8,26 @@ import { Evidence, Reserve, statusWord } from '../ui/Reserve.tsx';
 import { rejectionReasons } from './rejectionReasons.ts';
 
 /** What passes comes first, so the rows that matter are there at once even in a library of thousands. */
-const MORE_ROWS = 40;
+export const MORE_ROWS = 40;
 
 /** Grades × checks. The governing cell of each row is the warm one; every cell opens its working. */
 export function ReservesMatrix({
-  result,
-  ranked,
+  checkIds,
+  rows,
+  total,
   library,
   openId,
   onOpen,
+  onMore,
 }: {
-  result: EvaluationResult;
-  ranked: readonly GradeEvaluation[];
+  checkIds: readonly string[];
+  rows: readonly GradeEvaluation[];
+  total: number;
   library: Library;
   openId: string | null;
   onOpen: (gradeId: string, checkId?: string) => void;
+  onMore: () => void;
 }) {
-  const [shownRows, setShownRows] = useState(MORE_ROWS);
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   const machines = useMemo(() => new Map(library.machines.map((machine) => [machine.id, machine.name])), [library]);
   return (
@@ -41,7 +44,7 @@ export function ReservesMatrix({
             <th scope="col" className="px-2 py-2 text-right font-normal">
               One part
             </th>
-            {result.checkIds.map((id) => (
+            {checkIds.map((id) => (
               <th key={id} scope="col" className="px-1.5 py-2 font-normal" title={findCheck(id)?.asks}>
                 {findCheck(id)?.title}
               </th>
@@ -49,7 +52,7 @@ export function ReservesMatrix({
           </tr>
         </thead>
         <tbody>
-          {ranked.slice(0, shownRows).map((evaluation, index) => (
+          {rows.map((evaluation, index) => (
             <MatrixRow
               key={evaluation.gradeId}
               place={index + 1}
@@ -62,10 +65,10 @@ export function ReservesMatrix({
           ))}
         </tbody>
       </table>
-      {ranked.length > shownRows && (
+      {total > rows.length && (
         <div className="border-t border-line p-3 text-center">
-          <Button onClick={() => setShownRows(shownRows + MORE_ROWS)}>
-            Show the next {Math.min(MORE_ROWS, ranked.length - shownRows)} of {ranked.length} grades
+          <Button onClick={onMore}>
+            Show the next {Math.min(MORE_ROWS, total - rows.length)} of {total} grades
           </Button>
         </div>
       )}

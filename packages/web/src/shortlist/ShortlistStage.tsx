@@ -1,5 +1,6 @@
-import { rank, rankingSchools } from '@anvilstone/core';
-import { useMemo } from 'react';
+import { rankingSchools } from '@anvilstone/core';
+import type { Remote } from 'comlink';
+import { useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useBench } from '../parts/bench.ts';
 import { Choice } from '../ui/fields.tsx';
@@ -8,15 +9,22 @@ import { NoGrades } from '../ui/NoGrades.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
 import { GradeDrawer } from './GradeDrawer.tsx';
-import { ReservesMatrix } from './ReservesMatrix.tsx';
+import { MORE_ROWS, ReservesMatrix } from './ReservesMatrix.tsx';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
 
 /** What survives, what is first, and why. The school, the grade and the check shown live in the address. */
 export function ShortlistStage() {
-  const { evaluation, library } = useBench();
+  const { brief, screening, library } = useBench();
   const [search, setSearch] = useSearchParams();
   const school = rankingSchools.find((one) => one.id === search.get('school')) ?? rankingSchools[0]!;
-  const result = evaluation.value;
-  const ranked = useMemo(() => (result ? rank(result.grades, school.id) : []), [result, school.id]);
+  const [shownRows, setShownRows] = useState(MORE_ROWS);
+  const openId = search.get('grade');
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.shortlist(brief, school.id, shownRows, openId),
+    [brief, school.id, shownRows, openId],
+  );
+  const { value: result } = useComputed(library, ask);
   if (library.grades.length === 0) return <NoGrades />;
   if (!result) return <Loading what="the reserves" />;
   const set = (change: Record<string, string | null>) =>
@@ -28,9 +36,7 @@ export function ShortlistStage() {
       }
       return next;
     });
-  const openId = search.get('grade');
-  const open = ranked.find((one) => one.gradeId === openId);
-  const count = (status: string) => ranked.filter((one) => one.best.status === status).length;
+  const open = result.open?.gradeId === openId ? result.open : undefined;
   return (
     <>
       <div className="mb-3 flex items-end gap-4">
@@ -45,18 +51,20 @@ export function ShortlistStage() {
         <p className="pb-1 text-quiet">{school.sentence}</p>
         <div className="grow" />
         <p role="status" className="pb-1 whitespace-nowrap">
-          <strong>{count('pass')}</strong> pass · <strong>{count('unknown')}</strong> unknown ·{' '}
-          <strong>{count('fail')}</strong> fail
+          <strong>{result.counts.pass}</strong> pass · <strong>{result.counts.unknown}</strong> unknown ·{' '}
+          <strong>{result.counts.fail}</strong> fail
         </p>
       </div>
-      {evaluation.state === 'failed' && (
+      {screening.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">
-          These reserves are of the last usable brief: {evaluation.message}
+          These reserves are of the last usable brief: {screening.message}
         </p>
       )}
       <ReservesMatrix
-        result={result}
-        ranked={ranked}
+        checkIds={result.checkIds}
+        rows={result.rows}
+        total={result.total}
+        onMore={() => setShownRows(shownRows + MORE_ROWS)}
         library={library}
         openId={openId}
         onOpen={(grade, check) => set({ grade, check: check ?? null, built: null })}

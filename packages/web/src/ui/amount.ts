@@ -1,4 +1,4 @@
-import { formatNumber, formatQuantity, type Dimension, type UnitSystem } from '@anvilstone/core';
+import { duration, formatNumber, formatQuantity, type Dimension, type UnitSystem } from '@anvilstone/core';
 
 /** The computation's units, and the dimension each belongs to; what is not listed is shown as it is. */
 const DIMENSION_OF_UNIT: Record<string, Dimension> = {
@@ -7,6 +7,10 @@ const DIMENSION_OF_UNIT: Record<string, Dimension> = {
   '°C': 'temperature',
   g: 'mass',
   N: 'force',
+  'N·mm': 'torque',
+  J: 'energy',
+  '°': 'angle',
+  'm/s': 'speed',
   'g/cm³': 'density',
 };
 
@@ -18,17 +22,4 @@ export function amount(value: number, unit: string, system: UnitSystem, digits =
   return unit === '' ? formatNumber(value, digits) : `${formatNumber(value, digits)} ${unit}`;
 }
 
-const HOURS: readonly [above: number, divisor: number, unit: string][] = [
-  [8766 * 0.99, 8766, 'years'],
-  [24 * 3, 24, 'days'],
-  [1, 1, 'h'],
-  [1 / 60, 1 / 60, 'min'],
-  [0, 1 / 3600, 's'],
-];
-
-/** A duration in the unit a person would use: 17532 h is 2 years. */
-export function duration(hours: number): string {
-  const [, divisor, unit] = HOURS.find(([above]) => hours >= above) ?? HOURS.at(-1)!;
-  const value = formatNumber(hours / divisor, 2);
-  return `${value} ${value === '1' && unit.endsWith('s') && unit !== 's' ? unit.slice(0, -1) : unit}`;
-}
+export { duration };

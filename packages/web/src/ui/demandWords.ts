@@ -1,5 +1,5 @@
 import type { CheckResult } from '@anvilstone/schema';
-import type { UnitSystem } from '@anvilstone/core';
+import { findCheck, type UnitSystem } from '@anvilstone/core';
 import { amount } from './amount.ts';
 
 /** How demand and capacity are said, by what they are measured in. */
@@ -14,6 +14,6 @@ const WORDS: Record<string, readonly [demand: string, capacity: string]> = {
 /** "Moves 1.16 mm, allowed 5 mm". Empty when there is nothing to compare. */
 export function demandSentence(check: CheckResult, units: UnitSystem): string {
   if (check.demand === null || check.capacity === null) return '';
-  const [demand, capacity] = WORDS[check.unit] ?? ['Demand', 'capacity'];
+  const [demand, capacity] = findCheck(check.checkId)?.words ?? WORDS[check.unit] ?? ['Demand', 'capacity'];
   return `${demand} ${amount(check.demand, check.unit, units)}, ${capacity} ${amount(check.capacity, check.unit, units)}`;
 }

@@ -3,12 +3,23 @@ import {
   evaluate,
   explain,
   libraryTable,
+  rank,
   reserveOverTemperature,
+  screen,
   type LibraryTable,
   type LibraryTableRequest,
+  type Screening,
   type TemperaturePoint,
 } from '@anvilstone/core';
-import type { Brief, BuildOrientation, CheckResult, EvaluationResult, HouseRules, Library } from '@anvilstone/schema';
+import type {
+  Brief,
+  BuildOrientation,
+  CheckResult,
+  EvaluationEntry,
+  GradeEvaluation,
+  HouseRules,
+  Library,
+} from '@anvilstone/schema';
 import { expose, transfer } from 'comlink';
 
 /** Grades and machines with the policy values in force: all that an evaluation reads beside the brief. */
@@ -17,12 +28,62 @@ export interface Workshop extends Library {
 }
 let workshop: Workshop = { grades: [], machines: [], rules: defaultHouseRules };
 
+/** The last screenings, by brief: several parts of a page ask for the same one. */
+const kept = new Map<string, Screening>();
+const MOST_KEPT = 12;
+
+function screened(brief: Brief): Screening {
+  const key = JSON.stringify(brief);
+  let found = kept.get(key);
+  if (!found) {
+    found = screen(brief, workshop, { rules: workshop.rules });
+    if (kept.size >= MOST_KEPT) kept.delete(kept.keys().next().value!);
+    kept.set(key, found);
+  }
+  return found;
+}
+
+function evaluated(brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] {
+  const byId = new Map(workshop.grades.map((grade) => [grade.id, grade]));
+  const grades = gradeIds.map((id) => byId.get(id)).filter((grade) => grade !== undefined);
+  return evaluate(brief, { ...workshop, grades }, { rules: workshop.rules }).grades;
+}
+
+/** One page of a shortlist: the first rows of a ranking, with every check of each. */
+export interface Shortlist {
+  checkIds: readonly string[];
+  counts: { pass: number; unknown: number; fail: number };
+  total: number;
+  rows: GradeEvaluation[];
+  /** The grade that is open, where it is not among the rows. */
+  open: GradeEvaluation | undefined;
+}
+
 /** Runs in a web worker, so that the page never waits for the arithmetic. The library is sent once and kept. */
 const engine = {
   setWorkshop(value: Workshop): void {
     workshop = value;
+    kept.clear();
   },
-  evaluate: (brief: Brief): EvaluationResult => evaluate(brief, workshop, { rules: workshop.rules }),
+  screen: (brief: Brief): Screening => screened(brief),
+  shortlist(brief: Brief, schoolId: string, count: number, openId: string | null): Shortlist {
+    const { checkIds, grades } = screened(brief);
+    const ranked = rank(grades, schoolId).slice(0, count);
+    const rows = evaluated(
+      brief,
+      ranked.map(({ gradeId }) => gradeId),
+    );
+    const counts = { pass: 0, unknown: 0, fail: 0 };
+    for (const { best } of grades) counts[best.status] += 1;
+    const open = rows.find(({ gradeId }) => gradeId === openId) ?? (openId ? evaluated(brief, [openId])[0] : undefined);
+    return { checkIds, counts, total: grades.length, rows, open };
+  },
+  evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
+  /** One grade in one orientation, whether the brief allows it or not. */
+  oneWay(brief: Brief, gradeId: string, orientation: BuildOrientation): EvaluationEntry | undefined {
+    const { orientations: _any, ...asks } = brief.asks;
+    return evaluated({ ...brief, asks: { ...asks, orientations: [orientation] } }, [gradeId])[0]?.best;
+  },
   explain: (brief: Brief, gradeId: string, orientation: BuildOrientation): CheckResult[] =>
     explain(brief, workshop, gradeId, orientation, workshop.rules),
   reserveOverTemperature: (

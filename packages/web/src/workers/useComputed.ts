@@ -1,5 +1,5 @@
 import type { Remote } from 'comlink';
-import { useEffect, useState } from 'react';
+import { useEffect, useRef, useState } from 'react';
 import { engineWith } from './engine.ts';
 import type { Engine, Workshop } from './evaluation.worker.ts';
 
@@ -10,28 +10,47 @@ export type Computed<T> =
   | { state: 'failed'; value?: T | undefined; message: string };
 
 /**
- * Asks the worker and keeps the newest answer: an older one that arrives late is dropped. While a new answer is on its way
- * the last one stays. `ask` must not change between renders unless the question does (useCallback).
+ * Asks the worker and keeps the newest answer. One question is under way at a time: while it is, only the newest of those
+ * that follow waits, so that a slider that moves sixty times a second never leaves a queue behind. While a new answer is
+ * on its way the last one stays. `ask` must not change between renders unless the question does (useCallback).
  */
 export function useComputed<T>(
   library: Workshop | undefined,
   ask: ((engine: Remote<Engine>) => Promise<T>) | undefined,
 ): Computed<T> {
   const [computed, setComputed] = useState<Computed<T>>({ state: 'pending' });
+  const line = useRef<{ wanted: (() => Promise<void>) | undefined; running: boolean }>({
+    wanted: undefined,
+    running: false,
+  });
   useEffect(() => {
     if (!library || !ask) return;
+    const queue = line.current;
     let current = true;
-    engineWith(library)
-      .then(ask)
-      .then((value) => current && setComputed({ state: 'ready', value }))
-      .catch((error: unknown) => {
+    queue.wanted = async () => {
+      try {
+        const value = await ask(await engineWith(library));
+        if (current) setComputed({ state: 'ready', value });
+      } catch (error) {
         if (!current) return;
         const message = error instanceof Error ? error.message : String(error);
         setComputed((last) => ({ state: 'failed', value: last.value, message }));
-      });
+      }
+    };
+    if (!queue.running) void workOff(queue);
     return () => {
       current = false;
     };
   }, [library, ask]);
   return computed;
+}
+
+async function workOff(queue: { wanted: (() => Promise<void>) | undefined; running: boolean }): Promise<void> {
+  queue.running = true;
+  while (queue.wanted) {
+    const next = queue.wanted;
+    queue.wanted = undefined;
+    await next();
+  }
+  queue.running = false;
 }

@@ -1,0 +1,190 @@
+import { findPartModel, LOAD_KIND_WORDS, partBody } from '@anvilstone/core';
+import { LOAD_KINDS, type Brief, type LoadCase, type LoadKind } from '@anvilstone/schema';
+import { Button } from '../ui/Button.tsx';
+import { Choice, TextField, Tick } from '../ui/fields.tsx';
+import { duration } from '../ui/amount.ts';
+import { LimitFields } from './LimitFields.tsx';
+import { LoadQuantity, type ChangeLoad } from './LoadQuantity.tsx';
+import { UsualLoads } from './UsualLoads.tsx';
+
+/** One load: what it is, how large, how long or how often, how warm, and what it must not do. */
+export function LoadFields({
+  brief,
+  index,
+  onChange,
+  onKind,
+  onRemove,
+}: {
+  brief: Brief;
+  index: number;
+  onChange: ChangeLoad;
+  onKind: (kind: LoadKind) => void;
+  onRemove: (() => void) | undefined;
+}) {
+  const loadCase = brief.loadCases[index]!;
+  const takes = findPartModel(brief.part.model).takes(brief.part);
+  const kind = loadCase.kind ?? 'lasting';
+  const common = { loadCase, index, onChange };
+  return (
+    <fieldset className="border-l-3 border-line pl-3">
+      <legend className="sr-only">{loadCase.name}</legend>
+      <div className="grid grid-cols-4 gap-3">
+        <div className="col-span-2">
+          <TextField
+            label="Load"
+            value={loadCase.name}
+            maxLength={200}
+            error={loadCase.name.trim() === '' ? 'A name is needed before it can be saved.' : undefined}
+            onChange={(name) => onChange({ name }, 'name')}
+          />
+        </div>
+        <Choice
+          label="How it acts"
+          value={kind}
+          options={LOAD_KINDS.filter((one) => takes[one]).map((one) => ({
+            value: one,
+            label: LOAD_KIND_WORDS[one].title,
+          }))}
+          onChange={onKind}
+        />
+        <Direction brief={brief} loadCase={loadCase} onChange={onChange} />
+        <p className="col-span-4 -mt-2 text-xs text-quiet">{LOAD_KIND_WORDS[kind].means}</p>
+        <Size
+          {...common}
+          size={takes[kind] ?? 'forceN'}
+          isPreload={brief.part.model === 'bolted-flange' && kind === 'held'}
+        />
+        <Times {...common} kind={kind} />
+        <LoadQuantity {...common} field="temperatureC" label="Part temperature" />
+        <LoadQuantity {...common} field="safetyFactor" label="Safety factor on strength" />
+        <LimitFields {...common} part={brief.part} kind={kind} />
+      </div>
+      <div className="mt-1 flex items-center justify-between gap-4">
+        <Tick
+          label="Also acts when the part is at its steady and peak heat"
+          checked={loadCase.actsWhenHot}
+          onChange={(actsWhenHot) => onChange({ actsWhenHot }, 'hot')}
+        />
+        <div className="flex gap-2">
+          <UsualLoads size={takes[kind]} onChoose={(change) => onChange(change, 'usual')} />
+          {onRemove && (
+            <Button look="quiet" aria-label={`Remove ${loadCase.name}`} onClick={onRemove}>
+              Remove
+            </Button>
+          )}
+        </div>
+      </div>
+    </fieldset>
+  );
+}
+
+/** Only parts that bend about either axis are asked which way the load goes. */
+function Direction({ brief, loadCase, onChange }: { brief: Brief; loadCase: LoadCase; onChange: ChangeLoad }) {
+  let both = false;
+  try {
+    both = partBody(brief.part).responses.width !== undefined;
+  } catch {
+    // A dimension that cannot be used is marked at its field.
+  }
+  if (!both) return <span />;
+  return (
+    <Choice
+      label="Direction"
+      value={loadCase.direction ?? 'depth'}
+      options={[
+        { value: 'depth', label: 'Along the depth' },
+        { value: 'width', label: 'Sideways' },
+      ]}
+      onChange={(direction) => onChange({ direction: direction === 'depth' ? undefined : direction }, 'direction')}
+    />
+  );
+}
+
+const SIZE_LABELS = {
+  forceN: 'Force',
+  torqueNmm: 'Torque',
+  pressureMPa: 'Pressure',
+  displacementMm: 'Bent or pushed by',
+  angleDeg: 'Turned by',
+} as const;
+
+function Size({
+  size,
+  isPreload,
+  ...common
+}: {
+  loadCase: LoadCase;
+  index: number;
+  onChange: ChangeLoad;
+  size: keyof typeof SIZE_LABELS | 'knock';
+  isPreload: boolean;
+}) {
+  const { loadCase, onChange } = common;
+  if (size !== 'knock') {
+    return <LoadQuantity {...common} field={size} label={isPreload ? 'Preload as tightened' : SIZE_LABELS[size]} />;
+  }
+  const falls = loadCase.energyJ === undefined;
+  return (
+    <>
+      <Choice
+        label="Known as"
+        value={falls ? 'fall' : 'energy'}
+        options={[
+          { value: 'energy', label: 'An energy' },
+          { value: 'fall', label: 'A mass that falls' },
+        ]}
+        onChange={(how) =>
+          onChange(
+            how === 'fall'
+              ? { energyJ: undefined, fallingMassG: 500, dropHeightMm: 200 }
+              : { energyJ: 1, fallingMassG: undefined, dropHeightMm: undefined },
+            'knock',
+          )
+        }
+      />
+      {falls ? (
+        <>
+          <LoadQuantity {...common} field="fallingMassG" label="Mass" />
+          <LoadQuantity {...common} field="dropHeightMm" label="Falls from" />
+        </>
+      ) : (
+        <LoadQuantity {...common} field="energyJ" label="Energy" />
+      )}
+    </>
+  );
+}
+
+function Times({ kind, ...common }: { loadCase: LoadCase; index: number; onChange: ChangeLoad; kind: LoadKind }) {
+  const { loadCase } = common;
+  if (kind === 'knock') return null;
+  if (kind === 'repeated') {
+    return (
+      <>
+        <LoadQuantity {...common} field="cycles" label="Times in its life" hint="1e6 can be typed" />
+        <LoadQuantity {...common} field="stressRatio" label="Least over largest" hint="0 on and off, −1 to and fro" />
+      </>
+    );
+  }
+  return (
+    <>
+      <LoadQuantity
+        {...common}
+        field="durationH"
+        label={kind === 'held' ? 'Held for' : 'Stays on for'}
+        hint={`${duration(loadCase.durationH)}; “2 years” or “30 s” can be typed`}
+      />
+      {kind === 'lasting' && (
+        <LoadQuantity
+          {...common}
+          field="onShare"
+          label="Share of that it is on"
+          hint="empty = without a break"
+          optional
+        />
+      )}
+      {kind === 'lasting' && loadCase.onShare !== undefined && (
+        <LoadQuantity {...common} field="onEachH" label="On each time for" hint="empty = in one stretch" optional />
+      )}
+    </>
+  );
+}

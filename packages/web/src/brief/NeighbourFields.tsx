@@ -1,0 +1,89 @@
+import { FIXED_TO, type Brief } from '@anvilstone/schema';
+import { Choice } from '../ui/fields.tsx';
+import { QuantityField } from '../ui/QuantityField.tsx';
+import { bounds } from './bounds.ts';
+import { useIssue } from './editBrief.ts';
+import { choiceWords } from './fieldWords.ts';
+
+type ThermalFit = NonNullable<Brief['asks']['thermalFit']>;
+type Sliding = NonNullable<Brief['asks']['sliding']>;
+
+/** What the part is fixed to, over which length, between which temperatures, and how much the joint can take. */
+export function ThermalFitFields({ ask, onChange }: { ask: ThermalFit; onChange: (ask: ThermalFit) => void }) {
+  const issue = useIssue('/asks/thermalFit/coldestC');
+  return (
+    <div className="grid grid-cols-3 gap-3">
+      <Choice
+        label="Fixed to"
+        value={ask.fixedTo}
+        options={FIXED_TO.map((value) => ({ value, label: choiceWords(value) }))}
+        onChange={(fixedTo) => onChange({ ...ask, fixedTo })}
+      />
+      <QuantityField
+        label="Over a length of"
+        dimension="length"
+        value={ask.lengthMm}
+        bounds={bounds.fitLength}
+        onChange={(lengthMm) => onChange({ ...ask, lengthMm })}
+      />
+      <QuantityField
+        label="Joint takes up"
+        dimension="length"
+        value={ask.allowedMm}
+        bounds={bounds.fitAllowed}
+        hint="either way from 23 °C"
+        onChange={(allowedMm) => onChange({ ...ask, allowedMm })}
+      />
+      <QuantityField
+        label="Coldest"
+        dimension="temperature"
+        value={ask.coldestC}
+        bounds={bounds.temperature}
+        error={issue}
+        onChange={(coldestC) => onChange({ ...ask, coldestC })}
+      />
+      <QuantityField
+        label="Hottest"
+        dimension="temperature"
+        value={ask.hottestC}
+        bounds={bounds.temperature}
+        onChange={(hottestC) => onChange({ ...ask, hottestC })}
+      />
+    </div>
+  );
+}
+
+/** How hard and how fast it rubs. */
+export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask: Sliding) => void }) {
+  const withoutFriction = () => {
+    const { maxFriction: _gone, ...rest } = ask;
+    onChange(rest);
+  };
+  return (
+    <div className="grid grid-cols-3 gap-3">
+      <QuantityField
+        label="Contact pressure"
+        dimension="stress"
+        value={ask.pressureMPa}
+        bounds={bounds.contactPressure}
+        onChange={(pressureMPa) => onChange({ ...ask, pressureMPa })}
+      />
+      <QuantityField
+        label="Sliding speed"
+        dimension="speed"
+        value={ask.speedMPerS}
+        bounds={bounds.slidingSpeed}
+        onChange={(speedMPerS) => onChange({ ...ask, speedMPerS })}
+      />
+      <QuantityField
+        label="Friction at most"
+        dimension="ratio"
+        value={ask.maxFriction}
+        bounds={bounds.friction}
+        hint="against steel; empty = not asked"
+        onChange={(maxFriction) => onChange({ ...ask, maxFriction })}
+        onClear={withoutFriction}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,58 @@
+import type { Dimension } from '@anvilstone/core';
+
+/** A schema's description without its unit: “Free length, mm” → “Free length”; what follows a semicolon is a hint. */
+export function labelOf(description: string): { label: string; hint: string | undefined } {
+  const [main = '', ...rest] = description.split('; ');
+  const label = main.replace(/, (mm[²³⁴]?|°C?|MPa|N|s|h|g|rev\/min|N·mm)$/, '');
+  return { label, hint: rest.length === 0 ? undefined : rest.join('; ') };
+}
+
+const BY_SUFFIX: readonly [suffix: RegExp, dimension: Dimension][] = [
+  [/Mm$/, 'length'],
+  [/Mm2$/, 'area'],
+  [/Mm3$/, 'volume'],
+  [/Mm4$/, 'secondMoment'],
+  [/MPa$/, 'stress'],
+  [/Deg$/, 'angle'],
+  [/TemperatureC$|C$/, 'temperature'],
+  [/N$/, 'force'],
+  [/Nmm$/, 'torque'],
+  [/MPerS$/, 'speed'],
+  [/J$/, 'energy'],
+  [/G$/, 'mass'],
+  [/H$/, 'time'],
+];
+
+/** What a field's number measures, by the unit in its name. */
+export function dimensionOf(field: string): Dimension {
+  return BY_SUFFIX.find(([suffix]) => suffix.test(field))?.[1] ?? 'ratio';
+}
+
+/** Choices of the schema in words. One that is not listed is shown as it is, with its dashes taken out. */
+const CHOICES: Record<string, string> = {
+  supported: 'Resting on supports',
+  clamped: 'Clamped',
+  pinned: 'Free to turn at both ends',
+  'clamped-pinned': 'Clamped, the other free to turn',
+  'clamped-free': 'Clamped, the other free',
+  point: 'At one place',
+  spread: 'Spread evenly',
+  even: 'Same thickness throughout',
+  half: 'Down to half at the hook',
+  pinched: 'Pinched between two lines',
+  'pressed-from-inside': 'Pressed from inside',
+  'pressed-from-outside': 'Pressed from outside',
+  'pushed-over': 'Pushed over something larger',
+  round: 'Round',
+  rectangular: 'Rectangular',
+  turns: 'Turns (living hinge)',
+  shifts: 'Shifts without turning',
+  block: 'Block',
+  disc: 'Disc',
+  bonded: 'Held, cannot slide',
+  slipping: 'Can slide outwards',
+};
+export function choiceWords(value: string): string {
+  const words = CHOICES[value] ?? value.replaceAll('-', ' ');
+  return words[0]!.toUpperCase() + words.slice(1);
+}

@@ -1,0 +1,34 @@
+import type { BuildOrientation, EvaluationEntry } from '@anvilstone/schema';
+import type { Remote } from 'comlink';
+import { useCallback } from 'react';
+import { rank } from '@anvilstone/core';
+import { useBench } from '../parts/bench.ts';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+
+export interface Governing {
+  placeId: string;
+  checkId: string;
+  reserve: number;
+  gradeName: string;
+}
+
+/** The place of the part that governs for the leading grade in the orientation shown; it follows every change. */
+export function useGoverningPlace(orientation: BuildOrientation): Governing | undefined {
+  const { brief, library, screening } = useBench();
+  const leader = screening.value && rank(screening.value.grades, 'cheapest-that-passes')[0];
+  const gradeId = leader?.gradeId;
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.oneWay(brief, gradeId!, orientation),
+    [brief, gradeId, orientation],
+  );
+  const { value: entry } = useComputed(library, gradeId === undefined ? undefined : ask);
+  const name = library.grades.find((grade) => grade.id === gradeId)?.name;
+  return entry && governingPlace(entry, name ?? '');
+}
+
+function governingPlace(entry: EvaluationEntry, gradeName: string): Governing | undefined {
+  const placed = entry.checks.filter((check) => check.placeId && check.reserve !== null);
+  const smallest = placed.sort((a, b) => a.reserve! - b.reserve!)[0];
+  return smallest && { placeId: smallest.placeId!, checkId: smallest.checkId, reserve: smallest.reserve!, gradeName };
+}
