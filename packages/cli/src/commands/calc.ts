@@ -3,7 +3,7 @@ import { calculators, findCalculator, InputError } from '@anvilstone/core';
 import { validator } from '@anvilstone/schema/validate';
 import { BadInput, EXIT, readJson, type Terminal } from '../terminal.ts';
 
-/** `anvilstone calc list [--json]` and `anvilstone calc run <id> --in F [--json]`: every formula by itself. */
+/** `anvilstone calc list [--json]`, `calc example <id>` and `calc run <id> --in F [--json]`: every formula by itself. */
 export async function calcCommand(args: string[], terminal: Terminal): Promise<number> {
   const { values, positionals } = parseArgs({
     args,
@@ -12,10 +12,16 @@ export async function calcCommand(args: string[], terminal: Terminal): Promise<n
   });
   const [verb, id] = positionals;
   if (verb === 'list') return list(terminal, values.json);
-  if (verb !== 'run') throw new BadInput('calc needs “list” or “run <id> --in F”');
+  if (verb !== 'run' && verb !== 'example')
+    throw new BadInput('calc needs “list”, “example <id>” or “run <id> --in F”');
   const calculator = id === undefined ? undefined : findCalculator(id);
   if (!calculator) throw new BadInput(`No calculator “${id ?? ''}”; “calc list” names them all`);
-  if (values.in === undefined) throw new BadInput('--in is missing: name a JSON file with the input');
+  if (verb === 'example') {
+    terminal.out(JSON.stringify(calculator.example, null, 2));
+    return EXIT.ok;
+  }
+  if (values.in === undefined)
+    throw new BadInput(`--in is missing: name a JSON file with the input; “calc example ${calculator.id}” writes one`);
   const checked = validator(calculator.input)(await readJson(terminal, values.in));
   if (!checked.ok) throw new BadInput(`${values.in} does not fit ${calculator.id}`, checked.issues);
   terminal.out(JSON.stringify(run(calculator, checked.value), null, values.json ? undefined : 2));
@@ -34,7 +40,7 @@ function run(calculator: (typeof calculators)[number], input: unknown): unknown 
 }
 
 function list(terminal: Terminal, json: boolean): number {
-  const rows = calculators.map(({ id, title, source, input, output }) => ({ id, title, source, input, output }));
+  const rows = calculators.map(({ run: _run, ...described }) => described);
   terminal.out(
     json ? JSON.stringify(rows, null, 2) : rows.map((row) => `${row.id.padEnd(26)} ${row.title}`).join('\n'),
   );

@@ -14,6 +14,7 @@ export const sectionProperties = calculator({
   id: 'section-properties',
   title: 'Area and second moment of a section',
   source: 'Roark’s Formulas for Stress and Strain, 7th ed., appendix A',
+  example: { section: { kind: 'rectangle', widthMm: 20, depthMm: 6 } },
   input: { section: sectionGeometry },
   output: {
     areaMm2: Type.Number(),
@@ -32,6 +33,13 @@ export const cantileverDeflection = calculator({
   id: 'cantilever-deflection',
   title: 'Tip deflection of an end-loaded cantilever, bending and shear',
   source: 'Roark, 7th ed., table 8.1 case 1a and section 8.10',
+  example: {
+    forceN: 15,
+    spanMm: 60,
+    modulusMPa: 2400,
+    shearModulusMPa: 870,
+    section: { kind: 'rectangle', widthMm: 20, depthMm: 6 },
+  },
   input: { forceN, spanMm, modulusMPa, shearModulusMPa: above0('Shear modulus, MPa'), section: sectionGeometry },
   output: { bendingMm: Type.Number(), shearMm: Type.Number(), totalMm: Type.Number() },
   run({ section: geometry, ...arm }) {
@@ -46,6 +54,7 @@ export const cantileverStress = calculator({
   id: 'cantilever-root-stress',
   title: 'Root stress of an end-loaded cantilever with a fillet',
   source: 'σ = F·L·c / I; Kt after Peterson’s charts (Norton, Machine Design, app. C)',
+  example: { forceN: 15, spanMm: 60, section: { kind: 'rectangle', widthMm: 20, depthMm: 6 }, filletRadiusMm: 0.6 },
   input: {
     forceN,
     spanMm,

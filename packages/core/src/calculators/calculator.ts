@@ -6,6 +6,8 @@ export interface Calculator {
   id: string;
   title: string;
   source: string;
+  /** An input that works: what a form starts from. */
+  example: Record<string, unknown>;
   input: TSchema;
   output: TSchema;
   /** Input must have been validated against `input`. @throws InputError where values do not go together */
@@ -17,6 +19,7 @@ export function calculator<I extends TProperties, O extends TProperties>(definit
   id: string;
   title: string;
   source: string;
+  example: Static<TObject<I>>;
   input: I;
   output: O;
   run(input: Static<TObject<I>>): Static<TObject<O>>;

@@ -150,6 +150,17 @@ test.each([
   }
 });
 
+test('every calculator’s example fits its input and gives an answer that fits its output', () => {
+  for (const calculator of calculators) {
+    expect([calculator.id, validator(calculator.input)(calculator.example)]).toMatchObject([
+      calculator.id,
+      { ok: true },
+    ]);
+    const answer = calculator.run(calculator.example);
+    expect([calculator.id, validator(calculator.output)(answer)]).toMatchObject([calculator.id, { ok: true }]);
+  }
+});
+
 test('every calculator refuses an empty input and an unknown field by pointer', () => {
   for (const calculator of calculators) {
     const check = validator(calculator.input);

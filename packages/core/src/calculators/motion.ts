@@ -16,6 +16,15 @@ export const snap = calculator({
   id: 'snap-hook-strain',
   title: 'Strain of a snap hook, and the push to close it',
   source: 'Beam theory; wedge with friction',
+  example: {
+    travelMm: 1.5,
+    lengthMm: 20,
+    thicknessMm: 2,
+    taper: 'even',
+    bendingForceN: 10,
+    leadAngleDeg: 30,
+    friction: 0.3,
+  },
   input: {
     travelMm: above0('How far it bends, mm'),
     lengthMm: above0('Length, mm'),
@@ -33,6 +42,7 @@ export const hinge = calculator({
   id: 'hinge-strain',
   title: 'Strain of a living hinge',
   source: 'ε = t·θ/(2·L), pure bending',
+  example: { thicknessMm: 0.5, lengthMm: 6, angleDeg: 180 },
   input: { thicknessMm: above0('Thickness, mm'), lengthMm: above0('Length, mm'), angleDeg: above0('Turn, °') },
   output: { strainPct: answer },
   run: (input) => ({ strainPct: 100 * hingeStrain(input) }),
@@ -42,6 +52,7 @@ export const knock = calculator({
   id: 'knock-force',
   title: 'Static load that bends a part as far as a falling mass does',
   source: 'Roark, 7th ed., section 16.4',
+  example: { fallingMassG: 1000, dropHeightMm: 0, mmPerN: 0.01 },
   input: {
     fallingMassG: above0('Falling mass, g'),
     dropHeightMm: Type.Number({ minimum: 0, description: 'Height, mm' }),
@@ -58,6 +69,7 @@ export const fatigue = calculator({
   id: 'fatigue-amplitude',
   title: 'Amplitude that survives a number of cycles',
   source: 'σa(N) = σ·C·N^(−b) through the shares at 1e6 and 1e7; Goodman for the mean, Shigley section 6-12',
+  example: { strengthMPa: 40, share1e6: 0.2, share1e7: 0.17, cycles: 1000000, meanMPa: 10 },
   input: {
     strengthMPa: above0('Static strength, MPa'),
     share1e6: Type.Number({ exclusiveMinimum: 0, maximum: 1, description: 'Share of it at 1e6 cycles' }),
@@ -76,6 +88,7 @@ export const gent = calculator({
   id: 'pad-stiffness',
   title: 'Stiffness of an elastomer pad from its hardness and shape',
   source: 'Gent 1958; Gent & Lindley 1959',
+  example: { shoreA: 70, shape: 'disc', lengthMm: 40, widthMm: 1, heightMm: 20, faces: 'bonded' },
   input: {
     shoreA: Type.Number({ minimum: 20, maximum: 95, description: 'Hardness, Shore A' }),
     shape: Type.Unsafe<'block' | 'disc'>({ type: 'string', enum: ['block', 'disc'] }),
@@ -96,6 +109,14 @@ export const contact = calculator({
   id: 'contact-temperature',
   title: 'Temperature where a part touches something hot',
   source: 'Carslaw & Jaeger, section 2.15',
+  example: {
+    conductivityWPerMK: 0.2,
+    densityGPerCm3: 1.2,
+    heatJPerGK: 1.25,
+    ownTemperatureC: 20,
+    otherEffusivity: 547.7225575,
+    otherTemperatureC: 100,
+  },
   input: {
     conductivityWPerMK: above0('Conductivity of the part, W/(m·K)'),
     densityGPerCm3: above0('Density of the part, g/cm³'),
@@ -115,6 +136,7 @@ export const growth = calculator({
   id: 'growth-difference',
   title: 'Difference in thermal growth of two bodies',
   source: '|α₁ − α₂|·L·|T − 23 °C|',
+  example: { expansion1e6PerK: 90, otherExpansion1e6PerK: 11.7, lengthMm: 400, coldestC: -20, hottestC: 50 },
   input: {
     expansion1e6PerK: Type.Number({ description: 'Expansion of the part, 1e−6/K' }),
     otherExpansion1e6PerK: Type.Number({ description: 'Expansion of the other body, 1e−6/K' }),
@@ -130,6 +152,7 @@ export const tough = calculator({
   id: 'cold-reserve',
   title: 'Reserve against turning brittle',
   source: '1 + (T − T_brittle) / max(20, 23 − T)',
+  example: { temperatureC: -25, brittleBelowC: -49 },
   input: { temperatureC, brittleBelowC: temperatureC },
   output: { reserve: answer },
   run: ({ temperatureC: at, brittleBelowC }) => ({ reserve: toughReserve(at, brittleBelowC) }),

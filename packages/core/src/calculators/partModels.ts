@@ -6,6 +6,9 @@ import { ACTION_UNIT, type PartResponse } from '../parts/partModel.ts';
 import type { Calculator } from './calculator.ts';
 import { above0, modulusMPa } from './fields.ts';
 
+/** What acts in the examples: N, N·mm, MPa. */
+const FIRST_ACTION = { force: 20, torque: 500, pressure: 0.01 } as const;
+
 const place = Type.Object({
   place: Type.String({ description: 'Where' }),
   tensionMPa: Type.Number({ description: 'Largest tension, concentration included, MPa' }),
@@ -23,6 +26,7 @@ export const partCalculators: readonly Calculator[] = partModels.map((model): Ca
     id: `part-${model.id}`,
     title: `${model.title}: stresses and movement under a ${body.action}`,
     source: `See the part model “${model.title}” in docs/model.md; sources stand in each working`,
+    example: exampleOf(model),
     input: Type.Object(
       {
         ...dimensions,
@@ -43,6 +47,11 @@ export const partCalculators: readonly Calculator[] = partModels.map((model): Ca
     run: (input) => runModel(model.id, input as Record<string, unknown>),
   };
 });
+
+function exampleOf(model: (typeof partModels)[number]): Record<string, unknown> {
+  const { model: _tag, ...dimensions } = model.start;
+  return { ...dimensions, action: FIRST_ACTION[model.body(model.start).action], modulusMPa: 2000 };
+}
 
 function runModel(id: (typeof partModels)[number]['id'], input: Record<string, unknown>) {
   const {

@@ -109,6 +109,7 @@ function movement(
     demand: acting.action * movementPerUnit(context, movability, temperatureC, growth),
     capacity: limitMm,
     evidence: evidenceAt(material, movability.evidence, temperatureC),
+    placeId: 'movement',
   };
 }
 

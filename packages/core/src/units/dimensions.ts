@@ -156,6 +156,16 @@ export const DIMENSIONS = {
     metric: 'h',
     inchPound: 'h',
   },
+  shortTime: {
+    units: [
+      { names: ['s', 'sec', 'second', 'seconds'], factor: 1 },
+      { names: ['ms'], factor: 0.001 },
+      { names: ['min', 'minute', 'minutes'], factor: 60 },
+      { names: ['h', 'hour', 'hours'], factor: 3600 },
+    ],
+    metric: 's',
+    inchPound: 's',
+  },
   density: {
     units: [
       { names: ['g/cm³', 'g/cm3', 'g/cc', 'g/ml', 'kg/dm³', 'kg/l'], factor: 1 },

@@ -8,6 +8,7 @@ const described = Type.Object({
   id: Type.String(),
   title: Type.String(),
   source: Type.String(),
+  example: Type.Any(),
   input: Type.Any(),
   output: Type.Any(),
 });
@@ -22,7 +23,7 @@ export const calculatorOperations: Operation[] = [
     answer: Type.Array(described),
     handle: () =>
       Promise.resolve({
-        body: calculators.map(({ id, title, source, input, output }) => ({ id, title, source, input, output })),
+        body: calculators.map(({ run: _run, ...described }) => described),
       }),
   },
   {

@@ -45,6 +45,10 @@ export const router = createBrowserRouter([
         path: 'house-rules',
         lazy: async () => ({ Component: (await import('../houseRules/HouseRulesPage.tsx')).HouseRulesPage }),
       },
+      ...['calculations', 'calculations/:calculatorId'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../calculations/CalculationsPage.tsx')).CalculationsPage }),
+      })),
       {
         path: 'machines',
         lazy: async () => ({ Component: (await import('../machines/MachinesPage.tsx')).MachinesPage }),

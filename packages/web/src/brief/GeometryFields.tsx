@@ -19,7 +19,7 @@ type Change = (pointer: string, value: unknown) => void;
 export function GeometryFields({ part, onChange }: { part: PartGeometry; onChange: Change }) {
   const schema = partGeometries.find((one) => one.properties.model.const === part.model) as unknown as FieldSchema;
   return (
-    <div className="mt-3 grid grid-cols-4 gap-3 xl:grid-cols-5">
+    <div className="mt-3 grid grid-cols-4 gap-3">
       <Fields schema={schema} value={part as unknown as Record<string, unknown>} at="" onChange={onChange} />
     </div>
   );
@@ -106,19 +106,16 @@ function Field({
       />
     );
   }
-  // Times are kept in hours everywhere but here, where a touch lasts seconds.
-  const isSeconds = name === 'contactS';
-  const scale = isSeconds ? 3600 : 1;
   const whole = field.type === 'integer';
   return (
     <QuantityField
       label={label}
-      dimension={isSeconds ? 'time' : dimensionOf(name)}
-      value={value === undefined ? undefined : (value as number) / scale}
-      bounds={isSeconds ? { exclusiveMinimum: 0 } : field}
+      dimension={dimensionOf(name)}
+      value={value as number | undefined}
+      bounds={field}
       error={issue}
       hint={hint}
-      onChange={(next) => onChange(at, whole ? Math.round(next) : next * scale)}
+      onChange={(next) => onChange(at, whole ? Math.round(next) : next)}
       {...(optional ? { onClear: () => onChange(at, undefined) } : {})}
     />
   );

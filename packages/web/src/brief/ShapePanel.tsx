@@ -37,7 +37,7 @@ export function ShapePanel({ brief }: { brief: Brief }) {
   const more = brief.loadCases.length - 1;
   return (
     <Panel
-      title={`Shape: it ${model.does}, in ${units === 'metric' ? 'millimetres' : 'inches'}`}
+      title={`It ${model.does}`}
       aside={
         <div className="flex items-center gap-3">
           <OrientationPicker shown={shown} onShow={setShown} />
@@ -59,7 +59,7 @@ export function ShapePanel({ brief }: { brief: Brief }) {
           title={`${model.title}, built ${shown}. Its dimensions can be changed with the handles or the fields below.`}
         />
         <figcaption className="text-xs text-quiet">
-          {layersInWords(part, shown)}{' '}
+          {layersInWords(part, shown)} Dimensions in {units === 'metric' ? 'millimetres' : 'inches'}.{' '}
           {governing && (
             <span className="text-ember">
               Ringed: what governs {governing.gradeName} this way up, {placeTitle(part, governing.placeId)}:{' '}
@@ -81,6 +81,7 @@ function refitted(brief: Brief, pointer: string, value: unknown): Brief {
 
 function placeTitle(part: Brief['part'], placeId: string): string {
   try {
+    if (placeId === 'movement') return partBody(part).movement.title.toLowerCase();
     const { places, buckling } = partBody(part).responses.depth;
     const found = places.find((place) => place.id === placeId) ?? buckling.find((one) => one.id === placeId);
     return (found?.title ?? '').toLowerCase();
@@ -110,7 +111,7 @@ function OrientationPicker({
           key={id}
           type="button"
           aria-pressed={shown === id}
-          className={`rounded border px-2 py-0.5 ${shown === id ? 'border-ink bg-ink text-ground' : 'border-line'}`}
+          className={`rounded border px-2 py-0.5 whitespace-nowrap ${shown === id ? 'border-ink bg-ink text-ground' : 'border-line'}`}
           onClick={() => onShow(id)}
         >
           {label}

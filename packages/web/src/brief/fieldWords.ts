@@ -21,10 +21,13 @@ const BY_SUFFIX: readonly [suffix: RegExp, dimension: Dimension][] = [
   [/J$/, 'energy'],
   [/G$/, 'mass'],
   [/H$/, 'time'],
+  [/S$/, 'shortTime'],
 ];
 
 /** What a field's number measures, by the unit in its name. */
 export function dimensionOf(field: string): Dimension {
+  // “mm per newton” and the like have no dimension of their own to type in.
+  if (/Per[A-Z]/.test(field) && !field.endsWith('MPerS')) return 'ratio';
   return BY_SUFFIX.find(([suffix]) => suffix.test(field))?.[1] ?? 'ratio';
 }
 
@@ -32,25 +35,25 @@ export function dimensionOf(field: string): Dimension {
 const CHOICES: Record<string, string> = {
   supported: 'Resting on supports',
   clamped: 'Clamped',
-  pinned: 'Free to turn at both ends',
-  'clamped-pinned': 'Clamped, the other free to turn',
-  'clamped-free': 'Clamped, the other free',
+  pinned: 'Both free to turn',
+  'clamped-pinned': 'Clamped and free to turn',
+  'clamped-free': 'Clamped and free',
   point: 'At one place',
   spread: 'Spread evenly',
   even: 'Same thickness throughout',
   half: 'Down to half at the hook',
-  pinched: 'Pinched between two lines',
+  pinched: 'Pinched from two sides',
   'pressed-from-inside': 'Pressed from inside',
   'pressed-from-outside': 'Pressed from outside',
-  'pushed-over': 'Pushed over something larger',
+  'pushed-over': 'Pushed over something',
   round: 'Round',
   rectangular: 'Rectangular',
   turns: 'Turns (living hinge)',
   shifts: 'Shifts without turning',
   block: 'Block',
   disc: 'Disc',
-  bonded: 'Held, cannot slide',
-  slipping: 'Can slide outwards',
+  bonded: 'Held',
+  slipping: 'Free to slide',
 };
 export function choiceWords(value: string): string {
   const words = CHOICES[value] ?? value.replaceAll('-', ' ');

@@ -24,6 +24,7 @@ export function ArmSketch({ part }: { part: GeometryOf<'cantilever-arm'> }) {
       <Force from={[end - 6, top - 52]} to={[end - 6, top - 1]} text={load} />
       <Place id="root-fibre" at={[LEFT + r * 0.3, top - r * 0.3 + 1]} />
       <Place id="neutral-axis" at={[LEFT + length * 0.35, AXIS]} />
+      <Place id="movement" at={[end - 6, bottom]} />
       <Dimension
         pointer="/spanMm"
         name="From the root to the load"
@@ -77,6 +78,7 @@ export function BeamSketch({ part }: { part: GeometryOf<'beam'> }) {
       <Place id="span-fibre" at={[at, bottom]} />
       <Place id="end-fibre" at={[LEFT, top]} />
       <Place id="neutral-axis" at={[LEFT + length * 0.1, AXIS]} />
+      <Place id="movement" at={[at, AXIS]} />
       <Dimension
         pointer="/spanMm"
         name="Between the supports"
@@ -105,7 +107,8 @@ export function TieSketch({ part }: { part: GeometryOf<'tie'> }) {
         d={`M${left - 30} ${AXIS - head} H${left} V${AXIS - half - r} Q${left} ${AXIS - half} ${left + r} ${AXIS - half} H${end - r} Q${end} ${AXIS - half} ${end} ${AXIS - half - r} V${AXIS - head} h30 V${AXIS + head} h-30 V${AXIS + half + r} Q${end} ${AXIS + half} ${end - r} ${AXIS + half} H${left + r} Q${left} ${AXIS + half} ${left} ${AXIS + half + r} V${AXIS + head} h-30 Z`}
       />
       <Force from={[left - 34, AXIS]} to={[left - 88, AXIS]} />
-      <Force from={[end + 34, AXIS]} to={[end + 88, AXIS]} text={load} anchor="start" />
+      <Force from={[end + 34, AXIS]} to={[end + 88, AXIS]} text={load} anchor="middle" />
+      <Place id="movement" at={[end + 15, AXIS]} />
       <Place id="shoulder" at={[left + r * 0.4, AXIS - half - r * 0.2]} />
       <Dimension
         pointer="/lengthMm"
@@ -147,6 +150,7 @@ export function StrutSketch({ part }: { part: GeometryOf<'strut'> }) {
       {!clampedLeft && <Force from={[left - 70, AXIS]} to={[left - 10, AXIS]} />}
       <Place id="bows" at={[(left + end) / 2, AXIS - depth / 2]} />
       <Place id="shaft" at={[(left + end) / 2, AXIS]} />
+      <Place id="movement" at={[end - 4, AXIS]} />
       <Dimension
         pointer="/lengthMm"
         name="Free length"
@@ -184,6 +188,7 @@ export function ShaftSketch({ part }: { part: GeometryOf<'torsion-shaft'> }) {
           </text>
         )}
       </g>
+      <Place id="movement" at={[end + 8, AXIS - lever]} />
       <Place id="skin" at={[LEFT + 8, AXIS - depth / 2]} />
       <Place id="helix-depth" at={[LEFT + length / 2, AXIS]} />
       <Place id="helix-width" at={[LEFT + length / 2, AXIS - depth / 4]} />

@@ -18,6 +18,7 @@ export function PadSketch({ part }: { part: GeometryOf<'elastomer-pad'> }) {
       />
       <Other d={`M${x - w / 2 - 20} ${top - 12} h${w + 40} v12 h${-w - 40} Z`} />
       <Force from={[x, top - 58]} to={[x, top - 13]} text={load} />
+      <Place id="movement" at={[x, top]} />
       <Place id="pad" at={[x, (top + bottom) / 2]} />
       <Dimension
         pointer="/heightMm"
@@ -65,6 +66,7 @@ export function FlangeSketch({ part }: { part: GeometryOf<'bolted-flange'> }) {
         d={`M${x - head} ${top - 16} h${2 * head} v16 H${x + bolt} V${bottom + 38} H${x - bolt} V${top} H${x - head} Z`}
       />
       <Force from={[x, top - 66]} to={[x, top - 18]} text={load} />
+      <Place id="movement" at={[x, top]} />
       <Place id="under-head" at={[x + (head + hole) / 2, top]} />
       <Place id="insert" at={[x + bolt, bottom + 18]} />
       <Dimension
@@ -80,18 +82,17 @@ export function FlangeSketch({ part }: { part: GeometryOf<'bolted-flange'> }) {
         pointer="/edgeDistanceMm"
         name="From the bolt to the edge"
         mm={part.edgeDistanceMm}
-        from={[x, 228]}
-        to={[x + half, 228]}
+        from={[x, top - 28]}
+        to={[x + half, top - 28]}
         perMm={perMm}
       />
       <Dimension
         pointer="/headDiameterMm"
         name="Head or washer"
         mm={part.headDiameterMm}
-        from={[x - head, top - 28]}
-        to={[x + head, top - 28]}
+        from={[x - head, 230]}
+        to={[x + head, 230]}
         perMm={perMm}
-        side={-1}
       />
     </>
   );
@@ -118,6 +119,7 @@ export function HotContactSketch({ part }: { part: GeometryOf<'hot-contact'> }) 
           {part.otherBody}, {part.otherTemperatureC} °C
         </text>
       )}
+      <Place id="movement" at={[x, top]} />
       <Place id="face" at={[x + w / 4, top]} />
       <Dimension
         pointer="/thicknessMm"

@@ -22,6 +22,7 @@ export function BracketSketch({ part }: { part: GeometryOf<'wall-bracket'> }) {
       />
       <Force from={[x1, 8]} to={[x1, y0 - tie - 1]} text={load} />
       <Place id="tie-root" at={[x0 + 2, y0 - tie]} />
+      <Place id="movement" at={[x1, y0]} />
       <Place id="strut" at={[(x0 + x1) / 2, (y0 + y1) / 2]} />
       <Place id="strut-bows" at={[(x0 + x1) / 2, (y0 + y1) / 2]} />
       <Dimension
@@ -111,6 +112,7 @@ export function LugSketch({ part }: { part: GeometryOf<'pinned-lug'> }) {
         {load}
       </text>
       <Place id="net-section" at={[hole, y - r]} />
+      <Place id="movement" at={[end - 6, y]} />
       <Place id="bearing" at={[hole + r, y]} />
       <Place id="shear-out" at={[hole + r * 0.7 + 10, y - r * 0.7]} />
       <Dimension

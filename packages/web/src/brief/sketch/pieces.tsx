@@ -55,6 +55,7 @@ export function Force({
   anchor?: 'start' | 'middle' | 'end';
 }) {
   const { bare } = useSketch();
+  const level = Math.abs(to[1] - from[1]) < 1;
   const angle = (Math.atan2(to[1] - from[1], to[0] - from[0]) * 180) / Math.PI;
   return (
     <g className="fill-ember stroke-ember">
@@ -62,8 +63,8 @@ export function Force({
       <path d="M0 0 L-11 -5.5 L-11 5.5 Z" transform={`translate(${to[0]} ${to[1]}) rotate(${angle})`} />
       {!bare && text && (
         <text
-          x={from[0] + (anchor === 'start' ? 8 : anchor === 'end' ? -8 : 0)}
-          y={from[1] + (anchor === 'middle' ? -6 : 10)}
+          x={anchor === 'middle' ? (level ? (from[0] + to[0]) / 2 : from[0]) : from[0] + (anchor === 'start' ? 8 : -8)}
+          y={from[1] + (anchor === 'middle' ? (level ? -10 : -6) : 10)}
           textAnchor={anchor}
           className="stroke-none text-[13px] font-semibold"
         >

@@ -43,6 +43,7 @@ export function RingSketch({ part }: { part: GeometryOf<'ring'> }) {
         </text>
       )}
       <Place id="under-pinch" at={[x, y - inner]} />
+      <Place id="movement" at={[x, y]} />
       <Place id="ring-side" at={[x + outer, y]} />
       <Place id="bore" at={[x, y - inner]} />
       <Place id="bore-side" at={[x + inner, y]} />
@@ -60,10 +61,9 @@ export function RingSketch({ part }: { part: GeometryOf<'ring'> }) {
         pointer="/wallMm"
         name="Wall"
         mm={part.wallMm}
-        from={[x + outer, y + 26]}
-        to={[x + inner, y + 26]}
+        from={[x + inner, y + outer + 10]}
+        to={[x + outer, y + outer + 10]}
         perMm={wall / part.wallMm}
-        side={-1}
       />
       {!bare && (
         <g>
@@ -119,6 +119,7 @@ export function PlateSketch({ part }: { part: GeometryOf<'plate'> }) {
           anchor="middle"
         />
       ))}
+      <Place id="movement" at={[(left + end) / 2, y + depth + 12]} />
       <Place id="plate-skin" at={[rim ? left : (left + end) / 2, rim ? y : y + depth]} />
       <Place id="plate-skin-long" at={[rim ? left : (left + end) / 2, rim ? y : y + depth]} />
       <Dimension
