@@ -9,16 +9,17 @@ function partCases(): Record<string, [input: unknown, expected: Record<string, u
     partModels.map((model) => {
       const { model: _tag, ...dimensions } = model.start;
       const response = model.body(model.start).responses.depth;
+      const acting = { force: 'forceN', torque: 'torqueNmm', pressure: 'pressureMPa' }[model.body(model.start).action];
+      const told = response.stretches.length > 0 || response.shear;
       const movement =
-        response.stretches.length === 0 && !response.shear
-          ? null
-          : 2 *
-            (response.stretches.reduce((total, one) => total + one.perModulus / 2000, 0) +
-              (response.shear ? response.shear.perModulus / 700 : 0) +
-              response.seriesPerUnit);
+        2 *
+        (response.stretches.reduce((total, one) => total + one.perModulus / 2000, 0) +
+          (response.shear ? response.shear.perModulus / 700 : 0) +
+          response.seriesPerUnit);
+      const name = model.body(model.start).movement.unit === 'mm' ? 'movementMm' : 'turnDeg';
       return [
         `part-${model.id}`,
-        [{ ...dimensions, action: 2, modulusMPa: 2000, shearModulusMPa: 700 }, { movement }],
+        [{ ...dimensions, [acting]: 2, modulusMPa: 2000, shearModulusMPa: 700 }, told ? { [name]: movement } : {}],
       ] as const;
     }),
   ) as Record<string, [unknown, Record<string, unknown>]>;
@@ -141,6 +142,11 @@ test.each([
   ['read-quantity', { text: '12 furlongs', dimension: 'length' }, 'text'],
   ['convert-unit', { value: 1, from: 'stone', to: 'kg', dimension: 'mass' }, 'unit'],
   ['section-properties', { section: { kind: 'tube', outerDiameterMm: 10, wallMm: 5 } }, 'wallMm'],
+  [
+    'part-ring',
+    { outerDiameterMm: 60, wallMm: 3, lengthMm: 30, loading: 'pressed-from-inside', forceN: 5, modulusMPa: 2000 },
+    'pressureMPa',
+  ],
 ])('%s refuses %p at %s', (id, input, field) => {
   expect(() => findCalculator(id)!.run(input)).toThrow(InputError);
   try {

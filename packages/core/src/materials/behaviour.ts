@@ -90,24 +90,33 @@ function ownTemperature(grade: Grade, property: 'glassTransition' | 'melting' | 
   return values.length > 0 ? Math.min(...values) : null;
 }
 
-/** Moduli at other temperatures over the same method's modulus at 23 °C. */
+/**
+ * Moduli at other temperatures over the same method's modulus at 23 °C in the same direction, in rising temperature. Of
+ * several at room temperature the lowest counts, so that the order in which they were written down does not matter.
+ */
 function measuredRatios(grade: Grade): { temperatureC: number; ratio: number }[] {
   const ratios: { temperatureC: number; ratio: number }[] = [];
   for (const property of ['tensileModulus', 'flexuralModulus'] as const) {
-    const points = grade.observations.filter((observation) => observation.property === property);
-    const room = points.find(
-      (point) => Math.abs((point.temperatureC ?? 23) - 23) <= 3 && (point.orientation ?? 'XY') !== 'ZX',
+    const points = grade.observations.filter(
+      (observation) => observation.property === property && observation.orientation !== 'ZX',
     );
-    const room23 = room && numberOf(room);
-    if (!room23) continue;
     for (const point of points) {
+      if (isAtRoom(point)) continue;
       const value = numberOf(point);
-      if (value && Math.abs((point.temperatureC ?? 23) - 23) > 3 && point.orientation === room.orientation) {
-        ratios.push({ temperatureC: point.temperatureC!, ratio: value / room23 });
+      const atRoom = points
+        .filter((other) => isAtRoom(other) && (other.orientation ?? null) === (point.orientation ?? null))
+        .map(numberOf)
+        .filter((one) => one !== undefined && one > 0);
+      if (value && atRoom.length > 0) {
+        ratios.push({ temperatureC: point.temperatureC!, ratio: value / Math.min(...(atRoom as number[])) });
       }
     }
   }
-  return ratios;
+  return ratios.sort((a, b) => a.temperatureC - b.temperatureC || a.ratio - b.ratio);
+}
+
+function isAtRoom(observation: Observation): boolean {
+  return Math.abs((observation.temperatureC ?? 23) - 23) <= 3;
 }
 
 function numberOf(observation: Observation): number | undefined {

@@ -40,3 +40,8 @@ test('a load that fits already is left alone, an old one without a kind too', ()
   const [brief] = sampleBriefs;
   expect(withPart(brief!, brief!.part)).toEqual(brief);
 });
+
+test('a limit on movement goes where the model cannot tell how far it moves', () => {
+  const { loadCases } = withPart(sampleBriefs[0]!, partModels.find((model) => model.id === 'section-at-plane')!.start);
+  for (const load of loadCases) expect(load).not.toHaveProperty('maxDeflectionMm');
+});

@@ -25,7 +25,8 @@ export function fitLoad(loadCase: LoadCase, part: PartGeometry): LoadCase {
   const takes = findPartModel(part.model).takes(part);
   const wanted = loadCase.kind ?? 'lasting';
   const kind = takes[wanted] ? wanted : (Object.keys(takes)[0] as LoadKind);
-  return withKind(keepDirection(loadCase, part), kind, takes[kind]!);
+  const fitted = withKind(keepDirection(loadCase, part), kind, takes[kind]!);
+  return tellsMovement(part) ? fitted : withoutLimits(fitted);
 }
 
 /** The same load as another kind: only the fields that the kind uses stay. */
@@ -54,6 +55,22 @@ export function withKind(loadCase: LoadCase, kind: LoadKind, size: SizeKind): Lo
   if (kind !== 'held') delete next.minHoldN;
   if (size === 'displacementMm' || size === 'angleDeg') delete next.maxDeflectionMm;
   return next;
+}
+
+function tellsMovement(part: PartGeometry): boolean {
+  const { stretches, shear } = partBody(part).responses.depth;
+  return stretches.length > 0 || shear !== undefined;
+}
+
+/** A limit on a movement that the model cannot tell would leave every grade unknown. */
+function withoutLimits({
+  maxDeflectionMm: _a,
+  maxSagMm: _b,
+  maxLeftMm: _c,
+  recoveryH: _d,
+  ...rest
+}: LoadCase): LoadCase {
+  return rest;
 }
 
 function keepDirection(loadCase: LoadCase, part: PartGeometry): LoadCase {
