@@ -49,7 +49,7 @@ test('loads are added, named and removed, and each shows what it demands', async
   await page.getByRole('button', { name: 'Add a load' }).click();
   const added = page.getByRole('group', { name: 'Load 3' });
   await added.getByLabel('Load', { exact: true }).fill('Ladder leant on it');
-  await page.getByRole('group', { name: 'Ladder leant on it' }).getByLabel('Force').fill('50 lbf');
+  await page.getByRole('group', { name: 'Ladder leant on it' }).getByLabel('Force', { exact: true }).fill('50 lbf');
   await expect(page.getByRole('region', { name: 'What this demands of a material' })).toContainText(
     'Ladder leant on it',
   );
@@ -95,7 +95,7 @@ test('a record says when the brief has moved on, and stays as it was', async ({ 
   };
   expect((await request.post(`/api/v1/parts/${part.id}/decisions`, { data: choice })).status()).toBe(201);
   await page.goto(`/parts/${part.id}/brief`);
-  await page.getByLabel('Root to load').fill('260');
+  await page.getByLabel('From the root to the load', { exact: true }).fill('260');
   await saved(page);
   await expect(page.getByRole('link', { name: /Decision/ })).toContainText('brief changed since');
   await page.getByRole('link', { name: /Decision/ }).click();

@@ -1,10 +1,14 @@
 import AxeBuilder from '@axe-core/playwright';
 import { expect, test } from '@playwright/test';
 
-const LAMP_ARM = '/parts/0a7c1d00-0000-4000-8000-000000000003';
+const DEMO = '/parts/0a7c1d00-0000-4000-8000-00000000000';
+const LAMP_ARM = `${DEMO}3`;
 const screens = [
   ['parts', '/parts', 'Lamp arm, pylon 7 walkway'],
   ['brief', `${LAMP_ARM}/brief`, 'Grades still standing'],
+  ['brief of a bracket', `${DEMO}9/brief`, 'Grades still standing'],
+  ['brief of a ring', `${DEMO}2/brief`, 'Grades still standing'],
+  ['brief that could hurt', `${DEMO}7/brief`, 'Proof-test every one'],
   ['shortlist', `${LAMP_ARM}/shortlist`, 'Tarrowmill PETG Clearway'],
   ['drawer', `${LAMP_ARM}/shortlist?grade=vp-pa666&check=sag-after-duration`, 'How much is left as it gets hotter'],
   ['decision', `${LAMP_ARM}/decision`, 'every number agrees'],
@@ -20,6 +24,7 @@ const screens = [
   ['reference', '/grades/reference', 'Continuous carbon in polyamide'],
   ['house rules', '/house-rules', 'Own bench first'],
   ['machines', '/machines', 'Hot chamber'],
+  ['quick sums', '/calculations/part-wall-bracket', 'Upper fibre at the root of the tie'],
 ] as const;
 
 for (const theme of ['light', 'dark'] as const) {

@@ -2,27 +2,31 @@ import { execFile } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
-import type { Decision, EvaluationResult } from '@anvilstone/schema';
+import type { Decision, EvaluationResult, GeometryOf } from '@anvilstone/schema';
 import { saved, standing } from './part.ts';
 
 test('a new engineer describes a part, sees what survives and why, and keeps a decision that can be recomputed', async ({
   page,
 }, testInfo) => {
   await page.goto('/');
-  await page.getByRole('button', { name: 'New part' }).click();
+  await page.getByRole('button', { name: 'New part', exact: true }).click();
+  await page
+    .getByRole('dialog')
+    .getByRole('button', { name: /It holds out a load/ })
+    .click();
   await expect(page.getByRole('heading', { level: 1, name: 'New part' })).toBeVisible();
   await page.getByLabel('Name').fill('Reading lamp arm');
 
   // Inch-pound by typing units, whatever the unit system.
-  await page.getByLabel('Root to load').fill('7 7/8 in');
-  await page.getByLabel('Force').fill('4 lbf');
+  await page.getByLabel('From the root to the load', { exact: true }).fill('7 7/8 in');
+  await page.getByLabel('Force', { exact: true }).fill('4 lbf');
   await page.getByLabel('Stays on for').fill('2 years');
   await page.getByLabel('Part temperature').fill('86 °F');
-  await page.getByLabel('Depth, along the load').fill('28');
+  await page.getByLabel('Along the load', { exact: true }).fill('28');
   await page.getByLabel('Movement allowed at the end').fill('8 mm');
   await page.getByLabel('Movement allowed at the end').blur();
   await expect(page.getByLabel('Part temperature')).toHaveValue('30');
-  await expect(page.getByLabel('Root to load')).toHaveValue('200.025');
+  await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('200.025');
 
   // The count of standing grades follows every ask.
   await expect.poll(() => standing(page)).toBeGreaterThan(15);
@@ -38,7 +42,7 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
 
   // The same numbers in the other units.
   await page.getByRole('button', { name: /^Units: metric/ }).click();
-  await expect(page.getByLabel('Root to load')).toHaveValue('7.875');
+  await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('7.875');
   await expect(page.getByLabel('Steady temperature')).toHaveValue('140');
   await page.getByRole('button', { name: /^Units: inch-pound/ }).click();
   await saved(page);
@@ -80,7 +84,7 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
     maxBuffer: 1 << 26,
   });
   expect(JSON.parse(stdout) as EvaluationResult).toEqual(decision.result);
-  expect(decision.brief.part.spanMm).toBeCloseTo(200.025, 9);
+  expect((decision.brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBeCloseTo(200.025, 9);
   expect(decision.brief.loadCases[0]?.forceN).toBeCloseTo(17.793, 3);
 });
 

@@ -1,13 +1,13 @@
 import { expect, test } from '@playwright/test';
-import type { Part } from '@anvilstone/schema';
+import type { GeometryOf, Part } from '@anvilstone/schema';
 import { makePart, readPart, saved } from './part.ts';
 
 test.describe('bad input', () => {
   for (const [label, typed, complaint] of [
-    ['Root to load', '-5', /Must be above 0 mm.*220 mm stays in force/],
-    ['Root to load', '12 furlongs', /“furlongs” is not a unit of length here/],
-    ['Root to load', '1,250', /can be read two ways/],
-    ['Root to load', '', /Type a number/],
+    ['From the root to the load', '-5', /Must be above 0 mm.*220 mm stays in force/],
+    ['From the root to the load', '12 furlongs', /“furlongs” is not a unit of length here/],
+    ['From the root to the load', '1,250', /can be read two ways/],
+    ['From the root to the load', '', /Type a number/],
     ['Steady temperature', '9000', /Must be 400 °C or less/],
   ] as const) {
     test(`“${typed}” as ${label.toLowerCase()} is refused beside the field and changes nothing`, async ({
@@ -16,7 +16,7 @@ test.describe('bad input', () => {
     }) => {
       const part = await makePart(request);
       await page.goto(`/parts/${part.id}/brief`);
-      const field = page.getByLabel(label);
+      const field = page.getByLabel(label, { exact: true });
       await field.fill(typed);
       await field.blur();
       await expect(field).toHaveAttribute('aria-invalid', 'true');
@@ -49,7 +49,9 @@ test.describe('bad input', () => {
     await expect(page.getByLabel('Wall', { exact: true })).toHaveValue('25');
     await page.getByLabel('Wall', { exact: true }).fill('4');
     await saved(page);
-    expect((await readPart(request, part.id)).brief.part.section).toMatchObject({ wallMm: 4 });
+    expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).section).toMatchObject({
+      wallMm: 4,
+    });
   });
 
   test('addresses that lead nowhere say so and lead back', async ({ page }) => {
@@ -74,17 +76,17 @@ test.describe('nothing is lost', () => {
   test('undo and redo, by button and by key', async ({ page, request }) => {
     const part = await makePart(request);
     await page.goto(`/parts/${part.id}/brief`);
-    await page.getByLabel('Root to load').fill('150');
-    await page.getByLabel('Force').first().fill('20');
+    await page.getByLabel('From the root to the load', { exact: true }).fill('150');
+    await page.getByLabel('Force', { exact: true }).first().fill('20');
     await page.getByRole('button', { name: 'Undo' }).click();
-    await expect(page.getByLabel('Force').first()).toHaveValue('9');
+    await expect(page.getByLabel('Force', { exact: true }).first()).toHaveValue('9');
     await page.getByRole('heading', { level: 1 }).click();
     await page.keyboard.press('Control+z');
-    await expect(page.getByLabel('Root to load')).toHaveValue('220');
+    await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('220');
     await page.keyboard.press('Control+Shift+z');
-    await expect(page.getByLabel('Root to load')).toHaveValue('150');
+    await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('150');
     await saved(page);
-    expect((await readPart(request, part.id)).brief.part.spanMm).toBe(150);
+    expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBe(150);
   });
 
   test('an edit while the server is away is kept, survives a reload and is saved when it is back', async ({
@@ -93,34 +95,34 @@ test.describe('nothing is lost', () => {
   }) => {
     const part = await makePart(request);
     await page.goto(`/parts/${part.id}/brief`);
-    await expect(page.getByLabel('Root to load')).toHaveValue('220');
+    await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('220');
     await page.route('**/api/v1/parts/*', (route) =>
       route.request().method() === 'PUT' ? route.abort() : route.continue(),
     );
-    await page.getByLabel('Root to load').fill('180');
+    await page.getByLabel('From the root to the load', { exact: true }).fill('180');
     await expect(page.getByRole('status').filter({ hasText: 'kept on this computer' })).toBeVisible();
     await page.reload();
-    await expect(page.getByLabel('Root to load')).toHaveValue('180');
+    await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('180');
     await page.unroute('**/api/v1/parts/*');
     await saved(page);
-    expect((await readPart(request, part.id)).brief.part.spanMm).toBe(180);
+    expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBe(180);
   });
 
   test('a change made elsewhere is shown and chosen, never overwritten', async ({ page, request }) => {
     const part = await makePart(request);
     await page.goto(`/parts/${part.id}/brief`);
-    await expect(page.getByLabel('Root to load')).toHaveValue('220');
+    await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('220');
     const theirs: Part['brief'] = { ...part.brief, title: 'Changed by a colleague' };
     await request.put(`/api/v1/parts/${part.id}`, { data: { brief: theirs, revision: 1 } });
-    await page.getByLabel('Root to load').fill('190');
+    await page.getByLabel('From the root to the load', { exact: true }).fill('190');
     const panel = page.getByRole('alert', { name: 'Changed by someone else' });
     await expect(panel.getByRole('row', { name: /title/ })).toContainText('Changed by a colleague');
     expect((await readPart(request, part.id)).brief).toEqual(theirs);
     await panel.getByRole('button', { name: /Take the newer one/ }).click();
-    await expect(page.getByLabel('Root to load')).toHaveValue('220');
+    await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('220');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Changed by a colleague');
     await page.getByRole('button', { name: 'Undo' }).click();
     await saved(page);
-    expect((await readPart(request, part.id)).brief.part.spanMm).toBe(190);
+    expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBe(190);
   });
 });

@@ -29,7 +29,8 @@ export function ShapePanel({ brief }: { brief: Brief }) {
   const unit = definitionOf('length')[units];
   const governing = useGoverningPlace(shown);
   const setDimension = useCallback(
-    (pointer: string, value: unknown) => edit(refitted(brief, pointer, value), `part${pointer}`),
+    (pointer: string, value: unknown, gesture = 'typed') =>
+      edit(refitted(brief, pointer, value), `part${pointer} ${gesture}`),
     [edit, brief],
   );
   const label = useCallback((mm: number) => String(Number(fromCanonical(mm, unit, 'length').toPrecision(4))), [unit]);

@@ -7,6 +7,9 @@ function rounded(mm: number): number {
   return Number(Math.max(step, Math.round(mm / step) * step).toFixed(3));
 }
 
+/** Every drag of this page is a step of its own to undo. */
+let gestures = 0;
+
 /**
  * A dimension line that can be dragged at its second end, or moved with the arrow keys. `pointer` is the dimension’s place
  * within the part; `perMm` how many drawing units a millimetre is.
@@ -32,7 +35,7 @@ export function Dimension({
   side?: 1 | -1;
 }) {
   const { bare, label, onDimension } = useSketch();
-  const grabbed = useRef<{ clientX: number; clientY: number; mm: number; unitsPerPx: number } | null>(null);
+  const grabbed = useRef<{ clientX: number; clientY: number; mm: number; unitsPerPx: number; id: string } | null>(null);
   if (bare) return null;
   const upright = Math.abs(to[1] - from[1]) > Math.abs(to[0] - from[0]);
   const length = Math.hypot(to[0] - from[0], to[1] - from[1]) || 1;
@@ -45,19 +48,19 @@ export function Dimension({
     event.currentTarget.setPointerCapture(event.pointerId);
     // The drawing is fitted anew while it is dragged: the scale at the start of the drag stays in force.
     const unitsPerPx = svg.viewBox.baseVal.width / svg.getBoundingClientRect().width;
-    grabbed.current = { clientX: event.clientX, clientY: event.clientY, mm, unitsPerPx };
+    grabbed.current = { clientX: event.clientX, clientY: event.clientY, mm, unitsPerPx, id: `drag ${(gestures += 1)}` };
   };
   const drag = (event: PointerEvent<SVGElement>) => {
     const start = grabbed.current;
     if (!start || !change) return;
     const along = (event.clientX - start.clientX) * direction[0] + (event.clientY - start.clientY) * direction[1];
-    change(pointer!, rounded(start.mm + (along * start.unitsPerPx) / perMm));
+    change(pointer!, rounded(start.mm + (along * start.unitsPerPx) / perMm), start.id);
   };
   const press = (event: KeyboardEvent) => {
     const by = { ArrowRight: 1, ArrowUp: 1, ArrowLeft: -1, ArrowDown: -1 }[event.key];
     if (by === undefined || !change) return;
     event.preventDefault();
-    change(pointer!, rounded(mm + by * (mm >= 20 ? 1 : mm >= 2 ? 0.2 : 0.05) * (event.shiftKey ? 10 : 1)));
+    change(pointer!, rounded(mm + by * (mm >= 20 ? 1 : mm >= 2 ? 0.2 : 0.05) * (event.shiftKey ? 10 : 1)), 'keys');
   };
   const tick = (at: readonly [number, number]) => (
     <line

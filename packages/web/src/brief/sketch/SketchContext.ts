@@ -15,8 +15,8 @@ export interface SketchSettings {
   label: (mm: number) => string;
   /** How large the load is, in words. */
   load: string;
-  /** Changes a dimension by its pointer within the part. Absent: it cannot be dragged. */
-  onDimension: ((pointer: string, mm: number) => void) | undefined;
+  /** Changes a dimension by its pointer within the part; one gesture is one step to undo. Absent: it cannot be dragged. */
+  onDimension: ((pointer: string, mm: number, gesture: string) => void) | undefined;
 }
 
 export const SketchContext = createContext<SketchSettings | null>(null);
