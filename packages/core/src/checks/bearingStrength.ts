@@ -21,8 +21,19 @@ export function bearingStrength(material: Material, { mode, angleDeg }: Bearing)
     case 'slide':
       return material.layerShear;
     case 'pull-apart':
-      return angleDeg >= 89.5 ? material.strength.across : offAxis(material, angleDeg);
+      return angleDeg >= 89.5 ? material.strength.across : kept(material, angleDeg);
   }
+}
+
+/** Off-axis strengths by angle: a part asks for one or two, over and over. */
+const offAxisOf = new WeakMap<Material, Map<number, Resolution>>();
+
+function kept(material: Material, angleDeg: number): Resolution {
+  let known = offAxisOf.get(material);
+  if (!known) offAxisOf.set(material, (known = new Map<number, Resolution>()));
+  let found = known.get(angleDeg);
+  if (!found) known.set(angleDeg, (found = offAxis(material, angleDeg)));
+  return found;
 }
 
 function inPlaneShear(material: Material): Resolution {

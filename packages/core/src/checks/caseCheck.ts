@@ -1,5 +1,5 @@
 import type { CaseCheck, CaseOutcome, Check, PreparedLoad } from './check.ts';
-import { known, notLoaded, unknown } from './outcome.ts';
+import { NO_GAPS, notLoaded, unknown } from './outcome.ts';
 
 /** Makes a check of a brief out of a check of one load case: the case with the smallest reserve decides. */
 export function overLoadCases(check: CaseCheck): Check {
@@ -24,23 +24,28 @@ export function overLoadCases(check: CaseCheck): Check {
       const { load, outcome } = worst;
       const { id, temperatureC, durationH } = load.loadCase;
       if (working) check.show(context, load, temperatureC, durationH, working);
-      return known({
+      const reserve = reserveOf(outcome);
+      return {
+        checkId: '',
+        status: reserve >= 1 ? 'pass' : 'fail',
         demand: outcome.demand,
         capacity: outcome.capacity,
-        evidence: outcome.evidence,
         unit,
+        reserve,
+        evidence: outcome.evidence,
+        gaps: NO_GAPS,
+        reason: outcome.reason ?? null,
         loadCaseId: id,
-        placeId: outcome.bearing?.place.id ?? outcome.placeId,
-        ...(outcome.reserve === undefined ? {} : { reserve: outcome.reserve }),
-        ...(outcome.reason === undefined ? {} : { reason: outcome.reason }),
-      });
+        placeId: outcome.bearing?.place.id ?? outcome.placeId ?? null,
+      };
     },
   };
 }
 
 /** Reserve of an outcome; an infinite capacity (a bar that does not break) is shown as the largest reserve there is. */
 export function reserveOf(outcome: { demand: number; capacity: number; reserve?: number }): number {
-  return outcome.reserve ?? Math.min(LARGEST_RESERVE, outcome.capacity / outcome.demand);
+  const reserve = outcome.reserve ?? outcome.capacity / outcome.demand;
+  return Number.isFinite(reserve) ? reserve : LARGEST_RESERVE;
 }
 
 /** More than this is “plenty”: a reserve is a finite number, so that it can be stored, sorted and drawn. */

@@ -39,6 +39,22 @@ export function modulusAlong(material: Material, direction: Direction, orientati
   const { inPlane, across } = material.modulus;
   if (angleDeg < 0.5) return inPlane;
   if (angleDeg > 89.5) return across;
+  return kept(material, angleDeg);
+}
+
+/** Moduli at an angle to the layers, by angle: a part asks for one or two, over and over. */
+const offAxisOf = new WeakMap<Material, Map<number, Resolution>>();
+
+function kept(material: Material, angleDeg: number): Resolution {
+  let known = offAxisOf.get(material);
+  if (!known) offAxisOf.set(material, (known = new Map<number, Resolution>()));
+  let found = known.get(angleDeg);
+  if (!found) known.set(angleDeg, (found = offAxisModulus(material, angleDeg)));
+  return found;
+}
+
+function offAxisModulus(material: Material, angleDeg: number): Resolution {
+  const { inPlane, across } = material.modulus;
   if (!inPlane.known) return inPlane;
   if (!across.known) return across;
   if (!material.behaviour) return { known: false, gaps: material.behaviourGaps };

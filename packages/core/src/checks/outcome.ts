@@ -2,7 +2,7 @@ import type { EvidenceClass } from '@anvilstone/schema';
 import type { CheckOutcome } from './check.ts';
 
 /** Shared by every outcome without gaps: nobody changes a result. */
-const NO_GAPS: string[] = [];
+export const NO_GAPS: string[] = [];
 
 /** The weakest of several evidence classes: A is the strongest, and the letters are in order. */
 export function weakest(first: EvidenceClass, second: EvidenceClass = 'A', third: EvidenceClass = 'A'): EvidenceClass {

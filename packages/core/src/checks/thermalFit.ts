@@ -39,7 +39,13 @@ export const thermalFit: Check = {
     const expansion = context.material.property('thermalExpansion');
     if (!expansion.known) return unknown('mm', expansion.gaps);
     const otherExpansion1e6PerK = OTHER_EXPANSION[ask.fixedTo];
-    const demand = growthDifferenceMm({ ...ask, expansion1e6PerK: expansion.value, otherExpansion1e6PerK });
+    const demand = growthDifferenceMm({
+      expansion1e6PerK: expansion.value,
+      otherExpansion1e6PerK,
+      lengthMm: ask.lengthMm,
+      coldestC: ask.coldestC,
+      hottestC: ask.hottestC,
+    });
     if (working) {
       showResolved(working, 'α', 'Expansion of the grade', expansion, '1e−6/K');
       working.add('α₀', `Expansion of ${ask.fixedTo.replace('-', ' ')}`, otherExpansion1e6PerK, '1e−6/K', {

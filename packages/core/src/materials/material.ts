@@ -4,6 +4,7 @@ import { findReinforcement, type Reinforcement } from '../reference/reinforcemen
 import { behaviourOf, type Behaviour } from './behaviour.ts';
 import { creepGrowth } from './creep.ts';
 import { layerRatio } from './familyEstimate.ts';
+import { recent } from './recent.ts';
 import type { Resolution, ResolveAt } from './resolution.ts';
 import { resolve } from './resolve.ts';
 import { staticFatigueFactor, strengthTemperatureFactor } from './strengthFactors.ts';
@@ -54,43 +55,13 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     if (!behaviour) throw new Error(`Behaviour of ${grade.id} read without asking whether it is known`);
     return behaviour;
   };
-  // The checks of one load case ask for the same temperature one after the other: the last answers are kept.
-  let ratioAtC = Number.NaN;
-  let ratio = Number.NaN;
-  const modulusRatio = (temperatureC: number) => {
-    if (temperatureC !== ratioAtC) {
-      ratio = need().curve.ratio(temperatureC);
-      ratioAtC = temperatureC;
-    }
-    return ratio;
-  };
   const others = new Map<string, Resolution>();
-  let heatAtC = Number.NaN;
-  let heatFactor = Number.NaN;
-  let timeAtH = Number.NaN;
-  let timeFactor = Number.NaN;
-  const strengthFactor = (temperatureC: number, durationH: number) => {
-    if (temperatureC !== heatAtC) {
-      heatFactor = strengthTemperatureFactor(modulusRatio(temperatureC), need().strengthExponent);
-      heatAtC = temperatureC;
-    }
-    if (durationH !== timeAtH) {
-      timeFactor = staticFatigueFactor(durationH, need().staticFatigueLossPerDecade);
-      timeAtH = durationH;
-    }
-    return heatFactor * timeFactor;
-  };
-  let growthAtC = Number.NaN;
-  let growthAfterH = Number.NaN;
-  let growth = Number.NaN;
-  const growthOfCreep = (temperatureC: number, durationH: number) => {
-    if (temperatureC !== growthAtC || durationH !== growthAfterH) {
-      growth = creepGrowth(need().creep, temperatureC, durationH);
-      growthAtC = temperatureC;
-      growthAfterH = durationH;
-    }
-    return growth;
-  };
+  const modulusRatio = recent((temperatureC) => need().curve.ratio(temperatureC));
+  const heatFactor = recent((temperatureC) =>
+    strengthTemperatureFactor(modulusRatio(temperatureC, 0), need().strengthExponent),
+  );
+  const timeFactor = recent((durationH) => staticFatigueFactor(durationH, need().staticFatigueLossPerDecade));
+  const growth = recent((temperatureC, durationH) => creepGrowth(need().creep, temperatureC, durationH));
   return {
     grade,
     rules,
@@ -113,10 +84,10 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     },
     behaviour,
     behaviourGaps: behaviour ? [] : [gap],
-    modulusRatio,
+    modulusRatio: (temperatureC) => modulusRatio(temperatureC, 0),
     logModulusRatio: (temperatureC) => need().curve.logRatio(temperatureC),
-    creepGrowth: growthOfCreep,
-    strengthFactor,
+    creepGrowth: growth,
+    strengthFactor: (temperatureC, durationH) => heatFactor(temperatureC, 0) * timeFactor(durationH, 0),
   };
 }
 

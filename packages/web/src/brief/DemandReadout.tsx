@@ -1,4 +1,4 @@
-import { findCheck, materialDemands, rank, timeWords, type MaterialDemand, type Screening } from '@anvilstone/core';
+import { findCheck, materialDemands, timeWords, type MaterialDemand } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
@@ -6,17 +6,18 @@ import { useBench } from '../parts/bench.ts';
 import { amount } from '../ui/amount.ts';
 import { Panel } from '../ui/Panel.tsx';
 import { Reserve } from '../ui/Reserve.tsx';
+import type { Standing } from '../workers/evaluation.worker.ts';
 
 /** What the asks demand of any material, and how many grades still stand after each. Follows every keystroke. */
 export function DemandReadout() {
-  const { screening, brief, library, partId } = useBench();
-  const { value: result } = screening;
+  const { standing, brief, library, partId } = useBench();
+  const { value: result } = standing;
   return (
     <div className="flex flex-col gap-4">
       <Panel title="What this demands of a material">
-        {screening.state === 'failed' && (
+        {standing.state === 'failed' && (
           <p role="alert" className="mb-2 text-fail">
-            These numbers are of the last usable brief: {screening.message}
+            These numbers are of the last usable brief: {standing.message}
           </p>
         )}
         <Demands brief={brief} />
@@ -88,7 +89,7 @@ function Demands({ brief }: { brief: Brief }) {
   );
 }
 
-function Funnel({ result, total }: { result: Screening; total: number }) {
+function Funnel({ result, total }: { result: Standing; total: number }) {
   const steps = result.funnel;
   const worst = Math.max(...steps.map((step) => step.removed));
   return (
@@ -111,8 +112,8 @@ function Funnel({ result, total }: { result: Screening; total: number }) {
   );
 }
 
-function Leaders({ result, names, partId }: { result: Screening; names: Map<string, string>; partId: string }) {
-  const leaders = rank(result.grades, 'cheapest-that-passes').slice(0, 3);
+function Leaders({ result, names, partId }: { result: Standing; names: Map<string, string>; partId: string }) {
+  const { leaders } = result;
   return (
     <div className="mt-3 border-t border-line pt-3">
       <p className="text-xs text-quiet">

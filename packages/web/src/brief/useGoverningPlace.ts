@@ -1,7 +1,6 @@
 import type { BuildOrientation, EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
-import { rank } from '@anvilstone/core';
 import { useBench } from '../parts/bench.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
@@ -15,9 +14,8 @@ export interface Governing {
 
 /** The place of the part that governs for the leading grade in the orientation shown; it follows every change. */
 export function useGoverningPlace(orientation: BuildOrientation): Governing | undefined {
-  const { brief, library, screening } = useBench();
-  const leader = screening.value && rank(screening.value.grades, 'cheapest-that-passes')[0];
-  const gradeId = leader?.gradeId;
+  const { brief, library, standing } = useBench();
+  const gradeId = standing.value?.leaders[0]?.gradeId;
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.oneWay(brief, gradeId!, orientation),
     [brief, gradeId, orientation],

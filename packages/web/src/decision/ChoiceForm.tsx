@@ -1,4 +1,4 @@
-import { findCheck, rank, formatReserve } from '@anvilstone/core';
+import { findCheck, formatReserve } from '@anvilstone/core';
 import { ORIENTATIONS, type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
@@ -20,20 +20,17 @@ import { useComputed } from '../workers/useComputed.ts';
 
 /** Pick, reasons, open risks, freeze. What the calculation itself cannot vouch for is offered as open risks. */
 export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
-  const { brief, screening, library, partId } = useBench();
+  const { brief, library, partId } = useBench();
   const [search, setSearch] = useSearchParams();
   const { revision, saving } = useAppSelector((state) => state.draft);
   const [freeze, freezing] = useFreezeDecisionMutation();
   const [reasons, setReasons] = useState('');
   const [risks, setRisks] = useState('');
   const [decidedBy, setDecidedBy] = useState('');
-  const ranked = useMemo(
-    () => (screening.value ? rank(screening.value.grades, 'cheapest-that-passes') : []),
-    [screening.value],
-  );
+  const askRanking = useCallback((engine: Remote<Engine>) => engine.ranking(brief, 'cheapest-that-passes'), [brief]);
+  const ranked = useComputed(library, askRanking).value ?? [];
   const wanted = search.get('grade');
-  const standing = ranked.find((one) => one.gradeId === wanted) ?? ranked[0];
-  const gradeId = standing?.gradeId;
+  const gradeId = (ranked.find((one) => one.gradeId === wanted) ?? ranked[0])?.gradeId;
   const ask = useCallback((engine: Remote<Engine>) => engine.evaluateGrades(brief, [gradeId!]), [brief, gradeId]);
   const { value: evaluated } = useComputed(library, gradeId === undefined ? undefined : ask);
   const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);

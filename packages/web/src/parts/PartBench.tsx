@@ -29,8 +29,8 @@ export function PartBench() {
   }, [part, draft.partId, dispatch]);
   useUndoKeys();
 
-  const ask = useCallback((engine: Remote<Engine>) => engine.screen(brief!), [brief]);
-  const screening = useComputed(library, brief ? ask : undefined);
+  const ask = useCallback((engine: Remote<Engine>) => engine.standing(brief!), [brief]);
+  const standing = useComputed(library, brief ? ask : undefined);
 
   const problem = (brief ? undefined : error) ?? libraryError;
   if (problem) {
@@ -43,10 +43,10 @@ export function PartBench() {
   if (!brief || !library || !partId) return <Loading what="the part" />;
   return (
     <>
-      <PartHeader brief={brief} partId={partId} screening={screening.value} />
+      <PartHeader brief={brief} partId={partId} standing={standing.value} />
       <main className="p-5">
         {draft.saving.state === 'conflict' && <ConflictPanel newer={draft.saving.newer} mine={brief} />}
-        <Outlet context={{ partId, brief, library, screening } satisfies Bench} />
+        <Outlet context={{ partId, brief, library, standing } satisfies Bench} />
       </main>
     </>
   );

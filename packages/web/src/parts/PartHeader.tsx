@@ -1,10 +1,11 @@
-import { PROOF_TEST_CAUTION, type Screening } from '@anvilstone/core';
+import { PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { Link, NavLink } from 'react-router';
 import { useDecisionsQuery } from '../app/api.ts';
 import { redone, undone, type Saving } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
+import type { Standing } from '../workers/evaluation.worker.ts';
 import { PartActions } from './PartActions.tsx';
 import { stages } from './stages.ts';
 
@@ -12,18 +13,18 @@ import { stages } from './stages.ts';
 export function PartHeader({
   brief,
   partId,
-  screening,
+  standing,
 }: {
   brief: Brief;
   partId: string;
-  screening: Screening | undefined;
+  standing: Standing | undefined;
 }) {
   const { saving, past, future, revision } = useAppSelector((state) => state.draft);
   const dispatch = useAppDispatch();
   const { data: decisions } = useDecisionsQuery(partId);
-  const passing = screening?.grades.filter((grade) => grade.best.status === 'pass').length;
+  const passing = standing?.counts.pass;
   const newest = decisions?.[0];
-  const standing: Record<string, string> = {
+  const stageWords: Record<string, string> = {
     brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
     shortlist: passing === undefined ? '…' : passing === 0 ? 'none passes' : `${passing} pass`,
     decision: !newest
@@ -64,7 +65,7 @@ export function PartHeader({
           >
             <span className="text-xs text-quiet">{index + 1}</span>
             {title}
-            <span className="text-xs font-normal text-quiet">{standing[id]}</span>
+            <span className="text-xs font-normal text-quiet">{stageWords[id]}</span>
           </NavLink>
         ))}
       </nav>

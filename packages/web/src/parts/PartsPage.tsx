@@ -1,4 +1,4 @@
-import { findCheck, PROOF_TEST_CAUTION, rank } from '@anvilstone/core';
+import { findCheck, PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
@@ -62,9 +62,9 @@ export function PartsPage() {
 }
 
 function PartRow({ part, library }: { part: PartSummary; library: Workshop | undefined }) {
-  const ask = useCallback((engine: Remote<Engine>) => engine.screen(part.brief), [part.brief]);
+  const ask = useCallback((engine: Remote<Engine>) => engine.standing(part.brief), [part.brief]);
   const { value: result } = useComputed(library, ask);
-  const leader = result && rank(result.grades, 'cheapest-that-passes')[0];
+  const leader = result?.leaders[0];
   const name = leader && library?.grades.find((grade) => grade.id === leader.gradeId)?.name;
   const governing = leader?.best.governingCheckId ? findCheck(leader.best.governingCheckId)?.title : undefined;
   const passes = leader?.best.status === 'pass';

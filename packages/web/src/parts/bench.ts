@@ -1,7 +1,6 @@
-import type { Screening } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { useOutletContext } from 'react-router';
-import type { Workshop } from '../workers/evaluation.worker.ts';
+import type { Standing, Workshop } from '../workers/evaluation.worker.ts';
 import type { Computed } from '../workers/useComputed.ts';
 
 /** What every stage of a part works on. */
@@ -9,7 +8,7 @@ export interface Bench {
   partId: string;
   brief: Brief;
   library: Workshop;
-  screening: Computed<Screening>;
+  standing: Computed<Standing>;
 }
 
 export function useBench(): Bench {

@@ -15,7 +15,7 @@ import { useComputed } from '../workers/useComputed.ts';
 
 /** What survives, what is first, and why. The school, the grade and the check shown live in the address. */
 export function ShortlistStage() {
-  const { brief, screening, library } = useBench();
+  const { brief, standing, library } = useBench();
   const [search, setSearch] = useSearchParams();
   const school = rankingSchools.find((one) => one.id === search.get('school')) ?? rankingSchools[0]!;
   const [shownRows, setShownRows] = useState(MORE_ROWS);
@@ -55,9 +55,9 @@ export function ShortlistStage() {
           <strong>{result.counts.fail}</strong> fail
         </p>
       </div>
-      {screening.state === 'failed' && (
+      {standing.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">
-          These reserves are of the last usable brief: {screening.message}
+          These reserves are of the last usable brief: {standing.message}
         </p>
       )}
       <ReservesMatrix

@@ -6,6 +6,8 @@ import {
   rank,
   reserveOverTemperature,
   screen,
+  type FunnelStep,
+  type GradeStanding,
   type LibraryTable,
   type LibraryTableRequest,
   type Screening,
@@ -49,6 +51,22 @@ function evaluated(brief: Brief, gradeIds: readonly string[]): GradeEvaluation[]
   return evaluate(brief, { ...workshop, grades }, { rules: workshop.rules }).grades;
 }
 
+/** Where a library stands before a brief, in as little as a page needs at every move of a slider. */
+export interface Standing {
+  checkIds: readonly string[];
+  funnel: readonly FunnelStep[];
+  counts: Shortlist['counts'];
+  /** The first few, cheapest that passes first. */
+  leaders: readonly GradeStanding[];
+}
+const LEADERS = 3;
+
+function countsOf(grades: readonly GradeStanding[]): Shortlist['counts'] {
+  const counts = { pass: 0, unknown: 0, fail: 0 };
+  for (const { best } of grades) counts[best.status] += 1;
+  return counts;
+}
+
 /** One page of a shortlist: the first rows of a ranking, with every check of each. */
 export interface Shortlist {
   checkIds: readonly string[];
@@ -65,7 +83,17 @@ const engine = {
     workshop = value;
     kept.clear();
   },
-  screen: (brief: Brief): Screening => screened(brief),
+  standing(brief: Brief): Standing {
+    const { checkIds, funnel, grades } = screened(brief);
+    return {
+      checkIds,
+      funnel,
+      counts: countsOf(grades),
+      leaders: rank(grades, 'cheapest-that-passes').slice(0, LEADERS),
+    };
+  },
+  /** Every grade, in the order of a school. */
+  ranking: (brief: Brief, schoolId: string): GradeStanding[] => rank(screened(brief).grades, schoolId),
   shortlist(brief: Brief, schoolId: string, count: number, openId: string | null): Shortlist {
     const { checkIds, grades } = screened(brief);
     const ranked = rank(grades, schoolId).slice(0, count);
@@ -73,10 +101,8 @@ const engine = {
       brief,
       ranked.map(({ gradeId }) => gradeId),
     );
-    const counts = { pass: 0, unknown: 0, fail: 0 };
-    for (const { best } of grades) counts[best.status] += 1;
     const open = rows.find(({ gradeId }) => gradeId === openId) ?? (openId ? evaluated(brief, [openId])[0] : undefined);
-    return { checkIds, counts, total: grades.length, rows, open };
+    return { checkIds, counts: countsOf(grades), total: grades.length, rows, open };
   },
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */
