@@ -1,5 +1,5 @@
 import type { Brief, LoadCase, LoadKind, PartGeometry } from '@anvilstone/schema';
-import { findPartModel, partBody } from './index.ts';
+import { findPartModel, partBody } from './models.ts';
 import type { SizeField, SizeKind } from './partModel.ts';
 
 /** A first size of each sort, to be corrected by the engineer. */
