@@ -5,7 +5,7 @@ import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { calculators, evaluate } from '@anvilstone/core';
-import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import { ratchetPawl, lampArm, sampleLibrary } from '@anvilstone/core/sample';
 import type { EvaluationResult, Problem } from '@anvilstone/schema';
 import { main } from './main.ts';
 
@@ -80,6 +80,21 @@ test('calc list names every calculator; calc run computes and refuses', async ()
     i: '{"familyId":"oak","temperatureC":23,"durationH":1}',
   });
   expect(bad).toMatchObject({ code: 1, problem: { errors: [{ pointer: '/familyId' }] } });
+});
+
+test('calc example writes an input that calc run takes', async () => {
+  for (const { id } of calculators) {
+    const example = await run(['calc', 'example', id]);
+    const answer = await run(['calc', 'run', id, '--in', 'i', '--json'], { i: example.out });
+    expect([id, answer.code, JSON.parse(answer.out)]).toEqual([id, 0, expect.any(Object)]);
+  }
+});
+
+test('a part whose failure could hurt brings its caution to the terminal', async () => {
+  const { out } = await run(['evaluate', '--brief', 'b'], { b: JSON.stringify(ratchetPawl) });
+  expect(out).toMatch(/Proof-test every one above its working load/);
+  const harmless = await run(['evaluate', '--brief', 'b'], { b: JSON.stringify(lampArm) });
+  expect(harmless.out).not.toMatch(/Proof-test/);
 });
 
 test('the installed command runs by itself and reports through its exit code', async () => {
