@@ -6,12 +6,15 @@ import { chromium } from '@playwright/test';
 import { root } from './paths.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4600';
+const bracket = '/parts/0a7c1d00-0000-4000-8000-000000000009';
 const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
 
 /** name, address, theme, what to do before the picture */
 const views = [
   ['parts', '/parts', 'light'],
+  ['kinds-of-part', '/parts', 'light', (page) => page.getByRole('button', { name: 'New part', exact: true }).click()],
   ['brief', `${lampArm}/brief`, 'light'],
+  ['brief-bracket', `${bracket}/brief`, 'dark', (page) => page.getByRole('button', { name: 'ZX upright' }).click()],
   ['brief-asks', `${lampArm}/brief`, 'light', askInInches],
   ['shortlist', `${lampArm}/shortlist`, 'light'],
   ['working', `${lampArm}/shortlist?grade=tm-asa&check=sag-after-duration`, 'light'],
@@ -31,6 +34,7 @@ const views = [
   ['import', '/grades/import', 'light', askedAboutASheet],
   ['house-rules', '/house-rules', 'light'],
   ['machines', '/machines', 'light'],
+  ['quick-sums', '/calculations/part-wall-bracket', 'light'],
 ];
 
 async function editAReport(page) {

@@ -54,6 +54,7 @@ export const partCalculators: readonly Calculator[] = partModels.map((model): Ca
     ),
     output: Type.Object({
       movementMm: Type.Optional(Type.Number({ description: 'Movement, mm' })),
+      elasticEnergyJ: Type.Optional(Type.Number({ description: 'Elastic energy stored, J' })),
       turnDeg: Type.Optional(Type.Number({ description: 'Turn, °' })),
       bucklesAtN: Type.Optional(Type.Number({ description: 'Force at which it buckles, N' })),
       collapsesAtMPa: Type.Optional(Type.Number({ description: 'Pressure at which it collapses, MPa' })),
@@ -82,6 +83,7 @@ function runModel(id: PartModelId, input: Record<string, unknown>) {
   const limit = bucklesAt(response, modulus, compressiveStrengthMPa ?? Infinity);
   return {
     ...(movement === undefined ? {} : { [body.movement.unit === 'mm' ? 'movementMm' : 'turnDeg']: movement }),
+    ...(movement !== undefined && body.action === 'force' ? { elasticEnergyJ: (action * movement) / 2000 } : {}),
     ...(limit === undefined ? {} : { [body.action === 'force' ? 'bucklesAtN' : 'collapsesAtMPa']: limit }),
     stresses: response.places.map((one) => ({
       place: one.title,

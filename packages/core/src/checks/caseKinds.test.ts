@@ -5,6 +5,7 @@ import { actingAt, growthOf } from './action.ts';
 import { findCheck } from './index.ts';
 import { BRITTLE_RISE_K, toughReserve } from './toughness.ts';
 import { growthDifferenceMm } from './thermalFit.ts';
+import { Working } from '../working/Working.ts';
 import { testBrief, testContext, testGrade, testLoad } from './testContext.ts';
 
 /**
@@ -208,6 +209,66 @@ describe('lasting', () => {
     const brief = briefWith({ forceN: 1000 }, pad);
     expect(outcome('strain', brief)).toMatchObject({ capacity: 30, unit: '%' });
     expect(outcome('strain', brief, 'XZ').demand).toBeCloseTo((100 * 1000 * giveOf(brief)) / 20, 9);
+  });
+});
+
+describe('held, seen closely', () => {
+  // bore 54 mm, 30 long: presses on π·54·30 mm²
+  test('a sleeve pushed over something holds by its pressure on the whole bore', () => {
+    const sleeve: PartGeometry = {
+      model: 'ring',
+      outerDiameterMm: 60,
+      wallMm: 3,
+      lengthMm: 30,
+      loading: 'pushed-over',
+    };
+    const brief = briefWith({ kind: 'held', displacementMm: 0.3, durationH: 1e-6, minHoldN: 10 }, sleeve);
+    const pressureMPa = 0.3 / giveOf(brief, 'ZX');
+    const held = outcome('holding-force', brief, 'ZX');
+    expect(held.capacity! / (pressureMPa * Math.PI * 54 * 30)).toBeCloseTo(1, 1);
+    expect(held.unit).toBe('N');
+  });
+  test('a hinge that turns holds no force, so none is asked of it', () => {
+    const hinge: PartGeometry = { model: 'flexure', lengthMm: 6, thicknessMm: 0.5, widthMm: 30, motion: 'turns' };
+    expect(applies('holding-force', briefWith({ kind: 'held', angleDeg: 20, minHoldN: 1 }, hinge))).toBe(false);
+  });
+  test('the working of a hook ends with the push it takes to close', () => {
+    const hook: PartGeometry = {
+      model: 'snap-hook',
+      lengthMm: 20,
+      thicknessMm: 2,
+      widthMm: 5,
+      taper: 'even',
+      leadAngleDeg: 30,
+      filletRadiusMm: 1,
+    };
+    const working = new Working();
+    findCheck('strain')!.evaluate(testContext(briefWith({ kind: 'short', displacementMm: 1 }, hook), 'XZ'), working);
+    const value = (symbol: string) => working.steps.find((step) => step.symbol === symbol)!.value as number;
+    // µ = 0.4 of ABS: P·(0.4 + 0.57735)/(1 − 0.23094)
+    expect(value('W') / value('P')).toBeCloseTo(1.27085, 4);
+    // 3·E·I/L³ = 3·2000·3.3333/8000 = 2.5 N/mm
+    expect(value('P')).toBeCloseTo(2.5, 6);
+  });
+  test('a hot pad says how many touches it lasts: more when it is cooler', () => {
+    const touches = (otherTemperatureC: number) => {
+      const pad: PartGeometry = {
+        model: 'hot-contact',
+        areaMm2: 600,
+        thicknessMm: 8,
+        otherBody: 'brass',
+        otherTemperatureC,
+        ownTemperatureC: 20,
+        contactS: 3,
+        touches: 1200,
+      };
+      const working = new Working();
+      findCheck('contact-temperature')!.evaluate(testContext(briefWith({ forceN: 900, maxSagMm: 0.02 }, pad)), working);
+      return working.steps.find((step) => step.symbol === 'N')!.value as number;
+    };
+    expect(touches(85)).toBeGreaterThan(touches(97));
+    expect(touches(97)).toBeGreaterThanOrEqual(0);
+    expect(touches(92)).toBeLessThan(1e8);
   });
 });
 

@@ -3,6 +3,7 @@ import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Check, CheckContext } from './check.ts';
 import { temperatureReserve } from './heatChecks.ts';
 import { known, unknown, weakest } from './outcome.ts';
+import { worstAfter } from './heatAsks.ts';
 import { ownHeatLimit } from './ownHeatLimit.ts';
 
 /**
@@ -32,6 +33,10 @@ export const contactTemperature: Check = {
         source: 'Carslaw & Jaeger, section 2.15',
       });
       working.add('t', 'All touches together', contact.totalH, 'h');
+      const life = touchesItLasts(context, face.temperatureC);
+      working.add('N', 'Touches until the first check gives out at that temperature', life.count, '', {
+        expression: `${f(contact.touches)} are asked; ${life.capped ? 'more than the law of creep can tell' : `${f(life.count * contact.touchH, 3)} h of contact`}`,
+      });
       working.add(
         'T_limit',
         `Own heat limit for that long: ${limit.first.toLowerCase()} gives out first`,
@@ -50,6 +55,26 @@ export const contactTemperature: Check = {
     });
   },
 };
+
+const MOST_TOUCHES = 1e8;
+
+/** How many touches the part lasts at the temperature of its face: halving in the logarithm, to 1 %. */
+function touchesItLasts(context: CheckContext, temperatureC: number): { count: number; capped: boolean } {
+  const { touchH } = context.body.contact!;
+  const lasts = (touches: number) => {
+    const worst = worstAfter(context, temperatureC, touches * touchH);
+    return !('gaps' in worst) && worst.reserve >= 1;
+  };
+  if (!lasts(1)) return { count: 0, capped: false };
+  if (lasts(MOST_TOUCHES)) return { count: MOST_TOUCHES, capped: true };
+  let [low, high] = [1, MOST_TOUCHES];
+  while (high / low > 1.01) {
+    const middle = Math.sqrt(low * high);
+    if (lasts(middle)) low = middle;
+    else high = middle;
+  }
+  return { count: Math.floor(low), capped: false };
+}
 
 function faceTemperature({
   material,

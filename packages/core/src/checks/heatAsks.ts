@@ -71,6 +71,16 @@ export function worstAsk(
   return worst;
 }
 
+/** The same after a time of one's own choosing, longer or shorter than the loads say. */
+export function worstAfter(
+  context: CheckContext,
+  temperatureC: number,
+  hours: number,
+): WorstAsk | { gaps: readonly string[] } {
+  const asks = heatAsks(context.part, Infinity).map((ask) => ({ ...ask, durationH: hours }));
+  return worstAsk(context, asks, temperatureC);
+}
+
 /** Natural logarithm of the smallest reserve as a function of temperature alone, and who has it. */
 export interface ReserveByTemperature {
   logAt(temperatureC: number): number;

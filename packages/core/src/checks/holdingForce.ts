@@ -1,6 +1,7 @@
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { growthOf, movementPerUnit } from './action.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from './check.ts';
+import type { Movability } from './movability.ts';
 import { weakest } from './outcome.ts';
 import { showElastic } from './deflection.ts';
 import { showGrowth } from './showMaterial.ts';
@@ -20,7 +21,8 @@ export const holdingForce: CaseCheck = {
   words: ['Must hold', 'still holds'],
   limitsHeat: true,
   fade: (load) => (load.response.seriesPerUnit === 0 ? 'creep' : undefined),
-  appliesTo: (load) => load.kind === 'held' && load.loadCase.minHoldN !== undefined,
+  appliesTo: (load, body) =>
+    load.kind === 'held' && load.loadCase.minHoldN !== undefined && body.holdNPerUnit !== undefined,
   at(context, load, temperatureC, durationH) {
     const movability = context.movabilities[load.directionIndex]!;
     if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
@@ -28,9 +30,9 @@ export const holdingForce: CaseCheck = {
     return {
       kind: 'known',
       demand: load.loadCase.minHoldN!,
-      capacity: initialAction(load, movability) * shareLeft(context, load, temperatureC, durationH),
+      capacity: initialN(context, load, movability) * shareLeft(context, load, temperatureC, durationH),
       evidence: weakest(evidenceAt(context.material, movability.evidence, temperatureC), behaviour.creepEvidence),
-      reason: `Starts with ${f(initialAction(load, movability), 3)} N`,
+      reason: `Starts with ${f(initialN(context, load, movability), 3)} N`,
     };
   },
   show(context, load, temperatureC, durationH, working) {
@@ -41,7 +43,9 @@ export const holdingForce: CaseCheck = {
     working.add('c', 'Movement of the print per newton, 23 °C', perUnit, 'mm/N');
     if (seriesPerUnit > 0)
       working.add('s', 'Movement of the bolt per newton, which does not creep', seriesPerUnit, 'mm/N');
-    working.add('F₀', 'Force at the start, 23 °C', initialAction(load, movability), 'N', {
+    const perUnit23 = context.body.holdNPerUnit!;
+    if (perUnit23 !== 1) working.add('A', 'Area it presses on', perUnit23, 'mm²');
+    working.add('F₀', 'Force at the start, 23 °C', initialN(context, load, movability), 'N', {
       ...(load.size === 'forceN' ? { source: 'as tightened' } : { expression: `${f(load.amount)} mm / c` }),
     });
     working.add(
@@ -64,6 +68,10 @@ function initialAction(
   { perUnit, seriesPerUnit }: { perUnit: number; seriesPerUnit: number },
 ): number {
   return load.size === 'forceN' ? load.amount : load.amount / (perUnit + seriesPerUnit);
+}
+
+function initialN(context: CheckContext, load: PreparedLoad, movability: Extract<Movability, { known: true }>): number {
+  return initialAction(load, movability) * context.body.holdNPerUnit!;
 }
 
 /** Share of the starting force that is left after a time at a temperature. */

@@ -61,7 +61,10 @@ export const impactUndamaged: CaseCheck = {
       source: 'all energy into the part, elastic: Roark, 7th ed., section 16.4',
     });
     if (least.bearing) showBearing(context, least.bearing, load, temperatureC, SHORT_H, working);
-    else working.add('', 'Limited by how far the cushion may be squeezed', f(100 * squeezeLimit(load)), '%');
+    else {
+      working.add('', 'Limited by how far the cushion may be squeezed', f(100 * squeezeLimit(load)), '%');
+      working.add('', 'Energy it gives back', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
+    }
     working.add(
       'kv',
       'Share of the slow strength when struck',

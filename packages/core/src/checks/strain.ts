@@ -5,6 +5,8 @@ import { actingAt, isDriven, movementPerUnit } from './action.ts';
 import type { Bearing } from './bearings.ts';
 import { bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
+import { matingForceN } from '../parts/snapHook.ts';
+import type { Working } from '../working/Working.ts';
 import { modulusAlong } from './movability.ts';
 import { weakest } from './outcome.ts';
 import { showResolved } from './showMaterial.ts';
@@ -77,8 +79,27 @@ export const strain: CaseCheck = {
         source: 'ratio of the strengths',
       });
     working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
+    showPush(context, acting.action, working);
   },
 };
+
+/** What it takes to push a hook over its edge: friction against steel stands in for whatever it closes on. */
+function showPush({ body, material }: CheckContext, bendingForceN: number, working: Working): void {
+  const friction = material.property('frictionVsSteel');
+  if (body.leadAngleDeg === undefined || !friction.known) return;
+  working.add('P', 'Force that bends it so far', bendingForceN, 'N');
+  working.add('µ', 'Friction', friction.value, '×', {
+    source: 'against steel; of the family where nothing was measured',
+  });
+  const locks = friction.value * Math.tan((body.leadAngleDeg * Math.PI) / 180) >= 1;
+  const push = locks
+    ? 'locks by friction: a flatter slope is needed'
+    : matingForceN({ bendingForceN, leadAngleDeg: body.leadAngleDeg, friction: friction.value });
+  working.add('W', 'Push to close one hook', push, locks ? '' : 'N', {
+    expression: `P · (µ + tan ${f(body.leadAngleDeg)}°) / (1 − µ · tan ${f(body.leadAngleDeg)}°)`,
+    source: 'wedge with friction',
+  });
+}
 
 function bentTooFar(context: CheckContext, load: PreparedLoad, temperatureC: number): CaseOutcome {
   const { material } = context;

@@ -1,4 +1,5 @@
 export * from './creep.ts';
+export * from './gentModulus.ts';
 export * from './familyEstimate.ts';
 export * from './material.ts';
 export * from './modulusAtHdt.ts';

@@ -1,4 +1,5 @@
 import type { Grade, Observation } from '@anvilstone/schema';
+import { testGrade } from '../checks/testContext.ts';
 import { defaultHouseRules } from '../evaluation/houseRules.ts';
 import { findFamily } from '../reference/family.ts';
 import { prepareMaterial } from './material.ts';
@@ -146,4 +147,38 @@ test('an unknown family: what was measured is known, behaviour is not, and askin
   expect(material.behaviour).toBeNull();
   expect(material.behaviourGaps.join()).toMatch(/mystery.*state the polymer/);
   expect(() => material.modulusRatio(60)).toThrow(/without asking/);
+});
+
+describe('an elastomer known by its hardness', () => {
+  const soft = (observations: Grade['observations']): Grade => ({ ...testGrade, familyId: 'tpu-85a', observations });
+  const shore = {
+    id: 'shore',
+    property: 'hardnessShoreA' as const,
+    value: 70,
+    unit: 'Shore',
+    source: 'datasheet' as const,
+    reference: 'sheet',
+  };
+  const modulus = (grade: Grade) => prepareMaterial(grade, 'dry', defaultHouseRules).modulus.inPlane;
+  // Gent at 70 Shore A: 5.5205 MPa
+  test('takes its modulus from Gent, class C, and says so', () => {
+    const found = modulus(soft([shore]));
+    expect(found).toMatchObject({ known: true, evidence: 'C' });
+    expect(found.known && found.value).toBeCloseTo(5.5205, 3);
+    expect(found.known && found.steps.at(-1)!.text).toMatch(/Gent/);
+  });
+  test('a modulus of its own comes first, and without a hardness the family stands in', () => {
+    const own = {
+      ...shore,
+      id: 'e',
+      property: 'tensileModulus' as const,
+      value: 20,
+      unit: 'MPa',
+      specimen: 'printed' as const,
+      orientation: 'XY' as const,
+      conditioning: 'dry' as const,
+    };
+    expect(modulus(soft([shore, own]))).toMatchObject({ value: 19 });
+    expect(modulus(soft([]))).toMatchObject({ value: 22, evidence: 'D' });
+  });
 });

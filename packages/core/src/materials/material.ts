@@ -1,6 +1,7 @@
 import type { Conditioning, Grade, HouseRules, PropertyId } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
+import { gentModulusMPa } from './gentModulus.ts';
 import { behaviourOf, type Behaviour } from './behaviour.ts';
 import { creepGrowth } from './creep.ts';
 import { layerRatio } from './familyEstimate.ts';
@@ -91,10 +92,30 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
   };
 }
 
+/** An elastomer whose maker states its Shore A hardness and no modulus: Gent's relation is nearer than a family's middle. */
+function modulusFromHardness(grade: Grade, at: ResolveAt, rules: HouseRules, explain: boolean): Resolution | undefined {
+  const family = findFamily(grade.familyId);
+  if (family?.morphology !== 'elastomer' || grade.reinforcementId !== null) return undefined;
+  const hardness = resolve(grade, 'hardnessShoreA', at, rules, explain);
+  if (!hardness.known || hardness.evidence === 'D' || hardness.value < 20 || hardness.value > 95) return undefined;
+  const share = at.direction === 'across' ? family.zToXyModulusRatio : 1;
+  const value = gentModulusMPa(hardness.value) * share;
+  const steps = !explain
+    ? []
+    : [
+        ...hardness.steps,
+        { text: 'Young’s modulus from Shore A hardness (Gent 1958)', value: gentModulusMPa(hardness.value) },
+        ...(share === 1 ? [] : [{ text: `× ${share}, across layers, typical of the family`, value }]),
+      ];
+  return { known: true, value, cov: Math.max(hardness.cov, 0.2), evidence: 'C', steps };
+}
+
 /** Tensile modulus; where only a bending modulus was reported it stands in, one class weaker at best. */
 function resolveModulus(grade: Grade, at: ResolveAt, rules: HouseRules, explain: boolean): Resolution {
   const tensile = resolve(grade, 'tensileModulus', at, rules, explain);
   if (tensile.known && tensile.evidence !== 'D') return tensile;
+  const soft = modulusFromHardness(grade, at, rules, explain);
+  if (soft) return soft;
   if (!grade.observations.some((observation) => observation.property === 'flexuralModulus')) return tensile;
   const flexural = resolve(grade, 'flexuralModulus', at, rules, explain);
   if (!flexural.known || flexural.evidence === 'D') return tensile;

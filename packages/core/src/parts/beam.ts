@@ -103,6 +103,7 @@ export const beam: PartModel<'beam'> = {
       volumeMm3: cut.areaMm2 * geometry.spanMm,
       extentMm: { length: geometry.spanMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
+      holdNPerUnit: 1,
       movement: { title: geometry.loading === 'point' ? 'Movement at the load' : 'Movement at mid-span', unit: 'mm' },
       thinnestMm: thinnestOf(geometry.section, cut),
       responses: { depth: respond(geometry, 'depth'), width: respond(geometry, 'width') },

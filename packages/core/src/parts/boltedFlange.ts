@@ -61,6 +61,7 @@ export const boltedFlange: PartModel<'bolted-flange'> = {
       volumeMm3: (sideMm ** 2 - (Math.PI / 4) * geometry.holeDiameterMm ** 2) * thicknessMm,
       extentMm: { length: sideMm, depth: thicknessMm, width: sideMm },
       action: 'force',
+      holdNPerUnit: 1,
       movement: { title: 'Give of the joint', unit: 'mm' },
       thinnestMm: thicknessMm,
       responses: {

@@ -28,6 +28,7 @@ export const cantileverArm: PartModel<'cantilever-arm'> = {
       volumeMm3: cut.areaMm2 * geometry.spanMm,
       extentMm: { length: geometry.spanMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
+      holdNPerUnit: 1,
       movement: { title: 'Movement at the load', unit: 'mm' },
       thinnestMm: thinnestOf(geometry.section, cut),
       responses: { depth: respond(geometry, 'depth'), width: respond(geometry, 'width') },

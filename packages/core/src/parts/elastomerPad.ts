@@ -1,17 +1,7 @@
-import { requirePositive, requireWithin } from '../input/require.ts';
+import { requirePositive } from '../input/require.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ALONG, type PartModel } from './partModel.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
-
-/**
- * Young's modulus of an elastomer from its Shore A hardness, MPa: 0.0981·(56 + 7.62336·S)/(0.137505·(254 − 2.54·S)).
- * Source: A. N. Gent, Rubber Chemistry and Technology 31 (1958) 896. Range: 20 … 95 Shore A, small strain.
- * @throws InputError hardness outside 20 … 95
- */
-export function gentModulusMPa(shoreA: number): number {
-  requireWithin('shoreA', shoreA, 20, 95);
-  return (0.0981 * (56 + 7.62336 * shoreA)) / (0.137505 * (254 - 2.54 * shoreA));
-}
 
 /**
  * How much stiffer a pad is than a free column of the same area: 1 + 2·S² when its faces are held, 1 when they slip; shape
@@ -49,6 +39,7 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
       volumeMm3: areaMm2 * heightMm,
       extentMm: { length: lengthMm, depth: heightMm, width: geometry.shape === 'disc' ? lengthMm : geometry.widthMm },
       action: 'force',
+      holdNPerUnit: 1,
       movement: { title: 'Squeeze', unit: 'mm' },
       thinnestMm: Math.min(heightMm, lengthMm),
       squeezedHeightMm: heightMm,

@@ -40,6 +40,7 @@ export const flexure: PartModel<'flexure'> = {
       volumeMm3: cut.areaMm2 * lengthMm,
       extentMm: { length: lengthMm, depth: thicknessMm, width: widthMm },
       action: turns ? 'torque' : 'force',
+      ...(turns ? {} : { holdNPerUnit: 1 }),
       movement: turns ? { title: 'Turn', unit: '°' } : { title: 'Shift', unit: 'mm' },
       thinnestMm: thicknessMm,
       responses: {

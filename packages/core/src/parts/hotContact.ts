@@ -72,6 +72,8 @@ export const hotContact: PartModel<'hot-contact'> = {
         otherEffusivity: EFFUSIVITY[geometry.otherBody],
         otherTemperatureC: geometry.otherTemperatureC,
         ownTemperatureC: geometry.ownTemperatureC,
+        touchH: geometry.contactS / 3600,
+        touches: geometry.touches,
         totalH: (geometry.contactS * geometry.touches) / 3600,
       },
       responses: {

@@ -100,12 +100,24 @@ export interface PartBody {
   movement: { title: string; unit: 'mm' | '°' };
   /** Thickness of its thinnest wall, mm: ratings by thickness are judged there. */
   thinnestMm: number;
+  /** Force in N that one unit of the action stands for, where something is held by it; absent: no such force. */
+  holdNPerUnit?: number;
+  /** Slope that it is pushed over, °, where closing it takes a push. */
+  leadAngleDeg?: number;
   /** Height that is squeezed, mm: present where the limit is how far a cushion may be squeezed. */
   squeezedHeightMm?: number;
   /** Flanks that slide under load. */
   sliding?: { pressurePerUnit: number; speedMPerS: number; formula: string };
   /** A hot body that it touches, and for how long in total. */
-  contact?: { otherEffusivity: number; otherTemperatureC: number; ownTemperatureC: number; totalH: number };
+  contact?: {
+    otherEffusivity: number;
+    otherTemperatureC: number;
+    ownTemperatureC: number;
+    /** One touch, and all that it has to last. */
+    touchH: number;
+    touches: number;
+    totalH: number;
+  };
   /** Responses by direction of the load; `depth` is always there. */
   responses: { depth: PartResponse } & Partial<Record<BendingDirection, PartResponse>>;
 }

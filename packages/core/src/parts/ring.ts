@@ -81,6 +81,8 @@ export const ring: PartModel<'ring'> = {
       volumeMm3: 2 * Math.PI * radii.meanMm * wallMm * lengthMm,
       extentMm: { length: lengthMm, depth: outerDiameterMm, width: outerDiameterMm },
       action: pinched ? 'force' : 'pressure',
+      // Pushed over something, it presses on it all round.
+      holdNPerUnit: pinched ? 1 : 2 * Math.PI * radii.innerMm * lengthMm,
       movement: { title: pinched ? 'Out of round (ovality)' : 'Change of diameter', unit: 'mm' },
       thinnestMm: wallMm,
       responses: { depth: pinched ? pinchedRing(geometry, radii) : pressedRing(geometry, radii) },

@@ -66,6 +66,8 @@ export const snapHook: PartModel<'snap-hook'> = {
       volumeMm3: cut.areaMm2 * lengthMm * (taper === 'half' ? 0.75 : 1),
       extentMm: { length: lengthMm, depth: thicknessMm, width: widthMm },
       action: 'force',
+      holdNPerUnit: 1,
+      leadAngleDeg: geometry.leadAngleDeg,
       movement: { title: 'Travel of the hook', unit: 'mm' },
       thinnestMm: taper === 'half' ? thicknessMm / 2 : thicknessMm,
       responses: {

@@ -1,6 +1,7 @@
 import { answerOf } from './testPart.ts';
 import { boltedJoint } from './boltedFlange.ts';
-import { gentModulusMPa, padStiffening } from './elastomerPad.ts';
+import { gentModulusMPa } from '../materials/gentModulus.ts';
+import { padStiffening } from './elastomerPad.ts';
 import { hingeStrain, parallelLeafStrain } from './flexure.ts';
 import { lewisFormFactor, lewisStressPerTorque, toothSliding } from './gearTooth.ts';
 import { contactTemperatureC, effusivity } from './hotContact.ts';

@@ -31,6 +31,7 @@ export const tie: PartModel<'tie'> = {
       volumeMm3: cut.areaMm2 * lengthMm,
       extentMm: { length: lengthMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
+      holdNPerUnit: 1,
       movement: { title: 'Stretch', unit: 'mm' },
       thinnestMm: thinnestOf(geometry.section, cut),
       responses: {

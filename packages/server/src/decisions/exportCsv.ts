@@ -19,6 +19,7 @@ export function decisionCsv(decision: Decision): string {
     'mass (g)',
     'cost (USD)',
     'own heat limit (°C)',
+    'proof test of every part',
   ];
   const titles = checkIds.map((id) => `reserve: ${findCheck(id)?.title ?? id}`);
   const rows = rank(decision.result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => {
@@ -36,6 +37,7 @@ export function decisionCsv(decision: Decision): string {
       best.massG ?? 'unknown',
       best.costUsd ?? 'unknown',
       best.ownHeatLimitC ?? 'unknown',
+      decision.brief.failureCouldHurt === 'yes' ? 'required: failure could hurt someone' : 'not asked',
       ...reserves,
     ];
   });

@@ -34,6 +34,7 @@ export function LimitFields({
     );
   }
   if (kind === 'held') {
+    if (part.model === 'flexure' && part.motion === 'turns') return null;
     return (
       <LoadQuantity
         {...common}

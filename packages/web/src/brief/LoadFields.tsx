@@ -1,5 +1,12 @@
-import { findPartModel, LOAD_KIND_WORDS, partBody } from '@anvilstone/core';
-import { LOAD_KINDS, type Brief, type LoadCase, type LoadKind } from '@anvilstone/schema';
+import { findPartModel, layersUnderLoads, LOAD_KIND_WORDS, partBody, type LayerLoading } from '@anvilstone/core';
+import {
+  LOAD_KINDS,
+  ORIENTATIONS,
+  type Brief,
+  type BuildOrientation,
+  type LoadCase,
+  type LoadKind,
+} from '@anvilstone/schema';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextField, Tick } from '../ui/fields.tsx';
 import { duration } from '../ui/amount.ts';
@@ -48,7 +55,9 @@ export function LoadFields({
           onChange={onKind}
         />
         <Direction brief={brief} loadCase={loadCase} onChange={onChange} />
-        <p className="col-span-4 -mt-2 text-xs text-quiet">{LOAD_KIND_WORDS[kind].means}</p>
+        <p className="col-span-4 -mt-2 text-xs text-quiet">
+          {LOAD_KIND_WORDS[kind].means} <Layers brief={brief} index={index} />
+        </p>
         <Size
           {...common}
           size={takes[kind] ?? 'forceN'}
@@ -98,6 +107,26 @@ function Direction({ brief, loadCase, onChange }: { brief: Brief; loadCase: Load
       onChange={(direction) => onChange({ direction: direction === 'depth' ? undefined : direction }, 'direction')}
     />
   );
+}
+
+const LAYER_WORDS: Record<LayerLoading, string> = {
+  within: 'stays within them',
+  slides: 'tries to slide them',
+  slants: 'pulls at a slant to them',
+  'pulls-apart': 'pulls them apart',
+};
+
+/** What this load does to the layers in each way up that is allowed. */
+function Layers({ brief, index }: { brief: Brief; index: number }) {
+  let loadings: Record<BuildOrientation, LayerLoading> | undefined;
+  try {
+    loadings = layersUnderLoads(brief)[index];
+  } catch {
+    // What cannot be used is marked at its field.
+  }
+  if (!loadings) return null;
+  const allowed = brief.asks.orientations ?? ORIENTATIONS;
+  return <>To the layers: {allowed.map((one) => `${one} ${LAYER_WORDS[loadings[one]]}`).join(', ')}.</>;
 }
 
 const SIZE_LABELS = {

@@ -21,7 +21,7 @@ export function ArmSketch({ part }: { part: GeometryOf<'cantilever-arm'> }) {
       <Solid
         d={`M${LEFT} ${top - r} Q${LEFT} ${top} ${LEFT + r} ${top} H${end} V${bottom} H${LEFT + r} Q${LEFT} ${bottom} ${LEFT} ${bottom + r} Z`}
       />
-      <Force from={[end - 6, top - 52]} to={[end - 6, top - 1]} text={load} />
+      <Force from={[end - 6, top - 52]} to={[end - 6, top - 1]} text={load} anchor="end" />
       <Place id="root-fibre" at={[LEFT + r * 0.3, top - r * 0.3 + 1]} />
       <Place id="neutral-axis" at={[LEFT + length * 0.35, AXIS]} />
       <Place id="movement" at={[end - 6, bottom]} />
