@@ -7,7 +7,7 @@ export const LOAD_KINDS = ['lasting', 'short', 'repeated', 'knock', 'held'] as c
 
 /**
  * One thing the part has to bear. How large it is stands in the one field that its kind and the part model call for:
- * a force, a torque, a pressure, a displacement, an angle, or for a knock an energy or a falling mass.
+ * newtons, a torque, a pressure, a displacement, an angle, or for a knock an energy or a falling mass.
  */
 export const loadCase = record(
   {

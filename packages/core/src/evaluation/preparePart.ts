@@ -35,7 +35,7 @@ export function preparePart(brief: Brief): PreparedPart {
 
 /** What each size is called when it is missing. */
 const SIZE_WORDS: Record<SizeKind, string> = {
-  forceN: 'a force in N',
+  forceN: 'its force in N',
   torqueNmm: 'a torque in N·mm',
   pressureMPa: 'a pressure in MPa',
   displacementMm: 'a movement in mm that is forced on it',

@@ -1,7 +1,7 @@
 import type { LoadKind } from '@anvilstone/schema';
 import type { PartResponse, SizeKind, StressPlace } from './partModel.ts';
 
-/** Loads of a model that a force acts on and that moves under it. */
+/** Loads of a model that is pushed or pulled and moves under it. */
 export const FORCE_LOADS: Partial<Record<LoadKind, SizeKind>> = {
   lasting: 'forceN',
   short: 'forceN',

@@ -37,7 +37,7 @@ const load = (brief: Brief, change: object) => ({
 });
 test.each([
   ['a knock without its energy', load(lampArm, { kind: 'knock', forceN: undefined }), '/brief/loadCases/0/energyJ'],
-  ['a pinched ring without a force', load(heaterDuct, { forceN: undefined }), '/brief/loadCases/0/forceN'],
+  ['a pinched ring without its force', load(heaterDuct, { forceN: undefined }), '/brief/loadCases/0/forceN'],
   ['a bracket held bent', load(nozzleBracket, { kind: 'held', displacementMm: 2 }), '/brief/loadCases/0/kind'],
   ['a bracket pushed sideways', load(nozzleBracket, { direction: 'width' }), '/brief/loadCases/0/direction'],
   [

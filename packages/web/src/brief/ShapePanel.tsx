@@ -74,7 +74,7 @@ export function ShapePanel({ brief }: { brief: Brief }) {
   );
 }
 
-/** A change of the shape may change what the loads are measured in: a ring that is pinched takes a force, a pressed one a pressure. */
+/** A change of the shape may change what the loads are measured in: a ring that is pinched takes newtons, a pressed one a pressure. */
 function refitted(brief: Brief, pointer: string, value: unknown): Brief {
   const part = withDimension(brief.part, pointer, value);
   return typeof value === 'string' ? withPart(brief, part) : { ...brief, part };
