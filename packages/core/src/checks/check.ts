@@ -79,6 +79,8 @@ export interface Check {
   /** How demand and capacity are said, where the unit alone does not tell: “Falls on it with …, it takes up …”. */
   words?: readonly [demand: string, capacity: string];
   applies(part: PreparedPart): boolean;
+  /** The way up changes nothing about it: one outcome serves all orientations of a grade. */
+  anyWayUp?: true;
   /** `working` collects the arithmetic of the governing load case; the ranking path passes none. */
   evaluate(context: CheckContext, working?: Working): CheckOutcome;
 }

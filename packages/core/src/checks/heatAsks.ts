@@ -1,5 +1,6 @@
 import type { EvidenceClass } from '@anvilstone/schema';
-import { growthOf } from './action.ts';
+import { timeShiftDecades } from '../materials/timeShift.ts';
+import { growthOf, onShareOf } from './action.ts';
 import { reserveOf } from './caseCheck.ts';
 import { caseChecks } from './caseChecks.ts';
 import type { CaseCheck, CheckContext, Fade, PreparedLoad, PreparedPart } from './check.ts';
@@ -102,7 +103,8 @@ export function reserveByTemperature(
   let strengthAsk: HeatAsk | undefined;
   let stiffness = Infinity;
   let stiffnessAsk: HeatAsk | undefined;
-  const creeping: { ask: HeatAsk; logAtOnce: number }[] = [];
+  const creeping: { ask: HeatAsk; logAtOnce: number; logHours: number }[] = [];
+  const { creep } = material.behaviour!;
   const others: HeatAsk[] = [];
   for (const ask of asks) {
     const outcome = ask.check.at(context, ask.load, 23, ask.durationH);
@@ -117,7 +119,12 @@ export function reserveByTemperature(
       stiffness = reserve;
       stiffnessAsk = ask;
     } else if (ask.fade === 'creep') {
-      creeping.push({ ask, logAtOnce: Math.log(reserve * growthOf(context, ask.load, 23, ask.durationH)) });
+      creeping.push({
+        ask,
+        logAtOnce: Math.log(reserve * growthOf(context, ask.load, 23, ask.durationH)),
+        // Without pauses the law of creep can be written out: only the shift changes with temperature.
+        logHours: onShareOf(ask.load) >= 1 ? Math.log10(ask.durationH) : Number.NaN,
+      });
     }
   }
   let least: HeatAsk | undefined;
@@ -129,8 +136,13 @@ export function reserveByTemperature(
     const stiff = logStiffness + logRatio;
     let smallest = Math.min(strong, stiff);
     least = strong <= stiff ? strengthAsk : stiffnessAsk;
-    for (const { ask, logAtOnce } of creeping) {
-      const reserve = logAtOnce + logRatio - Math.log(growthOf(context, ask.load, temperatureC, ask.durationH));
+    for (const { ask, logAtOnce, logHours } of creeping) {
+      const logGrowth = Number.isNaN(logHours)
+        ? Math.log(growthOf(context, ask.load, temperatureC, ask.durationH))
+        : Math.log(
+            1 + creep.creepA * Math.exp(Math.LN10 * creep.creepN * (logHours + timeShiftDecades(creep, temperatureC))),
+          );
+      const reserve = logAtOnce + logRatio - logGrowth;
       if (reserve >= smallest) continue;
       smallest = reserve;
       least = ask;

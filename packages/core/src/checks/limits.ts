@@ -6,6 +6,7 @@ import { showResolved } from './showMaterial.ts';
 export const massLimit: Check = {
   id: 'mass-limit',
   title: 'Mass',
+  anyWayUp: true,
   asks: 'Is one part light enough?',
   applies: ({ brief }) => brief.asks.maxMassG !== undefined,
   evaluate({ brief, massG, material, body }, working) {

@@ -13,6 +13,7 @@ export const PV_LIMIT = { good: 0.1, fair: 0.05, poor: 0.02 } as const;
 export const friction: Check = {
   id: 'friction',
   title: 'Friction',
+  anyWayUp: true,
   asks: 'Does it slide easily enough?',
   words: ['Coefficient of friction', 'allowed'],
   applies: ({ brief }) => brief.asks.sliding?.maxFriction !== undefined,
@@ -33,6 +34,7 @@ export const friction: Check = {
 export const pressureVelocity: Check = {
   id: 'pressure-velocity',
   title: 'Pressure × speed',
+  anyWayUp: true,
   asks: 'Does it slide cool enough to last?',
   applies: ({ brief, body, loads }) =>
     brief.asks.sliding !== undefined || (body.sliding !== undefined && body.sliding.speedMPerS > 0 && loads.length > 0),

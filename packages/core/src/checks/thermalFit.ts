@@ -31,6 +31,7 @@ export function growthDifferenceMm(fit: {
 export const thermalFit: Check = {
   id: 'thermal-fit',
   title: 'Growth against its seat',
+  anyWayUp: true,
   asks: 'Does the joint take the difference in growth between the part and what it is fixed to?',
   words: ['Grows differently by', 'allowed'],
   applies: ({ brief }) => brief.asks.thermalFit !== undefined,

@@ -25,6 +25,7 @@ export const BRITTLE_RISE_K = { low: 5, medium: 10, high: 20 } as const;
 export const coldEmbrittlement: Check = {
   id: 'cold-embrittlement',
   title: 'Tough in the cold',
+  anyWayUp: true,
   asks: 'Is it still tough at the coldest temperature it sees?',
   words: ['Gets as cold as', 'turns brittle at'],
   applies: ({ brief }) => brief.asks.heat?.coldestC !== undefined,

@@ -65,9 +65,10 @@ export function prepareJob(brief: Brief, library: Library, options: EvaluateOpti
 export function evaluateGrade(job: EvaluationJob, grade: Grade): GradeEvaluation {
   const { prepared, applicable, orientations, showWorking } = job;
   const material = materialFor(prepared, grade, showWorking);
-  const entries = orientations.map((orientation) =>
-    entryOf(contextFor(prepared, material, orientation), applicable, showWorking),
-  );
+  const entries: EvaluationEntry[] = [];
+  for (const orientation of orientations) {
+    entries.push(entryOf(contextFor(prepared, material, orientation), applicable, showWorking, entries[0]));
+  }
   const best = entries.reduce((found, entry) => (compareEntries(entry, found) < 0 ? entry : found));
   return { gradeId: grade.id, best, entries };
 }
@@ -80,8 +81,17 @@ function allowedOrientations(brief: Brief, wanted: readonly BuildOrientation[] |
   return left;
 }
 
-function entryOf(context: CheckContext, applicable: readonly Check[], showWorking: boolean): EvaluationEntry {
-  const results = applicable.map((check) => (showWorking ? explainCheck(check, context) : runCheck(check, context)));
+/** `other` is the same grade another way up, whose outcomes serve where the way up changes nothing. */
+function entryOf(
+  context: CheckContext,
+  applicable: readonly Check[],
+  showWorking: boolean,
+  other: EvaluationEntry | undefined,
+): EvaluationEntry {
+  const results = applicable.map((check, i) => {
+    if (other && check.anyWayUp) return other.checks[i]!;
+    return showWorking ? explainCheck(check, context) : runCheck(check, context);
+  });
   const limit = ownHeatLimit(context);
   let governing: CheckResult | undefined;
   for (const result of results) {

@@ -32,3 +32,14 @@ test('the same grade objects give the same answer again, and another set of rule
   const smallest = (one: typeof once) => one.grades.map(({ best }) => best.minimumReserve ?? 0).reduce((a, b) => a + b);
   expect(smallest(strict)).toBeLessThan(smallest(once));
 });
+
+test('what does not depend on the way up is worked out once, and is the same as when it is asked alone', () => {
+  const [brief] = sampleBriefs;
+  for (const { gradeId, entries } of evaluate(brief!, sampleLibrary).grades.slice(0, 12)) {
+    for (const { orientation, checks } of entries) {
+      const one = { ...sampleLibrary, grades: sampleLibrary.grades.filter((grade) => grade.id === gradeId) };
+      const alone = evaluate(brief!, one, { orientations: [orientation] }).grades[0]!.best;
+      expect(checks).toEqual(alone.checks);
+    }
+  }
+});
