@@ -112,3 +112,25 @@ test('a brief that contradicts itself is not sent; put right, it is', async () =
   await jest.advanceTimersByTimeAsync(2000);
   expect(sent).toHaveLength(1);
 });
+
+test('an edit made while the last one is being refused is saved all the same', async () => {
+  const store = await newStore();
+  const { edited } = await import('./draft.ts');
+  const plain = globalThis.fetch;
+  // The refusal takes its time, and the engineer puts it right meanwhile.
+  globalThis.fetch = async (input) => {
+    await new Promise((done) => setTimeout(done, 800));
+    return plain(input);
+  };
+  answers.push(
+    { status: 422, body: { type: 't', title: 'T', status: 422, detail: 'D', errors: [] } },
+    savedAs(2, 'put right'),
+  );
+  store.dispatch(edited(titled('refused'), 'title'));
+  await jest.advanceTimersByTimeAsync(700);
+  expect(store.getState().draft.saving.state).toBe('saving');
+  store.dispatch(edited(titled('put right'), 'another field'));
+  await jest.advanceTimersByTimeAsync(10_000);
+  expect(sent.map(({ brief }) => brief.title)).toEqual(['refused', 'put right']);
+  expect(store.getState().draft).toMatchObject({ revision: 2, saving: { state: 'saved' } });
+});

@@ -67,7 +67,11 @@ async function saveUntilQuiet(store: Api): Promise<void> {
       forgetUnsaved(partId);
       store.dispatch(saved({ part, brief }));
     } catch (error) {
-      report(afterFailure(error));
+      const failure = afterFailure(error);
+      // What was refused has been edited since: the newer brief is waiting and gets its own answer.
+      const newest = store.getState().draft;
+      const isOutdated = newest.partId === partId && newest.brief !== brief && newest.saving.state === 'waiting';
+      if (failure.state !== 'refused' || !isOutdated) report(failure);
     }
   }
 }
