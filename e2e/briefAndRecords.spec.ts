@@ -75,7 +75,7 @@ test('whether a failure could hurt someone must be answered, and the warning the
   await saved(page);
   for (const stage of ['Shortlist', 'Decision']) {
     await page.getByRole('link', { name: new RegExp(stage) }).click();
-    await expect(page.getByText('the numbers here do not approve this part')).toBeVisible();
+    await expect(page.getByRole('banner').getByText('the numbers here do not approve this part')).toBeVisible();
   }
   await page.getByLabel('Why this one').fill('Because it passes every check.');
   await page.getByLabel('Decided by').fill('A. Tester');
