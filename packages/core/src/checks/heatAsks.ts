@@ -84,6 +84,8 @@ export function worstAfter(
 
 /** Natural logarithm of the smallest reserve as a function of temperature alone, and who has it. */
 export interface ReserveByTemperature {
+  /** The same at 23 °C, where every ask was evaluated in full. */
+  logAtRoom: number;
   logAt(temperatureC: number): number;
   /** The ask with the smallest reserve at a temperature; undefined when nothing is asked or loaded. */
   leastAt(temperatureC: number): HeatAsk | undefined;
@@ -106,11 +108,14 @@ export function reserveByTemperature(
   const creeping: { ask: HeatAsk; logAtOnce: number; logHours: number }[] = [];
   const { creep } = material.behaviour!;
   const others: HeatAsk[] = [];
+  let smallestAtRoom = Infinity;
   for (const ask of asks) {
     const outcome = ask.check.at(context, ask.load, 23, ask.durationH);
     if (outcome.kind === 'unknown') return { gaps: outcome.gaps };
     if (!ask.fade) others.push(ask);
-    if (!ask.fade || outcome.kind === 'not-loaded') continue;
+    if (outcome.kind === 'not-loaded') continue;
+    smallestAtRoom = Math.min(smallestAtRoom, reserveOf(outcome));
+    if (!ask.fade) continue;
     const reserve = outcome.capacity / outcome.demand;
     if (ask.fade === 'strength' && reserve < strength) {
       strength = reserve;
@@ -158,6 +163,7 @@ export function reserveByTemperature(
     return smallest;
   };
   return {
+    logAtRoom: Math.log(smallestAtRoom),
     logAt,
     leastAt(temperatureC) {
       logAt(temperatureC);

@@ -25,7 +25,7 @@ function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { g
   if (!material.behaviour) return { gaps: material.behaviourGaps };
   const reserves = reserveByTemperature(context, heatAsks(context.part, longestH));
   if ('gaps' in reserves) return reserves;
-  const room = { x: ROOM_C, logReserve: reserves.logAt(ROOM_C) };
+  const room = { x: ROOM_C, logReserve: reserves.logAtRoom };
   const passesAtRoom = room.logReserve >= 0;
   const otherC = passesAtRoom ? material.behaviour.curve.endC : COLDEST_C;
   const other = { x: otherC, logReserve: reserves.logAt(otherC) };

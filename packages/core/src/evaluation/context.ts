@@ -20,6 +20,8 @@ export interface PreparedBrief extends PreparedPart {
   rules: HouseRules;
   /** What speaks against the part’s size on each machine. */
   sizes: Record<BuildOrientation, Map<Machine, readonly FitFinding[]>>;
+  /** Nothing speaks against its size on any machine. */
+  fitsEverywhere: Record<BuildOrientation, boolean>;
 }
 
 /** @throws InputError when a dimension of the part cannot be used, or a load does not say how large it is */
@@ -29,11 +31,15 @@ export function prepareBrief(brief: Brief, machines: readonly Machine[], rules: 
   const usable = allowed ? machines.filter((machine) => allowed.includes(machine.id)) : machines;
   const sizesIn = (orientation: BuildOrientation) =>
     new Map(usable.map((machine) => [machine, sizeFindings(machine, part.body.extentMm, orientation)]));
+  const sizes = { XY: sizesIn('XY'), XZ: sizesIn('XZ'), ZX: sizesIn('ZX') };
+  const roomy = (orientation: BuildOrientation) =>
+    [...sizes[orientation].values()].every((found) => found.length === 0);
   return {
     ...part,
     machines: usable,
     rules,
-    sizes: { XY: sizesIn('XY'), XZ: sizesIn('XZ'), ZX: sizesIn('ZX') },
+    sizes,
+    fitsEverywhere: { XY: roomy('XY'), XZ: roomy('XZ'), ZX: roomy('ZX') },
   };
 }
 
@@ -42,40 +48,66 @@ export function materialFor(prepared: PreparedBrief, grade: Grade, explain = fal
   return cachedMaterial(grade, prepared.brief.moisture, prepared.rules, explain);
 }
 
-/** One grade in one orientation on the machine that suits it best: no blocker first, then the cheapest. */
+/**
+ * One grade in several orientations, each on the machine that suits it best. Where no machine is too small for the part,
+ * the way up does not change the choice, which is then made once.
+ */
+export function contextsFor(
+  prepared: PreparedBrief,
+  material: Material,
+  orientations: readonly BuildOrientation[],
+): CheckContext[] {
+  const { density } = material;
+  const massG = density.known ? (prepared.body.volumeMm3 * density.value) / 1000 : null;
+  let shared: Candidate | undefined;
+  return orientations.map((orientation) => {
+    const roomy = prepared.fitsEverywhere[orientation];
+    const choice = (roomy && shared) || chooseMachine(prepared, material, orientation, massG);
+    if (roomy) shared = choice;
+    return {
+      brief: prepared.brief,
+      rules: prepared.rules,
+      material,
+      part: prepared,
+      body: prepared.body,
+      orientation,
+      bearings: prepared.bearings[orientation],
+      movabilities: prepared.responses.map((response) => movabilityOf(response, material, orientation)),
+      fit: choice?.fit,
+      massG,
+      cost: choice?.cost ?? null,
+      priceIsFamilyEstimate: material.grade.pricePerKgUsd === null,
+      heatLimits: new Map(),
+    };
+  });
+}
+
 export function contextFor(prepared: PreparedBrief, material: Material, orientation: BuildOrientation): CheckContext {
-  const { brief, body, machines, rules, responses, sizes } = prepared;
-  const massG = material.density.known ? (body.volumeMm3 * material.density.value) / 1000 : null;
-  const pricePerKgUsd = material.grade.pricePerKgUsd ?? familyPrice(material);
+  return contextsFor(prepared, material, [orientation])[0]!;
+}
+
+/** No blocker first, then the cheapest; undefined without machines, or where the family's process is not known. */
+function chooseMachine(
+  { body, machines, rules, sizes }: PreparedBrief,
+  material: Material,
+  orientation: BuildOrientation,
+  massG: number | null,
+): Candidate | undefined {
   const fits = fitsWhateverTheSize(material, machines, rules);
-  let best: { fit: MachineFit; cost: Cost | null } | undefined;
-  if (fits) {
-    for (const machine of machines) {
-      const tooLarge = sizes[orientation].get(machine)!;
-      const anySize = fits.get(machine)!;
-      const fit = tooLarge.length === 0 ? anySize : verdictOf(machine, [...anySize.findings, ...tooLarge]);
-      const cost =
-        massG === null || pricePerKgUsd === null
-          ? null
-          : partCost({ massG, volumeMm3: body.volumeMm3, pricePerKgUsd, machine, rules });
-      if (!best || isBetter({ fit, cost }, best)) best = { fit, cost };
-    }
+  if (!fits) return undefined;
+  const pricePerKgUsd = material.grade.pricePerKgUsd ?? familyPrice(material);
+  let best: Candidate | undefined;
+  for (const machine of machines) {
+    const tooLarge = sizes[orientation].get(machine)!;
+    const anySize = fits.get(machine)!;
+    const fit = tooLarge.length === 0 ? anySize : verdictOf(machine, [...anySize.findings, ...tooLarge]);
+    const cost =
+      massG === null || pricePerKgUsd === null
+        ? null
+        : partCost({ massG, volumeMm3: body.volumeMm3, pricePerKgUsd, machine, rules });
+    if (!best || isBetter({ fit, cost }, best)) best = { fit, cost };
   }
-  return {
-    brief,
-    rules,
-    material,
-    part: prepared,
-    body,
-    orientation,
-    bearings: prepared.bearings[orientation],
-    movabilities: responses.map((response) => movabilityOf(response, material, orientation)),
-    fit: best?.fit,
-    massG,
-    cost: best?.cost ?? null,
-    priceIsFamilyEstimate: material.grade.pricePerKgUsd === null,
-    heatLimits: new Map(),
-  };
+  return best;
 }
 
 /** How each machine suits a material, whatever the part; kept with the material, which belongs to one set of rules. */

@@ -12,7 +12,7 @@ import {
 } from '@anvilstone/schema';
 import { checks, ownHeatLimit, type Check, type CheckContext } from '../checks/index.ts';
 import { InputError } from '../input/InputError.ts';
-import { contextFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
+import { contextsFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
 import { defaultHouseRules } from './houseRules.ts';
 import { compareEntries } from './ranking.ts';
 import { Working } from '../working/Working.ts';
@@ -66,8 +66,8 @@ export function evaluateGrade(job: EvaluationJob, grade: Grade): GradeEvaluation
   const { prepared, applicable, orientations, showWorking } = job;
   const material = materialFor(prepared, grade, showWorking);
   const entries: EvaluationEntry[] = [];
-  for (const orientation of orientations) {
-    entries.push(entryOf(contextFor(prepared, material, orientation), applicable, showWorking, entries[0]));
+  for (const context of contextsFor(prepared, material, orientations)) {
+    entries.push(entryOf(context, applicable, showWorking, entries[0]));
   }
   const best = entries.reduce((found, entry) => (compareEntries(entry, found) < 0 ? entry : found));
   return { gradeId: grade.id, best, entries };
