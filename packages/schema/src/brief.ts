@@ -14,7 +14,14 @@ import { partGeometry } from './partGeometry.ts';
 
 export const heatAsk = record(
   {
-    steadyC: Type.Optional(temperatureC('Highest temperature the part sits in for its whole life, °C')),
+    steadyC: Type.Optional(temperatureC('Highest temperature the part sits in for long, °C')),
+    steadyH: Type.Optional(
+      Type.Number({
+        exclusiveMinimum: 0,
+        maximum: 1e6,
+        description: 'How long it sits there altogether, h; absent = as long as its loads act',
+      }),
+    ),
     peak: Type.Optional(
       record(
         {

@@ -29,7 +29,7 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
     evaluate(context, working) {
       const heat = context.brief.asks.heat!;
       const requiredC = which === 'steady' ? heat.steadyC! : heat.peak!.temperatureC;
-      const longestH = which === 'steady' ? Infinity : heat.peak!.durationH;
+      const longestH = which === 'steady' ? (heat.steadyH ?? Infinity) : heat.peak!.durationH;
       const limit = ownHeatLimit(context, longestH);
       if ('gaps' in limit) return unknown('°C', limit.gaps);
       const ageingC = which === 'steady' ? context.material.behaviour!.continuousServiceC : Infinity;

@@ -31,7 +31,7 @@ test('a cliff is found all the same', () => {
 test('from the cold side, where the failing end is the warmer one or the colder one', () => {
   expect(find((x) => 1 - x / 100, -80, 23).found).toBeCloseTo(0, 0);
 });
-test('always passes, and fails just beyond', () =>
+test('is where the reserve is 1: passes just before, fails just beyond', () =>
   fc.assert(
     fc.property(
       fc.double({ min: -70, max: 150, noNaN: true }),
@@ -40,7 +40,8 @@ test('always passes, and fails just beyond', () =>
       (root, scale, bend) => {
         const reserve = (x: number) => Math.exp(-(x - root) / scale - bend * Math.tanh((x - root) / 5));
         const { found } = find(reserve, -80, 160);
-        expect(reserve(found)).toBeGreaterThanOrEqual(1 - 1e-12);
+        expect(reserve(found - 0.0501)).toBeGreaterThan(1);
+        expect(Math.abs(found - root)).toBeLessThan(0.002);
         expect(reserve(found + 0.0501)).toBeLessThan(1);
       },
     ),

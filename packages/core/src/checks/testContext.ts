@@ -1,8 +1,18 @@
-import type { Brief, BuildOrientation, GeometryOf, Grade, LoadCase, Observation } from '@anvilstone/schema';
+import type {
+  Brief,
+  BuildOrientation,
+  GeometryOf,
+  Grade,
+  LoadCase,
+  Observation,
+  PartGeometry,
+} from '@anvilstone/schema';
 import { contextFor, materialFor, prepareBrief } from '../evaluation/context.ts';
 import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { findFamily } from '../reference/family.ts';
 import { sampleLibrary } from '../sample/index.ts';
 import type { CheckContext } from './check.ts';
+import { findCheck } from './index.ts';
 
 /** 20 × 10 mm (10 along the load), 100 mm, fillet 3 mm: I = 1666.67 mm⁴, Kt = 0.9072·0.3^−0.33333 = 1.3552. Used by tests only. */
 export const testLoad: LoadCase = {
@@ -75,4 +85,28 @@ export function testContext(
 ): CheckContext {
   const prepared = prepareBrief(brief, sampleLibrary.machines, defaultHouseRules);
   return contextFor(prepared, materialFor(prepared, grade, true), orientation);
+}
+
+/** ABS: yields at 2.3 %, breaks at 7 %; fatigue shares 0.2 and 0.17; brittle below −25 °C; rate sensitivity medium. */
+export const abs = findFamily('abs')!;
+
+/** The test brief with another load, which says its own size, on the arm or on another part. */
+export function briefWith(
+  load: Partial<LoadCase>,
+  part: PartGeometry = testBrief.part,
+  asks: Brief['asks'] = {},
+): Brief {
+  const { forceN: _force, ...rest } = testLoad;
+  return { ...testBrief, part, loadCases: [{ ...rest, ...load }], asks };
+}
+
+export const outcome = (id: string, brief: Brief, orientation: BuildOrientation = 'XZ', grade: Grade = testGrade) =>
+  findCheck(id)!.evaluate(testContext(brief, orientation, grade));
+
+export const applies = (id: string, brief: Brief) => findCheck(id)!.applies(testContext(brief).part);
+
+/** Movement per unit of the action of its only load, mm/N or what its model says. */
+export function giveOf(brief: Brief, orientation: BuildOrientation = 'XZ'): number {
+  const movability = testContext(brief, orientation).movabilities[0]!;
+  return movability.known ? movability.perUnit : Number.NaN;
 }

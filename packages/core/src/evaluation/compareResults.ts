@@ -26,6 +26,13 @@ export function resultDifferences(frozen: EvaluationResult, current: EvaluationR
           differences.push(`${where}: reserve was ${show(check.reserve)}, now ${show(otherCheck.reserve)}`);
         }
       }
+      const before = new Set(entry.checks.map((check) => check.checkId));
+      for (const check of otherEntry?.checks ?? []) {
+        if (!before.has(check.checkId))
+          differences.push(
+            `${grade.gradeId}, ${entry.orientation}, ${check.checkId}: not checked then, now ${check.status}`,
+          );
+      }
       for (const field of ['massG', 'costUsd', 'ownHeatLimitC'] as const) {
         if (otherEntry && !same(entry[field], otherEntry[field])) {
           differences.push(

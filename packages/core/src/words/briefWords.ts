@@ -83,7 +83,10 @@ export function askSentences(
   const degrees = (value: number) => formatQuantity(value, 'temperature', units);
   const lines = [moisture === 'dry' ? 'Kept dry in service' : 'In ordinary air (23 °C, 50 % RH)'];
   const { heat, thermalFit, sliding } = asks;
-  if (heat?.steadyC !== undefined) lines.push(`Sits in ${degrees(heat.steadyC)}`);
+  if (heat?.steadyC !== undefined) {
+    const long = heat.steadyH === undefined ? '' : ` for ${duration(heat.steadyH)} altogether`;
+    lines.push(`Sits in ${degrees(heat.steadyC)}${long}`);
+  }
   if (heat?.peak) lines.push(`Peaks at ${degrees(heat.peak.temperatureC)} for ${duration(heat.peak.durationH)}`);
   if (heat?.coldestC !== undefined) lines.push(`Tough down to ${degrees(heat.coldestC)}`);
   if (thermalFit) {

@@ -83,6 +83,18 @@ function AskFields({ kind, brief }: { kind: AskKind; brief: Brief }) {
             bounds={bounds.temperature}
             onChange={(steadyC) => set({ heat: { ...asks.heat, steadyC } })}
           />
+          <QuantityField
+            label="Lasts altogether"
+            dimension="time"
+            value={asks.heat?.steadyH}
+            bounds={bounds.steadyDuration}
+            hint="empty = as long as its loads act"
+            onChange={(steadyH) => set({ heat: { ...asks.heat, steadyH } })}
+            onClear={() => {
+              const { steadyH: _gone, ...heat } = asks.heat!;
+              set({ heat });
+            }}
+          />
         </div>
       );
     case 'peak': {

@@ -22,8 +22,9 @@ function withHeat(asks: Asks, heat: NonNullable<Asks['heat']>): Asks {
   return Object.keys(heat).length === 0 ? without(asks, 'heat') : { ...asks, heat };
 }
 
-function withoutHeat(asks: Asks, key: keyof NonNullable<Asks['heat']>): Asks {
-  const { [key]: _gone, ...heat } = asks.heat ?? {};
+function withoutHeat(asks: Asks, ...keys: (keyof NonNullable<Asks['heat']>)[]): Asks {
+  const heat = { ...asks.heat };
+  for (const key of keys) delete heat[key];
   return withHeat(asks, heat);
 }
 
@@ -31,10 +32,10 @@ export const askKinds: readonly AskKind[] = [
   {
     id: 'steady',
     title: 'Steady heat',
-    explains: 'The highest temperature it sits in for its whole life, loaded. Air that touches nothing hot counts.',
+    explains: 'The highest temperature it sits in for long, loaded. Air that touches nothing hot counts.',
     isAsked: (asks) => asks.heat?.steadyC !== undefined,
     add: (asks) => withHeat(asks, { ...asks.heat, steadyC: 50 }),
-    remove: (asks) => withoutHeat(asks, 'steadyC'),
+    remove: (asks) => withoutHeat(asks, 'steadyC', 'steadyH'),
   },
   {
     id: 'peak',

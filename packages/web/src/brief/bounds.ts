@@ -9,6 +9,7 @@ export const bounds = {
   temperature: of(loadCase.properties.temperatureC),
   mass: of(asks.properties.maxMassG),
   cost: of(asks.properties.maxCostUsd),
+  steadyDuration: of(heatAsk.properties.steadyH),
   peakDuration: of(peak.durationH),
   fitLength: of(thermalFitAsk.properties.lengthMm),
   fitAllowed: of(thermalFitAsk.properties.allowedMm),

@@ -1,0 +1,57 @@
+import type { Grade } from '@anvilstone/schema';
+import { actingAt } from './action.ts';
+import { applies, briefWith, giveOf, outcome, testContext, testGrade } from './testContext.ts';
+import { BRITTLE_RISE_K } from './toughness.ts';
+
+describe('knock', () => {
+  const energy = briefWith({ kind: 'knock', energyJ: 0.5 });
+  // c = F·L³/3EI + shear; F = √(2·500/c)
+  test('an energy becomes the static load that stores it', () => {
+    const acting = actingAt(testContext(energy, 'XZ'), testContext(energy, 'XZ').part.loads[0]!, 23);
+    expect(acting).toMatchObject({ known: true });
+    expect(acting.known && acting.action).toBeCloseTo(Math.sqrt(1000 / giveOf(energy)), 9);
+    expect(giveOf(energy)).toBeGreaterThan(100 ** 3 / (3 * 2000 * 1666.667));
+  });
+  test('a mass laid on without a drop counts twice, a high drop by its energy', () => {
+    const dropped = (dropHeightMm: number) => {
+      const context = testContext(briefWith({ kind: 'knock', fallingMassG: 1000, dropHeightMm }), 'XZ');
+      const acting = actingAt(context, context.part.loads[0]!, 23);
+      return acting.known ? acting.action : Number.NaN;
+    };
+    expect(dropped(1e-9)).toBeCloseTo(2 * 9.80665, 5);
+    const perN = giveOf(energy);
+    expect(dropped(2000) / Math.sqrt((2 * 9.80665 * 2000) / perN)).toBeCloseTo(1, 1);
+  });
+  // F_allow = 40·0.9/2 / (1.3552·100·5/1666.67) at Kt 1.3552; U = F²c/2000
+  test('without damage: energy at the allowable', () => {
+    const { capacity, demand, unit } = outcome('impact-undamaged', energy);
+    const forceN = (40 * 0.9) / 2 / (1.35519 * 0.3);
+    expect(capacity! / ((forceN ** 2 * giveOf(energy)) / 2000)).toBeCloseTo(1, 4);
+    expect(demand).toBeCloseTo(0.5, 9);
+    expect(unit).toBe('J');
+  });
+  // ABS 15 kJ/m² · 200 mm² = 3 J
+  test('without breaking: notched energy × root area, evidence D', () => {
+    const result = outcome('impact-unbroken', energy);
+    expect(result.capacity).toBeCloseTo(3, 9);
+    expect(result).toMatchObject({ status: 'pass', evidence: 'D' });
+  });
+  test('“must not break” alone leaves the damage unasked, and the other way round', () => {
+    expect(applies('impact-undamaged', briefWith({ kind: 'knock', energyJ: 1, mustStayWhole: 'unbroken' }))).toBe(
+      false,
+    );
+    expect(applies('impact-unbroken', briefWith({ kind: 'knock', energyJ: 1, mustStayWhole: 'undamaged' }))).toBe(
+      false,
+    );
+    expect(applies('strength-in-plane', energy)).toBe(false);
+  });
+  test('struck, it turns brittle 10 K sooner: −15 °C', () => {
+    expect(outcome('struck-fast', briefWith({ kind: 'knock', energyJ: 1, temperatureC: -14 })).status).toBe('pass');
+    const result = outcome('struck-fast', briefWith({ kind: 'knock', energyJ: 1, temperatureC: -16 }));
+    expect(result).toMatchObject({ status: 'fail', capacity: -25 + BRITTLE_RISE_K.medium });
+  });
+  test('a bar that does not break in the notched test cannot be torn by it', () => {
+    const rubber: Grade = { ...testGrade, familyId: 'tpu-95a' };
+    expect(outcome('impact-unbroken', energy, 'XZ', rubber)).toMatchObject({ status: 'pass', reserve: 9999 });
+  });
+});
