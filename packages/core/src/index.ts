@@ -7,6 +7,7 @@ export * from './materials/index.ts';
 export * from './parts/index.ts';
 export * from './process/index.ts';
 export * from './reference/index.ts';
+export * from './rules/houseRules.ts';
 export * from './sections/index.ts';
 export * from './units/index.ts';
 export * from './words/index.ts';

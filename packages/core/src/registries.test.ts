@@ -5,7 +5,7 @@ import addFormats from 'ajv-formats';
 import { brief, grade, houseRules, machine, partGeometries } from '@anvilstone/schema';
 import { calculators } from './calculators/index.ts';
 import { checks } from './checks/index.ts';
-import { defaultHouseRules } from './evaluation/houseRules.ts';
+import { defaultHouseRules } from './rules/houseRules.ts';
 import { familyEstimate } from './materials/familyEstimate.ts';
 import { canonicalValue } from './materials/canonicalValue.ts';
 import { partModels } from './parts/index.ts';
@@ -56,7 +56,9 @@ test('every part model module is in the list, and its start can be evaluated', (
 });
 
 test('every check module is in the list', () => {
-  const modules = readdirSync(join(__dirname, 'checks')).filter((file) => !/\.test\.ts$/.test(file));
+  const modules = readdirSync(join(__dirname, 'checks'), { recursive: true, encoding: 'utf8' }).filter(
+    (file) => /\.ts$/.test(file) && !/\.test\.ts$/.test(file),
+  );
   const ids = modules.flatMap((file) =>
     Object.values(jest.requireActual<Record<string, unknown>>(join(__dirname, 'checks', file)))
       .filter((one): one is { id: string } => typeof one === 'object' && one !== null && 'asks' in one && 'id' in one)

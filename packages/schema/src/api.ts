@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { agent } from './agent.ts';
 import { brief } from './brief.ts';
 import { buildOrientation, identifier, record } from './common.ts';
 import { grade } from './grade.ts';
@@ -79,8 +80,14 @@ export type EvaluationRequest = Static<typeof evaluationRequest>;
 
 /** A library that travels in a file, for the command line. */
 export const library = record(
-  { grades: Type.Array(grade), machines: Type.Array(machine) },
-  'Grades and machines in a file',
+  {
+    grades: Type.Array(grade),
+    machines: Type.Array(machine),
+    agents: Type.Optional(
+      Type.Array(agent, { description: 'Agents of the workshop’s own, beside the reference table' }),
+    ),
+  },
+  'Grades, machines and own agents in a file',
   'library',
 );
 export type Library = Static<typeof library>;

@@ -1,98 +1,9 @@
 import { Type, type Static } from '@sinclair/typebox';
-import {
-  buildOrientation,
-  identifier,
-  lengthMm,
-  longText,
-  record,
-  shortText,
-  temperatureC,
-  vocabulary,
-} from './common.ts';
+import { asks } from './asks.ts';
+import { longText, record, shortText, vocabulary } from './common.ts';
 import { loadCase } from './loadCase.ts';
+import { CONDITIONINGS } from './observation.ts';
 import { partGeometry } from './partGeometry.ts';
-
-export const heatAsk = record(
-  {
-    steadyC: Type.Optional(temperatureC('Highest temperature the part sits in for long, °C')),
-    steadyH: Type.Optional(
-      Type.Number({
-        exclusiveMinimum: 0,
-        maximum: 1e6,
-        description: 'How long it sits there altogether, h; absent = as long as its loads act',
-      }),
-    ),
-    peak: Type.Optional(
-      record(
-        {
-          temperatureC: temperatureC('Highest short excursion, °C'),
-          durationH: Type.Number({ exclusiveMinimum: 0, maximum: 10000, description: 'Length of one excursion, h' }),
-        },
-        'Short hot excursion under load',
-      ),
-    ),
-    coldestC: Type.Optional(temperatureC('Coldest temperature at which it must not have turned brittle, °C')),
-  },
-  'Service temperatures',
-);
-
-export const FIXED_TO = ['steel', 'stainless-steel', 'aluminium', 'brass', 'glass', 'concrete', 'wood'] as const;
-export const thermalFitAsk = record(
-  {
-    fixedTo: vocabulary(FIXED_TO, 'What it is fixed to'),
-    lengthMm: lengthMm('Length over which it is fixed, mm'),
-    coldestC: temperatureC('Coldest, °C'),
-    hottestC: temperatureC('Hottest, °C'),
-    allowedMm: Type.Number({
-      exclusiveMinimum: 0,
-      maximum: 100,
-      description: 'Difference in growth that the joint can take either way from 23 °C, mm',
-    }),
-  },
-  'It grows and shrinks with what it is fixed to',
-);
-export const slidingAsk = record(
-  {
-    pressureMPa: Type.Number({ exclusiveMinimum: 0, maximum: 200, description: 'Contact pressure, MPa' }),
-    speedMPerS: Type.Number({ exclusiveMinimum: 0, maximum: 50, description: 'Sliding speed, m/s' }),
-    maxFriction: Type.Optional(
-      Type.Number({ exclusiveMinimum: 0, maximum: 2, description: 'Largest coefficient of friction against steel' }),
-    ),
-  },
-  'It slides on something',
-);
-
-export const asks = record(
-  {
-    heat: Type.Optional(heatAsk),
-    thermalFit: Type.Optional(thermalFitAsk),
-    sliding: Type.Optional(slidingAsk),
-    mustWarn: Type.Optional(
-      Type.Literal(true, { description: 'Must bow, creak or whiten before it breaks, not snap' }),
-    ),
-    maxMassG: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1e6, description: 'Mass of one part, g' })),
-    maxCostUsd: Type.Optional(
-      Type.Number({ exclusiveMinimum: 0, maximum: 1e7, description: 'Cost of one good part, USD' }),
-    ),
-    machineIds: Type.Optional(
-      Type.Array(identifier, {
-        minItems: 1,
-        maxItems: 100,
-        uniqueItems: true,
-        description: 'Machines that may print it; absent = any machine of the workshop',
-      }),
-    ),
-    orientations: Type.Optional(
-      Type.Array(buildOrientation, {
-        minItems: 1,
-        maxItems: 3,
-        uniqueItems: true,
-        description: 'Allowed build orientations; absent = all three',
-      }),
-    ),
-  },
-  'What is asked of the part besides its loads',
-);
 
 export const brief = record(
   {
@@ -100,8 +11,8 @@ export const brief = record(
     purpose: longText('What the part does and what happens when it fails'),
     failureCouldHurt: vocabulary(['unanswered', 'no', 'yes'] as const, 'Could someone be hurt when this part fails?'),
     moisture: vocabulary(
-      ['dry', 'conditioned'] as const,
-      'Moisture state in service: kept dry, or in balance with ordinary air (23 °C, 50 % RH)',
+      CONDITIONINGS,
+      'Moisture state in service: kept dry, in balance with ordinary air (23 °C, 50 % RH), or wet through',
     ),
     part: partGeometry,
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),

@@ -1,4 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
+import { agent } from './agent.ts';
 import { brief } from './brief.ts';
 import { buildOrientation, identifier, longText, record } from './common.ts';
 import { evaluationResult } from './evaluation.ts';
@@ -39,6 +40,7 @@ export const decision = record(
     rules: houseRules,
     grades: Type.Array(grade),
     machines: Type.Array(machine),
+    agents: Type.Optional(Type.Array(agent)),
     result: evaluationResult,
   },
   'A frozen decision with everything needed to compute it again',

@@ -1,5 +1,6 @@
 import type { TSchema } from '@sinclair/typebox';
 import { evaluationRequest, library, part, partCreate, partUpdate, problem, recomputation } from './api.ts';
+import { agent, agentRecord } from './agent.ts';
 import { brief } from './brief.ts';
 import { decision, decisionRequest } from './decision.ts';
 import { evaluationResult } from './evaluation.ts';
@@ -10,6 +11,7 @@ import {
   gradePage,
   gradeRecord,
   gradeUpdate,
+  houseRulesHistory,
   houseRulesRecord,
   observationComparison,
   observationComparisonRequest,
@@ -28,6 +30,7 @@ export const publishedDocuments: readonly TSchema[] = [
   observation,
   machine,
   houseRules,
+  agent,
   evaluationResult,
   decision,
   decisionRequest,
@@ -45,6 +48,8 @@ export const publishedDocuments: readonly TSchema[] = [
   observationComparisonRequest,
   observationComparison,
   houseRulesRecord,
+  houseRulesHistory,
+  agentRecord,
   importSettings,
   importPlan,
   importJob,

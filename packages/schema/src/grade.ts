@@ -29,7 +29,20 @@ export const gradeProcess = record(
   'Process window stated by the maker',
 );
 
-export const CLAIM_KINDS = ['flame', 'food', 'skin', 'biocompatible', 'electrostatic', 'outdoor', 'other'] as const;
+export const CLAIM_KINDS = [
+  'flame',
+  'smoke',
+  'food',
+  'skin',
+  'biocompatible',
+  'sterilisation',
+  'electrostatic',
+  'outdoor',
+  'outgassing',
+  'recycled',
+  'biodegradable',
+  'other',
+] as const;
 export const CLAIM_SCOPES = [
   'raw-grade',
   'moulded-specimen',
@@ -67,6 +80,14 @@ export const grade = record(
     pricePerKgUsd: Type.Union([Type.Number({ exclusiveMinimum: 0, maximum: 100000 }), Type.Null()], {
       description: 'Price, USD per kg; null = unknown',
     }),
+    leadTimeDays: Type.Optional(
+      Type.Number({
+        minimum: 0,
+        maximum: 365,
+        description: 'Days until it is here; 0 = in stock; absent = not stated',
+      }),
+    ),
+    discontinued: Type.Optional(Type.Boolean({ description: 'No longer made' })),
     process: gradeProcess,
     claims: Type.Optional(Type.Array(claim, { maxItems: 60, description: 'Certificates and statements with scope' })),
     observations: Type.Array(observation, { maxItems: 500 }),

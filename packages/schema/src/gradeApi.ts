@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { identifier, record, shortText, vocabulary } from './common.ts';
+import { identifier, longText, record, shortText, vocabulary } from './common.ts';
 import { grade } from './grade.ts';
 import { houseRules } from './houseRules.ts';
 import { observation } from './observation.ts';
@@ -122,8 +122,34 @@ export const observationComparison = record(
 export type ObservationComparison = Static<typeof observationComparison>;
 
 export const houseRulesRecord = record(
-  { rules: houseRules, revision: Type.Integer({ minimum: 0, description: '0 = the values a new workshop has' }) },
+  {
+    rules: houseRules,
+    revision: Type.Integer({ minimum: 0, description: '0 = the values a new workshop has' }),
+    changedBy: Type.Optional(Type.String({ maxLength: 120, description: 'Who set them' })),
+    why: Type.Optional(longText('Why they were changed')),
+  },
   'House rules in force',
   'house-rules-record',
 );
 export type HouseRulesRecord = Static<typeof houseRulesRecord>;
+
+export const houseRulesHistory = record(
+  {
+    changes: Type.Array(
+      record(
+        {
+          revision: Type.Integer({ minimum: 1 }),
+          changedAt: Type.String({ format: 'date-time' }),
+          changedBy: Type.String(),
+          why: Type.String(),
+          rules: houseRules,
+        },
+        'The house rules as they were set once',
+      ),
+      { description: 'Newest first' },
+    ),
+  },
+  'Every set of house rules that was in force',
+  'house-rules-history',
+);
+export type HouseRulesHistory = Static<typeof houseRulesHistory>;

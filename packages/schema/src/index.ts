@@ -1,4 +1,6 @@
+export * from './agent.ts';
 export * from './api.ts';
+export * from './asks.ts';
 export * from './brief.ts';
 export * from './common.ts';
 export * from './decision.ts';
@@ -12,5 +14,6 @@ export * from './observation.ts';
 export * from './partGeometry.ts';
 export * from './property.ts';
 export * from './section.ts';
+export * from './surroundingAsks.ts';
 export * from './gradeApi.ts';
 export * from './importApi.ts';

@@ -74,3 +74,8 @@ export function strengthHours(load: PreparedLoad, durationH: number): number {
   if (load.kind === 'lasting') return Math.max(SHORT_H, durationH * onShareOf(load));
   return load.kind === 'short' ? durationH : SHORT_H;
 }
+
+/** Share of the strength that sun and weather leave; 1 where nothing is asked or known of it. */
+export function weatheredShare({ weathering }: CheckContext): number {
+  return weathering?.kept ?? 1;
+}

@@ -1,12 +1,13 @@
 import type {
+  Agent,
   Brief,
   BuildOrientation,
   CheckResult,
   EvidenceClass,
-  HouseRules,
   LoadCase,
   LoadKind,
 } from '@anvilstone/schema';
+import type { CompleteRules } from '../rules/houseRules.ts';
 import type { Working } from '../working/Working.ts';
 import type { Material } from '../materials/material.ts';
 import type { PartBody, PartResponse, SizeKind } from '../parts/partModel.ts';
@@ -14,6 +15,7 @@ import type { Cost } from '../process/cost.ts';
 import type { MachineFit } from '../process/machineFit.ts';
 import type { Bearing, BearingPlaces } from './bearings.ts';
 import type { Movability } from './movability.ts';
+import type { Weathering } from './surroundings/weathering.ts';
 
 /** A load of the brief with what the part answers to it, made ready once for all grades. */
 export interface PreparedLoad {
@@ -42,7 +44,7 @@ export interface PreparedPart {
 export interface CheckContext {
   part: PreparedPart;
   brief: Brief;
-  rules: HouseRules;
+  rules: CompleteRules;
   material: Material;
   body: PartBody;
   orientation: BuildOrientation;
@@ -56,6 +58,10 @@ export interface CheckContext {
   priceIsFamilyEstimate: boolean;
   /** Own heat limits already found, by the longest time a load acts, h: the check and the entry ask for the same one. */
   heatLimits: Map<number, HeatLimit | { gaps: readonly string[] }>;
+  /** An agent of the workshop's own or of the reference table; undefined: neither knows it. */
+  agent(id: string): Agent | undefined;
+  /** What sun and weather leave of the strength; undefined: it is not asked to stand in the open. */
+  weathering: Weathering | undefined;
 }
 
 export interface HeatLimit {

@@ -1,6 +1,6 @@
 import { fatigueAmplitudeMPa, fatigueLaw } from '../materials/fatigue.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { actingAt, isDriven, SHORT_H } from './action.ts';
+import { actingAt, isDriven, SHORT_H, weatheredShare } from './action.ts';
 import type { Bearing } from './bearings.ts';
 import { bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from './check.ts';
@@ -27,7 +27,8 @@ export const fatigueLife: CaseCheck = {
     if (!material.behaviour || !material.family) return { kind: 'unknown', gaps: material.behaviourGaps };
     const acting = actingAt(context, load, temperatureC);
     if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-    const factor = material.strengthFactor(temperatureC, SHORT_H) / load.loadCase.safetyFactor;
+    const factor =
+      (material.strengthFactor(temperatureC, SHORT_H) * weatheredShare(context)) / load.loadCase.safetyFactor;
     const weight = amplitudeWeight(context, load) * acting.action;
     const { inPlane, across } = context.bearings[load.directionIndex]!;
     let worst: Bearing | undefined;

@@ -1,5 +1,5 @@
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { actingAt, movementPerUnit, SHORT_H } from './action.ts';
+import { actingAt, movementPerUnit, SHORT_H, weatheredShare } from './action.ts';
 import type { Bearing } from './bearings.ts';
 import { bearingStrength } from './bearingStrength.ts';
 import { LARGEST_RESERVE } from './caseCheck.ts';
@@ -89,7 +89,9 @@ function leastForce(
 ): { forceN: number; bearing: Bearing | undefined } | { gaps: readonly string[] } {
   const { material, body } = context;
   const factor =
-    (material.strengthFactor(temperatureC, SHORT_H) * RATE_FACTOR[material.family!.rateSensitivity]) /
+    (material.strengthFactor(temperatureC, SHORT_H) *
+      weatheredShare(context) *
+      RATE_FACTOR[material.family!.rateSensitivity]) /
     load.loadCase.safetyFactor;
   let forceN = body.squeezedHeightMm === undefined ? Infinity : (squeezeLimit(load) * body.squeezedHeightMm) / mmPerN;
   let bearing: Bearing | undefined;

@@ -7,6 +7,7 @@ import { heatPeak, heatSteady } from './heatChecks.ts';
 import { costLimit, massLimit } from './limits.ts';
 import { printable } from './printable.ts';
 import { friction, pressureVelocity } from './sliding.ts';
+import { surroundingChecks } from './surroundings/index.ts';
 import { thermalFit } from './thermalFit.ts';
 import { coldEmbrittlement } from './toughness.ts';
 
@@ -21,6 +22,7 @@ export const checks: readonly Check[] = [
   pressureVelocity,
   friction,
   failureManner,
+  ...surroundingChecks,
   massLimit,
   costLimit,
   printable,
@@ -40,3 +42,6 @@ export { BRITTLE_RISE_K, toughReserve } from './toughness.ts';
 export { growthDifferenceMm, OTHER_EXPANSION } from './thermalFit.ts';
 export { hotLoads } from './heatAsks.ts';
 export { ownHeatLimit } from './ownHeatLimit.ts';
+export { fluidVerdict, soakTest, type FluidVerdict } from './surroundings/fluidVerdict.ts';
+export { claimText } from './surroundings/claims.ts';
+export { shareLeft } from './surroundings/weathering.ts';

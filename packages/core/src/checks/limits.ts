@@ -35,7 +35,7 @@ export const costLimit: Check = {
         source: priceIsFamilyEstimate ? 'price typical of the family: none is known for this grade' : 'grade price',
       });
       working.add('C_m', `Machine: ${fit!.machine.name}`, cost.machineUsd, 'USD', {
-        expression: `${f(cost.printTimeH)} h · ${f(fit!.machine.hourlyRateUsd)} USD/h`,
+        expression: `${f(cost.printTimeH)} h · ${f(rules.machineHourUsd ?? fit!.machine.hourlyRateUsd)} USD/h`,
       });
       working.add('C_l', 'Labour', cost.labourUsd, 'USD', { source: 'house rule' });
       working.add('C', 'One good part', cost.totalUsd, 'USD', { expression: `sum / (1 − ${rules.scrapShare} scrap)` });

@@ -46,3 +46,25 @@ export function notLoaded(unit: string, reason: string): CheckOutcome {
   const nothing = { demand: null, capacity: null, reserve: null, evidence: null, loadCaseId: null, placeId: null };
   return { checkId: '', status: 'not-loaded', unit, gaps: NO_GAPS, reason, ...nothing };
 }
+
+/** A judgement without a number of its own: a rating, a claim, a colour. `reserve` only where there is one. */
+export function judged(
+  status: 'pass' | 'fail',
+  evidence: EvidenceClass,
+  reason: string,
+  numbers: { demand?: number; capacity?: number; reserve?: number; unit?: string; loadCaseId?: string } = {},
+): CheckOutcome {
+  return {
+    checkId: '',
+    status,
+    demand: numbers.demand ?? null,
+    capacity: numbers.capacity ?? null,
+    unit: numbers.unit ?? '',
+    reserve: numbers.reserve ?? null,
+    evidence,
+    gaps: NO_GAPS,
+    reason,
+    loadCaseId: numbers.loadCaseId ?? null,
+    placeId: null,
+  };
+}

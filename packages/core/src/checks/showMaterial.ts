@@ -53,6 +53,15 @@ export function showStrengthFactor(
   });
 }
 
+/** What the open leaves of the strength, where it is asked. */
+export function showWeathering(working: Working, { weathering }: CheckContext): void {
+  if (weathering?.kept === undefined) return;
+  working.add('kUV', `Strength kept after ${f(weathering.acceleratedH)} h of weathering`, weathering.kept, '×', {
+    expression: 'share left after 1000 h ^ (hours / 1000)',
+    source: weathering.source,
+  });
+}
+
 /** The lines that a part model gives for a place; those marked so are multiplied by what acts. */
 export function showLines(working: Working, lines: readonly ShownLine[], action: number): void {
   for (const { symbol, meaning, value, unit, perUnit, formula, source } of lines) {

@@ -2,7 +2,7 @@ import type { EvidenceClass } from '@anvilstone/schema';
 import { bucklingLoad } from '../parts/strut.ts';
 import { ACTION_SYMBOL, ACTION_UNIT, type Buckling } from '../parts/partModel.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { actingAt, growthOf, isDriven, strengthHours } from './action.ts';
+import { actingAt, growthOf, isDriven, strengthHours, weatheredShare } from './action.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
 import { modulusAlong } from './movability.ts';
 import { weakest } from './outcome.ts';
@@ -63,7 +63,10 @@ export const stability: CaseCheck = {
     showResolved(working, 'σc', 'Compressive strength, 23 °C', strength, 'MPa');
     showStrengthFactor(working, material, temperatureC, strengthHours(load, durationH));
     const crushing =
-      buckling.actionPerStress * strength.value * material.strengthFactor(temperatureC, strengthHours(load, durationH));
+      buckling.actionPerStress *
+      strength.value *
+      material.strengthFactor(temperatureC, strengthHours(load, durationH)) *
+      weatheredShare(context);
     working.add('P_S', 'Crushing load', crushing, unit);
     working.add(
       'P_cr',
@@ -94,7 +97,10 @@ function criticalAction(
   if (!strength.known) return { gaps: strength.gaps };
   const ratio = material.modulusRatio(temperatureC) / growthOf(context, load, temperatureC, durationH);
   const crushing =
-    buckling.actionPerStress * strength.value * material.strengthFactor(temperatureC, strengthHours(load, durationH));
+    buckling.actionPerStress *
+    strength.value *
+    material.strengthFactor(temperatureC, strengthHours(load, durationH)) *
+    weatheredShare(context);
   const action =
     bucklingLoad(buckling.criticalPerModulus * modulus.value * ratio, crushing) / load.loadCase.safetyFactor;
   const lasting = load.kind === 'lasting' ? material.behaviour.creepEvidence : 'A';

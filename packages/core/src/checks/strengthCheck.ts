@@ -1,12 +1,12 @@
 import type { EvidenceClass } from '@anvilstone/schema';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
-import { actingAt, isDriven, strengthHours } from './action.ts';
+import { actingAt, isDriven, strengthHours, weatheredShare } from './action.ts';
 import type { Bearing, BearingPlaces } from './bearings.ts';
 import { BEARING_WORDS, bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
 import { weakest } from './outcome.ts';
-import { showLines, showResolved, showStrengthFactor } from './showMaterial.ts';
+import { showLines, showResolved, showStrengthFactor, showWeathering } from './showMaterial.ts';
 import { evidenceAt } from './temperatureEvidence.ts';
 import type { Working } from '../working/Working.ts';
 
@@ -49,7 +49,9 @@ function worstBearing(
   if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-  const factor = material.strengthFactor(temperatureC, strengthHours(load, durationH)) / load.loadCase.safetyFactor;
+  const factor =
+    (material.strengthFactor(temperatureC, strengthHours(load, durationH)) * weatheredShare(context)) /
+    load.loadCase.safetyFactor;
   let worst: Bearing | undefined;
   let worstReserve = Infinity;
   let evidence: EvidenceClass = 'A';
@@ -70,7 +72,7 @@ function worstBearing(
     kind: 'known',
     demand: worst.stressPerUnit * acting.action,
     capacity,
-    evidence: weakest(acting.evidence, evidenceAt(material, evidence, temperatureC)),
+    evidence: weakest(acting.evidence, evidenceAt(material, evidence, temperatureC), context.weathering?.evidence),
     bearing: worst,
   };
 }
@@ -101,12 +103,16 @@ export function showBearing(
   if (!strength.known) return;
   showResolved(working, symbol, meaning, strength, 'MPa');
   showStrengthFactor(working, context.material, temperatureC, strengthH);
+  showWeathering(working, context);
   working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
   working.add(
     'σ_allow',
     'Allowable stress',
-    (strength.value * context.material.strengthFactor(temperatureC, strengthH)) / load.loadCase.safetyFactor,
+    (strength.value * context.material.strengthFactor(temperatureC, strengthH) * weatheredShare(context)) /
+      load.loadCase.safetyFactor,
     'MPa',
-    { expression: `${f(strength.value)} · kT · kt / ${f(load.loadCase.safetyFactor)}` },
+    {
+      expression: `${f(strength.value)} · kT · kt${context.weathering ? ' · kUV' : ''} / ${f(load.loadCase.safetyFactor)}`,
+    },
   );
 }

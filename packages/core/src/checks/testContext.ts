@@ -3,12 +3,13 @@ import type {
   BuildOrientation,
   GeometryOf,
   Grade,
+  HouseRules,
   LoadCase,
   Observation,
   PartGeometry,
 } from '@anvilstone/schema';
 import { contextFor, materialFor, prepareBrief } from '../evaluation/context.ts';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { findFamily } from '../reference/family.ts';
 import { sampleLibrary } from '../sample/index.ts';
 import type { CheckContext } from './check.ts';
@@ -82,8 +83,9 @@ export function testContext(
   brief: Brief = testBrief,
   orientation: BuildOrientation = 'XY',
   grade: Grade = testGrade,
+  rules: HouseRules = defaultHouseRules,
 ): CheckContext {
-  const prepared = prepareBrief(brief, sampleLibrary.machines, defaultHouseRules);
+  const prepared = prepareBrief(brief, sampleLibrary, rules);
   return contextFor(prepared, materialFor(prepared, grade, true), orientation);
 }
 

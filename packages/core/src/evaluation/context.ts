@@ -1,4 +1,4 @@
-import type { Brief, BuildOrientation, Grade, HouseRules, Machine } from '@anvilstone/schema';
+import type { Agent, Brief, BuildOrientation, Grade, HouseRules, Library, Machine } from '@anvilstone/schema';
 import type { CheckContext, PreparedPart } from '../checks/check.ts';
 import { movabilityOf } from '../checks/movability.ts';
 import type { Material } from '../materials/material.ts';
@@ -11,13 +11,18 @@ import {
   type FitFinding,
   type MachineFit,
 } from '../process/machineFit.ts';
+import { weatheringOf } from '../checks/surroundings/weathering.ts';
+import { findAgent } from '../reference/agent.ts';
+import { completeRules, type CompleteRules } from '../rules/houseRules.ts';
 import { cachedMaterial } from './materialCache.ts';
 import { preparePart } from './preparePart.ts';
 
 /** A brief made ready, with the machines that may print it. */
 export interface PreparedBrief extends PreparedPart {
   machines: readonly Machine[];
-  rules: HouseRules;
+  rules: CompleteRules;
+  /** An agent of the workshop's own or of the reference table; undefined: neither knows it. */
+  agent(id: string): Agent | undefined;
   /** What speaks against the part’s size on each machine. */
   sizes: Record<BuildOrientation, Map<Machine, readonly FitFinding[]>>;
   /** Nothing speaks against its size on any machine. */
@@ -25,7 +30,13 @@ export interface PreparedBrief extends PreparedPart {
 }
 
 /** @throws InputError when a dimension of the part cannot be used, or a load does not say how large it is */
-export function prepareBrief(brief: Brief, machines: readonly Machine[], rules: HouseRules): PreparedBrief {
+export function prepareBrief(
+  brief: Brief,
+  library: Pick<Library, 'machines' | 'agents'>,
+  houseRules: HouseRules,
+): PreparedBrief {
+  const { machines, agents = [] } = library;
+  const rules = completeRules(houseRules);
   const part = preparePart(brief);
   const allowed = brief.asks.machineIds;
   const usable = allowed ? machines.filter((machine) => allowed.includes(machine.id)) : machines;
@@ -38,6 +49,7 @@ export function prepareBrief(brief: Brief, machines: readonly Machine[], rules: 
     ...part,
     machines: usable,
     rules,
+    agent: (id) => agents.find((one) => one.id === id) ?? findAgent(id),
     sizes,
     fitsEverywhere: { XY: roomy('XY'), XZ: roomy('XZ'), ZX: roomy('ZX') },
   };
@@ -59,6 +71,7 @@ export function contextsFor(
 ): CheckContext[] {
   const { density } = material;
   const massG = density.known ? (prepared.body.volumeMm3 * density.value) / 1000 : null;
+  const weathering = weatheringOf(prepared.brief, material, prepared.rules);
   let shared: Candidate | undefined;
   return orientations.map((orientation) => {
     const roomy = prepared.fitsEverywhere[orientation];
@@ -78,6 +91,8 @@ export function contextsFor(
       cost: choice?.cost ?? null,
       priceIsFamilyEstimate: material.grade.pricePerKgUsd === null,
       heatLimits: new Map(),
+      agent: prepared.agent,
+      weathering,
     };
   });
 }

@@ -2,7 +2,7 @@ import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { checks } from '../checks/index.ts';
 import { gaugeBeam, lampArm, sampleBriefs, sampleLibrary } from '../sample/index.ts';
 import { prepareMaterial } from '../materials/material.ts';
-import { defaultHouseRules } from './houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { resultDifferences } from './compareResults.ts';
 import { materialDemands } from './demands.ts';
 import { evaluate, explain } from './evaluate.ts';

@@ -13,12 +13,12 @@ import {
 import { checks, ownHeatLimit, type Check, type CheckContext } from '../checks/index.ts';
 import { InputError } from '../input/InputError.ts';
 import { contextsFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
-import { defaultHouseRules } from './houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { compareEntries } from './ranking.ts';
 import { Working } from '../working/Working.ts';
 
 /** Changes whenever the same input may give another number; frozen decisions carry it. */
-export const ENGINE_VERSION = '0.3.0';
+export const ENGINE_VERSION = '0.4.0';
 
 export interface EvaluateOptions {
   rules?: HouseRules;
@@ -52,7 +52,7 @@ export interface EvaluationJob {
 
 /** @throws InputError as `evaluate` does */
 export function prepareJob(brief: Brief, library: Library, options: EvaluateOptions = {}): EvaluationJob {
-  const prepared = prepareBrief(brief, library.machines, options.rules ?? defaultHouseRules);
+  const prepared = prepareBrief(brief, library, options.rules ?? defaultHouseRules);
   return {
     prepared,
     applicable: checks.filter((check) => check.applies(prepared)),
@@ -161,7 +161,7 @@ export function explain(
 ): CheckResult[] {
   const grade = library.grades.find((one) => one.id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library is needed');
-  const one = { grades: [grade], machines: library.machines };
+  const one = { ...library, grades: [grade] };
   const result = evaluate(brief, one, { rules, orientations: [orientation], showWorking: true });
   return result.grades[0]!.best.checks;
 }

@@ -3,7 +3,7 @@ export * from './compareResults.ts';
 export * from './demands.ts';
 export * from './evaluate.ts';
 export * from './funnel.ts';
-export * from './houseRules.ts';
+
 export * from './layersUnderLoads.ts';
 export * from './ranking.ts';
 export * from './reserveOverTemperature.ts';

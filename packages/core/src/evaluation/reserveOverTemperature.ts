@@ -2,7 +2,7 @@ import type { Brief, BuildOrientation, HouseRules, Library } from '@anvilstone/s
 import { smallestReserve } from '../checks/ownHeatLimit.ts';
 import { InputError } from '../input/InputError.ts';
 import { contextFor, materialFor, prepareBrief } from './context.ts';
-import { defaultHouseRules } from './houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 
 export interface TemperaturePoint {
   temperatureC: number;
@@ -26,7 +26,7 @@ export function reserveOverTemperature(
 ): TemperaturePoint[] {
   const grade = library.grades.find((one) => one.id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library is needed');
-  const prepared = prepareBrief(brief, library.machines, rules);
+  const prepared = prepareBrief(brief, library, rules);
   const context = contextFor(prepared, materialFor(prepared, grade), orientation);
   const points: TemperaturePoint[] = [];
   for (const temperatureC of temperaturesC) {

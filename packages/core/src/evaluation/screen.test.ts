@@ -1,7 +1,7 @@
 import { sampleBriefs, sampleLibrary } from '../sample/index.ts';
 import { evaluate } from './evaluate.ts';
 import { funnel } from './funnel.ts';
-import { defaultHouseRules } from './houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { rank } from './ranking.ts';
 import { screen } from './screen.ts';
 

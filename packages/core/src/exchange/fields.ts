@@ -20,6 +20,8 @@ export const GRADE_FIELDS: readonly FieldDefinition[] = [
   field('reinforcementId', 'Filler'),
   field('colours', 'Colours', 'list'),
   field('pricePerKgUsd', 'Price (USD/kg)', 'number'),
+  field('leadTimeDays', 'Lead time (d)', 'number'),
+  field('discontinued', 'Discontinued', 'boolean'),
   field('process.nozzleC.low', 'Nozzle, low (°C)', 'number'),
   field('process.nozzleC.high', 'Nozzle, high (°C)', 'number'),
   field('process.bedC.low', 'Bed, low (°C)', 'number'),

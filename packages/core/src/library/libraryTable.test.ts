@@ -1,5 +1,5 @@
 import { PROPERTIES } from '@anvilstone/schema';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { resolve } from '../materials/resolve.ts';
 import { sampleLibrary } from '../sample/index.ts';
 import { libraryTable } from './libraryTable.ts';

@@ -4,7 +4,7 @@ import type { Reinforcement } from '../reference/reinforcement.ts';
 import { formatNumber } from '../units/formatQuantity.ts';
 import { canonicalValue, reportedNumber } from './canonicalValue.ts';
 import { TEST_PARAMETERS, type TestParameter } from './conditions.ts';
-import { layerRatio } from './familyEstimate.ts';
+import { layerRatioUnder } from './familyEstimate.ts';
 import { conditioningRetention } from './moisture.ts';
 import { PROPERTY_DEFINITIONS, type PropertyDefinition } from './properties.ts';
 import type { DerivationStep, ResolveAt } from './resolution.ts';
@@ -173,7 +173,7 @@ function bridgeDirection(
   const { family, filler } = context;
   if (!family) return 'it was measured in the layer plane, and the family that gives the ratio is not known';
   bridge.times(
-    layerRatio(family, filler, kind as 'strength' | 'modulus'),
+    layerRatioUnder(context.rules, family, filler, kind as 'strength' | 'modulus'),
     'across the layers, typical of the family',
     true,
   );

@@ -1,6 +1,6 @@
 import type { Grade, Observation } from '@anvilstone/schema';
 import fc from 'fast-check';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { creepReadings, fitCreep } from './creepFit.ts';
 import { gradeCurves } from './curves.ts';
 import { fatigueAmplitudeMPa, fatigueLaw } from './fatigue.ts';

@@ -2,7 +2,7 @@ import type { Grade } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import { DIMENSIONS } from '../units/dimensions.ts';
 import type { CarryContext } from './carry.ts';
-import { familyEstimate, layerRatio } from './familyEstimate.ts';
+import { familyEstimate, layerRatioUnder } from './familyEstimate.ts';
 import { conditioningRetention } from './moisture.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 import type { DerivationStep, Resolution } from './resolution.ts';
@@ -34,7 +34,7 @@ export function estimateFromFamily(grade: Grade, context: CarryContext): Resolut
         gaps: [`${title} across the layers: no observation, and the family states it in plane only`],
       };
     }
-    const ratio = layerRatio(family, filler, kind);
+    const ratio = layerRatioUnder(context.rules, family, filler, kind);
     value *= ratio;
     say(() => `× ${ratio.toFixed(2)} across the layers, typical of the family`);
   }

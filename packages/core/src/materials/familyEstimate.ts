@@ -1,4 +1,4 @@
-import type { PropertyId } from '@anvilstone/schema';
+import type { HouseRules, PropertyId } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import { FAMILY_VALUES, familyConditions } from './familyValues.ts';
 import {
@@ -41,6 +41,17 @@ export function layerRatio(family: Family, filler: Reinforcement | undefined, of
   }
   const filled = effects ? stiffnessFactor(family, effects.zModulus) / stiffnessFactor(family, effects.modulusXy) : 1;
   return family.zToXyModulusRatio * filled;
+}
+
+/** The same with the house's own knock-down for fibre-filled grades without a measurement across the layers. */
+export function layerRatioUnder(
+  rules: HouseRules,
+  family: Family,
+  filler: Reinforcement | undefined,
+  of: 'strength' | 'modulus',
+): number {
+  const own = of === 'strength' && filler?.kind.includes('fibre') ? (rules.fibreAcrossLayersFactor ?? 1) : 1;
+  return layerRatio(family, filler, of) * own;
 }
 
 /**

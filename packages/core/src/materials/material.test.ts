@@ -1,6 +1,6 @@
 import type { Grade, Observation } from '@anvilstone/schema';
 import { testGrade } from '../checks/testContext.ts';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { findFamily } from '../reference/family.ts';
 import { prepareMaterial } from './material.ts';
 

@@ -7,7 +7,9 @@ import { creepGrowth } from './creep.ts';
 import { layerRatio } from './familyEstimate.ts';
 import { recent } from './recent.ts';
 import type { Resolution, ResolveAt } from './resolution.ts';
+import { PROPERTY_DEFINITIONS } from './properties.ts';
 import { resolve } from './resolve.ts';
+import { onBasis } from './strengthBasis.ts';
 import { staticFatigueFactor, strengthTemperatureFactor } from './strengthFactors.ts';
 
 /** One grade in one moisture state, ready for the checks: resolved once, read many times. */
@@ -43,9 +45,13 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     inPlane: resolveModulus(grade, at('in-plane'), rules, explain),
     across: resolveModulus(grade, at('across'), rules, explain),
   };
+  const allowed = (property: PropertyId, where: ResolveAt) => {
+    const resolved = resolve(grade, property, where, rules, explain);
+    return PROPERTY_DEFINITIONS[property].kind === 'strength' ? onBasis(resolved, rules, explain) : resolved;
+  };
   const strength = {
-    inPlane: resolve(grade, 'tensileStrength', at('in-plane'), rules, explain),
-    across: resolve(grade, 'tensileStrength', at('across'), rules, explain),
+    inPlane: allowed('tensileStrength', at('in-plane')),
+    across: allowed('tensileStrength', at('across')),
   };
   const behaviour =
     family && modulus.inPlane.known ? behaviourOf(grade, family, filler, modulus.inPlane, conditioning) : null;
@@ -70,7 +76,7 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     filler,
     modulus,
     strength,
-    layerShear: resolve(grade, 'layerShearStrength', at('in-plane'), rules, explain),
+    layerShear: allowed('layerShearStrength', at('in-plane')),
     density: resolve(grade, 'density', at('in-plane'), rules, explain),
     property(id, direction = 'in-plane', temperatureC = 23) {
       // Nearly all of what is asked for is in plane at room temperature: that needs no composed key.
@@ -78,7 +84,7 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
       const key = isUsual ? id : `${id} ${direction} ${temperatureC}`;
       let found = others.get(key);
       if (!found) {
-        found = resolve(grade, id, { direction, conditioning, temperatureC }, rules, explain);
+        found = allowed(id, { direction, conditioning, temperatureC });
         others.set(key, found);
       }
       return found;

@@ -1,7 +1,7 @@
 /** Laws of resolving that hold for any evidence. */
 import { CONDITIONINGS, ORIENTATIONS, SOURCES, SPECIMENS, type Grade, type Observation } from '@anvilstone/schema';
 import fc from 'fast-check';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { families } from '../reference/family.ts';
 import { reinforcements } from '../reference/reinforcement.ts';
 import { comparable } from './comparable.ts';

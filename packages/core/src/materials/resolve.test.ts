@@ -1,5 +1,5 @@
 import type { Grade, Observation } from '@anvilstone/schema';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { familyEstimate, familyHdtPoints, stiffnessFactor } from './familyEstimate.ts';
 import { findFamily } from '../reference/family.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';

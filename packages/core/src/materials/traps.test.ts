@@ -1,6 +1,6 @@
 /** Ten ways in which two numbers look alike and are not. Each is one the library has to see through. */
 import type { Grade, Observation } from '@anvilstone/schema';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { comparable, differenceOf, uncarriedDifferences } from './comparable.ts';
 import type { ResolveAt } from './resolution.ts';
 import { resolve } from './resolve.ts';

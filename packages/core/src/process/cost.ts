@@ -6,7 +6,7 @@ export interface CostInput {
   volumeMm3: number;
   pricePerKgUsd: number;
   machine: Pick<Machine, 'volumetricFlowMm3PerS' | 'hourlyRateUsd'>;
-  rules: Pick<HouseRules, 'purgeShare' | 'scrapShare' | 'printTimeFactor' | 'labourPerPartUsd'>;
+  rules: Pick<HouseRules, 'purgeShare' | 'scrapShare' | 'printTimeFactor' | 'labourPerPartUsd' | 'machineHourUsd'>;
 }
 
 export interface Cost {
@@ -29,7 +29,7 @@ export function partCost(input: CostInput): Cost {
   const { rules, machine } = input;
   const filamentUsd = (input.massG / 1000) * (1 + rules.purgeShare) * input.pricePerKgUsd;
   const printTimeH = ((input.volumeMm3 / machine.volumetricFlowMm3PerS) * rules.printTimeFactor) / 3600;
-  const machineUsd = printTimeH * machine.hourlyRateUsd;
+  const machineUsd = printTimeH * (rules.machineHourUsd ?? machine.hourlyRateUsd);
   const labourUsd = rules.labourPerPartUsd;
   return {
     filamentUsd,

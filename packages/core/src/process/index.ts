@@ -1,3 +1,4 @@
 export * from './cost.ts';
 export * from './machineFit.ts';
 export * from './handlingCautions.ts';
+export * from './sizeDrift.ts';

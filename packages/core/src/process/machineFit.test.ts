@@ -1,5 +1,5 @@
 import type { Machine } from '@anvilstone/schema';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { machineFit, type ProcessNeeds } from './machineFit.ts';
 
 const machine: Machine = {

@@ -1,5 +1,5 @@
 import type { Grade, Machine } from '@anvilstone/schema';
-import { defaultHouseRules } from '../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { families, findFamily } from '../reference/family.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';
 import { sampleLibrary } from '../sample/index.ts';

@@ -17,6 +17,12 @@ export interface Support {
   nozzleC: { low: number; high: number };
   bedMaxC: number;
   chamberMaxC: number;
+  removal: {
+    agent: string;
+    temperatureC: { low: number; high: number };
+    hoursTypical: { low: number; high: number };
+    helps: readonly string[];
+  };
   storage: string;
   caution: string;
   models: Readonly<Record<string, SupportPairing>>;

@@ -46,6 +46,8 @@ const FIELD_WORDS: readonly (readonly [RegExp, string])[] = [
   [/^(fan|part cooling|cooling)/, 'grade.process.fanPct'],
   [/^(min(imum|\.)?|smallest) nozzle/, 'grade.process.minimumNozzleMm'],
   [/^abrasive/, 'grade.process.abrasive'],
+  [/lead ?time|delivery/, 'grade.leadTimeDays'],
+  [/discontinued|obsolete/, 'grade.discontinued'],
   [/price|cost|\b(usd|\$)\b/, 'grade.pricePerKgUsd'],
   [/^colou?rs?/, 'grade.colours'],
   [/^(maker|manufacturer|producer|supplier|vendor|brand|company)/, 'grade.maker'],

@@ -2,7 +2,7 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { defaultHouseRules } from '../../evaluation/houseRules.ts';
+import { defaultHouseRules } from '../../rules/houseRules.ts';
 import { prepareMaterial } from '../../materials/material.ts';
 import { sampleLibrary } from '../../sample/index.ts';
 import { orthotropicConstants, writeFeaCard } from './feaCard.ts';

@@ -114,7 +114,11 @@ export const nozzleBracket: Brief = {
       actsWhenHot: false,
     },
   ],
-  asks: { heat: { steadyC: 40 } },
+  asks: {
+    heat: { steadyC: 40 },
+    fluids: [{ agentId: 'deicing-chloride', contact: 'splash', temperatureC: 10, hours: 2500 }],
+    outdoors: { hoursPerYear: 8766, years: 2, keepPct: 60 },
+  },
 };
 
 /** A shallow cup under the haul-rope oiler: cheap above all. */
@@ -136,5 +140,12 @@ export const dripCup: Brief = {
       maxSagMm: 1,
     },
   ],
-  asks: { maxCostUsd: 8, heat: { steadyC: 45 } },
+  asks: {
+    maxCostUsd: 8,
+    heat: { steadyC: 45 },
+    fluids: [
+      { agentId: 'mineral-oil', contact: 'immersion', temperatureC: 45, hours: 17532 },
+      { agentId: 'detergent', contact: 'wipe', temperatureC: 25, hours: 60 },
+    ],
+  },
 };

@@ -119,5 +119,12 @@ export const carrierTray: Brief = {
       maxSagMm: 2.4,
     },
   ],
-  asks: { maxMassG: 160, heat: { steadyC: 40 } },
+  asks: {
+    maxMassG: 180,
+    heat: { steadyC: 40 },
+    electrostatic: { range: 'dissipative', driestRhPct: 30 },
+    flameClass: 'HB',
+    colour: { notBlack: true },
+    fit: { nominalMm: 24, allowedMm: 0.15, dampestRhPct: 70, coldestC: 10, hottestC: 35 },
+  },
 };

@@ -1,0 +1,22 @@
+import { formatNumber as f } from '../../units/formatQuantity.ts';
+import type { Check } from '../check.ts';
+import { judged, unknown } from '../outcome.ts';
+
+/** Can the filament be here in time? */
+export const available: Check = {
+  id: 'available',
+  title: 'Available',
+  anyWayUp: true,
+  asks: 'Is the filament here when it is needed?',
+  words: ['Here after', 'allowed'],
+  applies: ({ brief }) => brief.asks.availableWithinDays !== undefined,
+  evaluate({ brief, material: { grade } }) {
+    const within = brief.asks.availableWithinDays!;
+    if (grade.discontinued) return judged('fail', 'C', 'No longer made');
+    if (grade.leadTimeDays === undefined)
+      return unknown('d', ['Lead time: not stated for this grade; ask the dealer and write it down with the grade']);
+    const inTime = grade.leadTimeDays <= within;
+    const when = grade.leadTimeDays === 0 ? 'In stock' : `Here in ${f(grade.leadTimeDays)} days`;
+    return judged(inTime ? 'pass' : 'fail', 'C', when, { demand: grade.leadTimeDays, capacity: within, unit: 'd' });
+  },
+};

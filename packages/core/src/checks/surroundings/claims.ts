@@ -1,0 +1,139 @@
+import type { Claim, EvidenceClass } from '@anvilstone/schema';
+import type { Check, CheckContext, PreparedPart } from '../check.ts';
+import { judged, unknown } from '../outcome.ts';
+
+const SCOPE_WORDS: Record<Claim['scope'], string> = {
+  'raw-grade': 'the raw grade',
+  'moulded-specimen': 'moulded bars',
+  'printed-specimen': 'printed bars',
+  'printed-part': 'a printed part',
+  'not-stated': 'something not stated',
+};
+
+/** A claim in one line with everything that bounds it. */
+export function claimText(claim: Claim): string {
+  const bounds = [
+    claim.standard,
+    `tested on ${SCOPE_WORDS[claim.scope]}`,
+    claim.thicknessMm === undefined ? undefined : `${claim.thicknessMm} mm`,
+    claim.colour === undefined ? undefined : `in ${claim.colour}`,
+    claim.date,
+    claim.reference,
+  ];
+  return `“${claim.statement}” (${bounds.filter(Boolean).join(', ')})`;
+}
+
+/** Why a claim does not speak of this part; undefined: it does. */
+export function outOfScope(claim: Claim, context: CheckContext, anyScope = false): string | undefined {
+  if (!anyScope && claim.scope !== 'printed-part' && claim.scope !== 'printed-specimen')
+    return `it was tested on ${SCOPE_WORDS[claim.scope]}, not on a print`;
+  const wanted = context.brief.asks.colour?.wanted;
+  if (claim.colour !== undefined && wanted !== undefined && claim.colour.toLowerCase() !== wanted.toLowerCase())
+    return `it was tested in ${claim.colour}, not in ${wanted}`;
+  if (claim.thicknessMm !== undefined && claim.thicknessMm > context.body.thinnestMm && claim.kind === 'flame')
+    return `${claim.thicknessMm} mm does not cover a wall of ${context.body.thinnestMm} mm`;
+  return undefined;
+}
+
+interface Wanted {
+  id: string;
+  title: string;
+  asks: string;
+  applies(part: PreparedPart): boolean;
+  kinds: readonly Claim['kind'][];
+  /** Does the statement say enough? Absent: any statement of the kind does. */
+  says?(claim: Claim, context: CheckContext): boolean;
+  /** What the claim is about does not change in the print, so the raw grade's statement serves. */
+  ofTheMaterial?: true;
+  /** What would settle it. */
+  test: string;
+}
+
+/** A check that only a statement with its scope can answer: no number, no family value, and never a pass by default. */
+export function claimCheck(wanted: Wanted): Check {
+  return {
+    id: wanted.id,
+    title: wanted.title,
+    anyWayUp: true,
+    asks: wanted.asks,
+    applies: wanted.applies,
+    evaluate(context, working) {
+      const gaps: string[] = [];
+      let found: { claim: Claim; evidence: EvidenceClass } | undefined;
+      for (const claim of context.material.grade.claims ?? []) {
+        if (!wanted.kinds.includes(claim.kind)) continue;
+        const short = wanted.says && !wanted.says(claim, context) ? 'it says something else' : undefined;
+        const why = short ?? outOfScope(claim, context, wanted.ofTheMaterial);
+        working?.add('', 'Claim', claimText(claim), '', { source: why ?? 'covers this part' });
+        if (why) gaps.push(`Claimed for other conditions: ${claimText(claim)}; ${why}`);
+        else found ??= { claim, evidence: claim.scope === 'printed-part' ? 'B' : 'C' };
+      }
+      if (found)
+        return judged(
+          'pass',
+          found.evidence,
+          `The maker states ${claimText(found.claim)}: keep the certificate, check it is in date`,
+        );
+      return unknown('', [...(gaps.length > 0 ? gaps : ['Nothing is claimed']), wanted.test]);
+    },
+  };
+}
+
+export const food = claimCheck({
+  id: 'food',
+  title: 'Food contact',
+  asks: 'Is there a statement for food contact that covers a printed part?',
+  applies: ({ brief }) => brief.asks.food !== undefined,
+  kinds: ['food'],
+  says: (claim, { brief }) => brief.asks.food === 'dry' || /wet|fat|all food/i.test(claim.statement),
+  test: 'Have a printed part tested for migration under the food law that applies; seal its layer lines or it cannot be cleaned',
+});
+export const skin = claimCheck({
+  id: 'skin',
+  title: 'Skin contact',
+  asks: 'Is there a statement for skin contact that covers a printed part?',
+  applies: ({ brief }) => brief.asks.skin !== undefined,
+  kinds: ['skin', 'biocompatible'],
+  says: (claim, { brief }) => brief.asks.skin === 'brief' || !/short|brief|limited/i.test(claim.statement),
+  test: 'Have a printed part tested for irritation and sensitisation (ISO 10993-10, -23); fibre-filled surfaces shed',
+});
+export const smoke = claimCheck({
+  id: 'smoke',
+  title: 'Smoke',
+  asks: 'Is there a smoke result to the wanted standard that covers a printed part?',
+  applies: ({ brief }) => brief.asks.smokeStandard !== undefined,
+  kinds: ['smoke'],
+  says: (claim, { brief }) =>
+    `${claim.standard ?? ''} ${claim.statement}`.toLowerCase().includes(brief.asks.smokeStandard!.toLowerCase()),
+  test: 'Have printed plates tested for smoke density and toxicity to the standard that applies',
+});
+export const outgassing = claimCheck({
+  id: 'outgassing',
+  title: 'Outgassing',
+  asks: 'Is there an outgassing result that covers a printed part?',
+  applies: ({ brief }) => brief.asks.outgassing === true,
+  kinds: ['outgassing'],
+  test: 'Dry a printed part, then have its mass loss and condensables measured in vacuum (ASTM E595)',
+});
+const origin = (kind: 'recycled' | 'biodegradable', title: string, asks: string, test: string) =>
+  claimCheck({
+    id: kind,
+    title,
+    asks,
+    applies: ({ brief }) => brief.asks.origin?.includes(kind) === true,
+    kinds: [kind],
+    ofTheMaterial: true,
+    test,
+  });
+export const recycled = origin(
+  'recycled',
+  'Recycled',
+  'Does its maker state a recycled share?',
+  'Ask the maker for the recycled share and how it was counted (ISO 14021)',
+);
+export const biodegradable = origin(
+  'biodegradable',
+  'Biodegradable',
+  'Does its maker state where and how it degrades?',
+  'Ask the maker in which surroundings it degrades and how fast (ISO 17088): plant-based is not the same',
+);

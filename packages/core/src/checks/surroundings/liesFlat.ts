@@ -1,0 +1,55 @@
+import { LAYER_NORMAL, type PartAxis } from '../../parts/partModel.ts';
+import { fillerEffects } from '../../materials/familyEstimate.ts';
+import { formatNumber as f } from '../../units/formatQuantity.ts';
+import type { Check, CheckContext } from '../check.ts';
+import { known, unknown } from '../outcome.ts';
+
+const REFERENCE_LENGTH_MM = 100;
+/** What is left of the tendency in warmer surroundings. Ours, class D. */
+const ENCLOSURE_FACTOR = { open: 1, enclosed: 0.8, heated: 0.55 } as const;
+
+/**
+ * Warp index: the family’s tendency (1 … 5, with the filler’s change) × √(longest edge on the bed / 100 mm) × what an
+ * enclosure leaves of it. A ranking, not a lift in mm; bed surface, brim and first layer decide as much. Evidence D.
+ */
+export const liesFlat: Check = {
+  id: 'lies-flat',
+  title: 'Warp',
+  asks: 'Does its foot stay down on the bed to the last layer?',
+  words: ['Warp index', 'allowed'],
+  applies: ({ brief }) => brief.asks.liesFlat === true,
+  evaluate(context, working) {
+    const { family, filler } = context.material;
+    if (!family) return unknown('', context.material.behaviourGaps);
+    if (!context.fit) return unknown('', ['No machine to judge it on']);
+    const delta = fillerEffects(family, filler)?.mechanical.warpTendencyDelta ?? 0;
+    const tendency = Math.min(5, Math.max(1, family.warpTendency1to5 + delta));
+    const edgeMm = longestEdge(context);
+    const { enclosure, name } = context.fit.machine;
+    const demand = tendency * Math.sqrt(edgeMm / REFERENCE_LENGTH_MM) * ENCLOSURE_FACTOR[enclosure];
+    if (working) {
+      working.add('w', 'Tendency to warp, 1 to 5', tendency, '', {
+        expression:
+          delta === 0 ? '' : `${family.warpTendency1to5} ${delta < 0 ? '−' : '+'} ${f(Math.abs(delta))} for the filler`,
+        source: 'typical of the family',
+      });
+      working.add('L', 'Longest edge on the bed', edgeMm, 'mm');
+      working.add('k', `${name}: ${enclosure}`, ENCLOSURE_FACTOR[enclosure], '×', { source: 'ours, evidence D' });
+      working.add('W', 'Warp index', demand, '', { expression: 'w · √(L / 100 mm) · k' });
+    }
+    return known({
+      demand,
+      capacity: context.rules.warpLimit,
+      unit: '',
+      evidence: 'D',
+      reason: 'A ranking, not a lift in mm: bed, brim and first layer decide as much',
+    });
+  },
+};
+
+function longestEdge({ body, orientation }: CheckContext): number {
+  const up = LAYER_NORMAL[orientation];
+  return Math.max(
+    ...(Object.keys(body.extentMm) as PartAxis[]).filter((axis) => axis !== up).map((axis) => body.extentMm[axis]),
+  );
+}

@@ -1,0 +1,45 @@
+import { formatNumber as f } from '../../units/formatQuantity.ts';
+import type { Check } from '../check.ts';
+import { judged, known, unknown } from '../outcome.ts';
+import { showWeathering } from '../showMaterial.ts';
+
+const STYRENICS = new Set(['abs', 'hips', 'pc-abs']);
+
+/** Sun, rain and frost: the share of strength left at the end against the share it has to keep. */
+export const outdoors: Check = {
+  id: 'outdoors',
+  title: 'In the open',
+  anyWayUp: true,
+  asks: 'Does enough of its strength outlast sun and weather?',
+  words: ['Has to keep', 'keeps'],
+  applies: ({ brief }) => brief.asks.outdoors !== undefined,
+  evaluate(context, working) {
+    const { weathering, brief, rules, material } = context;
+    const ask = brief.asks.outdoors!;
+    const { kept, evidence, source, acceleratedH } = weathering!;
+    if (kept === undefined)
+      return unknown('%', [
+        `Weathering: ${source}. Expose five printed bars outdoors for a summer, or ${f(acceleratedH)} h in a weathering chamber (ISO 4892-2), and pull them`,
+      ]);
+    if (working) {
+      working.add('t', 'Accelerated weathering that stands for it', acceleratedH, 'h', {
+        expression: `${f(rules.weatheringHPerYear)} h a year outside (house rule) · ${f(ask.hoursPerYear)} / 8766 · ${f(ask.years)} years`,
+      });
+      showWeathering(working, context);
+    }
+    const { family } = material;
+    if (rules.styrenicsOutdoors === 'refuse' && evidence === 'D' && family && STYRENICS.has(family.id))
+      return judged(
+        'fail',
+        'D',
+        `House rule: no unstabilised ${family.abbreviation} in the open; ASA is its relative for outdoors`,
+      );
+    return known({
+      demand: ask.keepPct,
+      capacity: 100 * kept,
+      unit: '%',
+      evidence,
+      reason: evidence === 'D' ? 'Typical of the natural polymer, not tested: stabiliser and pigment decide' : source,
+    });
+  },
+};

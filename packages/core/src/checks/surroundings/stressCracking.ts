@@ -1,0 +1,125 @@
+import type { EvidenceClass } from '@anvilstone/schema';
+import { formatNumber as f } from '../../units/formatQuantity.ts';
+import { actingAt } from '../action.ts';
+import type { Check, CheckContext, PreparedLoad } from '../check.ts';
+import { judged, known, unknown, weakest } from '../outcome.ts';
+import { showModulusRatio, showResolved } from '../showMaterial.ts';
+import { soakTest } from './fluidVerdict.ts';
+
+/**
+ * Cracking under stress in a fluid that leaves the unloaded polymer alone: the largest lasting tension of this part against
+ * the stress of the strain at which crazing starts, σ = ε_c·E(T). The strain is a house rule (0.3 %, the usual lower bound
+ * for amorphous polymers in mild agents; aggressive ones start lower). Evidence D: a bent strip in the fluid settles it.
+ */
+export const stressCracking: Check = {
+  id: 'stress-cracking',
+  title: 'Stress cracking',
+  asks: 'Does it stay free of cracks where a fluid and a lasting pull meet?',
+  words: ['Lasting pull of', 'cracks from'],
+  applies: ({ brief }) => brief.asks.fluids !== undefined,
+  evaluate(context, working) {
+    const { material, rules, brief } = context;
+    const gaps: string[] = [];
+    const cracking: { name: string; temperatureC: number }[] = [];
+    let provenMPa = Infinity;
+    for (const fluid of brief.asks.fluids!) {
+      const agent = context.agent(fluid.agentId);
+      if (!agent) continue;
+      const proven = bentSoakMPa(context, fluid.agentId, fluid.temperatureC);
+      if (proven !== undefined) {
+        provenMPa = Math.min(provenMPa, proven);
+        continue;
+      }
+      const row = material.family && agent.ratings[material.family.id];
+      if (!row || row.rating === 'unknown')
+        gaps.push(`${agent.name}: nothing known of cracking under stress. ${soakTest(agent, fluid)}`);
+      else if (row.stressCrack) cracking.push({ name: agent.name, temperatureC: fluid.temperatureC });
+    }
+    const pull = lastingPull(context);
+    if ('gaps' in pull) return unknown('MPa', [...gaps, ...pull.gaps]);
+    if (cracking.length > 0 && pull.stressMPa > 0) {
+      if (!material.modulus.inPlane.known || !material.behaviour) return unknown('MPa', material.behaviourGaps);
+      const hottest = cracking.reduce((a, b) => (b.temperatureC > a.temperatureC ? b : a));
+      const modulusMPa = material.modulus.inPlane.value * material.modulusRatio(hottest.temperatureC);
+      const capacity = (rules.stressCrackStrainPct / 100) * modulusMPa;
+      if (working) {
+        showResolved(working, 'E', 'Modulus in the layers, 23 °C', material.modulus.inPlane, 'MPa');
+        showModulusRatio(working, material, hottest.temperatureC);
+        working.add('ε_c', 'Strain at which stress cracking starts', rules.stressCrackStrainPct, '%', {
+          source: 'house rule; usual lower bound in mild agents, evidence D',
+        });
+        working.add('σ_c', `Stress of that strain at ${f(hottest.temperatureC)} °C`, capacity, 'MPa', {
+          expression: `${f(rules.stressCrackStrainPct)} % · ${f(modulusMPa)} MPa`,
+        });
+      }
+      const names = cracking.map(({ name }) => name.toLowerCase()).join(', ');
+      const reserve = Math.min(capacity, provenMPa) / pull.stressMPa;
+      if (reserve < 1 || gaps.length === 0)
+        return known({
+          demand: pull.stressMPa,
+          capacity: Math.min(capacity, provenMPa),
+          unit: 'MPa',
+          evidence: weakest('D', pull.evidence),
+          reason: `${material.family!.abbreviation} crazes and cracks in ${names} where it is pulled for long`,
+          ...(pull.loadCaseId === undefined ? {} : { loadCaseId: pull.loadCaseId }),
+        });
+    }
+    if (gaps.length > 0) return unknown('MPa', gaps);
+    if (Number.isFinite(provenMPa) && pull.stressMPa > 0)
+      return known({
+        demand: pull.stressMPa,
+        capacity: provenMPa,
+        unit: 'MPa',
+        evidence: 'B',
+        reason: 'Own soak of a bent specimen: no crack at this stress',
+      });
+    return judged(
+      'pass',
+      'D',
+      pull.stressMPa > 0
+        ? `${material.family?.abbreviation ?? 'It'} is not known to crack under stress in what touches it`
+        : 'Nothing pulls at it for long, so nothing opens a crack; printed-in stress aside',
+    );
+  },
+};
+
+/** Stress that a bent specimen of the grade bore in this fluid without a crack, MPa; undefined: none was soaked so. */
+function bentSoakMPa({ material }: CheckContext, agentId: string, temperatureC: number): number | undefined {
+  const bent = material.grade.observations.filter(
+    (one) =>
+      one.property === 'chemicalResistance' &&
+      one.source === 'bench' &&
+      one.agentId === agentId &&
+      one.classValue === 'resistant' &&
+      one.creepStressMPa !== undefined &&
+      (one.temperatureC ?? 23) >= temperatureC - 5,
+  );
+  return bent.length === 0 ? undefined : Math.max(...bent.map((one) => one.creepStressMPa!));
+}
+
+type Pull =
+  { stressMPa: number; loadCaseId: string | undefined; evidence: EvidenceClass } | { gaps: readonly string[] };
+
+/** The largest tension, within the layers or across them, of what stays on, repeats or is held; MPa. */
+function lastingPull(context: CheckContext): Pull {
+  let stressMPa = 0;
+  let loadCaseId: string | undefined;
+  let evidence: EvidenceClass = 'A';
+  for (const load of context.part.loads) {
+    if (load.kind === 'short' || load.kind === 'knock') continue;
+    const acting = actingAt(context, load, load.loadCase.temperatureC);
+    if (!acting.known) return { gaps: acting.gaps };
+    const stress = tensionPerUnit(load) * acting.action;
+    if (stress <= stressMPa) continue;
+    stressMPa = stress;
+    loadCaseId = load.loadCase.id;
+    evidence = acting.evidence;
+  }
+  return { stressMPa, loadCaseId, evidence };
+}
+
+function tensionPerUnit(load: PreparedLoad): number {
+  let largest = 0;
+  for (const place of load.response.places) largest = Math.max(largest, place.tensionPerUnit);
+  return largest;
+}
