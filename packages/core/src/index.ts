@@ -1,4 +1,5 @@
 export * from './calculators/index.ts';
+export * from './cautions/index.ts';
 export * from './checks/index.ts';
 export * from './evaluation/index.ts';
 export { InputError } from './input/InputError.ts';
@@ -7,7 +8,7 @@ export * from './materials/index.ts';
 export * from './parts/index.ts';
 export * from './process/index.ts';
 export * from './reference/index.ts';
-export * from './rules/houseRules.ts';
+export * from './rules/index.ts';
 export * from './sections/index.ts';
 export * from './units/index.ts';
 export * from './words/index.ts';

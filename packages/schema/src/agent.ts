@@ -21,6 +21,7 @@ export const agent = record(
     examples: Type.Array(Type.String({ minLength: 1, maxLength: 120 }), { maxItems: 12 }),
     referenceTemperatureC: temperatureC('Temperature its ratings are for, °C'),
     handlingCaution: Type.String({ minLength: 1, maxLength: 400, description: 'What people must mind' }),
+    note: Type.Optional(Type.String({ minLength: 1, maxLength: 600, description: 'What decides the case' })),
     ratings: Type.Record(identifier, agentRating, { description: 'By family; a family that is missing is unknown' }),
   },
   'A chemical agent',

@@ -6,6 +6,7 @@ import helmet from 'helmet';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { agentOperations } from './agents/operations.ts';
 import { calculatorOperations } from './calculators/operations.ts';
 import { decisionOperations } from './decisions/operations.ts';
 import { decisionService } from './decisions/service.ts';
@@ -46,6 +47,7 @@ export function operationsOf(db: Knex, imports: ImportService): Operation[] {
     ...importOperations(imports),
     ...exportOperations(db),
     ...machineOperations(db),
+    ...agentOperations(db),
     ...evaluationOperations(db),
     ...decisionOperations(decisionService(db)),
     ...calculatorOperations,

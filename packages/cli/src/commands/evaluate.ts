@@ -3,9 +3,10 @@ import {
   briefIssues,
   defaultHouseRules,
   evaluate,
+  cautionsFor,
+  findAgent,
   findCheck,
   formatReserve,
-  PROOF_TEST_CAUTION,
   rank,
 } from '@anvilstone/core';
 import { sampleLibrary } from '@anvilstone/core/sample';
@@ -65,8 +66,8 @@ async function readJob(terminal: Terminal, path: string, libraryPath: string | u
   if (typeof document === 'object' && document !== null && 'format' in document) {
     const checked = checkDecision(document);
     if (!checked.ok) throw new BadInput(`${path} is not a decision this version reads`, checked.issues);
-    const { brief, grades, machines, rules } = checked.value;
-    return { brief: sound(brief), library: given ?? { grades, machines }, rules };
+    const { brief, grades, machines, agents = [], rules } = checked.value;
+    return { brief: sound(brief), library: given ?? { grades, machines, agents }, rules };
   }
   const checked = checkBrief(document);
   if (!checked.ok) throw new BadInput(`${path} is not a brief`, checked.issues);
@@ -95,8 +96,10 @@ function table(result: EvaluationResult, { brief, library }: Job): string {
       ` ${governing}`,
     ].join(' ');
   });
-  const caution = brief.failureCouldHurt === 'yes' ? [PROOF_TEST_CAUTION] : [];
-  return [`${brief.title}: cheapest that passes first (engine ${result.engineVersion})`, ...caution, ...lines].join(
+  const own = library.agents ?? [];
+  const agent = (id: string) => own.find((one) => one.id === id) ?? findAgent(id);
+  const cautions = cautionsFor('shortlist', { brief, agent }).map(({ text }) => text);
+  return [`${brief.title}: cheapest that passes first (engine ${result.engineVersion})`, ...cautions, ...lines].join(
     '\n',
   );
 }

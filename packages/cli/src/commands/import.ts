@@ -47,10 +47,7 @@ export async function importCommand(args: string[], terminal: Terminal): Promise
   }
   const written = new Map(library.grades.map((grade) => [grade.id, grade]));
   for (const grade of outcome.writes) written.set(grade.id, grade);
-  await terminal.writeFile(
-    values.out!,
-    `${JSON.stringify({ grades: [...written.values()], machines: library.machines }, null, 1)}\n`,
-  );
+  await terminal.writeFile(values.out!, `${JSON.stringify({ ...library, grades: [...written.values()] }, null, 1)}\n`);
   terminal.out(`${summary}; ${written.size} grades written to ${values.out}`);
   return EXIT.ok;
 }

@@ -12,7 +12,7 @@ export function briefIssues(brief: Brief): ProblemIssue[] {
     issues.push({ pointer: pointerOf(error.field, brief), detail: error.message, accepted: error.accepted });
   }
   brief.loadCases.forEach((loadCase, index) => issues.push(...loadIssues(brief, loadCase, index)));
-  issues.push(...heatIssues(brief));
+  issues.push(...heatIssues(brief), ...surroundingIssues(brief));
   return issues;
 }
 
@@ -68,6 +68,40 @@ function heatIssues({ asks }: Brief): ProblemIssue[] {
   }
   return issues;
 }
+
+function surroundingIssues({ asks, moisture }: Brief): ProblemIssue[] {
+  const { fit, fluids = [], colour } = asks;
+  const issues: ProblemIssue[] = [];
+  if (fit && fit.coldestC > fit.hottestC) {
+    issues.push({
+      pointer: '/asks/fit/coldestC',
+      detail: `The coldest, ${fit.coldestC} °C, is above the hottest, ${fit.hottestC} °C`,
+      accepted: `${fit.hottestC} °C or less`,
+    });
+  }
+  fluids.forEach((fluid, index) => {
+    if (moisture === 'dry' && fluid.contact === 'immersion' && WATERS.has(fluid.agentId)) {
+      issues.push({
+        pointer: `/asks/fluids/${index}/contact`,
+        detail: 'It lies in water and is said to be kept dry',
+        accepted: 'a wet moisture state, or another contact',
+      });
+    }
+  });
+  if (colour && colour.wanted === undefined && colour.notBlack === undefined) {
+    issues.push({ pointer: '/asks/colour', detail: 'No colour is said', accepted: 'a colour, or any but black' });
+  }
+  if (colour?.notBlack && colour.wanted?.trim().toLowerCase() === 'black') {
+    issues.push({
+      pointer: '/asks/colour/wanted',
+      detail: 'Black is wanted and ruled out',
+      accepted: 'one of the two',
+    });
+  }
+  return issues;
+}
+
+const WATERS = new Set(['water-fresh', 'water-hot', 'sea-water']);
 
 /** Where a refused field stands: the computation names the field, and a dimension may lie inside the section or a member. */
 function pointerOf(field: string, brief: Brief): string {

@@ -1,4 +1,3 @@
 export * from './cost.ts';
 export * from './machineFit.ts';
-export * from './handlingCautions.ts';
 export * from './sizeDrift.ts';

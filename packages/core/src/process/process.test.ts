@@ -1,10 +1,9 @@
 import type { Grade, Machine } from '@anvilstone/schema';
 import { defaultHouseRules } from '../rules/houseRules.ts';
-import { families, findFamily } from '../reference/family.ts';
+import { findFamily } from '../reference/family.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';
 import { sampleLibrary } from '../sample/index.ts';
 import { partCost } from './cost.ts';
-import { handlingCautions } from './handlingCautions.ts';
 import { fitsRectangle, machineFit, processNeeds } from './machineFit.ts';
 
 const [open, enclosed, hot] = sampleLibrary.machines as [Machine, Machine, Machine];
@@ -67,17 +66,4 @@ test('cost of one good part by hand', () => {
   expect(cost.filamentUsd).toBeCloseTo(3.24, 9);
   expect(cost.printTimeH).toBeCloseTo(4.8889, 4);
   expect(cost.totalUsd).toBeCloseTo((3.24 + 9.7778 + 4) / 0.93, 3);
-});
-
-describe('handling cautions', () => {
-  test('styrene for ABS, dust for carbon, and the data sheet always', () => {
-    const cautions = handlingCautions(findFamily('abs'), findReinforcement('carbon-10')).join(' ');
-    expect(cautions).toMatch(/styrene/);
-    expect(cautions).toMatch(/dust/);
-    expect(cautions).toMatch(/safety data sheet/);
-  });
-  test('every family has a caution of its own class, and an unknown one is not taken as harmless', () => {
-    for (const family of families) expect(handlingCautions(family, undefined)).toHaveLength(2);
-    expect(handlingCautions(undefined, undefined)[0]).toMatch(/treat its fumes as harmful/);
-  });
 });

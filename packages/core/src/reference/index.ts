@@ -1,3 +1,4 @@
+export * from './agent.ts';
 export * from './family.ts';
 export * from './reinforcement.ts';
 export * from './surroundings.ts';

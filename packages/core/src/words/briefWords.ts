@@ -1,7 +1,9 @@
 import type { Brief, LoadCase, LoadKind } from '@anvilstone/schema';
 import type { UnitSystem } from '../units/dimensions.ts';
 import { formatNumber, formatQuantity } from '../units/formatQuantity.ts';
+import { findAgent } from '../reference/agent.ts';
 import { duration } from './duration.ts';
+import { surroundingSentences } from './surroundingSentences.ts';
 
 /** What each kind of load is called, and what it means. */
 export const LOAD_KIND_WORDS: Record<LoadKind, { title: string; means: string }> = {
@@ -70,18 +72,21 @@ export function loadSentence(load: LoadCase, units: UnitSystem): string {
   ].join(', ');
 }
 
-/** Said wherever a part is shown whose failure could hurt someone. */
-export const PROOF_TEST_CAUTION =
-  'Failure could hurt someone: the numbers here do not approve this part. Proof-test every one above its working load, keep people clear of it, and have a responsible engineer sign under the rules that apply where it is used.';
+export const MOISTURE_WORDS: Record<Brief['moisture'], string> = {
+  dry: 'Kept dry in service',
+  conditioned: 'In ordinary air (23 °C, 50 % RH)',
+  wet: 'Wet through in service',
+};
 
 /** Everything asked besides the loads, one line each. `machine` names a machine by its id. */
 export function askSentences(
   { asks, moisture, failureCouldHurt }: Brief,
   units: UnitSystem,
   machine: (id: string) => string = (id) => id,
+  agentName: (id: string) => string = (id) => findAgent(id)?.name ?? id,
 ): string[] {
   const degrees = (value: number) => formatQuantity(value, 'temperature', units);
-  const lines = [moisture === 'dry' ? 'Kept dry in service' : 'In ordinary air (23 °C, 50 % RH)'];
+  const lines = [MOISTURE_WORDS[moisture]];
   const { heat, thermalFit, sliding } = asks;
   if (heat?.steadyC !== undefined) {
     const long = heat.steadyH === undefined ? '' : ` for ${duration(heat.steadyH)} altogether`;
@@ -101,6 +106,7 @@ export function askSentences(
       `Slides under ${formatQuantity(sliding.pressureMPa, 'stress', units)} at ${formatQuantity(sliding.speedMPerS, 'speed', units)}${friction}`,
     );
   }
+  lines.push(...surroundingSentences(asks, units, agentName));
   if (asks.mustWarn) lines.push('Must warn before it breaks');
   if (asks.maxMassG !== undefined) lines.push(`Weighs at most ${formatQuantity(asks.maxMassG, 'mass', units)}`);
   if (asks.maxCostUsd !== undefined) lines.push(`Costs at most ${asks.maxCostUsd.toFixed(2)} USD`);

@@ -1,2 +1,3 @@
 export * from './briefWords.ts';
 export * from './duration.ts';
+export * from './surroundingSentences.ts';

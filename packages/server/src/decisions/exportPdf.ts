@@ -1,19 +1,20 @@
 import {
   askSentences,
+  cautionsFor,
+  completeRules,
+  findAgent,
   findCheck,
-  findFamily,
-  findReinforcement,
-  handlingCautions,
   formatNumber as f,
   formatQuantity,
   formatReserve,
   limitWords,
   PROOF_TEST_CAUTION,
   rank,
+  SHEET_FIRST,
   sizeWords,
   timeWords,
 } from '@anvilstone/core';
-import type { CheckResult, Decision, EvaluationEntry } from '@anvilstone/schema';
+import type { CheckResult, Decision, EvaluationEntry, Grade } from '@anvilstone/schema';
 import pdfmake from 'pdfmake';
 import roboto from 'pdfmake/fonts/Roboto.js';
 import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
@@ -81,9 +82,9 @@ function definition(decision: Decision): TDocumentDefinitions {
       { text: 'What it must do', style: 'h2' },
       { text: decision.brief.purpose },
       loadsTable(decision),
-      { ul: askSentences(decision.brief, 'metric', machineName(decision)), margin: [0, 4, 0, 0] },
-      { text: 'Cautions when printing and working it', style: 'h2' },
-      { ul: handlingCautions(findFamily(grade?.familyId ?? ''), findReinforcement(grade?.reinforcementId ?? null)) },
+      { ul: askSentences(decision.brief, 'metric', machineName(decision), agentName(decision)), margin: [0, 4, 0, 0] },
+      { text: 'Cautions', style: 'h2' },
+      { ul: cautions(decision, grade) },
       { text: 'Checks of the chosen grade', style: 'h2' },
       entry ? checksTable(entry) : { text: 'Not evaluated.' },
       { text: 'Candidates, cheapest that passes first', style: 'h2' },
@@ -94,6 +95,21 @@ function definition(decision: Decision): TDocumentDefinitions {
 
 const head = (...titles: string[]): TableCell[] => titles.map((text) => ({ text, bold: true, fillColor: '#eeece8' }));
 const title = (id: string | null) => (id === null ? '' : (findCheck(id)?.title ?? id));
+
+/** Those of the brief and of the chosen grade; the proof test stands in bold above. */
+function cautions({ brief, rules, agents = [] }: Decision, grade: Grade | undefined): string[] {
+  const shown = cautionsFor('decision', {
+    brief,
+    rules: completeRules(rules),
+    agent: (id) => agents.find((one) => one.id === id) ?? findAgent(id),
+    ...(grade ? { grade } : {}),
+  });
+  return [...shown.filter(({ id }) => id !== 'proof-test').map(({ text }) => text), SHEET_FIRST];
+}
+
+function agentName({ agents = [] }: Decision): (id: string) => string {
+  return (id) => (agents.find((one) => one.id === id) ?? findAgent(id))?.name ?? id;
+}
 
 function machineName({ machines }: Decision): (id: string) => string {
   return (id) => machines.find((machine) => machine.id === id)?.name ?? id;

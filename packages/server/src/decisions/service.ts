@@ -41,8 +41,8 @@ export function decisionService(db: Knex, now: () => Date = () => new Date()): D
     },
     async recompute(id) {
       const decision = await get(id);
-      const { brief, grades, machines, rules } = decision;
-      const current = evaluate(brief, { grades, machines }, { rules });
+      const { brief, grades, machines, agents = [], rules } = decision;
+      const current = evaluate(brief, { grades, machines, agents }, { rules });
       const differences = resultDifferences(decision.result, current);
       return {
         agrees: differences.length === 0,

@@ -1,6 +1,7 @@
 import { evaluate } from '@anvilstone/core';
 import type { EvaluationRequest, EvaluationResult, Library } from '@anvilstone/schema';
 import type { Knex } from 'knex';
+import { ownAgents } from '../agents/repository.ts';
 import { allGrades } from '../grades/repository.ts';
 import { houseRulesInForce } from '../houseRules/repository.ts';
 import { invalidInput } from '../http/problems.ts';
@@ -11,8 +12,8 @@ import { sound } from '../parts/service.ts';
 const MOST_WITH_WORKING = 20;
 
 export async function workshopLibrary(db: Knex): Promise<Library> {
-  const [grades, machines] = await Promise.all([allGrades(db), machineTable.all(db)]);
-  return { grades, machines };
+  const [grades, machines, own] = await Promise.all([allGrades(db), machineTable.all(db), ownAgents(db)]);
+  return { grades, machines, agents: own.map(({ agent }) => agent) };
 }
 
 /** @throws HttpProblem 422: a brief that contradicts itself, a grade that does not exist, or working for too many grades */

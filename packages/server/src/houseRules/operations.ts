@@ -1,8 +1,8 @@
-import { houseRulesRecord, type HouseRulesRecord } from '@anvilstone/schema';
+import { houseRulesHistory, houseRulesRecord, type HouseRulesRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import type { Operation } from '../http/operation.ts';
 import { conflict } from '../http/problems.ts';
-import { houseRulesInForce, saveHouseRules } from './repository.ts';
+import { houseRulesChanges, houseRulesInForce, saveHouseRules } from './repository.ts';
 
 export function houseRulesOperations(db: Knex): Operation[] {
   return [
@@ -22,11 +22,18 @@ export function houseRulesOperations(db: Knex): Operation[] {
       body: houseRulesRecord,
       answer: houseRulesRecord,
       async handle({ body }) {
-        const { rules, revision } = body as HouseRulesRecord;
-        const saved = await saveHouseRules(db, rules, revision);
+        const saved = await saveHouseRules(db, body as HouseRulesRecord);
         if (!saved) throw conflict('set of house rules', await houseRulesInForce(db));
         return { body: saved };
       },
+    },
+    {
+      id: 'listHouseRuleChanges',
+      method: 'get',
+      path: '/house-rules/history',
+      summary: 'Every set of house rules that was put in force: who, when and why',
+      answer: houseRulesHistory,
+      handle: async () => ({ body: await houseRulesChanges(db) }),
     },
   ];
 }

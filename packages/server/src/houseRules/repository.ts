@@ -1,34 +1,51 @@
-import { defaultHouseRules } from '@anvilstone/core';
-import type { HouseRules, HouseRulesRecord } from '@anvilstone/schema';
+import { completeRules, defaultHouseRules } from '@anvilstone/core';
+import type { HouseRules, HouseRulesHistory, HouseRulesRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 
 interface Row {
   revision: number;
   rules: HouseRules;
 }
+interface ChangeRow extends Row {
+  changed_at: Date;
+  changed_by: string;
+  why: string;
+}
 
-/** Those of a new workshop, at revision 0, until somebody sets others. */
+/** Those of a new workshop, at revision 0, until somebody sets others; values added later have their default. */
 export async function houseRulesInForce(db: Knex): Promise<HouseRulesRecord> {
   const row = (await db('house_rules').first('revision', 'rules')) as Row | undefined;
-  return row ? { rules: row.rules, revision: row.revision } : { rules: defaultHouseRules, revision: 0 };
+  return row ? { rules: completeRules(row.rules), revision: row.revision } : { rules: defaultHouseRules, revision: 0 };
 }
 
 /** Undefined: the revision is no longer the one in force. */
-export async function saveHouseRules(
-  db: Knex,
-  rules: HouseRules,
-  revision: number,
-): Promise<HouseRulesRecord | undefined> {
-  const document = JSON.stringify(rules);
-  const rows = (await (revision === 0
-    ? db('house_rules')
-        .insert({ revision: 1, rules: document })
-        .onConflict('id')
-        .ignore()
-        .returning(['revision', 'rules'])
-    : db('house_rules')
-        .where({ revision })
-        .update({ revision: revision + 1, rules: document })
-        .returning(['revision', 'rules']))) as Row[];
-  return rows[0] && { rules: rows[0].rules, revision: rows[0].revision };
+export async function saveHouseRules(db: Knex, record: HouseRulesRecord): Promise<HouseRulesRecord | undefined> {
+  const { revision, changedBy = '', why = '' } = record;
+  const rules = JSON.stringify(record.rules);
+  return db.transaction(async (trx) => {
+    const rows = (await (revision === 0
+      ? trx('house_rules').insert({ revision: 1, rules }).onConflict('id').ignore().returning(['revision', 'rules'])
+      : trx('house_rules')
+          .where({ revision })
+          .update({ revision: revision + 1, rules })
+          .returning(['revision', 'rules']))) as Row[];
+    const [saved] = rows;
+    if (!saved) return undefined;
+    await trx('house_rules_changes').insert({ revision: saved.revision, rules, changed_by: changedBy, why });
+    return { rules: saved.rules, revision: saved.revision, changedBy, why };
+  });
+}
+
+/** Newest first. */
+export async function houseRulesChanges(db: Knex): Promise<HouseRulesHistory> {
+  const rows = await db<ChangeRow>('house_rules_changes').select('*').orderBy('revision', 'desc');
+  return {
+    changes: rows.map((row) => ({
+      revision: row.revision,
+      changedAt: row.changed_at.toISOString(),
+      changedBy: row.changed_by,
+      why: row.why,
+      rules: row.rules,
+    })),
+  };
 }

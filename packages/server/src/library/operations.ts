@@ -1,5 +1,7 @@
+import { createHash } from 'node:crypto';
 import { library } from '@anvilstone/schema';
 import type { Knex } from 'knex';
+import { ownAgents } from '../agents/repository.ts';
 import { allGradesJson, libraryVersion } from '../grades/repository.ts';
 import type { Operation } from '../http/operation.ts';
 import { machineTable } from '../machines/repository.ts';
@@ -11,20 +13,22 @@ export function libraryOperations(db: Knex): Operation[] {
       id: 'getLibrary',
       method: 'get',
       path: '/library',
-      summary: 'All grades with their evidence, and all machines; unchanged ones are answered with 304',
+      summary: 'All grades with their evidence, all machines and own agents; unchanged ones are answered with 304',
       answer: library,
       async handle() {
-        const [version, grades, machines] = await Promise.all([
+        const [version, grades, machines, own] = await Promise.all([
           libraryVersion(db),
           allGradesJson(db),
           machineTable.all(db),
+          ownAgents(db),
         ]);
-        const body = `{"grades":${grades},"machines":${JSON.stringify(machines)}}`;
+        const others = JSON.stringify({ machines, agents: own.map(({ agent }) => agent) });
+        const body = `{"grades":${grades},${others.slice(1)}`;
         return {
           body,
           headers: {
             'Content-Type': 'application/json; charset=utf-8',
-            ETag: `W/"${version}-${machines.length}"`,
+            ETag: `W/"${version}-${createHash('sha256').update(others).digest('base64url').slice(0, 16)}"`,
             'Cache-Control': 'no-cache',
           },
         };

@@ -1,9 +1,9 @@
-import { findFamily, findReinforcement, handlingCautions } from '@anvilstone/core';
+import { handlingCautions } from '@anvilstone/core';
 import type { Grade } from '@anvilstone/schema';
 
 /** The usual cautions of printing and working a grade, where it is chosen and where it is recorded. */
 export function Cautions({ grade }: { grade: Grade }) {
-  const cautions = handlingCautions(findFamily(grade.familyId), findReinforcement(grade.reinforcementId));
+  const cautions = handlingCautions(grade);
   return (
     <section
       aria-label="Cautions"

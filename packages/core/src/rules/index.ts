@@ -1,0 +1,2 @@
+export * from './houseRules.ts';
+export * from './ruleMeanings.ts';
