@@ -1,6 +1,7 @@
 import type { HouseRules } from '@anvilstone/schema';
 
 export type RuleId = keyof HouseRules;
+export type RuleValue = HouseRules[RuleId];
 export const RULE_GROUPS = [
   'Whose numbers',
   'How careful',
@@ -206,7 +207,7 @@ export const ruleMeanings: readonly RuleMeaning[] = [
 export function ruleChanges(
   before: HouseRules,
   after: HouseRules,
-): { meaning: RuleMeaning; from: unknown; to: unknown }[] {
+): { meaning: RuleMeaning; from: RuleValue; to: RuleValue }[] {
   return ruleMeanings.flatMap((meaning) =>
     before[meaning.id] === after[meaning.id] ? [] : [{ meaning, from: before[meaning.id], to: after[meaning.id] }],
   );

@@ -41,6 +41,15 @@ export const router = createBrowserRouter([
         path,
         lazy: async () => ({ Component: (await import('../grades/editor/GradeEditorPage.tsx')).GradeEditorPage }),
       })),
+      { path: 'agents', lazy: async () => ({ Component: (await import('../agents/AgentsPage.tsx')).AgentsPage }) },
+      ...['agents/new', 'agents/:agentId/edit'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../agents/AgentEditorPage.tsx')).AgentEditorPage }),
+      })),
+      {
+        path: 'agents/:agentId',
+        lazy: async () => ({ Component: (await import('../agents/AgentPage.tsx')).AgentPage }),
+      },
       {
         path: 'house-rules',
         lazy: async () => ({ Component: (await import('../houseRules/HouseRulesPage.tsx')).HouseRulesPage }),

@@ -1,6 +1,7 @@
 import { PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { useBench } from '../parts/bench.ts';
+import { Cautions } from '../ui/Cautions.tsx';
 import { Choice, TextArea, TextField, Tick } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { AsksPanel } from './AsksPanel.tsx';
@@ -11,7 +12,7 @@ import { ShapePanel } from './ShapePanel.tsx';
 
 /** What must it do: asks on the left, what they demand and how many grades still stand on the right. */
 export function BriefStage() {
-  const { brief } = useBench();
+  const { brief, library } = useBench();
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-4 xl:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="flex min-w-0 flex-col gap-4">
@@ -22,6 +23,9 @@ export function BriefStage() {
       </div>
       <div className="sticky top-26 self-start">
         <DemandReadout />
+        <div className="mt-4">
+          <Cautions place="brief" brief={brief} rules={library.rules} agents={library.agents} />
+        </div>
       </div>
     </div>
   );
@@ -30,6 +34,7 @@ export function BriefStage() {
 const MOISTURE = [
   { value: 'conditioned', label: 'In ordinary air (23 °C, 50 % RH)' },
   { value: 'dry', label: 'Kept dry' },
+  { value: 'wet', label: 'Wet through: under water, or in the rain for weeks' },
 ] as const;
 
 const HARM = [

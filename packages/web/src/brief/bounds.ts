@@ -1,4 +1,15 @@
-import { asks, heatAsk, loadCase, slidingAsk, thermalFitAsk } from '@anvilstone/schema';
+import {
+  asks,
+  electrostaticAsk,
+  fitAsk,
+  fluidContact,
+  heatAsk,
+  insulationAsk,
+  loadCase,
+  outdoorsAsk,
+  slidingAsk,
+  thermalFitAsk,
+} from '@anvilstone/schema';
 import type { Bounds } from '../ui/QuantityField.tsx';
 
 /** Bounds of the brief's numbers, read from the one schema that the server validates with. */
@@ -16,4 +27,17 @@ export const bounds = {
   contactPressure: of(slidingAsk.properties.pressureMPa),
   slidingSpeed: of(slidingAsk.properties.speedMPerS),
   friction: of(slidingAsk.properties.maxFriction),
+  fluidHours: of(fluidContact.properties.hours),
+  outdoorHours: of(outdoorsAsk.properties.hoursPerYear),
+  outdoorYears: of(outdoorsAsk.properties.years),
+  outdoorKeep: of(outdoorsAsk.properties.keepPct),
+  humidity: of(electrostaticAsk.properties.driestRhPct),
+  voltage: of(insulationAsk.properties.voltageV),
+  oxygenIndex: of(asks.properties.oxygenIndexPct),
+  cycles: of(asks.properties.sterilise.properties.cycles),
+  days: of(asks.properties.availableWithinDays),
+  fitNominal: of(fitAsk.properties.nominalMm),
+  fitDeviation: of(fitAsk.properties.allowedMm),
+  fitDamp: of(fitAsk.properties.dampH),
+  dissolveTime: of(asks.properties.dissolves.properties.withinH),
 };

@@ -3,7 +3,7 @@ import { lampArm, nozzleBracket } from '@anvilstone/core/sample';
 import { brief as briefSchema, partGeometries } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { newBrief } from '../parts/newBrief.ts';
-import { askKinds } from './asks.ts';
+import { askKinds } from './asks/index.ts';
 import { bounds } from './bounds.ts';
 import { withLoadCase, withNewLoadCase } from './loadCases.ts';
 import { sectionLike, withDimension } from './geometryEdit.ts';

@@ -51,7 +51,15 @@ export function DecisionRecord({ id, outdated }: { id: string; outdated: boolean
           sign.
         </p>
       )}
-      {grade && <Cautions grade={grade} />}
+      <div className="mt-4">
+        <Cautions
+          place="decision"
+          brief={decision.brief}
+          grade={grade}
+          rules={decision.rules}
+          agents={decision.agents}
+        />
+      </div>
       {entry && <ChosenChecks entry={entry} />}
       <Asked decision={decision} />
       <Candidates decision={decision} />

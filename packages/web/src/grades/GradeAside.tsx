@@ -68,7 +68,9 @@ export function GradeAside({ grade, grades }: { grade: Grade; grades: readonly G
           </p>
         </Panel>
       )}
-      <Cautions grade={grade} />
+      <div className="mt-4">
+        <Cautions place="grade" grade={grade} />
+      </div>
       <Panel title="Where it is used">
         {uses && uses.decisions.length === 0 && <p className="text-sm text-quiet">No decision has chosen it yet.</p>}
         <ul className="text-sm">

@@ -12,6 +12,9 @@ export function LibraryActions({ chosenIds }: { chosenIds: readonly string[] }) 
       <Link to="/grades/reference" className={buttonLook('quiet')}>
         Families and strands
       </Link>
+      <Link to="/agents" className={buttonLook('quiet')}>
+        Agents
+      </Link>
       <Link to="/grades/import" className={buttonLook('plain')}>
         Import
       </Link>

@@ -97,7 +97,9 @@ export function GradeDrawer({
           <CheckList checks={entry.checks} chosen={checkId} governing={entry.governingCheckId} onCheck={onCheck} />
           {shown ? <WorkingTable check={shown} /> : <p className="p-3 text-quiet">Writing the working …</p>}
           <HeatPanel gradeId={gradeId} orientation={entry.orientation} limitC={entry.ownHeatLimitC} />
-          {grade && <Cautions grade={grade} />}
+          <div className="mt-4">
+            <Cautions place="shortlist" brief={brief} grade={grade} rules={library.rules} agents={library.agents} />
+          </div>
           {grade && (
             <details className="mt-5">
               <summary className="text-base font-semibold">
@@ -147,7 +149,7 @@ function CheckList({
             {check.checkId === governing && <span className="block text-xs text-ember">governs</span>}
           </span>
           <span className="flex items-center gap-1">
-            <Reserve reserve={check.reserve} status={check.status} />
+            <Reserve reserve={check.reserve} status={check.status} evidence={check.evidence} />
             <Evidence evidence={check.evidence} />
           </span>
         </button>

@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { Button } from '../ui/Button.tsx';
-import { Evidence, Reserve, statusWord } from '../ui/Reserve.tsx';
+import { Evidence, Reserve, statusWords } from '../ui/Reserve.tsx';
 import { rejectionReasons } from './rejectionReasons.ts';
 
 /** What passes comes first, so the rows that matter are there at once even in a library of thousands. */
@@ -151,8 +151,8 @@ function heldTo(limitC: number | null, units: UnitSystem): string {
 function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean; onOpen: () => void }) {
   const said =
     check.reserve === null
-      ? statusWord(check.status)
-      : `reserve ${formatReserve(check.reserve)}, ${statusWord(check.status)}`;
+      ? statusWords(check.status, check.evidence)
+      : `reserve ${formatReserve(check.reserve)}, ${statusWords(check.status, check.evidence)}`;
   const title = findCheck(check.checkId)?.title ?? check.checkId;
   return (
     <td className="px-0.5 py-1">
@@ -163,8 +163,8 @@ function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean
         className={`inline-flex items-center gap-1 rounded border px-1 py-1 ${governs ? 'border-ember bg-ember-ground font-semibold' : 'border-transparent hover:border-line-strong'}`}
         onClick={onOpen}
       >
-        <Reserve reserve={check.reserve} status={check.status} />
-        {check.reserve !== null && <Evidence evidence={check.evidence} />}
+        <Reserve reserve={check.reserve} status={check.status} evidence={check.evidence} />
+        <Evidence evidence={check.evidence} />
       </button>
     </td>
   );

@@ -17,7 +17,9 @@ import { useComputed } from '../workers/useComputed.ts';
 export function ShortlistStage() {
   const { brief, standing, library } = useBench();
   const [search, setSearch] = useSearchParams();
-  const school = rankingSchools.find((one) => one.id === search.get('school')) ?? rankingSchools[0]!;
+  const school =
+    rankingSchools.find((one) => one.id === (search.get('school') ?? library.rules.rankingSchool)) ??
+    rankingSchools[0]!;
   const [shownRows, setShownRows] = useState(MORE_ROWS);
   const openId = search.get('grade');
   const ask = useCallback(
@@ -73,6 +75,7 @@ export function ShortlistStage() {
         <Term means={TERMS.reserve}>Reserve factor</Term>
         <Term means={TERMS.governs}>Warm frame: governs</Term>
         <Term means={TERMS.evidence}>Letter: evidence class</Term>
+        <Term means={TERMS.typical}>Thin tick: typical values only</Term>
         <Term means={TERMS.ownHeatLimit}>“to 80 °C”: own heat limit</Term>
         <Term means={TERMS.orientation}>XY, XZ, ZX</Term>
         <span>Calculated from the evidence at hand; this does not approve a part.</span>

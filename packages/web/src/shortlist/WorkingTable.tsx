@@ -3,7 +3,7 @@ import type { CheckResult } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
 import { demandSentence } from '../ui/demandWords.ts';
-import { statusWord } from '../ui/Reserve.tsx';
+import { statusWords } from '../ui/Reserve.tsx';
 
 /** The shown arithmetic of one check, with the sources of its numbers. Always in the computation's own units. */
 export function WorkingTable({ check }: { check: CheckResult }) {
@@ -20,7 +20,7 @@ export function WorkingTable({ check }: { check: CheckResult }) {
       {check.reserve !== null && (
         <p className="mt-2 text-base">
           <strong>{demandSentence(check, units)}</strong>: reserve <strong>{formatReserve(check.reserve)}</strong>,{' '}
-          {statusWord(check.status)}.{check.reason ? ` ${check.reason}.` : ''}
+          {statusWords(check.status, check.evidence)}.{check.reason ? ` ${check.reason}.` : ''}
         </p>
       )}
       {check.demand === null && check.reason && <p className="mt-2 text-base">{check.reason}</p>}

@@ -1,19 +1,42 @@
-import { handlingCautions } from '@anvilstone/core';
-import type { Grade } from '@anvilstone/schema';
+import { cautionsFor, completeRules, findAgent, SHEET_FIRST, type CautionPlace } from '@anvilstone/core';
+import type { Agent, Brief, Grade, HouseRules } from '@anvilstone/schema';
 
-/** The usual cautions of printing and working a grade, where it is chosen and where it is recorded. */
-export function Cautions({ grade }: { grade: Grade }) {
-  const cautions = handlingCautions(grade);
+/** The cautions that a brief, a grade or both trigger, where they are looked at; people's first. */
+export function Cautions({
+  place,
+  brief,
+  grade,
+  rules,
+  agents = [],
+}: {
+  place: CautionPlace;
+  brief?: Brief;
+  grade?: Grade | undefined;
+  rules?: HouseRules;
+  agents?: readonly Agent[] | undefined;
+}) {
+  const shown = cautionsFor(place, {
+    agent: (id) => agents.find((one) => one.id === id) ?? findAgent(id),
+    ...(brief ? { brief } : {}),
+    ...(grade ? { grade } : {}),
+    ...(rules ? { rules: completeRules(rules) } : {}),
+  })
+    // The part's header says this one wherever the part is shown.
+    .filter(({ id }) => id !== 'proof-test');
+  if (shown.length === 0) return null;
   return (
     <section
       aria-label="Cautions"
-      className="mt-4 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown"
+      className="rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown"
     >
-      <h3 className="text-sm">Cautions when printing and working it</h3>
+      <h3 className="text-sm">Cautions</h3>
       <ul className="list-disc pl-5">
-        {cautions.map((caution) => (
-          <li key={caution}>{caution}</li>
+        {shown.map(({ id, protects, text }) => (
+          <li key={id} className={protects === 'people' ? 'font-medium' : ''}>
+            {text}
+          </li>
         ))}
+        {grade && <li>{SHEET_FIRST}</li>}
       </ul>
     </section>
   );

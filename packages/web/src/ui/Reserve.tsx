@@ -14,25 +14,40 @@ const LOOKS: Record<CheckStatus, { word: string; colour: string; shape: string }
 
 export const statusWord = (status: CheckStatus) => LOOKS[status].word;
 
+/** A pass on typical values alone is no promise: its mark is drawn thin, and its word says so. */
+const isTypicalPass = (status: CheckStatus, evidence: EvidenceClass | null | undefined) =>
+  status === 'pass' && evidence === 'D';
+export const statusWords = (status: CheckStatus, evidence: EvidenceClass | null) =>
+  isTypicalPass(status, evidence) ? 'passes on typical values, not tested' : LOOKS[status].word;
+
 /** The one way a status looks: a shape of its own, a colour, and a word for those who see neither. */
-export function StatusMark({ status }: { status: CheckStatus }) {
-  const { word, colour, shape } = LOOKS[status];
+export function StatusMark({ status, evidence }: { status: CheckStatus; evidence?: EvidenceClass | null }) {
+  const { colour, shape } = LOOKS[status];
+  const word = statusWords(status, evidence ?? null);
   return (
     <svg
       viewBox="0 0 14 14"
       role="img"
       aria-label={word}
-      className={`inline-block size-3.5 shrink-0 fill-none stroke-current stroke-2 ${colour}`}
+      className={`inline-block size-3.5 shrink-0 fill-none stroke-current ${isTypicalPass(status, evidence) ? 'stroke-1' : 'stroke-2'} ${colour}`}
     >
       <path d={shape} strokeLinecap="round" strokeLinejoin="round" />
     </svg>
   );
 }
 
-export function Reserve({ reserve, status }: { reserve: number | null; status: CheckStatus }) {
+export function Reserve({
+  reserve,
+  status,
+  evidence,
+}: {
+  reserve: number | null;
+  status: CheckStatus;
+  evidence?: EvidenceClass | null;
+}) {
   return (
     <span className={`inline-flex items-center gap-1 whitespace-nowrap ${LOOKS[status].colour}`}>
-      <StatusMark status={status} />
+      <StatusMark status={status} {...(evidence === undefined ? {} : { evidence })} />
       {reserve === null ? (status === 'unknown' ? 'unknown' : '') : formatReserve(reserve)}
     </span>
   );
@@ -50,7 +65,7 @@ export function Evidence({ evidence }: { evidence: EvidenceClass | null }) {
   return (
     <abbr
       title={`Evidence ${evidence}: ${EVIDENCE[evidence]}`}
-      className="rounded-sm border border-line px-1 text-[0.6875rem] text-quiet no-underline"
+      className={`rounded-sm border px-1 text-[0.6875rem] no-underline ${evidence === 'D' ? 'border-dashed border-unknown text-unknown' : 'border-line text-quiet'}`}
     >
       {evidence}
     </abbr>

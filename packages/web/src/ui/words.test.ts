@@ -1,7 +1,7 @@
 import { formatReserve } from '@anvilstone/core';
 import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { asProblem, issueTexts } from '../app/problem.ts';
-import { askKinds } from '../brief/asks.ts';
+import { askKinds } from '../brief/asks/index.ts';
 import { briefDifferences } from '../parts/briefDifferences.ts';
 import { rejectionReasons } from '../shortlist/rejectionReasons.ts';
 import { amount, duration } from './amount.ts';

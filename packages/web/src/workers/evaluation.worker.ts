@@ -77,6 +77,17 @@ export interface Shortlist {
   open: GradeEvaluation | undefined;
 }
 
+/** Who leads a part's shortlist, cheapest that passes first, and how many stand. */
+export interface Leader {
+  first: GradeStanding | undefined;
+  counts: Shortlist['counts'];
+}
+export interface PartImpact {
+  partId: string;
+  now: Leader;
+  then: Leader;
+}
+
 /** Runs in a web worker, so that the page never waits for the arithmetic. The library is sent once and kept. */
 const engine = {
   setWorkshop(value: Workshop): void {
@@ -103,6 +114,18 @@ const engine = {
     );
     const open = rows.find(({ gradeId }) => gradeId === openId) ?? (openId ? evaluated(brief, [openId])[0] : undefined);
     return { checkIds, counts: countsOf(grades), total: grades.length, rows, open };
+  },
+  /** Which parts' answers a set of rules would move: who leads now and then. */
+  impact(parts: readonly { partId: string; brief: Brief }[], rules: HouseRules): PartImpact[] {
+    const leader = (screening: Screening): Leader => ({
+      first: rank(screening.grades, 'cheapest-that-passes')[0],
+      counts: countsOf(screening.grades),
+    });
+    return parts.map(({ partId, brief }) => ({
+      partId,
+      now: leader(screened(brief)),
+      then: leader(screen(brief, workshop, { rules })),
+    }));
   },
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */

@@ -146,10 +146,12 @@ function withoutMeasurement(
   const insulates = typical >= Math.log10(INSULATING_FROM_OHM) + TYPICAL_MARGIN_DECADES;
   if (ask.range === 'insulating')
     return insulates
-      ? judged('pass', 'D', `About 1e${f(typical)} Ω, typical of ${family.abbreviation}, not measured`)
-      : unknown('Ω', [`About 1e${f(typical)} Ω is typical of ${family.abbreviation}: too near the limit. ${test}`]);
+      ? judged('pass', 'D', `About ${ohm(10 ** typical)} Ω, typical of ${family.abbreviation}, not measured`)
+      : unknown('Ω', [
+          `About ${ohm(10 ** typical)} Ω is typical of ${family.abbreviation}: too near the limit. ${test}`,
+        ]);
   if (insulates && claims.length === 0)
-    return judged('fail', 'D', `${family.abbreviation} keeps its charge: about 1e${f(typical)} Ω is typical`);
+    return judged('fail', 'D', `${family.abbreviation} keeps its charge: about ${ohm(10 ** typical)} Ω is typical`);
   return unknown('Ω', [`Not measured. ${test}`, ...claimed]);
 }
 

@@ -1,9 +1,9 @@
 import { FIXED_TO, type Brief } from '@anvilstone/schema';
-import { Choice } from '../ui/fields.tsx';
-import { QuantityField } from '../ui/QuantityField.tsx';
-import { bounds } from './bounds.ts';
-import { useIssue } from './editBrief.ts';
-import { choiceWords } from './fieldWords.ts';
+import { Choice } from '../../ui/fields.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { bounds } from '../bounds.ts';
+import { useIssue } from '../editBrief.ts';
+import { choiceWords } from '../fieldWords.ts';
 
 type ThermalFit = NonNullable<Brief['asks']['thermalFit']>;
 type Sliding = NonNullable<Brief['asks']['sliding']>;

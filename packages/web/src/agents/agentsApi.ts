@@ -1,0 +1,16 @@
+import type { AgentOfWorkshop } from '@anvilstone/schema';
+import { api } from '../app/api.ts';
+
+export const { useOwnAgentsQuery, useSaveAgentMutation, useRemoveAgentMutation } = api.injectEndpoints({
+  endpoints: (build) => ({
+    ownAgents: build.query<AgentOfWorkshop[], void>({ query: () => 'agents', providesTags: ['Agent'] }),
+    saveAgent: build.mutation<AgentOfWorkshop, AgentOfWorkshop>({
+      query: (body) => ({ url: `agents/${body.agent.id}`, method: 'PUT', body }),
+      invalidatesTags: ['Agent', 'Library'],
+    }),
+    removeAgent: build.mutation<void, { id: string; revision: number }>({
+      query: ({ id, revision }) => ({ url: `agents/${id}?revision=${revision}`, method: 'DELETE' }),
+      invalidatesTags: ['Agent', 'Library'],
+    }),
+  }),
+});

@@ -1,0 +1,128 @@
+import { ELECTROSTATIC_RANGES, FLAME_ASKS } from '@anvilstone/schema';
+import { Choice, TextField, Tick } from '../../ui/fields.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import { bounds } from '../bounds.ts';
+import { askOf, type AskFieldsProps, type AskKind } from './askKind.ts';
+import { FieldRow } from './FieldRow.tsx';
+
+const RANGE_WORDS = {
+  conductive: 'Conducts: below 10⁴ Ω',
+  dissipative: 'Dissipates: 10⁴ to 10¹¹ Ω',
+  insulating: 'Keeps its charge: from 10¹¹ Ω',
+} as const;
+
+function ElectrostaticFields({ asks, set }: AskFieldsProps) {
+  const ask = asks.electrostatic!;
+  return (
+    <FieldRow>
+      <Choice
+        label="Its surface"
+        value={ask.range}
+        options={ELECTROSTATIC_RANGES.map((value) => ({ value, label: RANGE_WORDS[value] }))}
+        onChange={(range) => set({ electrostatic: { ...ask, range } })}
+      />
+      <QuantityField
+        label="Driest air it works in"
+        dimension="fraction"
+        value={ask.driestRhPct}
+        bounds={bounds.humidity}
+        hint="% RH; empty = not asked"
+        onChange={(driestRhPct) => set({ electrostatic: { ...ask, driestRhPct } })}
+        onClear={() => {
+          const { driestRhPct: _gone, ...rest } = ask;
+          set({ electrostatic: rest });
+        }}
+      />
+      <div className="pt-5">
+        <Tick
+          label="Its surface is rubbed, sanded or cleaned in service"
+          checked={ask.worn === true}
+          onChange={(on) => {
+            const { worn: _was, ...rest } = ask;
+            set({ electrostatic: on ? { ...rest, worn: true } : rest });
+          }}
+        />
+      </div>
+    </FieldRow>
+  );
+}
+
+export const electricFireAsks: readonly AskKind[] = [
+  askOf(
+    'electrostatic',
+    { range: 'dissipative', driestRhPct: 30 },
+    {
+      id: 'electrostatic',
+      title: 'Electrostatic range',
+      explains: 'For electronics, powders and vapours. “Contains carbon” is no rating: only a measured print counts.',
+      Fields: ElectrostaticFields,
+    },
+  ),
+  askOf(
+    'insulation',
+    { voltageV: 230 },
+    {
+      id: 'insulation',
+      title: 'Keeps a voltage apart',
+      explains: 'Field across its thinnest wall. Screening only: the electrical code decides about live parts.',
+      Fields: ({ asks, set }) => (
+        <FieldRow>
+          <QuantityField
+            label="Highest voltage"
+            dimension="voltage"
+            value={asks.insulation!.voltageV}
+            bounds={bounds.voltage}
+            onChange={(voltageV) => set({ insulation: { voltageV } })}
+          />
+        </FieldRow>
+      ),
+    },
+  ),
+  askOf('flameClass', 'V-0', {
+    id: 'flame',
+    title: 'Flame class',
+    explains: 'After UL 94, judged at its thinnest wall. A rating on thicker or moulded bars does not cover it.',
+    Fields: ({ asks, set }) => (
+      <FieldRow>
+        <Choice
+          label="At least"
+          value={asks.flameClass!}
+          options={FLAME_ASKS.map((value) => ({ value, label: value }))}
+          onChange={(flameClass) => set({ flameClass })}
+        />
+      </FieldRow>
+    ),
+  }),
+  askOf('oxygenIndexPct', 28, {
+    id: 'oxygen-index',
+    title: 'Oxygen index',
+    explains: 'Least share of oxygen in which it burns on; air has 21 %. Rail and ship rules ask for it.',
+    Fields: ({ asks, set }) => (
+      <FieldRow>
+        <QuantityField
+          label="At least"
+          dimension="fraction"
+          value={asks.oxygenIndexPct}
+          bounds={bounds.oxygenIndex}
+          onChange={(oxygenIndexPct) => set({ oxygenIndexPct })}
+        />
+      </FieldRow>
+    ),
+  }),
+  askOf('smokeStandard', 'ISO 5659-2', {
+    id: 'smoke',
+    title: 'Smoke',
+    explains: 'Smoke density and toxicity to a standard. Only a stated result counts.',
+    Fields: ({ asks, set }) => (
+      <FieldRow>
+        <TextField
+          label="To the standard"
+          value={asks.smokeStandard!}
+          maxLength={80}
+          error={asks.smokeStandard!.trim() === '' ? 'Name the standard, or remove this ask.' : undefined}
+          onChange={(smokeStandard) => set({ smokeStandard })}
+        />
+      </FieldRow>
+    ),
+  }),
+];

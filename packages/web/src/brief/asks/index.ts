@@ -1,0 +1,24 @@
+import type { AskKind } from './askKind.ts';
+import { electricFireAsks } from './electricFireAsks.tsx';
+import { heatAsks } from './heatAsks.tsx';
+import { limitAsks } from './limitAsks.tsx';
+import { looksAsks, supplyAsks } from './looksAsks.tsx';
+import { neighbourAsks } from './neighbourAsks.tsx';
+import { peopleAsks } from './peopleAsks.tsx';
+import { sizeAsks } from './sizeAsks.tsx';
+import { weatherAsks } from './weatherAsks.tsx';
+
+export type { AskKind } from './askKind.ts';
+
+/** The palette, in groups by what the part meets. */
+export const askGroups: readonly { title: string; kinds: readonly AskKind[] }[] = [
+  { title: 'Heat and cold', kinds: heatAsks },
+  { title: 'Fluids and weather', kinds: weatherAsks },
+  { title: 'Charge and fire', kinds: electricFireAsks },
+  { title: 'Food, skin, hygiene', kinds: peopleAsks },
+  { title: 'Fit and neighbours', kinds: [...sizeAsks, ...neighbourAsks] },
+  { title: 'Looks', kinds: looksAsks },
+  { title: 'Limits', kinds: [...limitAsks, ...supplyAsks] },
+];
+
+export const askKinds: readonly AskKind[] = askGroups.flatMap(({ kinds }) => kinds);
