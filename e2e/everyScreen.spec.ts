@@ -22,7 +22,11 @@ const screens = [
   ['new grade', '/grades/new', 'Nothing is reported yet'],
   ['import', '/grades/import', 'Drop a file here'],
   ['reference', '/grades/reference', 'Continuous carbon in polyamide'],
-  ['house rules', '/house-rules', 'Own bench first'],
+  ['agents', '/agents', 'Chloride de-icing solution'],
+  ['one agent', '/agents/mineral-oil', 'Bent strips in haul-rope oil'],
+  ['new agent', '/agents/new', 'What people must mind'],
+  ['brief in fluids', `${DEMO}6/brief`, 'Under a lasting pull'],
+  ['house rules', '/house-rules', 'Whose numbers lead'],
   ['machines', '/machines', 'Hot chamber'],
   ['quick sums', '/calculations/part-wall-bracket', 'Upper fibre at the root of the tie'],
 ] as const;
@@ -39,7 +43,10 @@ for (const theme of ['light', 'dark'] as const) {
       await page.goto(path);
       await expect(page.getByText(landmark).first()).toBeVisible();
       await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
-      const { violations } = await new AxeBuilder({ page }).analyze();
+      // Only colours change with the theme; the rest was looked at in the light.
+      const axe = new AxeBuilder({ page });
+      if (theme === 'dark') axe.withRules(['color-contrast']);
+      const { violations } = await axe.analyze();
       const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
       expect(
         serious.map(

@@ -1,19 +1,34 @@
 import { expect, test } from '@playwright/test';
 
 // Alone and last to leave: house rules hold for the whole workshop, so what is changed is put back.
-test('whose numbers lead: the library follows at once, saved by itself, undone by a click', async ({ page }) => {
+test('a changed rule shows which answers it moves, is signed, kept with its reason, and put back', async ({ page }) => {
   await page.goto('/house-rules');
-  const saved = page.getByRole('status').filter({ hasText: /^Saved$/ });
+  const labour = page.getByLabel('Handling of one print');
+  const pending = page.getByRole('region', { name: 'Changed, not yet in force' });
+  await expect(pending).toHaveCount(0);
+  await labour.fill('40');
+  await expect(pending.getByText('Handling of one print: 4 USD → 40 USD')).toBeVisible();
+  // Everything gets dearer: parts with a cost limit lose grades.
+  const moved = page.getByRole('region', { name: 'Parts whose answer would move' });
+  await expect(moved.getByRole('row', { name: /Drip cup/ })).toContainText('→ 0');
+  await page.getByLabel('Prints that fail').fill('2');
+  await expect(page.getByText(/Must be 0.95 or less/)).toBeVisible();
+  await expect(pending.getByRole('button', { name: 'Put in force' })).toBeDisabled();
+  await pending.getByLabel('Your name').fill('M. Arkwright');
+  await pending.getByLabel('Why').fill('Tried what labour does');
   try {
-    await page.getByLabel('Labour for one print').fill('4.5');
-    await expect(saved).toBeVisible();
-    await page.getByLabel('Prints that fail, share').fill('2');
-    await expect(page.getByText(/Must be 0.95 or less/)).toBeVisible();
+    await pending.getByRole('button', { name: 'Put in force' }).click();
+    await expect(pending).toHaveCount(0);
+    const history = page.getByRole('region', { name: 'Who changed what' });
+    await expect(history.getByText('Tried what labour does')).toBeVisible();
+    await expect(history.getByText('Handling of one print: 4 USD → 40 USD')).toBeVisible();
     await page.reload();
-    await expect(page.getByLabel('Labour for one print')).toHaveValue('4.5');
+    await expect(labour).toHaveValue('40');
   } finally {
     await page.getByRole('button', { name: 'As in a new workshop' }).click();
-    await expect(saved).toBeVisible();
+    await pending.getByLabel('Your name').fill('M. Arkwright');
+    await pending.getByRole('button', { name: 'Put in force' }).click();
+    await expect(pending).toHaveCount(0);
   }
-  await expect(page.getByLabel('Labour for one print')).toHaveValue('4');
+  await expect(labour).toHaveValue('4');
 });

@@ -48,6 +48,12 @@ export const slidingAsk = record(
     maxFriction: Type.Optional(
       Type.Number({ exclusiveMinimum: 0, maximum: 2, description: 'Largest coefficient of friction against steel' }),
     ),
+    distanceKm: Type.Optional(
+      Type.Number({ exclusiveMinimum: 0, maximum: 1e6, description: 'How far it slides in its life, km' }),
+    ),
+    maxWearMm: Type.Optional(
+      Type.Number({ exclusiveMinimum: 0, maximum: 100, description: 'Wear that it may have at the end, mm' }),
+    ),
   },
   'It slides on something',
 );

@@ -97,6 +97,24 @@ const cases: Record<string, [input: unknown, expected: Record<string, unknown>]>
     { differenceMm: 1.34676 },
   ],
   'cold-reserve': [{ temperatureC: -25, brittleBelowC: -49 }, { reserve: 1.5 }],
+  // 0.8²
+  'weathered-strength': [{ sharePer1000h: 0.8, acceleratedH: 2000 }, { shareLeft: 0.64 }],
+  // 0.0288 + 0.3456 + 24·80e−6·5 = 0.0096; 0.0288 + 0.0096
+  'size-drift': [
+    {
+      nominalMm: 24,
+      shrinkPct: 1.2,
+      scatterShare: 0.1,
+      swellingSaturationPct: 2.4,
+      relativeHumidityPct: 60,
+      expansion1e6PerK: 80,
+      coldestC: 18,
+      hottestC: 28,
+    },
+    { largerByMm: 0.384, smallerByMm: 0.0384 },
+  ],
+  'wear-depth': [{ rateMm3PerNm: 1e-5, pressureMPa: 1, distanceM: 10000 }, { depthMm: 0.1 }],
+  'nine-of-ten': [{ covShare: 0.1 }, { factor: 0.87999 }],
   ...partCases(),
   'part-cost': [
     {

@@ -1,6 +1,7 @@
 import { cantileverDeflection, cantileverStress, sectionProperties } from './beam.ts';
 import type { Calculator } from './calculator.ts';
 import { contact, fatigue, gent, growth, hinge, knock, snap, tough } from './motion.ts';
+import { drift, nineOfTen, weathered, worn } from './surroundings.ts';
 import { partCalculators } from './partModels.ts';
 import { convert, cost, footprint, readQuantity, reserveOfTemperature } from './everyday.ts';
 import {
@@ -41,6 +42,10 @@ export const calculators: readonly Calculator[] = [
   contact,
   growth,
   tough,
+  weathered,
+  drift,
+  worn,
+  nineOfTen,
   ...partCalculators,
   cost,
   reserveOfTemperature,

@@ -6,7 +6,7 @@ import { failureManner } from './failureManner.ts';
 import { heatPeak, heatSteady } from './heatChecks.ts';
 import { costLimit, massLimit } from './limits.ts';
 import { printable } from './printable.ts';
-import { friction, pressureVelocity } from './sliding.ts';
+import { friction, pressureVelocity, wear } from './sliding.ts';
 import { surroundingChecks } from './surroundings/index.ts';
 import { thermalFit } from './thermalFit.ts';
 import { coldEmbrittlement } from './toughness.ts';
@@ -21,6 +21,7 @@ export const checks: readonly Check[] = [
   thermalFit,
   pressureVelocity,
   friction,
+  wear,
   failureManner,
   ...surroundingChecks,
   massLimit,

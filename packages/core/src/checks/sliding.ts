@@ -1,3 +1,4 @@
+import { fillerEffects } from '../materials/familyEstimate.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Check, CheckContext } from './check.ts';
 import { known, unknown } from './outcome.ts';
@@ -8,6 +9,59 @@ import { showResolved } from './showMaterial.ts';
  * magnitude for unlubricated engineering plastics (0.1), ordinary ones (0.05) and those that gall (0.02).
  */
 export const PV_LIMIT = { good: 0.1, fair: 0.05, poor: 0.02 } as const;
+
+/**
+ * Wear rate dry against smooth steel, mm³/(N·m), by the family's wear class. Ours, class D: usual orders of magnitude; a
+ * factor of three either way is ordinary, grit and grease change it by ten.
+ */
+export const WEAR_RATE = { good: 2e-6, fair: 1e-5, poor: 5e-5 } as const;
+
+/**
+ * Depth worn away, mm: rate × pressure × distance. Source: J. F. Archard, J. Appl. Phys. 24 (1953) 981. Rate in mm³/(N·m),
+ * pressure MPa, distance m; all above 0.
+ */
+export function wearDepthMm(rateMm3PerNm: number, pressureMPa: number, distanceM: number): number {
+  return rateMm3PerNm * pressureMPa * distanceM;
+}
+
+/** Wear over the way that it slides, where an end to it is asked. */
+export const wear: Check = {
+  id: 'wear',
+  title: 'Wear',
+  anyWayUp: true,
+  asks: 'Is enough of it left after all the sliding?',
+  words: ['Wears by', 'allowed'],
+  applies: ({ brief: { asks } }) => asks.sliding?.distanceKm !== undefined && asks.sliding.maxWearMm !== undefined,
+  evaluate(context, working) {
+    const { pressureMPa, distanceKm, maxWearMm } = context.brief.asks.sliding!;
+    const { family, filler } = context.material;
+    const own = context.material.property('wearRate');
+    if (!own.known && !family) return unknown('mm', own.gaps);
+    const factor = own.known ? 1 : (fillerEffects(family!, filler)?.mechanical.wear ?? 1);
+    // Canonical is mm³ per MN·m.
+    const rate = own.known ? own.value * 1e-6 : WEAR_RATE[family!.wearClass] * factor;
+    const demand = wearDepthMm(rate, pressureMPa, distanceKm! * 1000);
+    if (working) {
+      if (own.known) showResolved(working, 'k', 'Wear rate', own, 'mm³/MN·m');
+      else
+        working.add('k', `Wear rate, dry against steel: wear class ${family!.wearClass}`, rate, 'mm³/(N·m)', {
+          ...(factor === 1 ? {} : { expression: `${WEAR_RATE[family!.wearClass]} · ${f(factor)} for the filler` }),
+          source: 'usual order of magnitude, ours (evidence D); grit and grease change it by ten',
+        });
+      working.add('h', 'Worn away', demand, 'mm', {
+        expression: `k · ${f(pressureMPa)} MPa · ${f(distanceKm! * 1000)} m`,
+        source: 'Archard 1953',
+      });
+    }
+    return known({
+      demand,
+      capacity: maxWearMm!,
+      unit: 'mm',
+      evidence: own.known ? own.evidence : 'D',
+      reason: own.known ? null : 'An order of magnitude: run it in on the bench',
+    });
+  },
+};
 
 /** Friction against steel, where a limit on it is asked. */
 export const friction: Check = {

@@ -102,8 +102,12 @@ export function askSentences(
   if (sliding) {
     const friction =
       sliding.maxFriction === undefined ? '' : `, friction at most ${formatNumber(sliding.maxFriction, 2)}`;
+    const wear =
+      sliding.distanceKm === undefined || sliding.maxWearMm === undefined
+        ? ''
+        : `, wearing at most ${formatQuantity(sliding.maxWearMm, 'length', units)} in ${formatNumber(sliding.distanceKm)} km`;
     lines.push(
-      `Slides under ${formatQuantity(sliding.pressureMPa, 'stress', units)} at ${formatQuantity(sliding.speedMPerS, 'speed', units)}${friction}`,
+      `Slides under ${formatQuantity(sliding.pressureMPa, 'stress', units)} at ${formatQuantity(sliding.speedMPerS, 'speed', units)}${friction}${wear}`,
     );
   }
   lines.push(...surroundingSentences(asks, units, agentName));

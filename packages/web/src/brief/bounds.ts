@@ -26,6 +26,8 @@ export const bounds = {
   fitAllowed: of(thermalFitAsk.properties.allowedMm),
   contactPressure: of(slidingAsk.properties.pressureMPa),
   slidingSpeed: of(slidingAsk.properties.speedMPerS),
+  slidingDistance: of(slidingAsk.properties.distanceKm),
+  wear: of(slidingAsk.properties.maxWearMm),
   friction: of(slidingAsk.properties.maxFriction),
   fluidHours: of(fluidContact.properties.hours),
   outdoorHours: of(outdoorsAsk.properties.hoursPerYear),

@@ -3,7 +3,7 @@ import { line, scaleLinear, scaleLog } from 'd3';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 
-const SIZE = { width: 660, height: 220, left: 44, right: 26, top: 14, bottom: 34 };
+const SIZE = { width: 660, height: 220, left: 44, right: 26, top: 14, bottom: 38 };
 const TICKS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
 
 /** Smallest reserve over temperature, logarithmic in the reserve, with the asked temperatures and the part's own limit. */
@@ -50,7 +50,7 @@ export function ReserveCurve({
           </g>
         ))}
         {x.ticks(8).map((tick) => (
-          <text key={tick} x={x(tick)} y={SIZE.height - 16} textAnchor="middle" className="fill-quiet text-[11px]">
+          <text key={tick} x={x(tick)} y={SIZE.height - 22} textAnchor="middle" className="fill-quiet text-[11px]">
             {amount(tick, '°C', units)}
           </text>
         ))}
@@ -71,7 +71,7 @@ export function ReserveCurve({
         ))}
         <path d={path(points) ?? ''} className="fill-none stroke-ember stroke-[2.2]" />
         {limitC >= points[0]!.temperatureC && <circle cx={x(limitC)} cy={y(1)} r="4.5" className="fill-ember" />}
-        <text x={left} y={SIZE.height - 2} className="fill-quiet text-[11px]">
+        <text x={left} y={SIZE.height - 5} className="fill-quiet text-[11px]">
           reserve factor over part temperature; gives out first: {firsts.join(', then ').toLowerCase() || 'nothing yet'}
         </text>
       </svg>

@@ -1,5 +1,5 @@
-import { findFamily, pairsOf, referenceStatement } from '@anvilstone/core';
-import type { Grade } from '@anvilstone/schema';
+import { completeRules, findFamily, pairsOf, referenceStatement } from '@anvilstone/core';
+import type { Grade, HouseRules } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
@@ -9,12 +9,12 @@ import { fillerText } from './gradeFilter.ts';
 import { useGradeUsesQuery } from './gradesApi.ts';
 
 /** What belongs to the grade beside its numbers: its pair, how it prints, what is claimed, what to mind, where it is used. */
-export function GradeAside({ grade, grades }: { grade: Grade; grades: readonly Grade[] }) {
+export function GradeAside({ grade, grades, rules }: { grade: Grade; grades: readonly Grade[]; rules: HouseRules }) {
   const pairs = pairsOf(grade, grades);
   const { data: uses } = useGradeUsesQuery(grade.id);
   return (
     <aside aria-label="About this grade" className="flex w-80 shrink-0 flex-col gap-3">
-      <ProcessWindow grade={grade} />
+      <ProcessWindow grade={grade} leastDryingH={completeRules(rules).minimumDryingH} />
       <Panel title="Same base, other filler">
         {pairs.length === 0 ? (
           <p className="text-sm text-quiet">No other grade of {grade.maker} on this base pairs with it.</p>
@@ -96,12 +96,16 @@ const SCOPES = {
 };
 
 /** The maker's statement where there is one, else the family's typical value, said to be that. */
-function ProcessWindow({ grade }: { grade: Grade }) {
+function ProcessWindow({ grade, leastDryingH }: { grade: Grade; leastDryingH: number }) {
   const units = useAppSelector((state) => state.settings.units);
   const family = findFamily(grade.familyId);
   const stated = grade.process;
   const heat = ({ low, high }: { low: number; high: number }) =>
     `${amount(low, '°C', units).replace(/ .*/, '')} to ${amount(high, '°C', units)}`;
+  const dryFor = (hours: number | undefined) => {
+    if (hours === undefined) return `time not stated, at least ${leastDryingH} h (house rule)`;
+    return hours < leastDryingH ? `${leastDryingH} h (house rule)` : `${hours} h`;
+  };
   const chamber = family?.chamberC.recommended;
   const rows: [string, string | undefined, string | undefined][] = [
     ['Nozzle', stated.nozzleC && heat(stated.nozzleC), family && heat(family.nozzleC)],
@@ -119,8 +123,8 @@ function ProcessWindow({ grade }: { grade: Grade }) {
     ],
     [
       'Drying',
-      stated.dryingC === undefined ? undefined : `${amount(stated.dryingC, '°C', units)}, ${stated.dryingH ?? '?'} h`,
-      family && `${amount(family.dryingC, '°C', units)}, ${family.dryingH} h`,
+      stated.dryingC === undefined ? undefined : `${amount(stated.dryingC, '°C', units)}, ${dryFor(stated.dryingH)}`,
+      family && `${amount(family.dryingC, '°C', units)}, ${dryFor(family.dryingH)}`,
     ],
     [
       'Out of the dryer',

@@ -61,6 +61,7 @@ export function GradePage() {
               ? 'price unknown'
               : `${priceNumber(grade.pricePerKgUsd, units)} ${priceUnit(units)}`}
           </p>
+          {grade.discontinued && <p className="text-sm text-fail">No longer made</p>}
           {grade.sampleData && <p className="text-sm text-unknown">Sample data, not for design</p>}
           {grade.note && <p className="mt-1 max-w-160 text-sm">{grade.note}</p>}
         </div>
@@ -114,7 +115,7 @@ export function GradePage() {
             <HistoryPanel gradeId={grade.id} revision={revision} />
           </Tabs.Content>
         </Tabs.Root>
-        <GradeAside grade={grade} grades={library.grades} />
+        <GradeAside grade={grade} grades={library.grades} rules={library.rules} />
       </div>
     </main>
   );

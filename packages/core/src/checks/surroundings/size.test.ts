@@ -1,6 +1,6 @@
 import type { Brief, Grade } from '@anvilstone/schema';
 import { sizeDrift } from '../../process/sizeDrift.ts';
-import { outcome, testBrief, testGrade } from '../testContext.ts';
+import { applies, outcome, testBrief, testGrade } from '../testContext.ts';
 
 const asking = (asks: Brief['asks']): Brief => ({ ...testBrief, asks });
 const family = (familyId: string, rest: Partial<Grade> = {}): Grade => ({ ...testGrade, familyId, ...rest });
@@ -83,6 +83,32 @@ describe('looks', () => {
     const hidden = asking({ layerLinesHidden: true });
     expect(outcome('layer-lines', hidden, 'XZ', family('abs', { reinforcementId: 'glass-10' })).status).toBe('pass');
     expect(outcome('layer-lines', hidden).reason).toMatch(/smooth it with/);
+  });
+});
+
+describe('wear', () => {
+  const rubs = (rest: object): Brief => asking({ sliding: { pressureMPa: 2, speedMPerS: 0.01, ...rest } });
+  // poor 5e−5 · 2 MPa · 10 000 m = 1 mm
+  test('rate × pressure × distance', () => {
+    const worn = outcome('wear', rubs({ distanceKm: 10, maxWearMm: 0.5 }));
+    expect(worn).toMatchObject({ status: 'fail', evidence: 'D', unit: 'mm' });
+    expect(worn.demand).toBeCloseTo(1, 9);
+    expect(outcome('wear', rubs({ distanceKm: 10, maxWearMm: 0.5 }), 'XZ', family('pom')).status).toBe('pass');
+  });
+  test('is asked only with a way and an end to it', () => {
+    expect(applies('wear', rubs({ distanceKm: 10 }))).toBe(false);
+    expect(applies('wear', rubs({ distanceKm: 10, maxWearMm: 1 }))).toBe(true);
+  });
+  test('a measured rate leads, a filler changes a typical one', () => {
+    const ask = rubs({ distanceKm: 10, maxWearMm: 0.5 });
+    const measured = family('abs', {
+      observations: [
+        ...testGrade.observations,
+        { id: 'k', property: 'wearRate', value: 1e-6, unit: 'mm³/(N·m)', source: 'bench', count: 3, reference: 'rig' },
+      ],
+    });
+    expect(outcome('wear', ask, 'XZ', measured).demand).toBeCloseTo(0.02, 9);
+    expect(outcome('wear', ask, 'XZ', family('abs', { reinforcementId: 'carbon-10' })).demand).toBeCloseTo(0.6, 9);
   });
 });
 

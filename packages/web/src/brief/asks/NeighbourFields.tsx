@@ -55,8 +55,8 @@ export function ThermalFitFields({ ask, onChange }: { ask: ThermalFit; onChange:
 
 /** How hard and how fast it rubs. */
 export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask: Sliding) => void }) {
-  const withoutFriction = () => {
-    const { maxFriction: _gone, ...rest } = ask;
+  const clear = (field: 'maxFriction' | 'distanceKm' | 'maxWearMm') => () => {
+    const { [field]: _gone, ...rest } = ask;
     onChange(rest);
   };
   return (
@@ -82,7 +82,25 @@ export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask:
         bounds={bounds.friction}
         hint="against steel; empty = not asked"
         onChange={(maxFriction) => onChange({ ...ask, maxFriction })}
-        onClear={withoutFriction}
+        onClear={clear('maxFriction')}
+      />
+      <QuantityField
+        label="Slides in its life, km"
+        dimension="ratio"
+        value={ask.distanceKm}
+        bounds={bounds.slidingDistance}
+        hint="empty = wear not asked"
+        onChange={(distanceKm) => onChange({ ...ask, distanceKm })}
+        onClear={clear('distanceKm')}
+      />
+      <QuantityField
+        label="May wear by"
+        dimension="length"
+        value={ask.maxWearMm}
+        bounds={bounds.wear}
+        hint="empty = wear not asked"
+        onChange={(maxWearMm) => onChange({ ...ask, maxWearMm })}
+        onClear={clear('maxWearMm')}
       />
     </div>
   );

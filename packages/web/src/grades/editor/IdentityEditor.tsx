@@ -1,3 +1,4 @@
+import type { Grade } from '@anvilstone/schema';
 import { families, reinforcements } from '@anvilstone/core';
 import { Choice, TextArea, TextField, Tick } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
@@ -58,9 +59,23 @@ export function IdentityEditor({ grade, edit, issueAt }: Section & { isNew: bool
           onClear={() => edit({ pricePerKgUsd: null }, 'price')}
           hint="Empty = unknown"
         />
+        <QuantityField
+          label="Lead time, days"
+          dimension="ratio"
+          value={grade.leadTimeDays}
+          bounds={{ minimum: 0, maximum: 365 }}
+          onChange={(leadTimeDays) => edit({ leadTimeDays }, 'leadTime')}
+          onClear={() => edit({ leadTimeDays: undefined } as Partial<Grade>, 'leadTime')}
+          hint="0 = in stock; empty = not stated"
+        />
         <div className="col-span-2">
           <TextArea label="Remarks" value={grade.note ?? ''} rows={2} onChange={(note) => edit({ note }, 'note')} />
         </div>
+        <Tick
+          label="No longer made"
+          checked={grade.discontinued === true}
+          onChange={(discontinued) => edit({ discontinued }, 'discontinued')}
+        />
         <Tick
           label="Sample data, not for design"
           checked={grade.sampleData}
