@@ -7,6 +7,7 @@ import { root } from './paths.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4600';
 const bracket = '/parts/0a7c1d00-0000-4000-8000-000000000009';
+const dripCup = '/parts/0a7c1d00-0000-4000-8000-000000000006';
 const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
 
 /** name, address, theme, what to do before the picture */
@@ -15,7 +16,7 @@ const views = [
   ['kinds-of-part', '/parts', 'light', (page) => page.getByRole('button', { name: 'New part', exact: true }).click()],
   ['brief', `${lampArm}/brief`, 'light'],
   ['brief-bracket', `${bracket}/brief`, 'dark', (page) => page.getByRole('button', { name: 'ZX upright' }).click()],
-  ['brief-asks', `${lampArm}/brief`, 'light', askInInches],
+  ['brief-asks', `${dripCup}/brief`, 'light', fluidsInInches],
   ['shortlist', `${lampArm}/shortlist`, 'light'],
   ['working', `${lampArm}/shortlist?grade=tm-asa&check=sag-after-duration`, 'light'],
   [
@@ -30,22 +31,12 @@ const views = [
   ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],
   ['curves', '/grades/tm-petg?show=curves', 'dark'],
   ['comparison', '/grades/compare?first=ol-pa6&second=ne-pa6', 'light'],
-  ['editing', '/grades/tm-asa/edit', 'light', editAReport],
+  ['agents', '/agents', 'light'],
   ['import', '/grades/import', 'light', askedAboutASheet],
-  ['house-rules', '/house-rules', 'light'],
+  ['house-rules', '/house-rules', 'light', (page) => changeARule(page)],
   ['machines', '/machines', 'light'],
   ['quick-sums', '/calculations/part-wall-bracket', 'light'],
 ];
-
-async function editAReport(page) {
-  await page
-    .getByRole('button', { name: /Tensile strength/ })
-    .first()
-    .click();
-  await page
-    .getByText('Evidence (', { exact: false })
-    .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
-}
 
 async function askedAboutASheet(page) {
   await page.getByRole('button', { name: /messy sample/ }).click();
@@ -57,10 +48,15 @@ async function askedAboutASheet(page) {
   await page.getByText('1 question to answer').waitFor();
 }
 
-async function askInInches(page) {
+async function fluidsInInches(page) {
   await page.getByRole('button', { name: /^Units/ }).click();
-  await page.getByLabel('Steady temperature').fill('140 degrees');
-  await page.getByText('Asked of it as well').evaluate((heading) => heading.scrollIntoView({ block: 'center' }));
+  await page.getByText('Fluids touch it').evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
+  await page.mouse.wheel(0, -160);
+}
+
+async function changeARule(page) {
+  await page.getByLabel('What nine of ten').check();
+  await page.getByText('parts stay as they are').waitFor();
 }
 
 const browser = await chromium.launch({

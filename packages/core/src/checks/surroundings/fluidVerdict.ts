@@ -31,10 +31,18 @@ export function fluidVerdict(context: CheckContext, fluid: FluidContact): FluidV
   return reported(context, fluid, agent) ?? typical(context, fluid, agent);
 }
 
-/** The test that would settle it, in one sentence. */
+/** The test that would settle it, in one sentence, in the way the fluid meets the part. */
 export function soakTest(agent: Agent, fluid: FluidContact): string {
+  const name = agent.name.toLowerCase();
   const time = fluid.hours >= LASTING_SOAK_H ? 'a week' : duration(fluid.hours);
-  return `Soak three printed specimens for ${time} in ${agent.name.toLowerCase()} at ${f(fluid.temperatureC)} °C, one of them held bent as the part is; weigh, measure and break them against three dry ones (ISO 175, ISO 22088-3)`;
+  const at = `at ${f(fluid.temperatureC)} °C`;
+  const how = {
+    immersion: `Soak three printed specimens for ${time} in ${name} ${at}`,
+    vapour: `Hang three printed specimens for ${time} above ${name} ${at} in a closed vessel`,
+    splash: `Keep three printed specimens wet with ${name} ${at} for ${time}`,
+    wipe: `Wipe three printed specimens with ${name} ${at} until they were wet for ${time} altogether`,
+  }[fluid.contact];
+  return `${how}, one of them held bent as the part is; weigh, measure and break them against three dry ones (ISO 175, ISO 22088-3)`;
 }
 
 function reported({ material }: CheckContext, fluid: FluidContact, agent: Agent): FluidVerdict | undefined {

@@ -1,8 +1,10 @@
 import type { Brief, FluidContact, Grade, Observation } from '@anvilstone/schema';
 import { defaultHouseRules } from '../../rules/houseRules.ts';
 import { Working } from '../../working/Working.ts';
+import { findAgent } from '../../reference/agent.ts';
 import { findCheck } from '../index.ts';
 import { abs, briefWith, outcome, testBrief, testContext, testGrade } from '../testContext.ts';
+import { soakTest } from './fluidVerdict.ts';
 
 const fluid = (change: Partial<FluidContact> = {}): FluidContact => ({
   agentId: 'mineral-oil',
@@ -66,8 +68,18 @@ describe('ratings', () => {
   ])('unknown, with the soak that would settle it: %s', (_what, one, familyId) => {
     const result = outcome('chemical', touched([one]), 'XZ', family(familyId));
     expect(result).toMatchObject({ status: 'unknown', reserve: null });
-    expect(result.gaps.join()).toMatch(/Soak three|Agents/);
+    expect(result.gaps.join()).toMatch(/three printed specimens|Agents/);
   });
+});
+
+test.each([
+  ['immersion', /^Soak three/],
+  ['vapour', /above/],
+  ['splash', /^Keep three/],
+  ['wipe', /^Wipe three/],
+] as const)('the test meets the part as the fluid does: %s', (contact, words) => {
+  expect(soakTest(findAgent('alcohols')!, fluid({ contact, hours: 12 }))).toMatch(words);
+  expect(soakTest(findAgent('alcohols')!, fluid({ contact, hours: 12 }))).toMatch(/12 h/);
 });
 
 describe('own soak results', () => {
