@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { makePart, readPart, saved, standing } from './part.ts';
+import { makePart, readPart, saved, shortlistRow, standing } from './part.ts';
 
 test('asks come from a palette and go again, and the brief keeps exactly what is asked', async ({ page, request }) => {
   const part = await makePart(request, { asks: {} });
@@ -40,7 +40,7 @@ test('with only the open frame allowed, what it cannot print falls out of the co
   await expect.poll(() => standing(page)).toBeLessThan(before - 10);
   await saved(page);
   await page.getByRole('link', { name: /Shortlist/ }).click();
-  await expect(page.getByRole('row', { name: /Osk & Linnet PC Clear/ })).toContainText(/toxic fumes|reaches/);
+  await expect(await shortlistRow(page, 'Osk & Linnet PC Clear')).toContainText(/toxic fumes|reaches/);
 });
 
 test('loads are added, named and removed, and each shows what it demands', async ({ page, request }) => {

@@ -68,6 +68,8 @@ for (const theme of ['light', 'dark'] as const) {
 
 test('by keyboard alone: from the parts to a working and back', async ({ page }) => {
   await page.goto(`${LAMP_ARM}/shortlist`);
+  await page.getByLabel('Find', { exact: true }).focus();
+  await page.keyboard.type('tarrowmill abs');
   const cell = page.getByRole('row', { name: /Tarrowmill ABS/ }).getByRole('button', { name: /Sag after duration/ });
   await expect(cell).toBeVisible();
   await cell.focus();

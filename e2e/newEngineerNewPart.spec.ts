@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
 import type { Decision, EvaluationResult, GeometryOf } from '@anvilstone/schema';
-import { saved, standing } from './part.ts';
+import { saved, shortlistRow, standing } from './part.ts';
 
 test('a new engineer describes a part, sees what survives and why, and keeps a decision that can be recomputed', async ({
   page,
@@ -49,7 +49,7 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
 
   // Why: the working of a governing check.
   await page.getByRole('link', { name: /Shortlist/ }).click();
-  const row = page.getByRole('row', { name: /Tarrowmill ASA Outdoor/ });
+  const row = await shortlistRow(page, 'Tarrowmill ASA Outdoor');
   await row.getByRole('button', { name: /, governs/ }).click();
   const drawer = page.getByRole('dialog', { name: 'Tarrowmill ASA Outdoor' });
   await expect(drawer.getByText(/gives out first|Ageing limit/).first()).toBeVisible();

@@ -1,4 +1,4 @@
-import { expect, type APIRequestContext, type Page } from '@playwright/test';
+import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
 import { lampArm } from '@anvilstone/core/sample';
 import type { Brief, Part } from '@anvilstone/schema';
 
@@ -22,3 +22,9 @@ export async function standing(page: Page): Promise<number> {
 }
 
 export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
+
+/** Narrows the shortlist down to a grade, as one does in a library of thousands, and gives its row. */
+export async function shortlistRow(page: Page, name: string): Promise<Locator> {
+  await page.getByLabel('Find', { exact: true }).fill(name);
+  return page.getByRole('row', { name: new RegExp(name.replace(/[&().]/g, '.')) });
+}

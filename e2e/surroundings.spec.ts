@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { readPart, saved, standing } from './part.ts';
+import { readPart, saved, shortlistRow, standing } from './part.ts';
 
 async function blankPart(page: Page, does: RegExp): Promise<string> {
   await page.goto('/parts');
@@ -14,8 +14,8 @@ const toShortlist = async (page: Page) => {
   await page.getByRole('link', { name: /Shortlist/ }).click();
   await expect(page.getByText(/\d+ pass · \d+ unknown · \d+ fail/)).toBeVisible();
 };
-const cell = (page: Page, grade: RegExp, check: RegExp) =>
-  page.getByRole('row', { name: grade }).getByRole('button', { name: check });
+const cell = async (page: Page, grade: string, check: RegExp) =>
+  (await shortlistRow(page, grade)).getByRole('button', { name: check });
 
 test('drip cup: oil and a degreaser by pictures of contact; what stands them, what cracks, what nobody knows', async ({
   page,
@@ -46,8 +46,8 @@ test('drip cup: oil and a degreaser by pictures of contact; what stands them, wh
 
   await toShortlist(page);
   // Typical of the family is marked as no promise; the workshop's own soak overrides and says so.
-  await expect(cell(page, /Nine Elms PETG Trade/, /^Fluids: passes on typical values, not tested/)).toBeVisible();
-  await cell(page, /Tarrowmill PETG Clearway/, /^Fluids:/).click();
+  await expect(await cell(page, 'Nine Elms PETG Trade', /^Fluids: passes on typical values, not tested/)).toBeVisible();
+  await (await cell(page, 'Tarrowmill PETG Clearway', /^Fluids:/)).click();
   const drawer = page.getByRole('dialog');
   await expect(
     drawer.getByText(/Mineral oil and grease: resistant \(own soak, 14 days at 45 °C\)/).first(),
@@ -76,7 +76,7 @@ test('board tray: dissipative, flame class, not black, and a fit that swelling b
   await saved(page);
   await toShortlist(page);
   // Carbon in a data sheet's name is no measurement: unknown, with the test that settles it.
-  await cell(page, /Tarrowmill PETG C10/, /^Electrostatic range: unknown/).click();
+  await (await cell(page, 'Tarrowmill PETG C10', /^Electrostatic range: unknown/)).click();
   const drawer = page.getByRole('dialog');
   await expect(
     drawer.getByText(/Contains carbon: that is no electrostatic rating.*Measure the printed part itself/).first(),
@@ -123,7 +123,7 @@ test('de-icing bracket: chloride splashed on, years in the open; the shortlist s
   const drawer = page.getByRole('dialog');
   await expect(drawer.getByText(/House rule: no unstabilised ABS in the open/).first()).toBeVisible();
   await page.keyboard.press('Escape');
-  await cell(page, /Tarrowmill ASA Outdoor/, /^In the open: /).click();
+  await (await cell(page, 'Tarrowmill ASA Outdoor', /^In the open: /)).click();
   await expect(
     page
       .getByRole('dialog')

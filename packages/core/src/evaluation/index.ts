@@ -1,3 +1,4 @@
+export * from './arrange.ts';
 export * from './briefIssues.ts';
 export * from './compareResults.ts';
 export * from './demands.ts';

@@ -9,6 +9,8 @@ export interface Screening {
   checkIds: readonly string[];
   /** In the library's order. */
   grades: readonly GradeStanding[];
+  /** Reserve of each check of each best entry, grade by grade; NaN where there is none. */
+  reserves: Float64Array;
   funnel: readonly FunnelStep[];
 }
 
@@ -21,8 +23,11 @@ export function screen(brief: Brief, library: Library, options: EvaluateOptions 
   const job = prepareJob(brief, library, options);
   const checkIds = job.applicable.map((check) => check.id);
   const fallenAt = new Array<number>(checkIds.length).fill(0);
+  const reserves = new Float64Array(library.grades.length * checkIds.length);
+  let at = 0;
   const grades = library.grades.map((grade): GradeStanding => {
     const evaluation = evaluateGrade(job, grade);
+    for (const { reserve } of evaluation.best.checks) reserves[at++] = reserve ?? Number.NaN;
     const passed = checksPassed(evaluation);
     if (passed < checkIds.length) fallenAt[passed]! += 1;
     return { gradeId: grade.id, best: withoutChecks(evaluation.best) };
@@ -33,7 +38,7 @@ export function screen(brief: Brief, library: Library, options: EvaluateOptions 
     standing -= removed;
     return { checkId, standing, removed };
   });
-  return { engineVersion: ENGINE_VERSION, checkIds, grades, funnel };
+  return { engineVersion: ENGINE_VERSION, checkIds, grades, reserves, funnel };
 }
 
 /** How many checks in a row, from the first, the orientation that gets furthest passes. */

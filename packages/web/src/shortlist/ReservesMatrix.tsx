@@ -1,38 +1,75 @@
 import { findCheck, type UnitSystem, formatReserve } from '@anvilstone/core';
-import type { CheckResult, Grade, GradeEvaluation, Library } from '@anvilstone/schema';
-import { useMemo } from 'react';
+import type { CheckResult, Grade, GradeEvaluation } from '@anvilstone/schema';
+import { useVirtualizer } from '@tanstack/react-virtual';
+import { useEffect, useMemo, useRef } from 'react';
 import { useAppSelector } from '../app/store.ts';
+import { useBench } from '../parts/bench.ts';
 import { amount } from '../ui/amount.ts';
-import { Button } from '../ui/Button.tsx';
 import { Evidence, Reserve, statusWords } from '../ui/Reserve.tsx';
+import type { Shortlist } from '../workers/evaluation.worker.ts';
 import { rejectionReasons } from './rejectionReasons.ts';
+import { SortHead, type Sort } from './SortHead.tsx';
 
-/** What passes comes first, so the rows that matter are there at once even in a library of thousands. */
-export const MORE_ROWS = 40;
+/** Every row is as high as the tallest, so that thousands can be scrolled without measuring one. */
+const ROW_PX = 64;
+const GROUP_PX = 30;
+
+type Line = { kind: 'group'; title: string; count: number } | { kind: 'row'; id: string; place: number };
 
 /** Grades × checks. The governing cell of each row is the warm one; every cell opens its working. */
 export function ReservesMatrix({
-  checkIds,
-  rows,
-  total,
-  library,
+  shortlist,
+  evaluations,
+  sort,
+  pinnedIds,
   openId,
+  onSort,
+  onPin,
   onOpen,
-  onMore,
+  onLook,
 }: {
-  checkIds: readonly string[];
-  rows: readonly GradeEvaluation[];
-  total: number;
-  library: Library;
+  shortlist: Shortlist;
+  evaluations: ReadonlyMap<string, GradeEvaluation>;
+  sort: Sort | null;
+  pinnedIds: readonly string[];
   openId: string | null;
+  onSort: (sort: Sort | null) => void;
+  onPin: (gradeId: string) => void;
   onOpen: (gradeId: string, checkId?: string) => void;
-  onMore: () => void;
+  /** Which rows are in sight, so that they are evaluated. */
+  onLook: (ids: readonly string[]) => void;
 }) {
+  const { library } = useBench();
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   const machines = useMemo(() => new Map(library.machines.map((machine) => [machine.id, machine.name])), [library]);
+  const lines = useMemo(() => linesOf(shortlist), [shortlist]);
+  const scroller = useRef<HTMLDivElement>(null);
+  const virtual = useVirtualizer({
+    count: lines.length,
+    getScrollElement: () => scroller.current,
+    estimateSize: (index) => (lines[index]?.kind === 'group' ? GROUP_PX : ROW_PX),
+    overscan: 6,
+  });
+  useEffect(() => virtual.measure(), [lines, virtual]);
+  const shown = virtual.getVirtualItems();
+  const first = shown[0]?.index ?? 0;
+  const last = shown.at(-1)?.index ?? 0;
+  useEffect(() => {
+    onLook(lines.slice(first, last + 1).flatMap((line) => (line.kind === 'row' ? [line.id] : [])));
+  }, [lines, first, last, onLook]);
+  const { checkIds } = shortlist;
+  const span = checkIds.length + 3;
+  const above = shown[0]?.start ?? 0;
+  const below = virtual.getTotalSize() - (shown.at(-1)?.end ?? 0);
   return (
-    <div className="max-h-[calc(100vh-13rem)] overflow-auto rounded-md border border-line bg-surface print:max-h-none">
-      <table className="w-full text-sm">
+    <div
+      ref={scroller}
+      className="max-h-[calc(100vh-15rem)] overflow-auto rounded-md border border-line bg-surface print:max-h-none"
+      tabIndex={0}
+      role="region"
+      aria-label="Reserves"
+    >
+      <table className="w-full text-sm" aria-rowcount={lines.length + 1}>
         <thead>
           <tr className="sticky top-0 z-20 bg-surface text-left align-bottom text-xs text-quiet shadow-[0_1px_0_var(--line-strong)]">
             <th scope="col" className="w-8 px-2 py-2 font-normal">
@@ -41,80 +78,149 @@ export function ReservesMatrix({
             <th scope="col" className="sticky left-0 z-10 bg-surface px-2 py-2 font-normal">
               Grade and way up
             </th>
-            <th scope="col" className="px-2 py-2 text-right font-normal">
-              One part
-            </th>
+            <SortHead id="cost" title="One part" sort={sort} onSort={onSort} right startsRising />
             {checkIds.map((id) => (
-              <th key={id} scope="col" className="px-1.5 py-2 font-normal" title={findCheck(id)?.asks}>
-                {findCheck(id)?.title}
-              </th>
+              <SortHead
+                key={id}
+                id={id}
+                title={findCheck(id)?.title ?? id}
+                means={findCheck(id)?.asks}
+                sort={sort}
+                onSort={onSort}
+              />
             ))}
           </tr>
         </thead>
         <tbody>
-          {rows.map((evaluation, index) => (
-            <MatrixRow
-              key={evaluation.gradeId}
-              place={index + 1}
-              evaluation={evaluation}
-              grade={grades.get(evaluation.gradeId)}
-              machine={machines.get(evaluation.best.machineId ?? '')}
-              isOpen={openId === evaluation.gradeId}
-              onOpen={onOpen}
-            />
-          ))}
+          <Spacer height={above} span={span} />
+          {shown.map(({ index }) => {
+            const line = lines[index]!;
+            if (line.kind === 'group')
+              return (
+                <tr key={`group ${line.title}`} style={{ height: GROUP_PX }} className="border-b border-line bg-sunken">
+                  <th scope="rowgroup" colSpan={span} className="px-2 text-left text-xs font-semibold">
+                    <span className="sticky left-2">
+                      {line.title} <span className="font-normal text-quiet">({line.count})</span>
+                    </span>
+                  </th>
+                </tr>
+              );
+            const evaluation = evaluations.get(line.id);
+            return (
+              <MatrixRow
+                key={line.id}
+                index={index}
+                gradeId={line.id}
+                place={line.place}
+                evaluation={evaluation}
+                cells={checkIds.length}
+                grade={grades.get(line.id)}
+                machine={machines.get(evaluation?.best.machineId ?? '')}
+                isOpen={openId === line.id}
+                isPinned={pinnedIds.includes(line.id)}
+                onOpen={onOpen}
+                onPin={onPin}
+              />
+            );
+          })}
+          <Spacer height={below} span={span} />
         </tbody>
       </table>
-      {total > rows.length && (
-        <div className="border-t border-line p-3 text-center">
-          <Button onClick={onMore}>
-            Show the next {Math.min(MORE_ROWS, total - rows.length)} of {total} grades
-          </Button>
-        </div>
-      )}
+      {lines.length === 0 && <p className="p-4 text-quiet">No grade has these words in its name, maker or family.</p>}
     </div>
   );
 }
 
+function linesOf({ ids, places, groups }: Shortlist): Line[] {
+  const starts = new Map(groups.map((group) => [group.from, group]));
+  return ids.flatMap((id, index): Line[] => {
+    const group = starts.get(index);
+    const row: Line = { kind: 'row', id, place: places[index]! };
+    return group ? [{ kind: 'group', title: group.title, count: group.count }, row] : [row];
+  });
+}
+
+/** Holds the place of the rows that are out of sight. */
+function Spacer({ height, span }: { height: number; span: number }) {
+  if (height <= 0) return null;
+  return (
+    <tr aria-hidden="true">
+      <td colSpan={span} style={{ height, padding: 0 }} />
+    </tr>
+  );
+}
+
 function MatrixRow({
+  index,
+  gradeId,
   place,
   evaluation,
+  cells,
   grade,
   machine,
   isOpen,
+  isPinned,
   onOpen,
+  onPin,
 }: {
+  index: number;
+  gradeId: string;
   place: number;
-  evaluation: GradeEvaluation;
+  evaluation: GradeEvaluation | undefined;
+  cells: number;
   grade: Grade | undefined;
   machine: string | undefined;
   isOpen: boolean;
+  isPinned: boolean;
   onOpen: (gradeId: string, checkId?: string) => void;
+  onPin: (gradeId: string) => void;
 }) {
-  const { best, gradeId } = evaluation;
   const units = useAppSelector((state) => state.settings.units);
-  const why = best.status === 'pass' ? [] : rejectionReasons(best);
+  const best = evaluation?.best;
+  const why = !best || best.status === 'pass' ? [] : rejectionReasons(best);
+  const name = grade?.name ?? gradeId;
   return (
-    <tr className={`border-b border-line last:border-0 ${isOpen ? 'bg-ember-ground' : 'hover:bg-sunken'}`}>
-      <td className="px-2 py-1.5 text-right text-quiet">{best.status === 'pass' ? place : ''}</td>
+    <tr
+      aria-rowindex={index + 2}
+      style={{ height: ROW_PX }}
+      className={`border-b border-line last:border-0 ${isOpen ? 'bg-ember-ground' : 'hover:bg-sunken'}`}
+    >
+      <td className="px-1 text-center text-quiet">
+        {place > 0 ? place : ''}
+        <button
+          type="button"
+          aria-pressed={isPinned}
+          aria-label={isPinned ? `Unpin ${name}` : `Pin ${name} to the top`}
+          title={isPinned ? 'Unpin' : 'Pin to the top'}
+          className={`block w-full ${isPinned ? 'text-ember' : 'text-quiet hover:text-ink'}`}
+          onClick={() => onPin(gradeId)}
+        >
+          <svg
+            viewBox="0 0 14 14"
+            aria-hidden="true"
+            className="mx-auto size-3.5 fill-none stroke-current stroke-[1.4]"
+          >
+            <path d="M4 1.5h6M5 1.5v4L3 8h8L9 5.5v-4M7 8v4.5" className={isPinned ? 'fill-current' : ''} />
+          </svg>
+        </button>
+      </td>
       <th
         scope="row"
-        className={`sticky left-0 z-10 max-w-56 px-2 py-1.5 text-left font-normal ${isOpen ? 'bg-ember-ground' : 'bg-surface'}`}
+        className={`sticky left-0 z-10 max-w-56 px-2 text-left font-normal ${isOpen ? 'bg-ember-ground' : 'bg-surface'}`}
       >
         <button
           type="button"
           className="block max-w-full truncate text-left font-semibold hover:underline"
           onClick={() => onOpen(gradeId)}
         >
-          {grade?.name ?? gradeId}
+          {name}
         </button>
         <span className="block truncate text-xs text-quiet">
-          {best.orientation}
-          {machine ? `, ${machine}` : ''}
+          {best ? `${best.orientation}${machine ? `, ${machine}` : ''}` : '…'}
         </span>
         {why.length > 0 && (
           <span
-            className={`block truncate text-xs ${best.status === 'unknown' ? 'text-unknown' : 'text-fail'}`}
+            className={`block truncate text-xs ${best!.status === 'unknown' ? 'text-unknown' : 'text-fail'}`}
             title={why.join('\n')}
           >
             {why[0]}
@@ -122,22 +228,31 @@ function MatrixRow({
           </span>
         )}
       </th>
-      <td className="px-2 text-right text-xs whitespace-nowrap text-quiet">
-        <span className="text-sm text-ink">
-          {best.costUsd === null ? 'cost unknown' : amount(best.costUsd, 'USD', units)}
-        </span>
-        <span className="block">
-          {best.massG === null ? 'mass unknown' : amount(best.massG, 'g', units)} · {heldTo(best.ownHeatLimitC, units)}
-        </span>
-      </td>
-      {best.checks.map((check) => (
-        <Cell
-          key={check.checkId}
-          check={check}
-          governs={check.checkId === best.governingCheckId}
-          onOpen={() => onOpen(gradeId, check.checkId)}
-        />
-      ))}
+      {best ? (
+        <>
+          <td className="px-2 text-right text-xs whitespace-nowrap text-quiet">
+            <span className="text-sm text-ink">
+              {best.costUsd === null ? 'cost unknown' : amount(best.costUsd, 'USD', units)}
+            </span>
+            <span className="block">
+              {best.massG === null ? 'mass unknown' : amount(best.massG, 'g', units)} ·{' '}
+              {heldTo(best.ownHeatLimitC, units)}
+            </span>
+          </td>
+          {best.checks.map((check) => (
+            <Cell
+              key={check.checkId}
+              check={check}
+              governs={check.checkId === best.governingCheckId}
+              onOpen={() => onOpen(gradeId, check.checkId)}
+            />
+          ))}
+        </>
+      ) : (
+        <td colSpan={cells + 1} className="px-2 text-xs text-quiet">
+          Working it out …
+        </td>
+      )}
     </tr>
   );
 }

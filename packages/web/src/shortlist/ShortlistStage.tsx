@@ -1,48 +1,75 @@
-import { rankingSchools } from '@anvilstone/core';
+import { GROUPINGS, rankingSchools, type Grouping } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useBench } from '../parts/bench.ts';
-import { Choice } from '../ui/fields.tsx';
+import { Choice, controlLook, Field } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { NoGrades } from '../ui/NoGrades.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
-import { GradeDrawer } from './GradeDrawer.tsx';
-import { MORE_ROWS, ReservesMatrix } from './ReservesMatrix.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { GradeDrawer } from './GradeDrawer.tsx';
+import { ReservesMatrix } from './ReservesMatrix.tsx';
+import { useEvaluated } from './useEvaluated.ts';
 
-/** What survives, what is first, and why. The school, the grade and the check shown live in the address. */
+const GROUP_WORDS: Record<Grouping, string> = {
+  none: 'In one list',
+  family: 'By family',
+  rejected: 'By what decides',
+};
+
+/** What survives, what is first, and why. Everything that is set here lives in the address, so a view can be sent. */
 export function ShortlistStage() {
   const { brief, standing, library } = useBench();
   const [search, setSearch] = useSearchParams();
   const school =
     rankingSchools.find((one) => one.id === (search.get('school') ?? library.rules.rankingSchool)) ??
     rankingSchools[0]!;
-  const [shownRows, setShownRows] = useState(MORE_ROWS);
+  const sortBy = search.get('sort');
+  const descending = search.get('falling') !== null;
+  const groupBy = GROUPINGS.find((one) => one === search.get('group')) ?? 'none';
+  const find = search.get('find') ?? '';
+  const pinned = search.get('pin') ?? '';
   const openId = search.get('grade');
   const ask = useCallback(
-    (engine: Remote<Engine>) => engine.shortlist(brief, school.id, shownRows, openId),
-    [brief, school.id, shownRows, openId],
+    (engine: Remote<Engine>) =>
+      engine.shortlist(brief, {
+        schoolId: school.id,
+        groupBy,
+        find,
+        descending,
+        pinnedIds: pinned.split(','),
+        ...(sortBy === null ? {} : { sortBy }),
+      }),
+    [brief, school.id, sortBy, descending, groupBy, find, pinned],
   );
-  const { value: result } = useComputed(library, ask);
+  const { value: shortlist } = useComputed(library, ask);
+  const [inSight, setInSight] = useState<readonly string[]>([]);
+  const look = useCallback((ids: readonly string[]) => setInSight(ids), []);
+  const evaluations = useEvaluated(brief, library, openId === null ? inSight : [...inSight, openId]);
   if (library.grades.length === 0) return <NoGrades />;
-  if (!result) return <Loading what="the reserves" />;
-  const set = (change: Record<string, string | null>) =>
-    setSearch((before) => {
-      const next = new URLSearchParams(before);
-      for (const [key, value] of Object.entries(change)) {
-        if (value === null) next.delete(key);
-        else next.set(key, value);
-      }
-      return next;
-    });
-  const open = result.open?.gradeId === openId ? result.open : undefined;
+  if (!shortlist) return <Loading what="the reserves" />;
+  const set = (change: Record<string, string | null>, replace = false) =>
+    setSearch(
+      (before) => {
+        const next = new URLSearchParams(before);
+        for (const [key, value] of Object.entries(change)) {
+          if (value === null || value === '') next.delete(key);
+          else next.set(key, value);
+        }
+        return next;
+      },
+      { replace },
+    );
+  const pinnedIds = pinned.split(',').filter(Boolean);
+  const open = openId === null ? undefined : evaluations.get(openId);
+  const { counts } = shortlist;
   return (
     <>
-      <div className="mb-3 flex items-end gap-4">
-        <div className="w-60">
+      <div className="mb-3 flex items-end gap-3">
+        <div className="w-52">
           <Choice
             label="Ranked by"
             value={school.id}
@@ -50,11 +77,32 @@ export function ShortlistStage() {
             onChange={(id) => set({ school: id })}
           />
         </div>
-        <p className="pb-1 text-quiet">{school.sentence}</p>
-        <div className="grow" />
+        <div className="w-40">
+          <Choice
+            label="Grouped"
+            value={groupBy}
+            options={GROUPINGS.map((value) => ({ value, label: GROUP_WORDS[value] }))}
+            onChange={(group) => set({ group: group === 'none' ? null : group })}
+          />
+        </div>
+        <div className="w-44">
+          <Field label="Find">
+            {(ids) => (
+              <input
+                {...ids}
+                type="search"
+                className={controlLook}
+                placeholder="name, maker, family"
+                value={find}
+                onChange={(event) => set({ find: event.target.value }, true)}
+              />
+            )}
+          </Field>
+        </div>
+        <p className="grow pb-1 text-sm text-quiet">{school.sentence}</p>
         <p role="status" className="pb-1 whitespace-nowrap">
-          <strong>{result.counts.pass}</strong> pass · <strong>{result.counts.unknown}</strong> unknown ·{' '}
-          <strong>{result.counts.fail}</strong> fail
+          <strong>{counts.pass}</strong> pass · <strong>{counts.unknown}</strong> unknown ·{' '}
+          <strong>{counts.fail}</strong> fail
         </p>
       </div>
       {standing.state === 'failed' && (
@@ -63,13 +111,19 @@ export function ShortlistStage() {
         </p>
       )}
       <ReservesMatrix
-        checkIds={result.checkIds}
-        rows={result.rows}
-        total={result.total}
-        onMore={() => setShownRows(shownRows + MORE_ROWS)}
-        library={library}
+        shortlist={shortlist}
+        evaluations={evaluations}
+        sort={sortBy === null ? null : { by: sortBy, descending }}
+        pinnedIds={pinnedIds}
         openId={openId}
+        onSort={(sort) => set({ sort: sort?.by ?? null, falling: sort?.descending ? 'yes' : null })}
+        onPin={(id) =>
+          set({
+            pin: (pinnedIds.includes(id) ? pinnedIds.filter((one) => one !== id) : [...pinnedIds, id]).join(','),
+          })
+        }
         onOpen={(grade, check) => set({ grade, check: check ?? null, built: null })}
+        onLook={look}
       />
       <p className="mt-3 flex flex-wrap gap-x-4 text-xs text-quiet">
         <Term means={TERMS.reserve}>Reserve factor</Term>
@@ -83,7 +137,7 @@ export function ShortlistStage() {
       {open && (
         <GradeDrawer
           evaluation={open}
-          checkId={search.get('check') ?? open.best.governingCheckId ?? result.checkIds[0]!}
+          checkId={search.get('check') ?? open.best.governingCheckId ?? shortlist.checkIds[0]!}
           built={search.get('built')}
           onCheck={(check) => set({ check })}
           onBuilt={(built) => set({ built })}

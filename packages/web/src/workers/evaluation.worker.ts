@@ -1,4 +1,5 @@
 import {
+  arrange,
   defaultHouseRules,
   evaluate,
   explain,
@@ -6,6 +7,8 @@ import {
   rank,
   reserveOverTemperature,
   screen,
+  type ArrangeRequest,
+  type Arrangement,
   type FunnelStep,
   type GradeStanding,
   type LibraryTable,
@@ -67,14 +70,10 @@ function countsOf(grades: readonly GradeStanding[]): Shortlist['counts'] {
   return counts;
 }
 
-/** One page of a shortlist: the first rows of a ranking, with every check of each. */
-export interface Shortlist {
+/** A shortlist in order, and how many of the whole library stand; the rows that are looked at are asked for by id. */
+export interface Shortlist extends Arrangement {
   checkIds: readonly string[];
   counts: { pass: number; unknown: number; fail: number };
-  total: number;
-  rows: GradeEvaluation[];
-  /** The grade that is open, where it is not among the rows. */
-  open: GradeEvaluation | undefined;
 }
 
 /** Who leads a part's shortlist, cheapest that passes first, and how many stand. */
@@ -105,15 +104,14 @@ const engine = {
   },
   /** Every grade, in the order of a school. */
   ranking: (brief: Brief, schoolId: string): GradeStanding[] => rank(screened(brief).grades, schoolId),
-  shortlist(brief: Brief, schoolId: string, count: number, openId: string | null): Shortlist {
-    const { checkIds, grades } = screened(brief);
-    const ranked = rank(grades, schoolId).slice(0, count);
-    const rows = evaluated(
-      brief,
-      ranked.map(({ gradeId }) => gradeId),
-    );
-    const open = rows.find(({ gradeId }) => gradeId === openId) ?? (openId ? evaluated(brief, [openId])[0] : undefined);
-    return { checkIds, counts: countsOf(grades), total: grades.length, rows, open };
+  shortlist(brief: Brief, request: ArrangeRequest): Shortlist {
+    const screening = screened(brief);
+    const about = new Map(workshop.grades.map((grade) => [grade.id, grade]));
+    return {
+      checkIds: screening.checkIds,
+      counts: countsOf(screening.grades),
+      ...arrange(screening, request, (id) => about.get(id)),
+    };
   },
   /** Which parts' answers a set of rules would move: who leads now and then. */
   impact(parts: readonly { partId: string; brief: Brief }[], rules: HouseRules): PartImpact[] {
