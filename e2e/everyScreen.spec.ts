@@ -10,6 +10,7 @@ const screens = [
   ['brief of a ring', `${DEMO}2/brief`, 'Grades still standing'],
   ['brief that could hurt', `${DEMO}7/brief`, 'Proof-test every one'],
   ['shortlist', `${LAMP_ARM}/shortlist`, 'Tarrowmill PETG Clearway'],
+  ['sized', `${LAMP_ARM}/shortlist?view=sized`, 'Take this size'],
   ['drawer', `${LAMP_ARM}/shortlist?grade=vp-pa666&check=sag-after-duration`, 'How much is left as it gets hotter'],
   ['decision', `${LAMP_ARM}/decision`, 'every number agrees'],
   ['deciding', `${LAMP_ARM}/decision?grade=tm-tpu95`, 'Freeze the decision'],

@@ -59,6 +59,7 @@ export const evaluationEntry = record(
     governingCheckId: Type.Union([identifier, Type.Null()]),
     massG: nullableNumber('Mass of one part, g'),
     costUsd: nullableNumber('Cost of one good part, USD'),
+    printTimeH: Type.Optional(nullableNumber('Time on the machine for one print, h')),
     ownHeatLimitC: nullableNumber('Temperature at which the first hot check reaches reserve 1, °C'),
     checks: Type.Array(checkResult),
   },

@@ -106,6 +106,7 @@ function entryOf(
     governingCheckId: governingCheckId(results, status, governing),
     massG: context.massG,
     costUsd: context.cost?.totalUsd ?? null,
+    printTimeH: context.cost?.printTimeH ?? null,
     ownHeatLimitC: 'gaps' in limit ? null : limit.limitC,
     checks: results,
   };
@@ -145,6 +146,8 @@ function explainCheck(check: Check, context: CheckContext): CheckResult {
       expression: outcome.unit === '°C' ? 'as counted above' : 'capacity ÷ demand',
     });
   }
+  // A rating or a colour has no arithmetic: what decided it is all there is to show.
+  if (working.steps.length === 0 && outcome.reason !== null) working.add('', 'What decides', outcome.reason, '');
   return { ...outcome, checkId: check.id, working: working.steps };
 }
 

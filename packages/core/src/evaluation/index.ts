@@ -9,3 +9,4 @@ export * from './layersUnderLoads.ts';
 export * from './ranking.ts';
 export * from './reserveOverTemperature.ts';
 export * from './screen.ts';
+export * from './sizing.ts';

@@ -4,6 +4,7 @@ export * from './cantilever.ts';
 export * from './elastomerPad.ts';
 export * from './fitLoads.ts';
 export * from './flexure.ts';
+export * from './freeSize.ts';
 export * from './gearTooth.ts';
 export * from './hotContact.ts';
 export * from './models.ts';

@@ -13,11 +13,14 @@ import type {
 } from '@anvilstone/schema';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
 
+// Unit tests of lists that hold components have no page address.
+const page = (globalThis as { location?: Location }).location?.href ?? 'http://127.0.0.1/';
+
 /** The one place that reaches the network. */
 export const api = createApi({
   reducerPath: 'api',
   // Absolute where there is a page address: test environments cannot fetch a relative one.
-  baseQuery: fetchBaseQuery({ baseUrl: new URL('/api/v1/', globalThis.location.href).href }),
+  baseQuery: fetchBaseQuery({ baseUrl: new URL('/api/v1/', page).href }),
   tagTypes: ['Part', 'Decision', 'Library', 'Grade', 'HouseRules', 'Import', 'Agent'],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),

@@ -12,6 +12,7 @@ import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { GradeDrawer } from './GradeDrawer.tsx';
 import { ReservesMatrix } from './ReservesMatrix.tsx';
+import { SizedTable } from './SizedTable.tsx';
 import { useEvaluated } from './useEvaluated.ts';
 
 const GROUP_WORDS: Record<Grouping, string> = {
@@ -30,6 +31,7 @@ export function ShortlistStage() {
   const sortBy = search.get('sort');
   const descending = search.get('falling') !== null;
   const groupBy = GROUPINGS.find((one) => one === search.get('group')) ?? 'none';
+  const sized = search.get('view') === 'sized';
   const find = search.get('find') ?? '';
   const pinned = search.get('pin') ?? '';
   const openId = search.get('grade');
@@ -69,7 +71,8 @@ export function ShortlistStage() {
   return (
     <>
       <div className="mb-3 flex items-end gap-3">
-        <div className="w-52">
+        <ViewSwitch sized={sized} onChange={(view) => set({ view })} />
+        <div className="w-48">
           <Choice
             label="Ranked by"
             value={school.id}
@@ -77,14 +80,16 @@ export function ShortlistStage() {
             onChange={(id) => set({ school: id })}
           />
         </div>
-        <div className="w-40">
-          <Choice
-            label="Grouped"
-            value={groupBy}
-            options={GROUPINGS.map((value) => ({ value, label: GROUP_WORDS[value] }))}
-            onChange={(group) => set({ group: group === 'none' ? null : group })}
-          />
-        </div>
+        {!sized && (
+          <div className="w-36">
+            <Choice
+              label="Grouped"
+              value={groupBy}
+              options={GROUPINGS.map((value) => ({ value, label: GROUP_WORDS[value] }))}
+              onChange={(group) => set({ group: group === 'none' ? null : group })}
+            />
+          </div>
+        )}
         <div className="w-44">
           <Field label="Find">
             {(ids) => (
@@ -110,21 +115,25 @@ export function ShortlistStage() {
           These reserves are of the last usable brief: {standing.message}
         </p>
       )}
-      <ReservesMatrix
-        shortlist={shortlist}
-        evaluations={evaluations}
-        sort={sortBy === null ? null : { by: sortBy, descending }}
-        pinnedIds={pinnedIds}
-        openId={openId}
-        onSort={(sort) => set({ sort: sort?.by ?? null, falling: sort?.descending ? 'yes' : null })}
-        onPin={(id) =>
-          set({
-            pin: (pinnedIds.includes(id) ? pinnedIds.filter((one) => one !== id) : [...pinnedIds, id]).join(','),
-          })
-        }
-        onOpen={(grade, check) => set({ grade, check: check ?? null, built: null })}
-        onLook={look}
-      />
+      {sized ? (
+        <SizedTable ids={shortlist.ids} />
+      ) : (
+        <ReservesMatrix
+          shortlist={shortlist}
+          evaluations={evaluations}
+          sort={sortBy === null ? null : { by: sortBy, descending }}
+          pinnedIds={pinnedIds}
+          openId={openId}
+          onSort={(sort) => set({ sort: sort?.by ?? null, falling: sort?.descending ? 'yes' : null })}
+          onPin={(id) =>
+            set({
+              pin: (pinnedIds.includes(id) ? pinnedIds.filter((one) => one !== id) : [...pinnedIds, id]).join(','),
+            })
+          }
+          onOpen={(grade, check) => set({ grade, check: check ?? null, built: null })}
+          onLook={look}
+        />
+      )}
       <p className="mt-3 flex flex-wrap gap-x-4 text-xs text-quiet">
         <Term means={TERMS.reserve}>Reserve factor</Term>
         <Term means={TERMS.governs}>Warm frame: governs</Term>
@@ -145,5 +154,30 @@ export function ShortlistStage() {
         />
       )}
     </>
+  );
+}
+
+function ViewSwitch({ sized, onChange }: { sized: boolean; onChange: (view: string | null) => void }) {
+  const views = [
+    { value: null, title: 'As drawn' },
+    { value: 'sized', title: 'Sized to pass' },
+  ];
+  return (
+    <div role="group" aria-label="Parts shown" className="flex rounded border border-line-strong">
+      {views.map(({ value, title }) => {
+        const chosen = sized === (value === 'sized');
+        return (
+          <button
+            key={title}
+            type="button"
+            aria-pressed={chosen}
+            className={`px-3 py-1.5 text-sm whitespace-nowrap ${chosen ? 'bg-sunken font-semibold' : 'text-quiet hover:text-ink'}`}
+            onClick={() => onChange(value)}
+          >
+            {title}
+          </button>
+        );
+      })}
+    </div>
   );
 }

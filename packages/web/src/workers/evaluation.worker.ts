@@ -4,6 +4,7 @@ import {
   evaluate,
   explain,
   libraryTable,
+  prepareSizing,
   rank,
   reserveOverTemperature,
   screen,
@@ -14,6 +15,8 @@ import {
   type LibraryTable,
   type LibraryTableRequest,
   type Screening,
+  type Sized,
+  type SizingJob,
   type TemperaturePoint,
 } from '@anvilstone/core';
 import type {
@@ -76,6 +79,23 @@ export interface Shortlist extends Arrangement {
   counts: { pass: number; unknown: number; fail: number };
 }
 
+/** A brief made ready to be sized is kept: the grades come in portions. */
+let keptSizing: { brief: string; workshop: Workshop; job: SizingJob | undefined } | undefined;
+
+function sizing(brief: Brief): SizingJob | undefined {
+  const key = JSON.stringify(brief);
+  if (keptSizing?.brief !== key || keptSizing.workshop !== workshop)
+    keptSizing = { brief: key, workshop, job: prepareSizing(brief, workshop, workshop.rules) };
+  return keptSizing.job;
+}
+
+export interface SizedGrades {
+  /** The dimension that grows, and its drawn value, mm. */
+  title: string;
+  drawnMm: number;
+  sized: Sized[];
+}
+
 /** Who leads a part's shortlist, cheapest that passes first, and how many stand. */
 export interface Leader {
   first: GradeStanding | undefined;
@@ -124,6 +144,14 @@ const engine = {
       now: leader(screened(brief)),
       then: leader(screen(brief, workshop, { rules })),
     }));
+  },
+  /** Some grades at the smallest size that passes; undefined: this part has no dimension that may grow by itself. */
+  sized(brief: Brief, gradeIds: readonly string[]): SizedGrades | undefined {
+    const job = sizing(brief);
+    if (!job) return undefined;
+    const byId = new Map(workshop.grades.map((grade) => [grade.id, grade]));
+    const grades = gradeIds.flatMap((id) => byId.get(id) ?? []);
+    return { title: job.title, drawnMm: job.drawnMm, sized: grades.map((grade) => job.size(grade)) };
   },
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */
