@@ -95,3 +95,24 @@ test('sized to pass: each grade as thin as it may be, its size taken into the br
   await saved(page);
   expect((await readPart(request, part.id)).brief.part).toEqual(lampArm.part);
 });
+
+test('why not: the nearest change with its price, applied by a click and undone', async ({ page, request }) => {
+  const part = await makePart(request, {
+    ...lampArm,
+    title: 'An arm that is a little too thin',
+    part: { ...lampArm.part, section: { kind: 'rectangle', widthMm: 18, depthMm: 19 } },
+  });
+  await page.goto(`/parts/${part.id}/shortlist?grade=ne-petg`);
+  const fixes = page.getByRole('region', { name: 'What would make it pass' });
+  const thicker = fixes.getByRole('listitem').filter({ hasText: /Depth along the load 19 → 21\.\d mm/ });
+  await expect(thicker).toContainText(/\+\d\.\d\d USD, \+\d+(\.\d+)? g/);
+  await expect(thicker).toContainText('Own heat limit, peak governs');
+  await thicker.getByRole('button').click();
+  // It passes now, so there is nothing left to mend.
+  await expect(fixes).toHaveCount(0);
+  await saved(page);
+  await page.keyboard.press('Escape');
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.part).toEqual(part.brief.part);
+});

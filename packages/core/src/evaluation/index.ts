@@ -3,6 +3,7 @@ export * from './briefIssues.ts';
 export * from './compareResults.ts';
 export * from './demands.ts';
 export * from './evaluate.ts';
+export * from './fixes.ts';
 export * from './funnel.ts';
 
 export * from './layersUnderLoads.ts';

@@ -3,13 +3,14 @@ import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useBench } from '../parts/bench.ts';
-import { Choice, controlLook, Field } from '../ui/fields.tsx';
+import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { NoGrades } from '../ui/NoGrades.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { FindField } from './FindField.tsx';
 import { GradeDrawer } from './GradeDrawer.tsx';
 import { ReservesMatrix } from './ReservesMatrix.tsx';
 import { SizedTable } from './SizedTable.tsx';
@@ -47,24 +48,28 @@ export function ShortlistStage() {
       }),
     [brief, school.id, sortBy, descending, groupBy, find, pinned],
   );
+  const set = useCallback(
+    (change: Record<string, string | null>, replace = false) =>
+      setSearch(
+        (before) => {
+          const next = new URLSearchParams(before);
+          for (const [key, value] of Object.entries(change)) {
+            if (value === null || value === '') next.delete(key);
+            else next.set(key, value);
+          }
+          return next;
+        },
+        { replace },
+      ),
+    [setSearch],
+  );
+  const narrow = useCallback((words: string) => set({ find: words }, true), [set]);
   const { value: shortlist } = useComputed(library, ask);
   const [inSight, setInSight] = useState<readonly string[]>([]);
   const look = useCallback((ids: readonly string[]) => setInSight(ids), []);
   const evaluations = useEvaluated(brief, library, openId === null ? inSight : [...inSight, openId]);
   if (library.grades.length === 0) return <NoGrades />;
   if (!shortlist) return <Loading what="the reserves" />;
-  const set = (change: Record<string, string | null>, replace = false) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        for (const [key, value] of Object.entries(change)) {
-          if (value === null || value === '') next.delete(key);
-          else next.set(key, value);
-        }
-        return next;
-      },
-      { replace },
-    );
   const pinnedIds = pinned.split(',').filter(Boolean);
   const open = openId === null ? undefined : evaluations.get(openId);
   const { counts } = shortlist;
@@ -91,18 +96,7 @@ export function ShortlistStage() {
           </div>
         )}
         <div className="w-44">
-          <Field label="Find">
-            {(ids) => (
-              <input
-                {...ids}
-                type="search"
-                className={controlLook}
-                placeholder="name, maker, family"
-                value={find}
-                onChange={(event) => set({ find: event.target.value }, true)}
-              />
-            )}
-          </Field>
+          <FindField value={find} onChange={narrow} />
         </div>
         <p className="grow pb-1 text-sm text-quiet">{school.sentence}</p>
         <p role="status" className="pb-1 whitespace-nowrap">

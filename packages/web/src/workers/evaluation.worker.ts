@@ -4,12 +4,14 @@ import {
   evaluate,
   explain,
   libraryTable,
+  nearestFixes,
   prepareSizing,
   rank,
   reserveOverTemperature,
   screen,
   type ArrangeRequest,
   type Arrangement,
+  type Fix,
   type FunnelStep,
   type GradeStanding,
   type LibraryTable,
@@ -152,6 +154,11 @@ const engine = {
     const byId = new Map(workshop.grades.map((grade) => [grade.id, grade]));
     const grades = gradeIds.flatMap((id) => byId.get(id) ?? []);
     return { title: job.title, drawnMm: job.drawnMm, sized: grades.map((grade) => job.size(grade)) };
+  },
+  /** Changes with which a grade would pass; none when it does, or is not there. */
+  fixes(brief: Brief, gradeId: string): Fix[] {
+    const grade = workshop.grades.find(({ id }) => id === gradeId);
+    return grade ? nearestFixes(brief, workshop, grade, workshop.rules) : [];
   },
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */

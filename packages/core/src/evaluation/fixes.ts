@@ -1,0 +1,126 @@
+import type { Brief, EvaluationEntry, Grade, HouseRules, Library, LoadCase } from '@anvilstone/schema';
+import { freeSize } from '../parts/freeSize.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
+import { formatNumber as f } from '../units/formatQuantity.ts';
+import { evaluateGrade, prepareJob } from './evaluate.ts';
+import { prepareSizing } from './sizing.ts';
+
+/** A change of the brief with which a grade passes every check, and what it costs. */
+export interface Fix {
+  kind: 'size' | 'fillet' | 'way-up' | 'machine' | 'safety-factor';
+  /** What to do, in a few words: “Depth along the load 30 → 34.2 mm”. */
+  title: string;
+  /** Lowering a safety factor is no fix: somebody has to decide and sign it. */
+  isDecision: boolean;
+  brief: Brief;
+  /** The grade with it. */
+  entry: EvaluationEntry;
+  massDeltaG: number | null;
+  costDeltaUsd: number | null;
+}
+
+const FILLET_STEPS = [1.5, 2, 3, 4];
+/** A load that may be exceeded by less than this is no safety factor any more. */
+const LEAST_SAFETY_FACTOR = 1.05;
+
+/**
+ * The nearest changes with which a grade that does not pass would: a larger free dimension, a larger fillet, another way up
+ * or machine than the brief allows, and last a lower safety factor, said to be a decision. Each one is evaluated; what does
+ * not pass by itself is left out. Cheapest first, decisions last. Empty for what passes already.
+ * @throws InputError when the brief cannot be evaluated
+ */
+export function nearestFixes(
+  brief: Brief,
+  library: Pick<Library, 'machines' | 'agents'>,
+  grade: Grade,
+  rules: HouseRules = defaultHouseRules,
+): Fix[] {
+  const bare: Library = { ...library, grades: [] };
+  const bestOf = (changed: Brief) => evaluateGrade(prepareJob(changed, bare, { rules }), grade).best;
+  const now = bestOf(brief);
+  if (now.status === 'pass') return [];
+  const fixes: Fix[] = [];
+  const offer = (kind: Fix['kind'], title: string, changed: Brief): boolean => {
+    const entry = bestOf(changed);
+    if (entry.status !== 'pass') return false;
+    const delta = (after: number | null, before: number | null) =>
+      after === null || before === null ? null : after - before;
+    fixes.push({
+      kind,
+      title,
+      isDecision: kind === 'safety-factor',
+      brief: changed,
+      entry,
+      massDeltaG: delta(entry.massG, now.massG),
+      costDeltaUsd: delta(entry.costUsd, now.costUsd),
+    });
+    return true;
+  };
+  offerSize(brief, library, grade, rules, offer);
+  offerFillet(brief, offer);
+  const { orientations, machineIds, ...asks } = brief.asks;
+  if (orientations) {
+    const changed = { ...brief, asks: { ...asks, ...(machineIds ? { machineIds } : {}) } };
+    offer(
+      'way-up',
+      `Build it ${bestOf(changed).orientation}: the brief allows only ${orientations.join(', ')}`,
+      changed,
+    );
+  }
+  if (machineIds) {
+    const changed = { ...brief, asks: { ...asks, ...(orientations ? { orientations } : {}) } };
+    const name = library.machines.find(({ id }) => id === bestOf(changed).machineId)?.name;
+    offer('machine', `Print it on ${name ?? 'another machine'}: the brief leaves it out`, changed);
+  }
+  offerSafetyFactor(brief, now, offer);
+  return fixes.sort(
+    (a, b) =>
+      Number(a.isDecision) - Number(b.isDecision) || (a.costDeltaUsd ?? Infinity) - (b.costDeltaUsd ?? Infinity),
+  );
+}
+
+type Offer = (kind: Fix['kind'], title: string, changed: Brief) => boolean;
+
+function offerSize(
+  brief: Brief,
+  library: Pick<Library, 'machines' | 'agents'>,
+  grade: Grade,
+  rules: HouseRules,
+  offer: Offer,
+): void {
+  const free = freeSize(brief.part);
+  const sized = prepareSizing(brief, library, rules)?.size(grade);
+  if (!free || !sized?.ok) return;
+  // In steps that can be drawn, and never back to what is drawn already.
+  const sizeMm = Math.ceil(sized.sizeMm * 10) / 10;
+  if (sizeMm === free.valueMm) return;
+  offer('size', `${free.title} ${f(free.valueMm)} → ${f(sizeMm)} mm`, { ...brief, part: free.with(sizeMm) });
+}
+
+function offerFillet(brief: Brief, offer: Offer): void {
+  const { part } = brief;
+  if (!('filletRadiusMm' in part) || part.filletRadiusMm <= 0) return;
+  for (const step of FILLET_STEPS) {
+    const filletRadiusMm = part.filletRadiusMm * step;
+    const title = `Fillet ${f(part.filletRadiusMm)} → ${f(filletRadiusMm)} mm`;
+    if (offer('fillet', title, { ...brief, part: { ...part, filletRadiusMm } })) return;
+  }
+}
+
+/** The loads whose checks fail by a little: their factor times the reserve that is there, rounded down. */
+function offerSafetyFactor(brief: Brief, now: EvaluationEntry, offer: Offer): void {
+  const lowered: string[] = [];
+  const loadCases = brief.loadCases.map((load): LoadCase => {
+    const worst = Math.min(
+      ...now.checks
+        .filter((check) => check.loadCaseId === load.id && check.reserve !== null)
+        .map((one) => one.reserve!),
+    );
+    if (worst >= 1) return load;
+    const safetyFactor = Math.floor(load.safetyFactor * worst * 100) / 100;
+    lowered.push(`${load.name} ${f(load.safetyFactor)} → ${f(safetyFactor)}`);
+    return { ...load, safetyFactor };
+  });
+  if (lowered.length === 0 || loadCases.some((load) => load.safetyFactor < LEAST_SAFETY_FACTOR)) return;
+  offer('safety-factor', `Safety factor: ${lowered.join('; ')}`, { ...brief, loadCases });
+}
