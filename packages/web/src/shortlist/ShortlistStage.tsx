@@ -77,7 +77,7 @@ export function ShortlistStage() {
     <>
       <div className="mb-3 flex items-end gap-3">
         <ViewSwitch sized={sized} onChange={(view) => set({ view })} />
-        <div className="w-48">
+        <div className="w-54">
           <Choice
             label="Ranked by"
             value={school.id}
@@ -95,7 +95,7 @@ export function ShortlistStage() {
             />
           </div>
         )}
-        <div className="w-44">
+        <div className="w-40">
           <FindField value={find} onChange={narrow} />
         </div>
         <p className="grow pb-1 text-sm text-quiet">{school.sentence}</p>

@@ -39,7 +39,8 @@ function outcome(
   { verdict, hours, reserve }: { verdict: Extract<FluidVerdict, { kind: 'known' }>; hours: number; reserve: number },
   evidence: EvidenceClass,
 ) {
-  const reason = verdict.note ? `${verdict.reason}. ${verdict.note}` : verdict.reason;
+  // Whoever shows it ends the sentence.
+  const reason = verdict.note ? `${verdict.reason}. ${verdict.note.replace(/\.$/, '')}` : verdict.reason;
   // A rating for lasting contact is no number of hours, and “unsuitable” is no reserve of nought.
   if (!Number.isFinite(reserve) || verdict.standsH === 0)
     return judged(reserve >= 1 ? 'pass' : 'fail', evidence, reason);
