@@ -96,6 +96,27 @@ test('sized to pass: each grade as thin as it may be, its size taken into the br
   expect((await readPart(request, part.id)).brief.part).toEqual(lampArm.part);
 });
 
+test('how sure: a chance beside each grade, the same on another visit, with what is missed most in the drawer', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, {
+    ...lampArm,
+    title: 'An arm near its limit',
+    part: { ...lampArm.part, section: { kind: 'rectangle', widthMm: 18, depthMm: 22 } },
+  });
+  await page.goto(`/parts/${part.id}/shortlist`);
+  const chance = page.getByRole('row', { name: /Nine Elms PETG Trade/ }).getByTitle(/4000 draws/);
+  await expect(chance).toHaveText(/^\d\d %$/);
+  const before = await chance.innerText();
+  await page.reload();
+  await expect(chance).toHaveText(before);
+  await page.goto(`/parts/${part.id}/shortlist?grade=ne-petg`);
+  const sure = page.getByRole('region', { name: 'How sure' });
+  await expect(sure).toContainText(`Every check is met in ${before} of 4,000 draws`);
+  await expect(sure.getByRole('listitem').first()).toContainText('Own heat limit, peak');
+});
+
 test('why not: the nearest change with its price, applied by a click and undone', async ({ page, request }) => {
   const part = await makePart(request, {
     ...lampArm,

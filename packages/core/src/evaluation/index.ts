@@ -1,5 +1,6 @@
 export * from './arrange.ts';
 export * from './briefIssues.ts';
+export * from './chance.ts';
 export * from './compareResults.ts';
 export * from './demands.ts';
 export * from './evaluate.ts';

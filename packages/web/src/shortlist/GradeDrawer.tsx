@@ -11,6 +11,7 @@ import { Cautions } from '../ui/Cautions.tsx';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { ChancePanel } from './ChancePanel.tsx';
 import { FixesPanel } from './FixesPanel.tsx';
 import { HeatPanel } from './HeatPanel.tsx';
 import { rejectionReasons } from './rejectionReasons.ts';
@@ -97,6 +98,7 @@ export function GradeDrawer({
           )}
           <CheckList checks={entry.checks} chosen={checkId} governing={entry.governingCheckId} onCheck={onCheck} />
           {shown ? <WorkingTable check={shown} /> : <p className="p-3 text-quiet">Writing the working …</p>}
+          <ChancePanel gradeId={gradeId} orientation={entry.orientation} />
           {grade && best.status !== 'pass' && <FixesPanel grade={grade} />}
           <HeatPanel gradeId={gradeId} orientation={entry.orientation} limitC={entry.ownHeatLimitC} />
           <div className="mt-4">

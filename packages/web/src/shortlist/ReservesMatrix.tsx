@@ -6,9 +6,13 @@ import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
 import { amount } from '../ui/amount.ts';
 import { Evidence, Reserve, statusWords } from '../ui/Reserve.tsx';
+import { Term } from '../ui/Term.tsx';
+import { TERMS } from '../ui/terms.ts';
 import type { Shortlist } from '../workers/evaluation.worker.ts';
 import { rejectionReasons } from './rejectionReasons.ts';
+import { percent } from './percent.ts';
 import { SortHead, type Sort } from './SortHead.tsx';
+import type { Chances } from './useChances.ts';
 
 /** Every row is as high as the tallest, so that thousands can be scrolled without measuring one. */
 const ROW_PX = 64;
@@ -20,6 +24,7 @@ type Line = { kind: 'group'; title: string; count: number } | { kind: 'row'; id:
 export function ReservesMatrix({
   shortlist,
   evaluations,
+  chances,
   sort,
   pinnedIds,
   openId,
@@ -30,6 +35,7 @@ export function ReservesMatrix({
 }: {
   shortlist: Shortlist;
   evaluations: ReadonlyMap<string, GradeEvaluation>;
+  chances: Chances;
   sort: Sort | null;
   pinnedIds: readonly string[];
   openId: string | null;
@@ -58,7 +64,7 @@ export function ReservesMatrix({
     onLook(lines.slice(first, last + 1).flatMap((line) => (line.kind === 'row' ? [line.id] : [])));
   }, [lines, first, last, onLook]);
   const { checkIds } = shortlist;
-  const span = checkIds.length + 3;
+  const span = checkIds.length + 4;
   const above = shown[0]?.start ?? 0;
   const below = virtual.getTotalSize() - (shown.at(-1)?.end ?? 0);
   return (
@@ -79,6 +85,9 @@ export function ReservesMatrix({
               Grade and way up
             </th>
             <SortHead id="cost" title="One part" sort={sort} onSort={onSort} right startsRising />
+            <th scope="col" className="px-1.5 py-2 text-right font-normal">
+              <Term means={TERMS.chance}>Chance</Term>
+            </th>
             {checkIds.map((id) => (
               <SortHead
                 key={id}
@@ -113,6 +122,7 @@ export function ReservesMatrix({
                 gradeId={line.id}
                 place={line.place}
                 evaluation={evaluation}
+                chances={chances}
                 cells={checkIds.length}
                 grade={grades.get(line.id)}
                 machine={machines.get(evaluation?.best.machineId ?? '')}
@@ -155,6 +165,7 @@ function MatrixRow({
   gradeId,
   place,
   evaluation,
+  chances,
   cells,
   grade,
   machine,
@@ -167,6 +178,7 @@ function MatrixRow({
   gradeId: string;
   place: number;
   evaluation: GradeEvaluation | undefined;
+  chances: Chances;
   cells: number;
   grade: Grade | undefined;
   machine: string | undefined;
@@ -239,6 +251,7 @@ function MatrixRow({
               {heldTo(best.ownHeatLimitC, units)}
             </span>
           </td>
+          <ChanceCell chances={chances} at={`${gradeId} ${best.orientation}`} />
           {best.checks.map((check) => (
             <Cell
               key={check.checkId}
@@ -249,11 +262,25 @@ function MatrixRow({
           ))}
         </>
       ) : (
-        <td colSpan={cells + 1} className="px-2 text-xs text-quiet">
+        <td colSpan={cells + 2} className="px-2 text-xs text-quiet">
           Working it out …
         </td>
       )}
     </tr>
+  );
+}
+
+/** In how many draws of scattering properties and loads every check is met. */
+function ChanceCell({ chances, at }: { chances: Chances; at: string }) {
+  const chance = chances.get(at);
+  if (!chance) return <td className="px-1.5 text-right text-xs text-quiet">{chances.has(at) ? 'unknown' : '…'}</td>;
+  return (
+    <td
+      className="px-1.5 text-right whitespace-nowrap"
+      title={`Between ${percent(chance.low)} and ${percent(chance.high)} (95 %), ${chance.draws} draws`}
+    >
+      {percent(chance.all)}
+    </td>
   );
 }
 

@@ -1,6 +1,6 @@
 import { GROUPINGS, rankingSchools, type Grouping } from '@anvilstone/core';
 import type { Remote } from 'comlink';
-import { useCallback, useState } from 'react';
+import { useCallback, useMemo, useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useBench } from '../parts/bench.ts';
 import { Choice } from '../ui/fields.tsx';
@@ -14,6 +14,7 @@ import { FindField } from './FindField.tsx';
 import { GradeDrawer } from './GradeDrawer.tsx';
 import { ReservesMatrix } from './ReservesMatrix.tsx';
 import { SizedTable } from './SizedTable.tsx';
+import { useChances } from './useChances.ts';
 import { useEvaluated } from './useEvaluated.ts';
 
 const GROUP_WORDS: Record<Grouping, string> = {
@@ -68,6 +69,15 @@ export function ShortlistStage() {
   const [inSight, setInSight] = useState<readonly string[]>([]);
   const look = useCallback((ids: readonly string[]) => setInSight(ids), []);
   const evaluations = useEvaluated(brief, library, openId === null ? inSight : [...inSight, openId]);
+  const waysInSight = useMemo(
+    () =>
+      inSight.flatMap((gradeId) => {
+        const best = evaluations.get(gradeId)?.best;
+        return best ? [{ gradeId, orientation: best.orientation }] : [];
+      }),
+    [inSight, evaluations],
+  );
+  const chances = useChances(brief, library, waysInSight);
   if (library.grades.length === 0) return <NoGrades />;
   if (!shortlist) return <Loading what="the reserves" />;
   const pinnedIds = pinned.split(',').filter(Boolean);
@@ -115,6 +125,7 @@ export function ShortlistStage() {
         <ReservesMatrix
           shortlist={shortlist}
           evaluations={evaluations}
+          chances={chances}
           sort={sortBy === null ? null : { by: sortBy, descending }}
           pinnedIds={pinnedIds}
           openId={openId}

@@ -5,6 +5,8 @@ export const TERMS = {
   governs: 'The check with the smallest reserve. It decides; improving anything else changes nothing.',
   evidence:
     'How good the number behind a reserve is. A: own bench, five or more specimens. B: own bench, three or more, or a data sheet on printed specimens at this condition. C: carried over from another condition. D: typical of the family, an estimate.',
+  chance:
+    'In how many of 4,000 draws every check is met, when stiffness, strength, heat curve and loads scatter as much as their evidence says. The same luck for every grade, the same numbers each time.',
   typical:
     'A pass that rests on values typical of the family (evidence D). Nobody tested this grade for it: it says what is worth a test, and promises nothing.',
   ownHeatLimit:

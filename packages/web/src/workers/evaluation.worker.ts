@@ -1,5 +1,6 @@
 import {
   arrange,
+  chanceOfMeetingAll,
   defaultHouseRules,
   evaluate,
   explain,
@@ -11,6 +12,7 @@ import {
   screen,
   type ArrangeRequest,
   type Arrangement,
+  type Chance,
   type Fix,
   type FunnelStep,
   type GradeStanding,
@@ -80,6 +82,9 @@ export interface Shortlist extends Arrangement {
   checkIds: readonly string[];
   counts: { pass: number; unknown: number; fail: number };
 }
+
+/** Enough to tell 90 from 92 %: the interval is shown with it. */
+const DRAWS = 4000;
 
 /** A brief made ready to be sized is kept: the grades come in portions. */
 let keptSizing: { brief: string; workshop: Workshop; job: SizingJob | undefined } | undefined;
@@ -154,6 +159,21 @@ const engine = {
     const byId = new Map(workshop.grades.map((grade) => [grade.id, grade]));
     const grades = gradeIds.flatMap((id) => byId.get(id) ?? []);
     return { title: job.title, drawnMm: job.drawnMm, sized: grades.map((grade) => job.size(grade)) };
+  },
+  /** Chances of meeting all checks, one for each “grade orientation”; undefined where a check is not known. */
+  chances(brief: Brief, wanted: readonly string[]): (Chance | undefined)[] {
+    const byId = new Map(workshop.grades.map((grade) => [grade.id, grade]));
+    return wanted.map((one) => {
+      const [gradeId = '', orientation] = one.split(' ');
+      const grade = byId.get(gradeId);
+      return (
+        grade &&
+        chanceOfMeetingAll(brief, workshop, grade, orientation as BuildOrientation, {
+          rules: workshop.rules,
+          draws: DRAWS,
+        })
+      );
+    });
   },
   /** Changes with which a grade would pass; none when it does, or is not there. */
   fixes(brief: Brief, gradeId: string): Fix[] {
