@@ -7,10 +7,12 @@
 import { writeFileSync } from 'node:fs';
 import { gradeOf } from './sampleLibrary/grade.ts';
 import { rows } from './sampleLibrary/rows.ts';
+import { laySurroundings } from './sampleLibrary/surroundings.ts';
 import { layTraps } from './sampleLibrary/traps.ts';
 
 const grades = rows.map(gradeOf);
 layTraps(grades);
+laySurroundings(grades);
 writeFileSync(
   new URL('../packages/core/src/sample/data/grades.json', import.meta.url),
   `${JSON.stringify(grades, null, 1)}\n`,

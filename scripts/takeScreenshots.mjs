@@ -50,7 +50,10 @@ async function askedAboutASheet(page) {
 
 async function fluidsInInches(page) {
   await page.getByRole('button', { name: /^Units/ }).click();
-  await page.getByText('Fluids touch it').last().evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
+  await page
+    .getByText('Fluids touch it')
+    .last()
+    .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
   await page.mouse.wheel(0, -160);
 }
 
