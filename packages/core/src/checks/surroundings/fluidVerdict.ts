@@ -17,7 +17,7 @@ export type FluidVerdict =
     };
 
 /** A soak this long counts as lasting contact: one week is a preferred period of ISO 175. h */
-const LASTING_SOAK_H = 168;
+export const LASTING_SOAK_H = 168;
 /** A fluid may be this much warmer than the rating before the rating no longer speaks of it, K. */
 const TEMPERATURE_TOLERANCE_K = 5;
 

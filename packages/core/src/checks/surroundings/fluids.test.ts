@@ -127,7 +127,7 @@ describe('stress cracking', () => {
     expect(outcome('stress-cracking', held).status).toBe('fail');
   });
   test('warm, the limit falls with the modulus', () => {
-    const warm = outcome('stress-cracking', touched([fluid({ temperatureC: 70 })], 5));
+    const warm = outcome('stress-cracking', touched([fluid({ temperatureC: 50 })], 5));
     expect(warm.capacity!).toBeLessThan(6);
   });
   test('mostly but not only amorphous: polyamide 6 in chloride de-icer', () => {
@@ -139,6 +139,19 @@ describe('stress cracking', () => {
     const bent = soaked('resistant', { creepStressMPa: 12 });
     const result = outcome('stress-cracking', touched([fluid()], 20), 'XZ', bent);
     expect(result).toMatchObject({ status: 'pass', evidence: 'B', capacity: 12 });
+  });
+  test.each([
+    ['an agent nobody has listed', fluid({ agentId: 'nobody-knows' })],
+    ['warmer than its rating speaks of', fluid({ agentId: 'water-fresh', temperatureC: 95 })],
+    ['stronger than its rating speaks of', fluid({ agentId: 'acid-weak', strength: 'stronger' })],
+  ])('not passed over: %s', (_what, one) =>
+    expect(outcome('stress-cracking', touched([one], 2))).toMatchObject({ status: 'unknown', reserve: null }),
+  );
+  test('a bent strip proves nothing after an hour, or of a stronger fluid', () => {
+    const hour = soaked('resistant', { creepStressMPa: 12, durationH: 1 });
+    expect(outcome('stress-cracking', touched([fluid()], 20), 'XZ', hour).status).toBe('fail');
+    const week = soaked('resistant', { creepStressMPa: 12 });
+    expect(outcome('stress-cracking', touched([fluid({ strength: 'stronger' })], 20), 'XZ', week).status).toBe('fail');
   });
   test('the threshold is a house rule, shown in the working', () => {
     const context = testContext(touched([fluid()], 5), 'XZ', testGrade, {

@@ -1,10 +1,11 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import type { EvidenceClass, FluidContact } from '@anvilstone/schema';
 import { formatNumber as f } from '../../units/formatQuantity.ts';
 import { actingAt } from '../action.ts';
 import type { Check, CheckContext, PreparedLoad } from '../check.ts';
 import { judged, known, unknown, weakest } from '../outcome.ts';
 import { showModulusRatio, showResolved } from '../showMaterial.ts';
-import { soakTest } from './fluidVerdict.ts';
+import { ratingAt } from '../../reference/agentOutlook.ts';
+import { LASTING_SOAK_H, soakTest } from './fluidVerdict.ts';
 
 /**
  * Cracking under stress in a fluid that leaves the unloaded polymer alone: the largest lasting tension of this part against
@@ -24,16 +25,20 @@ export const stressCracking: Check = {
     let provenMPa = Infinity;
     for (const fluid of brief.asks.fluids!) {
       const agent = context.agent(fluid.agentId);
-      if (!agent) continue;
-      const proven = bentSoakMPa(context, fluid.agentId, fluid.temperatureC);
+      if (!agent) {
+        gaps.push(`“${fluid.agentId}” is in no agent table: add it under Agents`);
+        continue;
+      }
+      const proven = bentSoakMPa(context, fluid);
       if (proven !== undefined) {
         provenMPa = Math.min(provenMPa, proven);
         continue;
       }
       const row = material.family && agent.ratings[material.family.id];
-      if (!row || row.rating === 'unknown')
+      // A rating for cooler or weaker fluid says nothing of cracking in this one, but what cracks there cracks here.
+      if (ratingAt(row, agent, fluid) === 'unknown')
         gaps.push(`${agent.name}: nothing known of cracking under stress. ${soakTest(agent, fluid)}`);
-      else if (row.stressCrack) cracking.push({ name: agent.name, temperatureC: fluid.temperatureC });
+      if (row?.stressCrack) cracking.push({ name: agent.name, temperatureC: fluid.temperatureC });
     }
     const pull = lastingPull(context);
     if ('gaps' in pull) return unknown('MPa', [...gaps, ...pull.gaps]);
@@ -83,16 +88,21 @@ export const stressCracking: Check = {
   },
 };
 
-/** Stress that a bent specimen of the grade bore in this fluid without a crack, MPa; undefined: none was soaked so. */
-function bentSoakMPa({ material }: CheckContext, agentId: string, temperatureC: number): number | undefined {
+/**
+ * Stress that a bent specimen of the grade bore in this fluid without a crack, MPa: as warm, as strong, and for a week or as
+ * long as it is touched. Undefined: none was soaked so.
+ */
+function bentSoakMPa({ material }: CheckContext, fluid: FluidContact): number | undefined {
+  if (fluid.strength === 'stronger') return undefined;
   const bent = material.grade.observations.filter(
     (one) =>
       one.property === 'chemicalResistance' &&
       one.source === 'bench' &&
-      one.agentId === agentId &&
+      one.agentId === fluid.agentId &&
       one.classValue === 'resistant' &&
       one.creepStressMPa !== undefined &&
-      (one.temperatureC ?? 23) >= temperatureC - 5,
+      (one.durationH ?? 0) >= Math.min(LASTING_SOAK_H, fluid.hours) &&
+      (one.temperatureC ?? 23) >= fluid.temperatureC - 5,
   );
   return bent.length === 0 ? undefined : Math.max(...bent.map((one) => one.creepStressMPa!));
 }
