@@ -20,6 +20,7 @@ import { importJob, importPlan, importRows, importSettings } from './importApi.t
 import { houseRules } from './houseRules.ts';
 import { loadCase } from './loadCase.ts';
 import { machine } from './machine.ts';
+import { savedView } from './savedView.ts';
 import { observation } from './observation.ts';
 
 /** Every document that is published as a JSON Schema of its own, by file name. */
@@ -50,6 +51,7 @@ export const publishedDocuments: readonly TSchema[] = [
   houseRulesRecord,
   houseRulesHistory,
   agentRecord,
+  savedView,
   importSettings,
   importPlan,
   importJob,

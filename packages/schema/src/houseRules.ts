@@ -6,7 +6,12 @@ const factor = (most: number, description: string) => Type.Number({ minimum: 1, 
 const share = (description: string) => Type.Number({ minimum: 0, maximum: 0.95, description });
 
 export const STRENGTH_BASES = ['mean', 'b-basis'] as const;
-export const RANKING_SCHOOLS = ['cheapest-that-passes', 'weakest-link'] as const;
+export const RANKING_SCHOOLS = [
+  'cheapest-that-passes',
+  'weakest-link',
+  'lightest-when-sized',
+  'weighted-merit',
+] as const;
 
 /** Came later than the first decisions, which do not hold them: absent = the value a new workshop has. */
 const laterRules = {

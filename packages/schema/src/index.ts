@@ -13,6 +13,7 @@ export * from './machine.ts';
 export * from './observation.ts';
 export * from './partGeometry.ts';
 export * from './property.ts';
+export * from './savedView.ts';
 export * from './section.ts';
 export * from './surroundingAsks.ts';
 export * from './gradeApi.ts';

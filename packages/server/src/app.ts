@@ -6,6 +6,7 @@ import helmet from 'helmet';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { viewOperations } from './views/operations.ts';
 import { agentOperations } from './agents/operations.ts';
 import { calculatorOperations } from './calculators/operations.ts';
 import { decisionOperations } from './decisions/operations.ts';
@@ -41,6 +42,7 @@ const BODY_LIMIT = '5mb';
 export function operationsOf(db: Knex, imports: ImportService): Operation[] {
   return [
     ...partOperations(partService(db)),
+    ...viewOperations(db, partService(db)),
     ...gradeOperations(gradeService(db)),
     ...libraryOperations(db),
     ...houseRulesOperations(db),

@@ -1,7 +1,7 @@
 import type { Grade } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { findFamily } from '../reference/family.ts';
-import { rank, type GradeStanding } from './ranking.ts';
+import { findSchool, rank, type GradeStanding, type RankingGrounds } from './ranking.ts';
 import type { Screening } from './screen.ts';
 
 export const GROUPINGS = ['none', 'family', 'rejected'] as const;
@@ -17,6 +17,8 @@ export interface ArrangeRequest {
   find?: string;
   /** These come first, whatever the order. */
   pinnedIds?: readonly string[];
+  /** Another school: the places in it are given as well, so that what moved can be seen. */
+  comparedWith?: string;
 }
 
 export interface RowGroup {
@@ -29,8 +31,10 @@ export interface RowGroup {
 /** The rows of a shortlist in order, with the groups they fall into; `places` are those of the school, from 1. */
 export interface Arrangement {
   ids: readonly string[];
-  /** Place in the school’s own order for what passes, else 0; row by row. */
+  /** Place in the school’s own order for what holds one there, else 0; row by row. */
   places: readonly number[];
+  /** The same in the school it is compared with; empty without one. */
+  otherPlaces: readonly number[];
   groups: readonly RowGroup[];
 }
 
@@ -39,10 +43,15 @@ export function arrange(
   screening: Screening,
   request: ArrangeRequest,
   about: (gradeId: string) => Grade | undefined,
+  grounds: RankingGrounds = {},
 ): Arrangement {
-  const { schoolId, sortBy, descending = false, groupBy = 'none', find = '', pinnedIds = [] } = request;
-  const ranked = rank(screening.grades, schoolId);
-  const placeOf = new Map(ranked.map((one, index) => [one.gradeId, one.best.status === 'pass' ? index + 1 : 0]));
+  const { schoolId, sortBy, descending = false, groupBy = 'none', find = '', pinnedIds = [], comparedWith } = request;
+  const ranked = rank(screening.grades, schoolId, grounds);
+  const placeOf = placesIn(ranked, schoolId, grounds);
+  const other =
+    comparedWith === undefined
+      ? undefined
+      : placesIn(rank(screening.grades, comparedWith, grounds), comparedWith, grounds);
   let rows = wanted(ranked, find, about);
   if (sortBy !== undefined) rows = sorted(rows, valueBy(screening, sortBy), descending);
   const pinned = new Set(pinnedIds);
@@ -62,8 +71,14 @@ export function arrange(
   return {
     ids: ordered.map((one) => one.gradeId),
     places: ordered.map((one) => placeOf.get(one.gradeId) ?? 0),
+    otherPlaces: other ? ordered.map((one) => other.get(one.gradeId) ?? 0) : [],
     groups: groups.filter(({ title, count }) => title !== '' && count > 0),
   };
+}
+
+function placesIn(ranked: readonly GradeStanding[], schoolId: string, grounds: RankingGrounds): Map<string, number> {
+  const school = findSchool(schoolId);
+  return new Map(ranked.map((one, index) => [one.gradeId, school.holdsPlace(one, grounds) ? index + 1 : 0]));
 }
 
 function wanted(ranked: GradeStanding[], find: string, about: (id: string) => Grade | undefined): GradeStanding[] {
@@ -78,8 +93,8 @@ function wanted(ranked: GradeStanding[], find: string, about: (id: string) => Gr
   });
 }
 
-/** What a row is sorted by; NaN: it has none. */
-function valueBy(screening: Screening, sortBy: string): (one: GradeStanding) => number {
+/** What a row is sorted or placed by: a check’s reserve, or cost, mass, print time, own heat limit, smallest reserve; NaN: it has none. */
+export function valueBy(screening: Screening, sortBy: string): (one: GradeStanding) => number {
   const column = screening.checkIds.indexOf(sortBy);
   if (column >= 0) {
     const width = screening.checkIds.length;
@@ -92,9 +107,10 @@ function valueBy(screening: Screening, sortBy: string): (one: GradeStanding) => 
   return field ? ({ best }) => best[field] ?? Number.NaN : () => Number.NaN;
 }
 
-const FIELDS: Record<string, 'costUsd' | 'massG' | 'ownHeatLimitC' | 'minimumReserve'> = {
+const FIELDS: Record<string, 'costUsd' | 'massG' | 'printTimeH' | 'ownHeatLimitC' | 'minimumReserve'> = {
   cost: 'costUsd',
   mass: 'massG',
+  time: 'printTimeH',
   heat: 'ownHeatLimitC',
   reserve: 'minimumReserve',
 };

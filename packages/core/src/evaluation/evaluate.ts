@@ -14,7 +14,7 @@ import { checks, ownHeatLimit, type Check, type CheckContext } from '../checks/i
 import { InputError } from '../input/InputError.ts';
 import { contextsFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
-import { compareEntries } from './ranking.ts';
+import { compareEntries } from './compareEntries.ts';
 import { Working } from '../working/Working.ts';
 
 /** Changes whenever the same input may give another number; frozen decisions carry it. */

@@ -1,13 +1,16 @@
 export * from './arrange.ts';
 export * from './briefIssues.ts';
 export * from './chance.ts';
+export * from './compareEntries.ts';
 export * from './compareResults.ts';
 export * from './demands.ts';
+export * from './equalMass.ts';
 export * from './evaluate.ts';
 export * from './fixes.ts';
 export * from './funnel.ts';
-
 export * from './layersUnderLoads.ts';
+export * from './map.ts';
+export * from './merit.ts';
 export * from './ranking.ts';
 export * from './reserveOverTemperature.ts';
 export * from './screen.ts';

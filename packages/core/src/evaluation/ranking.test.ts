@@ -1,7 +1,8 @@
 import type { CheckResult, EvaluationEntry, EvaluationResult, GradeEvaluation } from '@anvilstone/schema';
 import { resultDifferences } from './compareResults.ts';
 import { funnel } from './funnel.ts';
-import { compareEntries, rank, rankingSchools } from './ranking.ts';
+import { compareEntries } from './compareEntries.ts';
+import { rank, rankingSchools } from './ranking.ts';
 
 const check = (checkId: string, reserve: number | null, status?: CheckResult['status']): CheckResult => ({
   checkId,

@@ -1,103 +1,124 @@
 import type { EvaluationEntry } from '@anvilstone/schema';
-
-const STATUS_ORDER = { pass: 0, unknown: 1, fail: 2 } as const;
-const ORIENTATION_ORDER = { XY: 0, XZ: 1, ZX: 2 } as const;
-
-/**
- * Orders two entries of one grade, the better first: status, then the larger smallest reserve, then the larger second
- * smallest and so on (so that equal cost or mass does not hide a better orientation), then cost, then XY before XZ before ZX.
- */
-export function compareEntries(a: EvaluationEntry, b: EvaluationEntry): number {
-  return (
-    STATUS_ORDER[a.status] - STATUS_ORDER[b.status] ||
-    blockers(a) - blockers(b) ||
-    compareNumbers(b.minimumReserve ?? Infinity, a.minimumReserve ?? Infinity) ||
-    compareReserves(a, b) ||
-    compareNumbers(a.costUsd ?? Infinity, b.costUsd ?? Infinity) ||
-    ORIENTATION_ORDER[a.orientation] - ORIENTATION_ORDER[b.orientation]
-  );
-}
-
-function blockers(entry: EvaluationEntry): number {
-  return entry.checks.filter((check) => check.status === 'fail' && check.reserve === null).length;
-}
-
-/** The larger smallest reserve first, then the larger second smallest, and so on; what has fewer reserves counts as larger. */
-function compareReserves(a: EvaluationEntry, b: EvaluationEntry): number {
-  const left = sortedReserves(a, LEFT);
-  const right = sortedReserves(b, RIGHT);
-  for (let i = 0; i < Math.max(left, right); i++) {
-    const difference = compareNumbers(i < right ? RIGHT[i]! : Infinity, i < left ? LEFT[i]! : Infinity);
-    if (difference !== 0) return difference;
-  }
-  return 0;
-}
-
-// Thousands of comparisons are made at a time: they share two rows of paper.
-const LEFT: number[] = [];
-const RIGHT: number[] = [];
-
-/** Writes an entry's reserves in rising order into `into`; how many there are. */
-function sortedReserves({ checks }: EvaluationEntry, into: number[]): number {
-  let count = 0;
-  for (const { reserve } of checks) {
-    if (reserve === null) continue;
-    let at = count;
-    while (at > 0 && into[at - 1]! > reserve) {
-      into[at] = into[at - 1]!;
-      at -= 1;
-    }
-    into[at] = reserve;
-    count += 1;
-  }
-  return count;
-}
-
-function compareNumbers(a: number, b: number): number {
-  return a === b ? 0 : a < b ? -1 : 1;
-}
+import type { Chance } from './chance.ts';
+import { EQUAL_WEIGHTS, meritsOf, type MeritWeights } from './merit.ts';
+import { compareNumbers, STATUS_ORDER } from './order.ts';
+import type { Sized } from './sizing.ts';
 
 /** What ranking reads of a grade: its best entry without the checks. */
 export interface GradeStanding {
   gradeId: string;
   best: Omit<EvaluationEntry, 'checks'>;
+  /** Share of its checks that are decided on own or printed evidence (classes A and B), 0 to 1. */
+  ownEvidenceShare?: number;
 }
+
+/** What a school may read beside where the grades stand. */
+export interface RankingGrounds {
+  /** For the weighted merit. @default all criteria alike */
+  weights?: MeritWeights;
+  /** Grades that have been sized to pass so far, by id. */
+  sized?: ReadonlyMap<string, Sized>;
+  /** Only who meets every check with at least this chance counts as passing surely; what is not known yet does not. */
+  confidence?: { least: number; chances: ReadonlyMap<string, Chance | undefined> };
+}
+
+type Compare = (a: GradeStanding, b: GradeStanding) => number;
 
 export interface RankingSchool {
   id: string;
   title: string;
   sentence: string;
-  compare(a: GradeStanding, b: GradeStanding): number;
+  /** Reads what each grade is at its smallest passing size, which takes its time to find. */
+  needsSizes?: boolean;
+  /** The order of these grades; it must not leave two of them undecided. */
+  order(grades: readonly GradeStanding[], grounds: RankingGrounds): Compare;
+  /** Whether a grade holds a place in this school, rather than only coming after those that do. */
+  holdsPlace(grade: GradeStanding, grounds: RankingGrounds): boolean;
 }
 
-const byStatus = (a: GradeStanding, b: GradeStanding) => STATUS_ORDER[a.best.status] - STATUS_ORDER[b.best.status];
-const byReserve = (a: GradeStanding, b: GradeStanding) =>
+const byStatus: Compare = (a, b) => STATUS_ORDER[a.best.status] - STATUS_ORDER[b.best.status];
+const byReserve: Compare = (a, b) =>
   compareNumbers(b.best.minimumReserve ?? -Infinity, a.best.minimumReserve ?? -Infinity);
-const byCost = (a: GradeStanding, b: GradeStanding) =>
-  compareNumbers(a.best.costUsd ?? Infinity, b.best.costUsd ?? Infinity);
-const byId = (a: GradeStanding, b: GradeStanding) => (a.gradeId < b.gradeId ? -1 : a.gradeId > b.gradeId ? 1 : 0);
+const byCost: Compare = (a, b) => compareNumbers(a.best.costUsd ?? Infinity, b.best.costUsd ?? Infinity);
+const byId: Compare = (a, b) => (a.gradeId < b.gradeId ? -1 : a.gradeId > b.gradeId ? 1 : 0);
+const passes = ({ best }: GradeStanding) => best.status === 'pass';
 
 /** Ways to choose. Whatever the school, what passes comes before what is unknown, and that before what fails. */
 export const rankingSchools: readonly RankingSchool[] = [
   {
     id: 'cheapest-that-passes',
     title: 'Cheapest that passes',
-    sentence: 'Of the grades that pass every check, the one whose good part costs least.',
-    compare: (a, b) =>
-      byStatus(a, b) || (a.best.status === 'pass' ? byCost(a, b) : byReserve(a, b)) || byCost(a, b) || byId(a, b),
+    sentence: 'Of the grades that pass every check as surely as asked, the one whose good part costs least.',
+    order: (_all, grounds) => {
+      const bySureness: Compare = (a, b) => Number(isSure(b, grounds)) - Number(isSure(a, grounds));
+      return (a, b) =>
+        byStatus(a, b) ||
+        (passes(a) ? bySureness(a, b) || byCost(a, b) : byReserve(a, b)) ||
+        byCost(a, b) ||
+        byId(a, b);
+    },
+    holdsPlace: passes,
   },
   {
     id: 'weakest-link',
     title: 'Strongest weakest link',
     sentence: 'The grade whose smallest reserve is the largest, whatever it costs.',
-    compare: (a, b) => byStatus(a, b) || byReserve(a, b) || byCost(a, b) || byId(a, b),
+    order: () => (a, b) => byStatus(a, b) || byReserve(a, b) || byCost(a, b) || byId(a, b),
+    holdsPlace: passes,
+  },
+  {
+    id: 'lightest-when-sized',
+    title: 'Lightest when sized',
+    sentence: 'Each grade at the smallest size at which it passes, as if drawn for it: the lightest part first.',
+    needsSizes: true,
+    order: (_all, { sized }) => {
+      const massOf = sizedMasses(sized);
+      return (a, b) => compareNumbers(massOf(a), massOf(b)) || byStatus(a, b) || byCost(a, b) || byId(a, b);
+    },
+    holdsPlace: ({ gradeId }, { sized }) => sized?.get(gradeId)?.ok === true,
+  },
+  {
+    id: 'weighted-merit',
+    title: 'Weighted merit',
+    sentence: 'Of the grades that pass, the highest sum of what you weigh; each criterion against the best of it.',
+    order: (all, { weights = EQUAL_WEIGHTS }) => {
+      const merits = meritsOf(all, weights);
+      const byMerit: Compare = (a, b) =>
+        compareNumbers(merits.get(b.gradeId)?.total ?? 0, merits.get(a.gradeId)?.total ?? 0);
+      return (a, b) => byStatus(a, b) || (passes(a) ? byMerit(a, b) : byReserve(a, b)) || byCost(a, b) || byId(a, b);
+    },
+    holdsPlace: passes,
   },
 ];
 
+/** As sure as asked; whoever asks for nothing is content with every grade. */
+export function isSure({ gradeId, best }: GradeStanding, { confidence }: RankingGrounds): boolean {
+  if (!confidence) return true;
+  const chance = confidence.chances.get(`${gradeId} ${best.orientation}`);
+  return chance !== undefined && chance.all >= confidence.least;
+}
+
+/** Rounded to a tenth of a milligram, so that the search for the size decides nothing. Not sized yet before not to be sized. */
+function sizedMasses(sized: RankingGrounds['sized']): (one: GradeStanding) => number {
+  return ({ gradeId }) => {
+    const found = sized?.get(gradeId);
+    if (!found) return Number.MAX_VALUE;
+    return found.ok && found.entry.massG !== null ? Math.round(found.entry.massG * 1e4) / 1e4 : Infinity;
+  };
+}
+
 export type RankingSchoolId = (typeof rankingSchools)[number]['id'];
 
+/** The school of this name, or the first. */
+export function findSchool(schoolId: string | null | undefined): RankingSchool {
+  return rankingSchools.find((one) => one.id === schoolId) ?? rankingSchools[0]!;
+}
+
 /** A new, ranked list; ties are broken by cost, then by id, so the order is stable. */
-export function rank<G extends GradeStanding>(grades: readonly G[], schoolId: string): G[] {
-  const school = rankingSchools.find((one) => one.id === schoolId) ?? rankingSchools[0]!;
-  return [...grades].sort(school.compare);
+export function rank<G extends GradeStanding>(
+  grades: readonly G[],
+  schoolId: string,
+  grounds: RankingGrounds = {},
+): G[] {
+  return [...grades].sort(findSchool(schoolId).order(grades, grounds));
 }

@@ -30,7 +30,8 @@ export function screen(brief: Brief, library: Library, options: EvaluateOptions 
     for (const { reserve } of evaluation.best.checks) reserves[at++] = reserve ?? Number.NaN;
     const passed = checksPassed(evaluation);
     if (passed < checkIds.length) fallenAt[passed]! += 1;
-    return { gradeId: grade.id, best: withoutChecks(evaluation.best) };
+    const { best } = evaluation;
+    return { gradeId: grade.id, best: withoutChecks(best), ownEvidenceShare: ownEvidenceShare(best) };
   });
   let standing = grades.length;
   const funnel = checkIds.map((checkId, i): FunnelStep => {
@@ -56,6 +57,14 @@ function stands(status: string): boolean {
   return status === 'pass' || status === 'not-loaded';
 }
 
+/** Share of the checks decided on classes A and B; 0 where there are none. */
+export function ownEvidenceShare({ checks }: EvaluationEntry): number {
+  if (checks.length === 0) return 0;
+  let own = 0;
+  for (const { evidence } of checks) if (evidence === 'A' || evidence === 'B') own += 1;
+  return own / checks.length;
+}
+
 function withoutChecks(entry: EvaluationEntry): GradeStanding['best'] {
   return {
     orientation: entry.orientation,
@@ -65,6 +74,7 @@ function withoutChecks(entry: EvaluationEntry): GradeStanding['best'] {
     governingCheckId: entry.governingCheckId,
     massG: entry.massG,
     costUsd: entry.costUsd,
+    printTimeH: entry.printTimeH ?? null,
     ownHeatLimitC: entry.ownHeatLimitC,
   };
 }

@@ -198,8 +198,15 @@ export const ruleMeanings: readonly RuleMeaning[] = [
     'rankingSchool',
     'Choosing',
     'Shortlist ordered by',
-    { choices: { 'cheapest-that-passes': 'Cheapest that passes', 'weakest-link': 'Largest smallest reserve' } },
-    'What passes passes: more reserve than asked for is money spent. One click shows the other.',
+    {
+      choices: {
+        'cheapest-that-passes': 'Cheapest that passes',
+        'weakest-link': 'Strongest weakest link',
+        'lightest-when-sized': 'Lightest when sized',
+        'weighted-merit': 'Weighted merit',
+      },
+    },
+    'What passes passes: more reserve than asked for is money spent. One click shows the others.',
   ),
 ];
 

@@ -21,7 +21,7 @@ export const api = createApi({
   reducerPath: 'api',
   // Absolute where there is a page address: test environments cannot fetch a relative one.
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api/v1/', page).href }),
-  tagTypes: ['Part', 'Decision', 'Library', 'Grade', 'HouseRules', 'Import', 'Agent'],
+  tagTypes: ['Part', 'Decision', 'Library', 'Grade', 'HouseRules', 'Import', 'Agent', 'View'],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),
     part: build.query<Part, string>({ query: (id) => `parts/${id}`, keepUnusedDataFor: 0 }),

@@ -1,4 +1,4 @@
-import { findCheck, type UnitSystem, formatReserve } from '@anvilstone/core';
+import { findCheck, MERIT_CRITERIA, type Merit, type UnitSystem, formatReserve } from '@anvilstone/core';
 import type { CheckResult, Grade, GradeEvaluation } from '@anvilstone/schema';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef } from 'react';
@@ -18,7 +18,8 @@ import type { Chances } from './useChances.ts';
 const ROW_PX = 64;
 const GROUP_PX = 30;
 
-type Line = { kind: 'group'; title: string; count: number } | { kind: 'row'; id: string; place: number };
+type Line =
+  { kind: 'group'; title: string; count: number } | { kind: 'row'; id: string; place: number; was: number | undefined };
 
 /** Grades × checks. The governing cell of each row is the warm one; every cell opens its working. */
 export function ReservesMatrix({
@@ -121,6 +122,8 @@ export function ReservesMatrix({
                 index={index}
                 gradeId={line.id}
                 place={line.place}
+                was={line.was}
+                merit={shortlist.merits?.get(line.id)}
                 evaluation={evaluation}
                 chances={chances}
                 cells={checkIds.length}
@@ -141,11 +144,11 @@ export function ReservesMatrix({
   );
 }
 
-function linesOf({ ids, places, groups }: Shortlist): Line[] {
+function linesOf({ ids, places, otherPlaces, groups }: Shortlist): Line[] {
   const starts = new Map(groups.map((group) => [group.from, group]));
   return ids.flatMap((id, index): Line[] => {
     const group = starts.get(index);
-    const row: Line = { kind: 'row', id, place: places[index]! };
+    const row: Line = { kind: 'row', id, place: places[index]!, was: otherPlaces[index] };
     return group ? [{ kind: 'group', title: group.title, count: group.count }, row] : [row];
   });
 }
@@ -164,6 +167,8 @@ function MatrixRow({
   index,
   gradeId,
   place,
+  was,
+  merit,
   evaluation,
   chances,
   cells,
@@ -177,6 +182,9 @@ function MatrixRow({
   index: number;
   gradeId: string;
   place: number;
+  /** Place in the school before; undefined: none to compare with. */
+  was: number | undefined;
+  merit: Merit | undefined;
   evaluation: GradeEvaluation | undefined;
   chances: Chances;
   cells: number;
@@ -199,6 +207,7 @@ function MatrixRow({
     >
       <td className="px-1 text-center text-quiet">
         {place > 0 ? place : ''}
+        <Moved place={place} was={was} />
         <button
           type="button"
           aria-pressed={isPinned}
@@ -229,6 +238,9 @@ function MatrixRow({
         </button>
         <span className="block truncate text-xs text-quiet">
           {best ? `${best.orientation}${machine ? `, ${machine}` : ''}` : '…'}
+          {merit && best?.status === 'pass' && (
+            <span title={meritWords(merit)}> · merit {Math.round(100 * merit.total)}</span>
+          )}
         </span>
         {why.length > 0 && (
           <span
@@ -269,6 +281,25 @@ function MatrixRow({
     </tr>
   );
 }
+
+/** Where it stood in the school before, when that is another place. */
+function Moved({ place, was }: { place: number; was: number | undefined }) {
+  if (was === undefined || was === place) return null;
+  const better = place > 0 && (was === 0 || place < was);
+  return (
+    <span
+      className="block text-[0.6875rem] leading-tight whitespace-nowrap"
+      title={was === 0 ? 'no place before' : `was ${was}`}
+    >
+      <span aria-hidden="true">{better ? '▲' : '▼'}</span>
+      <span className="sr-only">was </span>
+      {was === 0 ? '–' : was}
+    </span>
+  );
+}
+
+const meritWords = ({ scores }: Merit) =>
+  MERIT_CRITERIA.map(({ id, title }) => `${title} ${Math.round(100 * scores[id])}`).join(', ');
 
 /** In how many draws of scattering properties and loads every check is met. */
 function ChanceCell({ chances, at }: { chances: Chances; at: string }) {

@@ -1,21 +1,34 @@
-import { GROUPINGS, rankingSchools, type Grouping } from '@anvilstone/core';
+import { GROUPINGS, type Grouping } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { useBench } from '../parts/bench.ts';
+import { buttonLook } from '../ui/buttonLook.ts';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { NoGrades } from '../ui/NoGrades.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
+import { SavedViews } from '../views/SavedViews.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { EqualMassTable } from './EqualMassTable.tsx';
 import { FindField } from './FindField.tsx';
 import { GradeDrawer } from './GradeDrawer.tsx';
+import { MapView } from './MapView.tsx';
+import { MovedLine } from './MovedLine.tsx';
 import { ReservesMatrix } from './ReservesMatrix.tsx';
+import { SchoolStrip } from './SchoolStrip.tsx';
+import { SURENESS, useShortlistAddress, weightsText } from './shortlistAddress.ts';
 import { SizedTable } from './SizedTable.tsx';
+import { SurenessProgress } from './SurenessProgress.tsx';
+import { useAllChances } from './useAllChances.ts';
 import { useChances } from './useChances.ts';
 import { useEvaluated } from './useEvaluated.ts';
+import { usePortions, type AskPortion } from './usePortions.ts';
+import { useDraggedWeights } from './useDraggedWeights.ts';
+import { ViewSwitch } from './ViewSwitch.tsx';
+import { WeightsBar } from './WeightsBar.tsx';
 
 const GROUP_WORDS: Record<Grouping, string> = {
   none: 'In one list',
@@ -23,46 +36,56 @@ const GROUP_WORDS: Record<Grouping, string> = {
   rejected: 'By what decides',
 };
 
+/** So many grades are sized without being asked, so that every school can name its first. */
+const SIZED_UNASKED = 300;
+
 /** What survives, what is first, and why. Everything that is set here lives in the address, so a view can be sent. */
 export function ShortlistStage() {
-  const { brief, standing, library } = useBench();
-  const [search, setSearch] = useSearchParams();
-  const school =
-    rankingSchools.find((one) => one.id === (search.get('school') ?? library.rules.rankingSchool)) ??
-    rankingSchools[0]!;
-  const sortBy = search.get('sort');
-  const descending = search.get('falling') !== null;
-  const groupBy = GROUPINGS.find((one) => one === search.get('group')) ?? 'none';
-  const sized = search.get('view') === 'sized';
-  const find = search.get('find') ?? '';
-  const pinned = search.get('pin') ?? '';
-  const openId = search.get('grade');
+  const { brief, standing, library, partId } = useBench();
+  const [address, set] = useShortlistAddress(library.rules.rankingSchool);
+  const { school, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
+  const pinned = pinnedIds.join(',');
+  const [weights, drag] = useDraggedWeights(
+    address.weights,
+    useCallback((next) => set({ weights: weightsText(next) }, true), [set]),
+  );
+  const allIds = useMemo(() => library.grades.map(({ id }) => id), [library]);
+
+  const size = useCallback<AskPortion<unknown>>((engine, some) => engine.sized(brief, some), [brief]);
+  const wantSizes =
+    school.needsSizes === true || previousSchoolId === 'lightest-when-sized' || allIds.length <= SIZED_UNASKED;
+  const sizes = usePortions(library, wantSizes ? size : undefined, allIds);
+  const sure = useAllChances(brief, library, leastChance !== undefined);
+
   const ask = useCallback(
     (engine: Remote<Engine>) =>
-      engine.shortlist(brief, {
-        schoolId: school.id,
-        groupBy,
-        find,
-        descending,
-        pinnedIds: pinned.split(','),
-        ...(sortBy === null ? {} : { sortBy }),
-      }),
-    [brief, school.id, sortBy, descending, groupBy, find, pinned],
-  );
-  const set = useCallback(
-    (change: Record<string, string | null>, replace = false) =>
-      setSearch(
-        (before) => {
-          const next = new URLSearchParams(before);
-          for (const [key, value] of Object.entries(change)) {
-            if (value === null || value === '') next.delete(key);
-            else next.set(key, value);
-          }
-          return next;
+      engine.shortlist(
+        brief,
+        {
+          schoolId: school.id,
+          groupBy,
+          find,
+          pinnedIds: pinned.split(','),
+          ...(sort === null ? {} : { sortBy: sort.by, descending: sort.descending }),
+          ...(previousSchoolId === undefined ? {} : { comparedWith: previousSchoolId }),
         },
-        { replace },
+        { weights, ...(leastChance === undefined ? {} : { leastChance }) },
       ),
-    [setSearch],
+    // Asked again when more grades have been sized or made sure of.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [
+      brief,
+      school.id,
+      groupBy,
+      find,
+      pinned,
+      sort,
+      previousSchoolId,
+      weights,
+      leastChance,
+      sizes.rows.length,
+      sure.done,
+    ],
   );
   const narrow = useCallback((words: string) => set({ find: words }, true), [set]);
   const { value: shortlist } = useComputed(library, ask);
@@ -78,24 +101,33 @@ export function ShortlistStage() {
     [inSight, evaluations],
   );
   const chances = useChances(brief, library, waysInSight);
+  const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   if (library.grades.length === 0) return <NoGrades />;
   if (!shortlist) return <Loading what="the reserves" />;
-  const pinnedIds = pinned.split(',').filter(Boolean);
   const open = openId === null ? undefined : evaluations.get(openId);
   const { counts } = shortlist;
+  const leader = shortlist.leaders.find(({ schoolId }) => schoolId === school.id)?.first;
+  const finalists = pinnedIds.length >= 2 ? pinnedIds.slice(0, 5) : [];
   return (
     <>
-      <div className="mb-3 flex items-end gap-3">
-        <ViewSwitch sized={sized} onChange={(view) => set({ view })} />
-        <div className="w-54">
-          <Choice
-            label="Ranked by"
-            value={school.id}
-            options={rankingSchools.map(({ id, title }) => ({ value: id, label: title }))}
-            onChange={(id) => set({ school: id })}
-          />
-        </div>
-        {!sized && (
+      <SchoolStrip
+        chosen={school}
+        leaders={shortlist.leaders}
+        grades={grades}
+        sizing={wantSizes && !sizes.impossible ? sizes.rows.length / allIds.length : undefined}
+        onChange={(id) => set({ school: id, was: school.id })}
+      />
+      <MovedLine
+        sentence={school.sentence}
+        shortlist={shortlist}
+        previousSchoolId={previousSchoolId}
+        schoolId={school.id}
+        grades={grades}
+      />
+      {school.id === 'weighted-merit' && <WeightsBar weights={weights} onChange={drag} />}
+      <div className="mb-2 flex items-end gap-3">
+        <ViewSwitch view={view} onChange={(next) => set({ view: next === 'drawn' ? null : next })} />
+        {view === 'drawn' && (
           <div className="w-36">
             <Choice
               label="Grouped"
@@ -105,31 +137,71 @@ export function ShortlistStage() {
             />
           </div>
         )}
+        {school.id === 'cheapest-that-passes' && (
+          <div className="w-28">
+            <Choice
+              label="As sure as"
+              value={leastChance === undefined ? '' : String(leastChance)}
+              options={[
+                { value: '', label: 'expected' },
+                ...SURENESS.map((share) => ({ value: String(share), label: `${100 * share} %` })),
+              ]}
+              onChange={(share) => set({ sure: share })}
+            />
+          </div>
+        )}
         <div className="w-40">
           <FindField value={find} onChange={narrow} />
         </div>
-        <p className="grow pb-1 text-sm text-quiet">{school.sentence}</p>
+        <span className="grow" />
         <p role="status" className="pb-1 whitespace-nowrap">
           <strong>{counts.pass}</strong> pass · <strong>{counts.unknown}</strong> unknown ·{' '}
           <strong>{counts.fail}</strong> fail
         </p>
+        <Link
+          to={{ pathname: '../compare', search: finalists.length > 0 ? `grades=${finalists.join(',')}` : '' }}
+          relative="path"
+          className={buttonLook('plain', 'whitespace-nowrap print:hidden')}
+        >
+          {finalists.length > 0 ? `Compare these ${finalists.length}` : 'Compare the leaders'}
+        </Link>
+        <SavedViews partId={partId} stage="shortlist" />
       </div>
+      {leastChance !== undefined && <SurenessProgress progress={sure} leastChance={leastChance} />}
       {standing.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">
           These reserves are of the last usable brief: {standing.message}
         </p>
       )}
-      {sized ? (
-        <SizedTable ids={shortlist.ids} />
-      ) : (
+      {view === 'sized' && <SizedTable ids={shortlist.ids} />}
+      {view === 'equal-mass' && (
+        <EqualMassTable
+          ids={shortlist.ids}
+          massG={address.massG ?? leader?.best.massG ?? undefined}
+          onMass={(massG) => set({ mass: String(Number(massG.toPrecision(6))) })}
+        />
+      )}
+      {view === 'map' && (
+        <MapView
+          ids={shortlist.ids}
+          checkIds={shortlist.checkIds}
+          xId={address.x}
+          yId={address.y}
+          pinnedIds={pinnedIds}
+          onAxes={set}
+          onOpen={(grade) => set({ grade, check: null, built: null })}
+          onPin={(ids) => set({ pin: [...new Set([...pinnedIds, ...ids])].join(',') })}
+        />
+      )}
+      {view === 'drawn' && (
         <ReservesMatrix
           shortlist={shortlist}
           evaluations={evaluations}
           chances={chances}
-          sort={sortBy === null ? null : { by: sortBy, descending }}
+          sort={sort}
           pinnedIds={pinnedIds}
           openId={openId}
-          onSort={(sort) => set({ sort: sort?.by ?? null, falling: sort?.descending ? 'yes' : null })}
+          onSort={(next) => set({ sort: next?.by ?? null, falling: next?.descending ? 'yes' : null })}
           onPin={(id) =>
             set({
               pin: (pinnedIds.includes(id) ? pinnedIds.filter((one) => one !== id) : [...pinnedIds, id]).join(','),
@@ -151,38 +223,13 @@ export function ShortlistStage() {
       {open && (
         <GradeDrawer
           evaluation={open}
-          checkId={search.get('check') ?? open.best.governingCheckId ?? shortlist.checkIds[0]!}
-          built={search.get('built')}
+          checkId={address.checkId ?? open.best.governingCheckId ?? shortlist.checkIds[0]!}
+          built={address.built}
           onCheck={(check) => set({ check })}
           onBuilt={(built) => set({ built })}
           onClose={() => set({ grade: null, check: null, built: null })}
         />
       )}
     </>
-  );
-}
-
-function ViewSwitch({ sized, onChange }: { sized: boolean; onChange: (view: string | null) => void }) {
-  const views = [
-    { value: null, title: 'As drawn' },
-    { value: 'sized', title: 'Sized to pass' },
-  ];
-  return (
-    <div role="group" aria-label="Parts shown" className="flex rounded border border-line-strong">
-      {views.map(({ value, title }) => {
-        const chosen = sized === (value === 'sized');
-        return (
-          <button
-            key={title}
-            type="button"
-            aria-pressed={chosen}
-            className={`px-3 py-1.5 text-sm whitespace-nowrap ${chosen ? 'bg-sunken font-semibold' : 'text-quiet hover:text-ink'}`}
-            onClick={() => onChange(value)}
-          >
-            {title}
-          </button>
-        );
-      })}
-    </div>
   );
 }
