@@ -71,7 +71,7 @@ export function ReservesMatrix({
   return (
     <div
       ref={scroller}
-      className="max-h-[calc(100vh-15rem)] overflow-auto rounded-md border border-line bg-surface print:max-h-none"
+      className="max-h-[calc(100vh-18.5rem)] min-h-80 overflow-auto rounded-md border border-line bg-surface print:max-h-none"
       tabIndex={0}
       role="region"
       aria-label="Reserves"

@@ -55,6 +55,9 @@ export function ShortlistStage() {
   const wantSizes =
     school.needsSizes === true || previousSchoolId === 'lightest-when-sized' || allIds.length <= SIZED_UNASKED;
   const sizes = usePortions(library, wantSizes ? size : undefined, allIds);
+  // Only where the order shows it is every portion of sizes worth a new one; else who leads is told at the end.
+  const sizedSoFar =
+    school.needsSizes || previousSchoolId === 'lightest-when-sized' ? sizes.rows.length : Number(sizes.done);
   const sure = useAllChances(brief, library, leastChance !== undefined);
 
   const ask = useCallback(
@@ -83,7 +86,7 @@ export function ShortlistStage() {
       previousSchoolId,
       weights,
       leastChance,
-      sizes.rows.length,
+      sizedSoFar,
       sure.done,
     ],
   );

@@ -63,7 +63,7 @@ export function SizesFrame({
         )}
       </div>
       <div
-        className="max-h-[calc(100vh-17rem)] overflow-auto rounded-md border border-line bg-surface print:max-h-none"
+        className="max-h-[calc(100vh-20rem)] min-h-80 overflow-auto rounded-md border border-line bg-surface print:max-h-none"
         tabIndex={0}
         role="region"
         aria-label={label}
