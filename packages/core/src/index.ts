@@ -1,6 +1,8 @@
 export * from './calculators/index.ts';
 export * from './cautions/index.ts';
 export * from './checks/index.ts';
+export * from './compare/index.ts';
+export * from './drawing/index.ts';
 export * from './evaluation/index.ts';
 export { InputError } from './input/InputError.ts';
 export * from './library/index.ts';
@@ -10,5 +12,6 @@ export * from './process/index.ts';
 export * from './reference/index.ts';
 export * from './rules/index.ts';
 export * from './sections/index.ts';
+export * from './sensitivity/index.ts';
 export * from './units/index.ts';
 export * from './words/index.ts';

@@ -63,14 +63,21 @@ export function prepareJob(brief: Brief, library: Library, options: EvaluateOpti
 
 /** One grade in every allowed orientation, on the machine that suits it best. */
 export function evaluateGrade(job: EvaluationJob, grade: Grade): GradeEvaluation {
-  const { prepared, applicable, orientations, showWorking } = job;
+  const { prepared, orientations, showWorking } = job;
   const material = materialFor(prepared, grade, showWorking);
+  return evaluateContexts(job, grade.id, contextsFor(prepared, material, orientations));
+}
+
+/** The same with contexts of one’s own making, one for each way up. */
+export function evaluateContexts(
+  { applicable, showWorking }: EvaluationJob,
+  gradeId: string,
+  contexts: readonly CheckContext[],
+): GradeEvaluation {
   const entries: EvaluationEntry[] = [];
-  for (const context of contextsFor(prepared, material, orientations)) {
-    entries.push(entryOf(context, applicable, showWorking, entries[0]));
-  }
+  for (const context of contexts) entries.push(entryOf(context, applicable, showWorking, entries[0]));
   const best = entries.reduce((found, entry) => (compareEntries(entry, found) < 0 ? entry : found));
-  return { gradeId: grade.id, best, entries };
+  return { gradeId, best, entries };
 }
 
 function allowedOrientations(brief: Brief, wanted: readonly BuildOrientation[] | undefined): BuildOrientation[] {

@@ -7,10 +7,14 @@ import type { Resolution } from '../materials/resolution.ts';
 /** What scatters: the grade’s stiffness, strength in the layers and across them, where its curve over heat lies, and the loads. */
 export type Factor = 'modulus' | 'strength' | 'across' | 'heat' | 'load';
 export const MATERIAL_FACTORS = ['modulus', 'strength', 'across'] as const;
-type MaterialFactor = (typeof MATERIAL_FACTORS)[number];
+export type MaterialFactor = (typeof MATERIAL_FACTORS)[number];
 
 /** Where the heat deflection points may lie, K: of the grade’s own data, or of its family. Ours, class D. */
 export const HEAT_SCATTER_K = { own: 3, family: 6 } as const;
+
+/** How far this grade’s heat curve may lie off, K. */
+export const heatScatterK = ({ behaviour }: Material) =>
+  behaviour?.hdtEvidence === 'C' ? HEAT_SCATTER_K.own : HEAT_SCATTER_K.family;
 
 /** Standard deviation of the logarithm of a log-normal quantity with this coefficient of variation. */
 export const logSpread = (cov: number) => Math.sqrt(Math.log1p(cov * cov));

@@ -30,8 +30,7 @@ export function screen(brief: Brief, library: Library, options: EvaluateOptions 
     for (const { reserve } of evaluation.best.checks) reserves[at++] = reserve ?? Number.NaN;
     const passed = checksPassed(evaluation);
     if (passed < checkIds.length) fallenAt[passed]! += 1;
-    const { best } = evaluation;
-    return { gradeId: grade.id, best: withoutChecks(best), ownEvidenceShare: ownEvidenceShare(best) };
+    return standingOf(evaluation);
   });
   let standing = grades.length;
   const funnel = checkIds.map((checkId, i): FunnelStep => {
@@ -55,6 +54,11 @@ function checksPassed({ entries }: GradeEvaluation): number {
 
 function stands(status: string): boolean {
   return status === 'pass' || status === 'not-loaded';
+}
+
+/** What is kept of an evaluation. */
+export function standingOf({ gradeId, best }: GradeEvaluation): GradeStanding {
+  return { gradeId, best: withoutChecks(best), ownEvidenceShare: ownEvidenceShare(best) };
 }
 
 /** Share of the checks decided on classes A and B; 0 where there are none. */

@@ -133,6 +133,14 @@ export const DIMENSIONS = {
     metric: '°C',
     inchPound: '°F',
   },
+  temperatureDifference: {
+    units: [
+      { names: ['K', '°C'], factor: 1 },
+      { names: ['°F'], factor: 5 / 9 },
+    ],
+    metric: 'K',
+    inchPound: '°F',
+  },
   mass: {
     units: [
       { names: ['g', 'gram', 'grams'], factor: 1 },

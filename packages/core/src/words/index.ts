@@ -1,3 +1,4 @@
 export * from './briefWords.ts';
 export * from './duration.ts';
 export * from './surroundingSentences.ts';
+export * from './choiceWords.ts';

@@ -6,7 +6,7 @@ import { useBench } from '../parts/bench.ts';
 import { amount } from '../ui/amount.ts';
 import { Panel } from '../ui/Panel.tsx';
 import { Reserve } from '../ui/Reserve.tsx';
-import type { Standing } from '../workers/evaluation.worker.ts';
+import type { Standing } from '../workers/leaders.ts';
 
 /** What the asks demand of any material, and how many grades still stand after each. Follows every keystroke. */
 export function DemandReadout() {

@@ -5,7 +5,9 @@ import { useCallback, useMemo } from 'react';
 import { Link } from 'react-router';
 import { Panel } from '../ui/Panel.tsx';
 import { Reserve } from '../ui/Reserve.tsx';
-import type { Engine, Leader, PartImpact, Workshop } from '../workers/evaluation.worker.ts';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import type { Leader, PartImpact } from '../workers/leaders.ts';
+import type { Workshop } from '../workers/workshop.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
 /** Which parts' answers the changed rules move, before they are put in force. */

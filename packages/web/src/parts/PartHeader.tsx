@@ -5,7 +5,7 @@ import { useDecisionsQuery } from '../app/api.ts';
 import { redone, undone, type Saving } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
-import type { Standing } from '../workers/evaluation.worker.ts';
+import type { Standing } from '../workers/leaders.ts';
 import { PartActions } from './PartActions.tsx';
 import { stages } from './stages.ts';
 
@@ -27,6 +27,7 @@ export function PartHeader({
   const stageWords: Record<string, string> = {
     brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
     shortlist: passing === undefined ? '…' : passing === 0 ? 'none passes' : `${passing} pass`,
+    compare: passing === undefined || passing === 0 ? '' : passing === 1 ? 'one is left' : 'ready',
     decision: !newest
       ? 'empty'
       : newest.partRevision === revision && saving.state === 'saved'

@@ -11,7 +11,7 @@ import { TERMS } from '../ui/terms.ts';
 import { Reserve } from '../ui/Reserve.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
-import type { Workshop } from '../workers/evaluation.worker.ts';
+import type { Workshop } from '../workers/workshop.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
 import { NewPart } from './NewPart.tsx';
 import { RemovePart } from './RemovePart.tsx';

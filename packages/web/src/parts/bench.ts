@@ -1,6 +1,7 @@
 import type { Brief } from '@anvilstone/schema';
 import { useOutletContext } from 'react-router';
-import type { Standing, Workshop } from '../workers/evaluation.worker.ts';
+import type { Standing } from '../workers/leaders.ts';
+import type { Workshop } from '../workers/workshop.ts';
 import type { Computed } from '../workers/useComputed.ts';
 
 /** What every stage of a part works on. */

@@ -23,6 +23,12 @@ export const stages: readonly Stage[] = [
     lazy: async () => (await import('../shortlist/ShortlistStage.tsx')).ShortlistStage,
   },
   {
+    id: 'compare',
+    title: 'Compare',
+    question: 'Which of these few?',
+    lazy: async () => (await import('../compare/CompareStage.tsx')).CompareStage,
+  },
+  {
     id: 'decision',
     title: 'Decision',
     question: 'What was chosen, on what grounds?',

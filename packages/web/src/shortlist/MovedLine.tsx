@@ -1,6 +1,6 @@
 import { findSchool } from '@anvilstone/core';
 import type { Grade } from '@anvilstone/schema';
-import type { Shortlist } from '../workers/evaluation.worker.ts';
+import type { Shortlist } from '../workers/leaders.ts';
 
 /** What the school asks for, or after a change of school what that moved. */
 export function MovedLine({

@@ -8,7 +8,7 @@ import { amount } from '../ui/amount.ts';
 import { Evidence, Reserve, statusWords } from '../ui/Reserve.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
-import type { Shortlist } from '../workers/evaluation.worker.ts';
+import type { Shortlist } from '../workers/leaders.ts';
 import { rejectionReasons } from './rejectionReasons.ts';
 import { percent } from './percent.ts';
 import { SortHead, type Sort } from './SortHead.tsx';

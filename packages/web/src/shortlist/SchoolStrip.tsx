@@ -1,7 +1,7 @@
 import { rankingSchools, type RankingSchool } from '@anvilstone/core';
 import type { Grade } from '@anvilstone/schema';
 import { RadioGroup } from 'radix-ui';
-import type { SchoolLeader } from '../workers/evaluation.worker.ts';
+import type { SchoolLeader } from '../workers/leaders.ts';
 
 /** The ways to choose side by side, each with whom it puts first: where they agree, the choice is easy. */
 export function SchoolStrip({

@@ -76,19 +76,7 @@ export function ShortlistStage() {
       ),
     // Asked again when more grades have been sized or made sure of.
     // eslint-disable-next-line react-hooks/exhaustive-deps
-    [
-      brief,
-      school.id,
-      groupBy,
-      find,
-      pinned,
-      sort,
-      previousSchoolId,
-      weights,
-      leastChance,
-      sizedSoFar,
-      sure.done,
-    ],
+    [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, leastChance, sizedSoFar, sure.done],
   );
   const narrow = useCallback((words: string) => set({ find: words }, true), [set]);
   const { value: shortlist } = useComputed(library, ask);

@@ -1,7 +1,7 @@
 import type { Brief } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { engineWith } from '../workers/engine.ts';
-import type { Workshop } from '../workers/evaluation.worker.ts';
+import type { Workshop } from '../workers/workshop.ts';
 
 const PORTION = 10;
 

@@ -2,7 +2,8 @@ import type { Chance } from '@anvilstone/core';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useRef } from 'react';
-import type { Engine, Workshop } from '../workers/evaluation.worker.ts';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import type { Workshop } from '../workers/workshop.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
 /** Undefined chance: a check is not known, so neither is the chance. */

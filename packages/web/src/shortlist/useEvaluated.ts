@@ -1,7 +1,8 @@
 import type { Brief, GradeEvaluation } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useRef } from 'react';
-import type { Engine, Workshop } from '../workers/evaluation.worker.ts';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import type { Workshop } from '../workers/workshop.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
 const NONE: ReadonlyMap<string, GradeEvaluation> = new Map();

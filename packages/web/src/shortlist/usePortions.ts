@@ -1,7 +1,8 @@
 import type { Remote } from 'comlink';
 import { useEffect, useState } from 'react';
 import { engineWith } from '../workers/engine.ts';
-import type { Engine, Workshop } from '../workers/evaluation.worker.ts';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import type { Workshop } from '../workers/workshop.ts';
 
 /** Grades a portion: small enough that the page can ask for something else in between. */
 const PORTION = 12;

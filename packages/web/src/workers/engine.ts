@@ -1,5 +1,6 @@
 import { wrap, type Remote } from 'comlink';
-import type { Engine, Workshop } from './evaluation.worker.ts';
+import type { Engine } from './evaluation.worker.ts';
+import type { Workshop } from './workshop.ts';
 
 let remote: Remote<Engine> | undefined;
 let given: Workshop | undefined;

@@ -1,7 +1,8 @@
 import type { Remote } from 'comlink';
 import { useEffect, useRef, useState } from 'react';
 import { engineWith } from './engine.ts';
-import type { Engine, Workshop } from './evaluation.worker.ts';
+import type { Engine } from './evaluation.worker.ts';
+import type { Workshop } from './workshop.ts';
 
 export type Computed<T> =
   | { state: 'pending'; value?: undefined }

@@ -1,6 +1,6 @@
 import { useMemo } from 'react';
 import { useHouseRulesQuery, useLibraryQuery } from '../app/api.ts';
-import type { Workshop } from './evaluation.worker.ts';
+import type { Workshop } from './workshop.ts';
 
 /** The workshop's grades, machines and rules, as one object that stays the same until one of them changes. */
 export function useLibrary(): { library: Workshop | undefined; error: unknown } {

@@ -1,0 +1,77 @@
+import { reserveOf } from '../checks/caseCheck.ts';
+import { caseChecks } from '../checks/caseChecks.ts';
+import type { CaseCheck, CheckContext, PreparedLoad } from '../checks/check.ts';
+import { heatAsks } from '../checks/heatAsks.ts';
+import { MATERIAL_FACTORS, scaledContext, scaledLoad } from './scatter.ts';
+
+/**
+ * Something that has to hold: the logarithm of its reserve, and how that moves with the logarithm of each of the grade’s
+ * values, with each K of its heat curve, and with the logarithm of each load.
+ */
+export interface Condition {
+  checkId: string;
+  logReserve: number;
+  slopes: Float64Array;
+}
+
+const STEP = 0.02;
+const HEAT_STEP_K = 0.5;
+const ROOM_C = 23;
+/** Place of the heat curve among the slopes, after the grade’s values; the loads follow. */
+export const HEAT = MATERIAL_FACTORS.length;
+const FIRST_LOAD = HEAT + 1;
+
+/** Checks whose reserve moves with what scatters; all others hold or do not. */
+export const SCATTERING: ReadonlySet<string> = new Set(['heat-steady', 'heat-peak', ...caseChecks.map(({ id }) => id)]);
+
+/** Every check of every load, and again at the temperatures that the part has to stand. */
+export function conditionsOf(context: CheckContext): Condition[] {
+  const { part, brief } = context;
+  const found: Condition[] = [];
+  const add = (checkId: string, check: CaseCheck, load: PreparedLoad, temperatureC: number, durationH: number) => {
+    const condition = conditionOf(context, checkId, check, load, temperatureC, durationH);
+    if (condition) found.push(condition);
+  };
+  for (const check of caseChecks)
+    for (const load of part.loads)
+      if (check.appliesTo(load, part.body))
+        add(check.id, check, load, load.loadCase.temperatureC, load.loadCase.durationH);
+  const { heat } = brief.asks;
+  const hot = (checkId: string, temperatureC: number | undefined, longestH: number) => {
+    if (temperatureC === undefined) return;
+    for (const { check, load, durationH } of heatAsks(part, longestH))
+      add(checkId, check, load, temperatureC, durationH);
+  };
+  hot('heat-steady', heat?.steadyC, heat?.steadyH ?? Infinity);
+  hot('heat-peak', heat?.peak?.temperatureC, heat?.peak?.durationH ?? Infinity);
+  return found;
+}
+
+function conditionOf(
+  context: CheckContext,
+  checkId: string,
+  check: CaseCheck,
+  load: PreparedLoad,
+  temperatureC: number,
+  durationH: number,
+): Condition | undefined {
+  const logAt = (where: CheckContext, what: PreparedLoad, atC: number): number | undefined => {
+    const outcome = check.at(where, what, atC, durationH);
+    return outcome.kind === 'known' ? Math.log(Math.max(1e-9, reserveOf(outcome))) : undefined;
+  };
+  const logReserve = logAt(context, load, temperatureC);
+  if (logReserve === undefined) return undefined;
+  const slopes = new Float64Array(FIRST_LOAD + context.part.loads.length);
+  const step = Math.log1p(STEP);
+  const slope = (moved: number | undefined, by: number) => (moved === undefined ? 0 : (moved - logReserve) / by);
+  MATERIAL_FACTORS.forEach((factor, k) => {
+    slopes[k] = slope(logAt(scaledContext(context, factor, 1 + STEP), load, temperatureC), step);
+  });
+  // A grade whose curve lies higher is as one that is cooler; below room temperature its heat points say nothing.
+  if (temperatureC > ROOM_C) slopes[HEAT] = slope(logAt(context, load, temperatureC - HEAT_STEP_K), HEAT_STEP_K);
+  slopes[FIRST_LOAD + context.part.loads.indexOf(load)] = slope(
+    logAt(context, scaledLoad(load, 1 + STEP), temperatureC),
+    step,
+  );
+  return { checkId, logReserve, slopes };
+}

@@ -1,0 +1,2 @@
+export * from './measurements.ts';
+export * from './sensitivity.ts';

@@ -1,0 +1,56 @@
+import { findSchool, type Piece } from '@anvilstone/core';
+import type { Remote } from 'comlink';
+import { useCallback } from 'react';
+import { Link } from 'react-router';
+import { useAppSelector } from '../app/store.ts';
+import { useBench } from '../parts/bench.ts';
+import { Panel } from '../ui/Panel.tsx';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+
+/** The choice in plain sentences; every number leads to its working. */
+export function ChoiceWords({ schoolId }: { schoolId: string }) {
+  const { brief, library, partId } = useBench();
+  const units = useAppSelector((state) => state.settings.units);
+  const ask = useCallback((engine: Remote<Engine>) => engine.choice(brief, schoolId, units), [brief, schoolId, units]);
+  const { value: sentences } = useComputed(library, ask);
+  return (
+    <Panel
+      title="In plain words"
+      aside={<span className="text-xs text-quiet">ranked by: {findSchool(schoolId).title.toLowerCase()}</span>}
+    >
+      <p className="max-w-[68rem] leading-relaxed">
+        {sentences ? (
+          sentences.map((pieces, i) => (
+            <span key={i}>
+              {pieces.map((piece, k) => (
+                <PieceView key={k} piece={piece} partId={partId} />
+              ))}{' '}
+            </span>
+          ))
+        ) : (
+          <span className="text-quiet">Putting it into words …</span>
+        )}
+      </p>
+    </Panel>
+  );
+}
+
+function PieceView({ piece, partId }: { piece: Piece; partId: string }) {
+  if (!piece.to) return piece.text;
+  const { gradeId, checkId, built } = piece.to;
+  const search = new URLSearchParams({
+    grade: gradeId,
+    ...(checkId ? { check: checkId } : {}),
+    ...(built ? { built } : {}),
+  });
+  return (
+    <Link
+      to={`/parts/${partId}/shortlist?${search.toString()}`}
+      title="Its working"
+      className="font-semibold underline decoration-line-strong underline-offset-2 hover:decoration-ink"
+    >
+      {piece.text}
+    </Link>
+  );
+}

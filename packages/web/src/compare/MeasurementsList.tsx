@@ -1,0 +1,59 @@
+import { findCheck, formatNumber as f, type Measurement } from '@anvilstone/core';
+import type { Remote } from 'comlink';
+import { useCallback } from 'react';
+import { Link } from 'react-router';
+import { useBench } from '../parts/bench.ts';
+import { percent } from '../shortlist/percent.ts';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+
+const WHAT: Record<Exclude<Measurement['of'], 'unknown'>, string> = {
+  modulus: 'the modulus in plane',
+  strength: 'the strength in plane',
+  across: 'the strength across layers',
+  heat: 'the heat deflection temperature',
+};
+
+/** Which one test would most likely change the choice. */
+export function MeasurementsList({ schoolId }: { schoolId: string }) {
+  const { brief, library } = useBench();
+  const ask = useCallback((engine: Remote<Engine>) => engine.measurements(brief, schoolId), [brief, schoolId]);
+  const { value } = useComputed(library, ask);
+  const nameOf = (id: string | null) => (id === null ? 'nobody' : library.grades.find((one) => one.id === id)?.name);
+  return (
+    <section aria-label="Which one measurement would help most" className="mt-4">
+      <h3 className="text-sm">Which one measurement would help most</h3>
+      {!value && <p className="text-sm text-quiet">Trying what each measurement could show …</p>}
+      {value?.length === 0 && (
+        <p className="text-sm text-quiet">
+          None: no single measurement of a grade would change the choice, wherever in its scatter the value turns out to
+          be.
+        </p>
+      )}
+      {value && value.length > 0 && (
+        <ol className="list-decimal pl-5 text-sm">
+          {value.map((one) => (
+            <li key={`${one.gradeId} ${one.of}`} className="py-0.5">
+              {one.of === 'unknown' ? (
+                <>
+                  {nameOf(one.gradeId)}: {findCheck(one.checkId)?.title.toLowerCase()} is not known. If it passes, this
+                  grade wins; how likely that is, nobody can say.
+                </>
+              ) : (
+                <>
+                  Measure {WHAT[one.of]} of <strong>{nameOf(one.gradeId)}</strong> (
+                  {one.of === 'heat' ? `now ±${f(one.scatter ?? 0)} K` : `now ±${f(100 * (one.scatter ?? 0))} %`}):{' '}
+                  <strong>{percent(one.changes ?? 0)}</strong> chance that the choice changes, then to{' '}
+                  {nameOf(one.thenId)}; it bears on {findCheck(one.checkId)?.title.toLowerCase()}.
+                </>
+              )}{' '}
+              <Link to={`/grades/${one.gradeId}/edit`} className="underline print:hidden">
+                Enter a result
+              </Link>
+            </li>
+          ))}
+        </ol>
+      )}
+    </section>
+  );
+}

@@ -1,0 +1,62 @@
+import { FEWEST_FINALISTS, MOST_FINALISTS } from '@anvilstone/core';
+import type { Remote } from 'comlink';
+import { useCallback, useEffect, useMemo } from 'react';
+import { useSearchParams } from 'react-router';
+import { useBench } from '../parts/bench.ts';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+
+export interface Finalists {
+  /** Undefined: not known yet. The first is the base. */
+  ids: readonly string[] | undefined;
+  /** They stand in the address, rather than being the leaders of the schools. */
+  chosen: boolean;
+  choose: (ids: readonly string[]) => void;
+}
+
+const KEY = 'anvilstone-finalists';
+
+/**
+ * The few that are compared: those of the address, else those compared last for this part on this computer, else whoever
+ * leads each school, filled up from the first school to two.
+ */
+export function useFinalists(): Finalists {
+  const { brief, library, partId } = useBench();
+  const [search, setSearch] = useSearchParams();
+  const text = search.get('grades');
+  const known = useMemo(() => new Set(library.grades.map(({ id }) => id)), [library]);
+  const usable = useCallback(
+    (ids: readonly string[]) => [...new Set(ids)].filter((id) => known.has(id)).slice(0, MOST_FINALISTS),
+    [known],
+  );
+  const inAddress = useMemo(() => (text === null ? undefined : usable(text.split(','))), [text, usable]);
+  const choose = useCallback(
+    (ids: readonly string[]) =>
+      setSearch((before) => {
+        const next = new URLSearchParams(before);
+        next.set('grades', ids.join(','));
+        return next;
+      }),
+    [setSearch],
+  );
+  const ask = useCallback((engine: Remote<Engine>) => engine.schoolLeaders(brief), [brief]);
+  const { value: leaders } = useComputed(library, inAddress === undefined ? ask : undefined);
+  useEffect(() => {
+    if (inAddress && inAddress.length >= FEWEST_FINALISTS) remember(partId, inAddress);
+  }, [partId, inAddress]);
+  const last = useMemo(() => usable(remembered()[partId] ?? []), [partId, usable]);
+  if (inAddress) return { ids: inAddress, chosen: true, choose };
+  return { ids: last.length >= FEWEST_FINALISTS ? last : leaders, chosen: false, choose };
+}
+
+function remembered(): Record<string, string[]> {
+  try {
+    return JSON.parse(localStorage.getItem(KEY) ?? '{}') as Record<string, string[]>;
+  } catch {
+    return {};
+  }
+}
+
+function remember(partId: string, ids: readonly string[]): void {
+  localStorage.setItem(KEY, JSON.stringify({ ...remembered(), [partId]: ids }));
+}

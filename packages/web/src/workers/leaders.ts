@@ -1,0 +1,75 @@
+import {
+  rank,
+  rankingSchools,
+  type Arrangement,
+  type FunnelStep,
+  type GradeStanding,
+  type Merit,
+  type RankingGrounds,
+  type Sized,
+} from '@anvilstone/core';
+
+export interface Counts {
+  pass: number;
+  unknown: number;
+  fail: number;
+}
+
+/** Where a library stands before a brief, in as little as a page needs at every move of a slider. */
+export interface Standing {
+  checkIds: readonly string[];
+  funnel: readonly FunnelStep[];
+  counts: Counts;
+  /** The first few, cheapest that passes first. */
+  leaders: readonly GradeStanding[];
+}
+export const LEADERS = 3;
+
+/** Who comes first in a school, and which place the leader of the chosen school has in it; 0: none. */
+export interface SchoolLeader {
+  schoolId: string;
+  first: GradeStanding | undefined;
+  placeOfChosen: number;
+}
+
+/** A shortlist in order, and how many of the whole library stand; the rows that are looked at are asked for by id. */
+export interface Shortlist extends Arrangement {
+  checkIds: readonly string[];
+  counts: Counts;
+  leaders: readonly SchoolLeader[];
+  merits: ReadonlyMap<string, Merit> | undefined;
+}
+
+export interface SizedGrades {
+  /** The dimension that grows, and its drawn value, mm. */
+  title: string;
+  drawnMm: number;
+  rows: Sized[];
+}
+
+/** Who leads a part's shortlist, cheapest that passes first, and how many stand. */
+export interface Leader {
+  first: GradeStanding | undefined;
+  counts: Counts;
+}
+export interface PartImpact {
+  partId: string;
+  now: Leader;
+  then: Leader;
+}
+
+export function countsOf(grades: readonly GradeStanding[]): Counts {
+  const counts = { pass: 0, unknown: 0, fail: 0 };
+  for (const { best } of grades) counts[best.status] += 1;
+  return counts;
+}
+
+export function leadersOf(grades: readonly GradeStanding[], chosenId: string, grounds: RankingGrounds): SchoolLeader[] {
+  const leads = rank(grades, chosenId, grounds)[0];
+  return rankingSchools.map((school) => {
+    const ranked = rank(grades, school.id, grounds);
+    const first = ranked.find((one) => school.holdsPlace(one, grounds));
+    const at = ranked.findIndex((one) => one.gradeId === leads?.gradeId);
+    return { schoolId: school.id, first, placeOfChosen: leads && school.holdsPlace(leads, grounds) ? at + 1 : 0 };
+  });
+}
