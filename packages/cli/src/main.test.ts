@@ -186,3 +186,19 @@ describe('import and export', () => {
     expect([code, problem?.detail]).toEqual([1, expect.stringMatching(detail)]);
   });
 });
+
+test('evaluate --chance: the same seed gives the same numbers, another seed others, and nonsense is refused', async () => {
+  const thin = JSON.stringify({
+    ...lampArm,
+    part: { ...lampArm.part, section: { kind: 'rectangle', widthMm: 18, depthMm: 22 } },
+  });
+  const ask = (...more: string[]) =>
+    run(['evaluate', '--brief', 'b.json', '--chance', '--json', ...more], { 'b.json': thin });
+  const chances = ({ out }: { out: string }) =>
+    (JSON.parse(out) as EvaluationResult).grades.map(({ best }) => best.chance?.all ?? null);
+  const once = chances(await ask('--seed', '7', '--draws', '2000'));
+  expect(chances(await ask('--seed', '7', '--draws', '2000'))).toEqual(once);
+  expect(chances(await ask('--seed', '8', '--draws', '2000'))).not.toEqual(once);
+  expect(once).toContain(null);
+  expect((await ask('--draws', '12')).problem!.detail).toMatch(/--draws 12 is none: a whole number from 100 to 100000/);
+});

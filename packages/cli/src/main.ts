@@ -13,7 +13,7 @@ const commands: Record<string, (args: string[], terminal: Terminal) => Promise<n
   export: exportCommand,
 };
 
-const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--json]
+const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]
 anvilstone calc list [--json]
 anvilstone calc run <id> --in F [--json]
 anvilstone import --in F [--library F] [--settings F] [--maker NAME] (--out F | --dry-run)

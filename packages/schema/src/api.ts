@@ -72,6 +72,15 @@ export const evaluationRequest = record(
     brief,
     gradeIds: Type.Optional(Type.Array(identifier, { minItems: 1, maxItems: 5000, uniqueItems: true })),
     showWorking: Type.Optional(Type.Boolean()),
+    chance: Type.Optional(
+      record(
+        {
+          seed: Type.Optional(Type.Integer({ minimum: 0, maximum: 2 ** 32 - 1, description: 'Absent: 1' })),
+          draws: Type.Optional(Type.Integer({ minimum: 100, maximum: 100000, description: 'Absent: 10,000' })),
+        },
+        'Also work out how likely each grade meets every check, in its best way up',
+      ),
+    ),
   },
   'A brief to hold against the library',
   'evaluation-request',

@@ -50,6 +50,23 @@ export const checkResult = record(
 );
 export type CheckResult = Static<typeof checkResult>;
 
+const share = (description: string) => Type.Number({ minimum: 0, maximum: 1, description });
+
+export const chanceOfAll = record(
+  {
+    seed: Type.Integer(),
+    draws: Type.Integer({ minimum: 1 }),
+    all: share('Share of the draws that meet every check'),
+    low: share('Lower end of Wilson’s interval at 95 %'),
+    high: share('Upper end of it'),
+    byCheck: Type.Array(record({ checkId: identifier, met: share('Share of the draws that meet it') }, 'One check'), {
+      description: 'Checks that scatter, the one met least often first',
+    }),
+  },
+  'Chance of meeting every check, by seeded draws; the same seed gives the same numbers everywhere',
+);
+export type ChanceOfAll = Static<typeof chanceOfAll>;
+
 export const evaluationEntry = record(
   {
     orientation: buildOrientation,
@@ -61,6 +78,9 @@ export const evaluationEntry = record(
     costUsd: nullableNumber('Cost of one good part, USD'),
     printTimeH: Type.Optional(nullableNumber('Time on the machine for one print, h')),
     ownHeatLimitC: nullableNumber('Temperature at which the first hot check reaches reserve 1, °C'),
+    chance: Type.Optional(
+      Type.Union([chanceOfAll, Type.Null()], { description: 'Where it was asked for; null: a check is not known' }),
+    ),
     checks: Type.Array(checkResult),
   },
   'One grade in one orientation on its best machine',

@@ -6,6 +6,7 @@ import helmet from 'helmet';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
+import { comparisonOperations } from './comparison/operations.ts';
 import { viewOperations } from './views/operations.ts';
 import { agentOperations } from './agents/operations.ts';
 import { calculatorOperations } from './calculators/operations.ts';
@@ -43,6 +44,7 @@ export function operationsOf(db: Knex, imports: ImportService): Operation[] {
   return [
     ...partOperations(partService(db)),
     ...viewOperations(db, partService(db)),
+    ...comparisonOperations(db, partService(db)),
     ...gradeOperations(gradeService(db)),
     ...libraryOperations(db),
     ...houseRulesOperations(db),

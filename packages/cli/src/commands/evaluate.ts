@@ -8,6 +8,7 @@ import {
   findCheck,
   formatReserve,
   rank,
+  withChances,
 } from '@anvilstone/core';
 import { sampleLibrary } from '@anvilstone/core/sample';
 import {
@@ -16,6 +17,7 @@ import {
   ORIENTATIONS,
   type Brief,
   type BuildOrientation,
+  type ChanceOfAll,
   type EvaluationResult,
   type HouseRules,
   type Library,
@@ -33,7 +35,7 @@ interface Job {
   rules: HouseRules;
 }
 
-/** `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--json]`: no server, no database. */
+/** `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]`: no server, no database. */
 export async function evaluateCommand(args: string[], terminal: Terminal): Promise<number> {
   const { values } = parseArgs({
     args,
@@ -42,14 +44,37 @@ export async function evaluateCommand(args: string[], terminal: Terminal): Promi
       library: { type: 'string' },
       orientation: { type: 'string', default: 'best' },
       json: { type: 'boolean', default: false },
+      chance: { type: 'boolean', default: false },
+      seed: { type: 'string' },
+      draws: { type: 'string' },
     },
   });
   if (values.brief === undefined) throw new BadInput('--brief is missing: name a brief or an exported decision (JSON)');
   const job = await readJob(terminal, values.brief, values.library);
   const orientations = readOrientation(values.orientation);
-  const result = evaluate(job.brief, job.library, { rules: job.rules, ...(orientations ? { orientations } : {}) });
+  const evaluated = evaluate(job.brief, job.library, { rules: job.rules, ...(orientations ? { orientations } : {}) });
+  const asked = {
+    ...whole('--seed', values.seed, 0, 2 ** 32 - 1, 'seed'),
+    ...whole('--draws', values.draws, 100, 100_000, 'draws'),
+  };
+  const result = values.chance ? withChances(job.brief, job.library, evaluated, asked, job.rules) : evaluated;
   terminal.out(values.json ? JSON.stringify(result, null, 2) : table(result, job));
   return EXIT.ok;
+}
+
+/** A whole number of an option under its name; nothing when it is not given. */
+function whole<K extends string>(
+  option: string,
+  text: string | undefined,
+  least: number,
+  most: number,
+  name: K,
+): { [key in K]?: number } {
+  if (text === undefined) return {};
+  const value = Number(text);
+  if (!Number.isInteger(value) || value < least || value > most)
+    throw new BadInput(`${option} ${text} is none: a whole number from ${least} to ${most}`);
+  return { [name]: value } as { [key in K]?: number };
 }
 
 function readOrientation(text: string): BuildOrientation[] | undefined {
@@ -80,6 +105,10 @@ function sound(brief: Brief): Brief {
   return brief;
 }
 
+function chanceText(chance: ChanceOfAll | null): string {
+  return (chance === null ? 'unknown' : `${(100 * chance.all).toFixed(1)} %`).padStart(9);
+}
+
 function table(result: EvaluationResult, { brief, library }: Job): string {
   const names = new Map(library.grades.map((grade) => [grade.id, grade.name]));
   const lines = rank(result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => {
@@ -93,6 +122,7 @@ function table(result: EvaluationResult, { brief, library }: Job): string {
       best.orientation,
       reserve.padStart(8),
       cost.padStart(12),
+      ...(best.chance === undefined ? [] : [chanceText(best.chance)]),
       ` ${governing}`,
     ].join(' ');
   });

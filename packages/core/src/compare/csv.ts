@@ -15,7 +15,7 @@ type Cell = string | number;
 export function comparisonCsv(brief: Brief, { finalists, checks, properties }: Comparison): string {
   const base = finalists[0]!;
   const rows: Cell[][] = [
-    ['part', brief.title, '', ...finalists.slice(1).flatMap(() => ['', ''])],
+    ['part', brief.title, '', '', ...finalists.slice(1).flatMap(() => ['', ''])],
     [
       'what',
       'condition',
@@ -95,6 +95,8 @@ function againstText({ against }: PropertyCell): string {
       return percentText(against.percent);
     case 'kelvin':
       return `${against.kelvin.toFixed(1)} K`;
+    case 'decades':
+      return `${against.decades.toFixed(2)} decades`;
     case 'class':
       return against.equal ? 'equal' : 'different class';
     case 'refused':

@@ -13,6 +13,8 @@ export type Against =
   | { kind: 'percent'; percent: number }
   /** Of temperatures the difference: a percentage of a Celsius number would mean nothing. */
   | { kind: 'kelvin'; kelvin: number }
+  /** Of what spans many powers of ten, such as a resistivity. */
+  | { kind: 'decades'; decades: number }
   | { kind: 'class'; equal: boolean }
   | { kind: 'refused'; why: string }
   | { kind: 'unknown' };
@@ -117,9 +119,11 @@ function againstBase({ property, parameters }: TableColumn, base: Reading, one: 
   if (base.value === null || one.value === null) return { kind: 'unknown' };
   const differences = uncarriedDifferences(property, base.used, one.used, parameters);
   if (differences.length > 0) return { kind: 'refused', why: differences.map(({ text }) => text).join('; ') };
-  const { classes, dimension } = PROPERTY_DEFINITIONS[property];
+  const { classes, dimension, logarithmic } = PROPERTY_DEFINITIONS[property];
   if (classes) return { kind: 'class', equal: base.value === one.value };
   if (dimension === 'temperature') return { kind: 'kelvin', kelvin: one.value - base.value };
+  if (logarithmic && base.value > 0 && one.value > 0)
+    return { kind: 'decades', decades: Math.log10(one.value / base.value) };
   if (!Number.isFinite(base.value) || !Number.isFinite(one.value) || base.value === 0)
     return base.value === one.value ? { kind: 'percent', percent: 0 } : { kind: 'unknown' };
   return { kind: 'percent', percent: 100 * (one.value / base.value - 1) };

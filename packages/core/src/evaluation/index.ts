@@ -15,3 +15,4 @@ export * from './ranking.ts';
 export * from './reserveOverTemperature.ts';
 export * from './screen.ts';
 export * from './sizing.ts';
+export * from './withChances.ts';

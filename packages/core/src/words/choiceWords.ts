@@ -183,7 +183,7 @@ function otherWaysUp({ gradeId }: GradeStanding, { best, entries }: NonNullable<
     pieces.push(plain(`${i > 0 ? ' and ' : ''}built ${entry.orientation} it fails `));
     pieces.push({
       text:
-        worst?.reserve == null
+        worst === undefined || worst.reserve === null
           ? title(worst?.checkId ?? null)
           : `${title(worst.checkId)} with ${formatReserve(worst.reserve)}`,
       to: { gradeId, built: entry.orientation, ...(worst ? { checkId: worst.checkId } : {}) },

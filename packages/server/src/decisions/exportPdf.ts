@@ -15,85 +15,61 @@ import {
   timeWords,
 } from '@anvilstone/core';
 import type { CheckResult, Decision, EvaluationEntry, Grade } from '@anvilstone/schema';
-import pdfmake from 'pdfmake';
-import roboto from 'pdfmake/fonts/Roboto.js';
-import type { Content, TableCell, TDocumentDefinitions } from 'pdfmake/interfaces.js';
-
-const FONT_FILES = new Set(Object.values(roboto).flatMap((font) => Object.values(font) as string[]));
-
-pdfmake.setFonts(roboto);
-// Nothing in a decision may make the server fetch or read something.
-pdfmake.setUrlAccessPolicy(() => false);
-pdfmake.setLocalAccessPolicy((path) => FONT_FILES.has(path));
+import type { Content } from 'pdfmake/interfaces.js';
+import { head, STATUS_WORDS, table, typeset } from '../pdf/document.ts';
 
 export const STATEMENT =
   'This record is a calculation aid. It does not approve the part: proof tests, local codes and a responsible engineer’s sign-off decide.';
 
 /** The decision as a typeset document, A4. */
-export async function decisionPdf(decision: Decision): Promise<Buffer> {
-  return pdfmake.createPdf(definition(decision)).getBuffer();
+export function decisionPdf(decision: Decision): Promise<Buffer> {
+  const { number, brief, engineVersion } = decision;
+  const title = `Decision ${number}: ${brief.title}`;
+  return typeset({ title, footer: `Decision ${number} · engine ${engineVersion}` }, contentOf(decision));
 }
 
-function definition(decision: Decision): TDocumentDefinitions {
+function contentOf(decision: Decision): Content[] {
   const grade = decision.grades.find((one) => one.id === decision.gradeId);
   const entry = decision.result.grades
     .find((one) => one.gradeId === decision.gradeId)
     ?.entries.find((one) => one.orientation === decision.orientation);
-  return {
-    pageSize: 'A4',
-    pageMargins: [48, 48, 48, 56],
-    info: { title: `Decision ${decision.number}: ${decision.brief.title}` },
-    defaultStyle: { font: 'Roboto', fontSize: 9, lineHeight: 1.2 },
-    styles: {
-      h1: { fontSize: 17, bold: true },
-      h2: { fontSize: 11, bold: true, margin: [0, 12, 0, 4] },
-      quiet: { color: '#555555' },
-    },
-    footer: (page, pages) => ({
-      text: `Decision ${decision.number} · engine ${decision.engineVersion} · page ${page} of ${pages}`,
+  return [
+    { text: `Decision ${decision.number}: ${decision.brief.title}`, style: 'h1' },
+    {
+      text: `${decision.decidedAt.slice(0, 10)} · ${decision.decidedBy} · part revision ${decision.partRevision}`,
       style: 'quiet',
-      margin: [48, 16, 48, 0],
-      fontSize: 8,
-    }),
-    content: [
-      { text: `Decision ${decision.number}: ${decision.brief.title}`, style: 'h1' },
-      {
-        text: `${decision.decidedAt.slice(0, 10)} · ${decision.decidedBy} · part revision ${decision.partRevision}`,
-        style: 'quiet',
-      },
-      { text: STATEMENT, italics: true, margin: [0, 8, 0, 0] },
-      ...(decision.brief.failureCouldHurt === 'yes'
-        ? [
-            {
-              text: PROOF_TEST_CAUTION,
-              bold: true,
-              margin: [0, 4, 0, 0],
-            } as Content,
-          ]
-        : []),
-      { text: 'Chosen', style: 'h2' },
-      {
-        text: `${grade?.name ?? decision.gradeId} (${grade?.maker ?? ''}), built ${decision.orientation}${grade?.sampleData ? ' — sample data, not for design' : ''}`,
-        bold: true,
-      },
-      { text: decision.reasons, margin: [0, 2, 0, 0] },
-      { text: 'Open risks', style: 'h2' },
-      { text: decision.openRisks || 'None stated.' },
-      { text: 'What it must do', style: 'h2' },
-      { text: decision.brief.purpose },
-      loadsTable(decision),
-      { ul: askSentences(decision.brief, 'metric', machineName(decision), agentName(decision)), margin: [0, 4, 0, 0] },
-      { text: 'Cautions', style: 'h2' },
-      { ul: cautions(decision, grade) },
-      { text: 'Checks of the chosen grade', style: 'h2' },
-      entry ? checksTable(entry) : { text: 'Not evaluated.' },
-      { text: 'Candidates, cheapest that passes first', style: 'h2' },
-      candidatesTable(decision),
-    ],
-  };
+    },
+    { text: STATEMENT, italics: true, margin: [0, 8, 0, 0] },
+    ...(decision.brief.failureCouldHurt === 'yes'
+      ? [
+          {
+            text: PROOF_TEST_CAUTION,
+            bold: true,
+            margin: [0, 4, 0, 0],
+          } as Content,
+        ]
+      : []),
+    { text: 'Chosen', style: 'h2' },
+    {
+      text: `${grade?.name ?? decision.gradeId} (${grade?.maker ?? ''}), built ${decision.orientation}${grade?.sampleData ? ' — sample data, not for design' : ''}`,
+      bold: true,
+    },
+    { text: decision.reasons, margin: [0, 2, 0, 0] },
+    { text: 'Open risks', style: 'h2' },
+    { text: decision.openRisks || 'None stated.' },
+    { text: 'What it must do', style: 'h2' },
+    { text: decision.brief.purpose },
+    loadsTable(decision),
+    { ul: askSentences(decision.brief, 'metric', machineName(decision), agentName(decision)), margin: [0, 4, 0, 0] },
+    { text: 'Cautions', style: 'h2' },
+    { ul: cautions(decision, grade) },
+    { text: 'Checks of the chosen grade', style: 'h2' },
+    entry ? checksTable(entry) : { text: 'Not evaluated.' },
+    { text: 'Candidates, cheapest that passes first', style: 'h2' },
+    candidatesTable(decision),
+  ];
 }
 
-const head = (...titles: string[]): TableCell[] => titles.map((text) => ({ text, bold: true, fillColor: '#eeece8' }));
 const title = (id: string | null) => (id === null ? '' : (findCheck(id)?.title ?? id));
 
 /** Those of the brief and of the chosen grade; the proof test stands in bold above. */
@@ -130,13 +106,6 @@ function loadsTable({ brief }: Decision): Content {
   );
 }
 
-const STATUS_WORDS: Record<CheckResult['status'], string> = {
-  pass: 'passes',
-  fail: 'fails',
-  unknown: 'unknown',
-  'not-loaded': 'not stressed',
-};
-
 function checksTable(entry: EvaluationEntry): Content {
   const rows = entry.checks.map((check) => [
     title(check.checkId),
@@ -172,12 +141,4 @@ function candidatesTable(decision: Decision): Content {
     [head('Grade', 'Built', 'Status', 'Smallest reserve', 'Governed by', 'USD'), ...rows],
     ['*', 'auto', 'auto', 'auto', 'auto', 'auto'],
   );
-}
-
-function table(body: TableCell[][], widths: (string | number)[]): Content {
-  return {
-    table: { headerRows: 1, widths, body, dontBreakRows: true },
-    layout: 'lightHorizontalLines',
-    margin: [0, 4, 0, 0],
-  };
 }

@@ -1,4 +1,4 @@
-import { evaluate } from '@anvilstone/core';
+import { evaluate, withChances } from '@anvilstone/core';
 import type { EvaluationRequest, EvaluationResult, Library } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { ownAgents } from '../agents/repository.ts';
@@ -38,5 +38,7 @@ export async function evaluateRequest(db: Knex, request: EvaluationRequest): Pro
       },
     ]);
   }
-  return evaluate(brief, { ...library, grades: wanted }, { rules, showWorking });
+  const held = { ...library, grades: wanted };
+  const result = evaluate(brief, held, { rules, showWorking });
+  return request.chance ? withChances(brief, held, result, request.chance, rules) : result;
 }

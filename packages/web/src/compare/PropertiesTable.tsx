@@ -85,6 +85,11 @@ function AgainstBase({ cell: { against } }: { cell: PropertyCell }) {
       const text = kelvin === 0 ? 'equal' : `${kelvin > 0 ? '+ ' : '− '}${Math.abs(kelvin)} K`;
       return <span className="ml-1.5 text-xs text-quiet">{text}</span>;
     }
+    case 'decades': {
+      const decades = Math.round(against.decades * 10) / 10;
+      const text = decades === 0 ? 'equal' : `${decades > 0 ? '+ ' : '− '}${Math.abs(decades)} decades`;
+      return <span className="ml-1.5 text-xs text-quiet">{text}</span>;
+    }
     case 'class':
       return against.equal ? <span className="ml-1.5 text-xs text-quiet">equal</span> : null;
     case 'refused':

@@ -1,0 +1,198 @@
+import {
+  choiceSentences,
+  costParts,
+  drawBarChart,
+  drawingSvg,
+  drawLineChart,
+  findCheck,
+  formatNumber as f,
+  formatQuantity,
+  formatReserve,
+  PROOF_TEST_CAUTION,
+  PROPERTY_DEFINITIONS,
+  cautionsFor,
+  completeRules,
+  findAgent,
+  SHEET_FIRST,
+  type ChoiceGrounds,
+  type Comparison,
+  type PropertyCell,
+  type PropertyRow,
+} from '@anvilstone/core';
+import type { Brief, CheckResult, HouseRules, Library } from '@anvilstone/schema';
+import type { Content, TableCell } from 'pdfmake/interfaces.js';
+import { head, PDF_FONT, STATUS_WORDS, table, typeset } from '../pdf/document.ts';
+
+export const COMPARISON_STATEMENT =
+  'This comparison is a calculation aid from the evidence at hand. It does not approve a part: proof tests, local codes and a responsible engineer’s sign-off decide.';
+
+/** A comparison as a typeset document with its charts as vectors. Metric units. */
+export function comparisonPdf(
+  brief: Brief,
+  comparison: Comparison,
+  library: Library,
+  rules: HouseRules,
+  grounds: ChoiceGrounds,
+): Promise<Buffer> {
+  const { finalists } = comparison;
+  const title = `Comparison: ${brief.title}`;
+  const content: Content[] = [
+    { text: title, style: 'h1' },
+    { text: `Base of all percentages: A ${finalists[0]!.name}`, style: 'quiet' },
+    { text: COMPARISON_STATEMENT, italics: true, margin: [0, 8, 0, 0] },
+    ...(brief.failureCouldHurt === 'yes'
+      ? [{ text: PROOF_TEST_CAUTION, bold: true, margin: [0, 4, 0, 0] } as Content]
+      : []),
+    { text: 'In plain words', style: 'h2' },
+    {
+      text: choiceSentences(grounds)
+        .map((pieces) => pieces.map(({ text }) => text).join(''))
+        .join(' '),
+    },
+    { text: 'Side by side', style: 'h2' },
+    summaryTable(comparison),
+    { text: 'Checks: reserve, and against the base', style: 'h2' },
+    checksTable(comparison),
+    ...charts(comparison),
+    { text: 'What the dearer one buys', style: 'h2' },
+    { ul: buySentences(comparison) },
+    { text: 'Properties like for like', style: 'h2' },
+    propertiesTable(comparison),
+    { text: 'Cautions', style: 'h2' },
+    { ul: cautions(brief, comparison, library, rules) },
+  ];
+  return typeset({ title, footer: 'Comparison', landscape: finalists.length > 3 }, content);
+}
+
+const named = ({ finalists }: Comparison) => finalists.map(({ letter, name }) => `${letter} ${name}`);
+const widths = ({ finalists }: Comparison) => ['auto', ...finalists.map(() => '*')];
+
+function summaryTable(comparison: Comparison): Content {
+  const { finalists } = comparison;
+  const row = (title: string, of: (i: number) => string): TableCell[] => [title, ...finalists.map((_, i) => of(i))];
+  const entry = (i: number) => finalists[i]!.entry;
+  const costs = finalists.map(costParts);
+  const usd = (value: number | undefined) => (value === undefined ? 'unknown' : `${value.toFixed(2)} USD`);
+  return table(
+    [
+      head('', ...named(comparison)),
+      row('Verdict', (i) => {
+        const { status, minimumReserve, governingCheckId } = entry(i);
+        const reserve = minimumReserve === null ? '' : `, smallest reserve ${formatReserve(minimumReserve)}`;
+        return `${STATUS_WORDS[status]}${reserve} (${titleOf(governingCheckId)})`;
+      }),
+      row('Built, on', (i) => `${entry(i).orientation}, ${finalists[i]!.machineName ?? 'no machine'}`),
+      row('Cost of one good part', (i) => usd(costs[i]?.totalUsd)),
+      row('of that filament', (i) => usd(costs[i]?.filamentUsd)),
+      row('machine time', (i) => usd(costs[i]?.machineUsd)),
+      row('labour', (i) => usd(costs[i]?.labourUsd)),
+      row('failed prints', (i) => usd(costs[i]?.scrapUsd)),
+      row('Mass', (i) => (entry(i).massG === null ? 'unknown' : `${f(entry(i).massG!)} g`)),
+      row('Holds its loads to', (i) =>
+        entry(i).ownHeatLimitC === null ? 'unknown' : `${Math.floor(entry(i).ownHeatLimitC!)} °C`,
+      ),
+      row('How it fails', (i) => finalists[i]!.failureManner ?? 'unknown'),
+      row('To print', (i) => {
+        const { printing } = finalists[i]!;
+        return printing === null ? 'unknown' : [printing.difficulty, ...printing.because].join(', ');
+      }),
+    ],
+    widths(comparison),
+  );
+}
+
+const titleOf = (checkId: string | null) =>
+  checkId === null ? 'nothing governs' : (findCheck(checkId)?.title ?? checkId);
+
+function checksTable(comparison: Comparison): Content {
+  const rows = comparison.checks.map(({ title, results, percents }): TableCell[] => [
+    title,
+    ...results.map((check, i) => checkText(check, i === 0 ? null : (percents[i] ?? null))),
+  ]);
+  return table([head('Check', ...named(comparison)), ...rows], widths(comparison));
+}
+
+function checkText({ reserve, status, evidence }: CheckResult, percent: number | null): string {
+  const shown = reserve === null ? STATUS_WORDS[status] : formatReserve(reserve);
+  const fails = reserve !== null && status === 'fail' ? ' fails' : '';
+  const against = percent === null ? '' : `  (${percentText(percent)})`;
+  return `${shown}${fails}${evidence ? ` [${evidence}]` : ''}${against}`;
+}
+
+const percentText = (percent: number) => (Math.abs(percent) < 0.05 ? 'equal' : `${signed(percent, 1)} %`);
+const signed = (value: number, digits: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
+
+function charts(comparison: Comparison): Content[] {
+  const drawings = [...comparison.charts.map((chart) => drawLineChart(chart, 'metric')), drawBarChart(comparison.cost)];
+  return drawings.map((drawing): Content => ({
+    unbreakable: true,
+    stack: [
+      { text: drawing.title, bold: true, margin: [0, 6, 0, 2] },
+      // The document’s font has no arrows.
+      { svg: drawingSvg(drawing, PDF_FONT).replaceAll('↑ ', ''), width: 420 },
+      { text: named(comparison).join('   '), style: 'quiet', fontSize: 8 },
+    ],
+  }));
+}
+
+function buySentences({ finalists, buys }: Comparison): string[] {
+  const nameOf = (id: string) => {
+    const found = finalists.find(({ gradeId }) => gradeId === id)!;
+    return `${found.letter} ${found.name}`;
+  };
+  return buys.map(({ cheaperId, dearerId, moreUsd, morePercent, gains, losses }) => {
+    const said = (word: string, changes: typeof gains) =>
+      changes.length === 0
+        ? ''
+        : ` ${word} ${changes.map(({ title, from, to }) => `${title.toLowerCase()} from ${formatReserve(from)} to ${formatReserve(to)}`).join(', ')}.`;
+    return `${nameOf(dearerId)} over ${nameOf(cheaperId)}: ${moreUsd.toFixed(2)} USD more (+${morePercent.toFixed(0)} %).${said('Gains', gains)}${said('Loses', losses)}`;
+  });
+}
+
+function propertiesTable(comparison: Comparison): Content {
+  const rows = comparison.properties.map((row): TableCell[] => [
+    `${row.title}, ${row.condition}`,
+    ...row.cells.map((cell) => cellText(cell, row)),
+  ]);
+  return table(
+    [head('Property and condition', ...named(comparison)), ...rows],
+    [150, ...comparison.finalists.map(() => '*')],
+  );
+}
+
+function cellText({ value, evidence, against }: PropertyCell, { property }: PropertyRow): string {
+  if (value === null) return 'unknown';
+  const { classes, dimension } = PROPERTY_DEFINITIONS[property];
+  const shown = classes
+    ? (classes[value] ?? 'unknown')
+    : value === Infinity
+      ? 'no break'
+      : formatQuantity(value, dimension, 'metric');
+  const said =
+    against.kind === 'percent'
+      ? `  (${percentText(against.percent)})`
+      : against.kind === 'decades'
+        ? `  (${signed(against.decades, 1)} decades)`
+        : against.kind === 'kelvin'
+          ? `  (${signed(against.kelvin, 1)} K)`
+          : against.kind === 'refused'
+            ? `  not comparable: ${against.why}`
+            : '';
+  return `${shown}${evidence ? ` [${evidence}]` : ''}${said}`;
+}
+
+function cautions(brief: Brief, { finalists }: Comparison, library: Library, rules: HouseRules): string[] {
+  const agents = library.agents ?? [];
+  const texts = finalists.flatMap(({ gradeId }) => {
+    const grade = library.grades.find(({ id }) => id === gradeId);
+    return cautionsFor('shortlist', {
+      brief,
+      rules: completeRules(rules),
+      agent: (id) => agents.find((one) => one.id === id) ?? findAgent(id),
+      ...(grade ? { grade } : {}),
+    })
+      .filter(({ id }) => id !== 'proof-test')
+      .map(({ text }) => text);
+  });
+  return [...new Set(texts), SHEET_FIRST];
+}
