@@ -14,6 +14,11 @@ export const brief = record(
       CONDITIONINGS,
       'Moisture state in service: kept dry, in balance with ordinary air (23 °C, 50 % RH), or wet through',
     ),
+    annealed: Type.Optional(
+      Type.Literal(true, {
+        description: 'Annealed after printing as its family usually is, where that helps; absent = as printed',
+      }),
+    ),
     part: partGeometry,
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
     asks,

@@ -57,7 +57,7 @@ export function prepareBrief(
 
 /** `explain` writes down how each property came about; only a shown working needs it. */
 export function materialFor(prepared: PreparedBrief, grade: Grade, explain = false): Material {
-  return cachedMaterial(grade, prepared.brief.moisture, prepared.rules, explain);
+  return cachedMaterial(grade, prepared.brief.moisture, prepared.rules, explain, prepared.brief.annealed === true);
 }
 
 /**

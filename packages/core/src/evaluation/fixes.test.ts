@@ -1,4 +1,4 @@
-import type { Brief, PartGeometry } from '@anvilstone/schema';
+import type { Brief, Grade, PartGeometry } from '@anvilstone/schema';
 import { briefWith, testGrade } from '../checks/testContext.ts';
 import { sampleLibrary } from '../sample/index.ts';
 import { evaluate } from './evaluate.ts';
@@ -58,3 +58,49 @@ test('another way up, where the brief forbids it', () => {
 });
 
 test('what no change of the part mends has no fix', () => expect(fixesOf(loaded(20, { food: 'dry' }))).toEqual([]));
+
+describe('treatments and upgrades', () => {
+  const [open] = sampleLibrary.machines.filter(({ enclosure }) => enclosure === 'open');
+  const machines = [
+    {
+      ...open!,
+      id: 'bare',
+      name: 'Bare frame',
+      nozzleMaterial: 'brass' as const,
+      hotEndLining: 'all-metal' as const,
+      maximumNozzleC: 300,
+    },
+  ];
+  const fixes = (brief: Brief, grade: Grade, on = sampleLibrary.machines) =>
+    nearestFixes(brief, { ...sampleLibrary, machines: on }, grade);
+
+  test('PLA before an hour at 70 °C is annealed; the brief then says so', () => {
+    const pla = { ...testGrade, familyId: 'pla' };
+    const hot = loaded(2, { heat: { peak: { temperatureC: 70, durationH: 0.5 } } });
+    const fix = fixes(hot, pla).find(({ kind }) => kind === 'anneal')!;
+    expect(fix.title).toBe('Anneal it: 2 h at 90 °C');
+    expect(fix.brief.annealed).toBe(true);
+    expect(fix.takes).toMatch(/draw it 3 % larger/);
+    // Where it has to sit for long, polylactide ages whatever the oven did: none is offered.
+    expect(fixes(loaded(2, { heat: { steadyC: 55 } }), pla).map(({ kind }) => kind)).not.toContain('anneal');
+  });
+
+  test('a fibre grade on a brass nozzle: a hardened one, with its price, and nothing to write into the brief', () => {
+    const filled = {
+      ...testGrade,
+      familyId: 'petg',
+      reinforcementId: 'carbon-10',
+      process: { abrasive: true, minimumNozzleMm: 0.4 },
+    };
+    const found = fixes(loaded(5), filled, machines).filter(({ kind }) => kind === 'upgrade');
+    expect(found.map(({ title }) => title)).toContain('Bare frame: fit a hardened nozzle');
+    for (const one of found) {
+      expect(one.outsideBrief).toBe(true);
+      expect(one.takes).toMatch(/USD for the machine/);
+      expect(one.brief).toEqual(loaded(5));
+    }
+  });
+
+  test('no upgrade is offered where the machine is not in the way', () =>
+    expect(fixes(loaded(32), testGrade).map(({ kind }) => kind)).not.toContain('upgrade'));
+});

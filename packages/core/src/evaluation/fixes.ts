@@ -3,15 +3,20 @@ import { freeSize } from '../parts/freeSize.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { evaluateGrade, prepareJob } from './evaluate.ts';
+import { offerTreatments, offerUpgrades } from './fixesOfProcess.ts';
 import { prepareSizing } from './sizing.ts';
 
 /** A change of the brief with which a grade passes every check, and what it costs. */
 export interface Fix {
-  kind: 'size' | 'fillet' | 'way-up' | 'machine' | 'safety-factor';
+  kind: 'size' | 'fillet' | 'way-up' | 'machine' | 'anneal' | 'conditioning' | 'upgrade' | 'safety-factor';
   /** What to do, in a few words: “Depth along the load 30 → 34.2 mm”. */
   title: string;
   /** Lowering a safety factor is no fix: somebody has to decide and sign it. */
   isDecision: boolean;
+  /** What else it takes: an oven, a change of the machine; absent: nothing but the new drawing. */
+  takes?: string;
+  /** It changes a machine and not the part, so that it cannot be written into the brief. */
+  outsideBrief?: true;
   brief: Brief;
   /** The grade with it. */
   entry: EvaluationEntry;
@@ -25,7 +30,8 @@ const LEAST_SAFETY_FACTOR = 1.05;
 
 /**
  * The nearest changes with which a grade that does not pass would: a larger free dimension, a larger fillet, another way up
- * or machine than the brief allows, and last a lower safety factor, said to be a decision. Each one is evaluated; what does
+ * or machine than the brief allows, an oven or a bath after printing, an upgrade of a machine, and last a lower safety
+ * factor, said to be a decision. Each one is evaluated; what does
  * not pass by itself is left out. Cheapest first, decisions last. Empty for what passes already.
  * @throws InputError when the brief cannot be evaluated
  */
@@ -35,13 +41,15 @@ export function nearestFixes(
   grade: Grade,
   rules: HouseRules = defaultHouseRules,
 ): Fix[] {
-  const bare: Library = { ...library, grades: [] };
-  const bestOf = (changed: Brief) => evaluateGrade(prepareJob(changed, bare, { rules }), grade).best;
+  const bestOn = (machines: Library['machines'], changed: Brief) =>
+    evaluateGrade(prepareJob(changed, { ...library, machines, grades: [] }, { rules }), grade).best;
+  const bestOf = (changed: Brief) => bestOn(library.machines, changed);
   const now = bestOf(brief);
   if (now.status === 'pass') return [];
   const fixes: Fix[] = [];
-  const offer = (kind: Fix['kind'], title: string, changed: Brief): boolean => {
-    const entry = bestOf(changed);
+  const offer: Offer = (kind, title, changed, more = {}) => {
+    const { machines = library.machines, ...rest } = more;
+    const entry = bestOn(machines, changed);
     if (entry.status !== 'pass') return false;
     const delta = (after: number | null, before: number | null) =>
       after === null || before === null ? null : after - before;
@@ -49,6 +57,7 @@ export function nearestFixes(
       kind,
       title,
       isDecision: kind === 'safety-factor',
+      ...rest,
       brief: changed,
       entry,
       massDeltaG: delta(entry.massG, now.massG),
@@ -72,6 +81,8 @@ export function nearestFixes(
     const name = library.machines.find(({ id }) => id === bestOf(changed).machineId)?.name;
     offer('machine', `Print it on ${name ?? 'another machine'}: the brief leaves it out`, changed);
   }
+  offerTreatments(brief, grade, offer);
+  offerUpgrades(brief, library.machines, now, offer);
   offerSafetyFactor(brief, now, offer);
   return fixes.sort(
     (a, b) =>
@@ -79,7 +90,13 @@ export function nearestFixes(
   );
 }
 
-type Offer = (kind: Fix['kind'], title: string, changed: Brief) => boolean;
+/** Keeps a change if the grade passes with it; false: it does not. */
+export type Offer = (
+  kind: Fix['kind'],
+  title: string,
+  changed: Brief,
+  more?: Pick<Fix, 'takes' | 'outsideBrief'> & { machines?: Library['machines'] },
+) => boolean;
 
 function offerSize(
   brief: Brief,

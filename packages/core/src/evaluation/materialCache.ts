@@ -5,6 +5,7 @@ interface Kept {
   rules: HouseRules;
   conditioning: Conditioning;
   explain: boolean;
+  annealed: boolean;
   material: Material;
 }
 
@@ -20,14 +21,16 @@ export function cachedMaterial(
   conditioning: Conditioning,
   rules: HouseRules,
   explain: boolean,
+  annealed = false,
 ): Material {
   const known = kept.get(grade);
   const found = known?.find(
-    (one) => one.rules === rules && one.conditioning === conditioning && one.explain === explain,
+    (one) =>
+      one.rules === rules && one.conditioning === conditioning && one.explain === explain && one.annealed === annealed,
   );
   if (found) return found.material;
-  const material = prepareMaterial(grade, conditioning, rules, explain);
-  const next = [{ rules, conditioning, explain, material }, ...(known ?? [])].slice(0, MOST_KEPT);
+  const material = prepareMaterial(grade, conditioning, rules, explain, annealed);
+  const next = [{ rules, conditioning, explain, annealed, material }, ...(known ?? [])].slice(0, MOST_KEPT);
   kept.set(grade, next);
   return material;
 }

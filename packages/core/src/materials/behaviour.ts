@@ -4,6 +4,7 @@ import type { Reinforcement } from '../reference/reinforcement.ts';
 import { canonicalValue } from './canonicalValue.ts';
 import type { CreepMaterial } from './creep.ts';
 import { fittedCreepOf } from './creepFit.ts';
+import { annealingOf } from '../process/annealing.ts';
 import { familyHdtPoints, fillerEffects } from './familyEstimate.ts';
 import { modulusCurve, type ModulusCurve } from './modulusCurve.ts';
 import { conditioningRetention } from './moisture.ts';
@@ -30,9 +31,14 @@ export function behaviourOf(
   filler: Reinforcement | undefined,
   modulus: { value: number },
   conditioning: Conditioning,
+  annealed = false,
 ): Behaviour {
   const own = ownHdtPoints(grade);
-  const hdt = own.length > 0 ? own : familyHdtPoints(family, filler);
+  const printed = own.length > 0 ? own : familyHdtPoints(family, filler);
+  const annealing = annealed ? annealingOf(family) : null;
+  const hdt = annealing
+    ? printed.map((point) => ({ ...point, temperatureC: point.temperatureC + annealing.hdtGainC }))
+    : printed;
   const glassTransitionC = ownTemperature(grade, 'glassTransition') ?? family.glassTransitionC;
   const effects = fillerEffects(family, filler)?.mechanical;
   const typical = { creepA: family.creep.a * (effects?.creepA ?? 1), creepN: family.creep.n };
@@ -41,18 +47,21 @@ export function behaviourOf(
     curve: modulusCurve({
       // HDT bars are dry, so the curve is anchored to the dry modulus; the ratio then applies to any moisture state.
       modulus23MPa: modulus.value / conditioningRetention(family, 'modulus', conditioning),
-      morphology: family.morphology,
+      // A polymer that crystallises in the oven carries load beyond its glass transition, up to its melting point.
+      morphology: annealing?.crystallises ? 'semiCrystalline' : family.morphology,
       glassTransitionC,
       meltingC: ownTemperature(grade, 'melting') ?? family.meltingC,
       hdt,
       measured: measuredRatios(grade),
       hdtIsFamily: own.length === 0,
     }),
-    hdtEvidence: own.length > 0 ? 'C' : 'D',
-    hdtNote:
+    // What annealing adds is known of families only.
+    hdtEvidence: own.length > 0 && !annealing ? 'C' : 'D',
+    hdtNote: `${
       own.length > 0
         ? 'the grade’s own heat deflection temperature'
-        : 'heat deflection temperature typical of the family',
+        : 'heat deflection temperature typical of the family'
+    }${annealing ? `, raised by ${annealing.hdtGainC} K by annealing (typical of the family)` : ''}`,
     creepEvidence: fitted ? 'C' : 'D',
     creep: {
       ...(fitted ? { creepA: fitted.creepA, creepN: fitted.creepN } : typical),

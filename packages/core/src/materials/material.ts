@@ -37,7 +37,13 @@ export interface Material {
 }
 
 /** Resolves everything the mechanical checks need. Pure; costs some tens of microseconds, so do it once per brief. */
-export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules: HouseRules, explain = true): Material {
+export function prepareMaterial(
+  grade: Grade,
+  conditioning: Conditioning,
+  rules: HouseRules,
+  explain = true,
+  annealed = false,
+): Material {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
   const at = (direction: 'in-plane' | 'across') => ({ direction, conditioning });
@@ -54,7 +60,9 @@ export function prepareMaterial(grade: Grade, conditioning: Conditioning, rules:
     across: allowed('tensileStrength', at('across')),
   };
   const behaviour =
-    family && modulus.inPlane.known ? behaviourOf(grade, family, filler, modulus.inPlane, conditioning) : null;
+    family && modulus.inPlane.known
+      ? behaviourOf(grade, family, filler, modulus.inPlane, conditioning, annealed)
+      : null;
   const gap = family
     ? 'Modulus is not known'
     : `Its family “${grade.familyId}” is not in the reference data, so its behaviour in heat and time is not known: state the polymer, or measure it`;

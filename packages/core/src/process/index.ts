@@ -1,3 +1,5 @@
+export * from './upgrades.ts';
+export * from './annealing.ts';
 export * from './cost.ts';
 export * from './machineFit.ts';
 export * from './sizeDrift.ts';

@@ -80,13 +80,14 @@ export const MOISTURE_WORDS: Record<Brief['moisture'], string> = {
 
 /** Everything asked besides the loads, one line each. `machine` names a machine by its id. */
 export function askSentences(
-  { asks, moisture, failureCouldHurt }: Brief,
+  { asks, moisture, annealed, failureCouldHurt }: Brief,
   units: UnitSystem,
   machine: (id: string) => string = (id) => id,
   agentName: (id: string) => string = (id) => findAgent(id)?.name ?? id,
 ): string[] {
   const degrees = (value: number) => formatQuantity(value, 'temperature', units);
-  const lines = [MOISTURE_WORDS[moisture]];
+  const lines: string[] = [MOISTURE_WORDS[moisture]];
+  if (annealed) lines.push('Annealed after printing, where its family gains by it');
   const { heat, thermalFit, sliding } = asks;
   if (heat?.steadyC !== undefined) {
     const long = heat.steadyH === undefined ? '' : ` for ${duration(heat.steadyH)} altogether`;

@@ -62,6 +62,23 @@ function WhatItIs({ brief }: { brief: Brief }) {
           options={MOISTURE}
           onChange={(moisture) => edit({ ...brief, moisture }, 'moisture')}
         />
+        <label className="col-span-2 flex items-start gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="mt-1"
+            checked={brief.annealed === true}
+            onChange={({ target }) => {
+              const { annealed: _before, ...rest } = brief;
+              edit(target.checked ? { ...rest, annealed: true } : rest, 'annealed');
+            }}
+          />
+          <span>
+            Annealed after printing
+            <span className="block text-xs text-quiet">
+              Raises the heat deflection points of families that gain by it (typical values), and shrinks the part.
+            </span>
+          </span>
+        </label>
         <div className="col-span-2">
           <TextArea
             label="What it does, and what happens when it fails"

@@ -25,8 +25,8 @@ export function FixesPanel({ grade }: { grade: Grade }) {
       {!fixes && <p className="text-sm text-quiet">Trying changes …</p>}
       {fixes?.length === 0 && (
         <p className="text-sm text-quiet">
-          No single change of the part does: not its size, its fillet, its way up, its machine, nor a safety factor that
-          would still be one.
+          No single change does: not its size, its fillet, its way up, its machine or an upgrade of it, annealing,
+          water, nor a safety factor that would still be one.
         </p>
       )}
       {fixes && fixes.length > 0 && (
@@ -39,18 +39,25 @@ export function FixesPanel({ grade }: { grade: Grade }) {
                   {price(fix, units)} · then <Reserve reserve={fix.entry.minimumReserve} status={fix.entry.status} />{' '}
                   {findCheck(fix.entry.governingCheckId ?? '')?.title} governs
                 </p>
+                {fix.takes && <p className="text-xs text-quiet">{fix.takes}</p>}
                 {fix.isDecision && (
                   <p className="text-xs text-unknown">
                     Not a fix but a decision: it makes the loads count for less, and somebody has to sign it.
                   </p>
                 )}
               </div>
-              <Button
-                aria-label={`${fix.title}: write it into the brief`}
-                onClick={() => edit(fix.brief, `fix ${fix.kind}`)}
-              >
-                Apply
-              </Button>
+              {fix.outsideBrief ? (
+                <Link to="/machines" className="text-sm underline">
+                  Machines
+                </Link>
+              ) : (
+                <Button
+                  aria-label={`${fix.title}: write it into the brief`}
+                  onClick={() => edit(fix.brief, `fix ${fix.kind}`)}
+                >
+                  Apply
+                </Button>
+              )}
             </li>
           ))}
         </ul>

@@ -1,3 +1,4 @@
+import { annealingOf } from '../../process/annealing.ts';
 import { sizeDrift } from '../../process/sizeDrift.ts';
 import { formatNumber as f } from '../../units/formatQuantity.ts';
 import type { EvidenceClass } from '@anvilstone/schema';
@@ -25,9 +26,11 @@ export const fitSize: Check = {
     for (const one of [shrink, swelling, expansion]) if (!one.known) return unknown('mm', one.gaps);
     if (!shrink.known || !swelling.known || !expansion.known) return unknown('mm', []);
     if (ask.dampH !== undefined && !halfTime.known) return unknown('mm', halfTime.gaps);
+    const annealing = brief.annealed ? annealingOf(material.family) : null;
+    const shrinkPct = shrink.value + (annealing?.shrinkPct ?? 0);
     const parts = sizeDrift({
       nominalMm: ask.nominalMm,
-      shrinkPct: shrink.value,
+      shrinkPct,
       scatterShare: rules.shrinkScatterShare,
       swellingSaturationPct: swelling.value,
       relativeHumidityPct: ask.dampestRhPct,
@@ -40,8 +43,12 @@ export const fitSize: Check = {
     });
     if (working) {
       showResolved(working, 's', 'Print shrinkage', shrink, '%');
+      if (annealing)
+        working.add('s_a', 'Further shrinkage in the oven', annealing.shrinkPct, '%', {
+          source: 'typical of the family',
+        });
       working.add('Δs', 'Scatter of it', parts.scatterMm, 'mm', {
-        expression: `${f(ask.nominalMm)} mm · ${f(shrink.value)} % · ${f(rules.shrinkScatterShare)}`,
+        expression: `${f(ask.nominalMm)} mm · ${f(shrinkPct)} % · ${f(rules.shrinkScatterShare)}`,
         source: 'share is a house rule',
       });
       showResolved(working, 'w', 'Swelling, saturated', swelling, '%');
