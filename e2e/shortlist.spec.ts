@@ -1,6 +1,6 @@
 import { expect, test } from '@playwright/test';
 import { lampArm } from '@anvilstone/core/sample';
-import type { GeometryOf } from '@anvilstone/schema';
+import type { EvaluationResult, GeometryOf } from '@anvilstone/schema';
 import { makePart, readPart, saved } from './part.ts';
 
 const names = (rows: string[]) => rows.map((row) => row.split('\n').find((line) => /[A-Za-z]{3}/.test(line)));
@@ -137,3 +137,147 @@ test('why not: the nearest change with its price, applied by a click and undone'
   await saved(page);
   expect((await readPart(request, part.id)).brief.part).toEqual(part.brief.part);
 });
+
+test('four ways to choose: weights by drag and by key, what moved, and a wanted confidence', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, {
+    ...lampArm,
+    title: 'An arm to be ranked',
+    part: { ...lampArm.part, section: { kind: 'rectangle', widthMm: 18, depthMm: 24 } },
+  });
+  await page.goto(`/parts/${part.id}/shortlist`);
+  const schools = page.getByRole('radiogroup', { name: 'Ranked by' });
+  const table = page.getByRole('region', { name: 'Reserves' });
+  const leader = table.getByRole('rowheader').first();
+  await schools.getByRole('radio', { name: /Weighted merit/ }).click();
+  await expect(page.getByText(/Against “cheapest that passes”/)).toBeVisible();
+  await expect(leader).toContainText(/merit \d\d/);
+  // All weight to cost: the cheapest that passes leads again. A joint by key, another by pointer.
+  const joint = page.getByRole('slider', { name: 'Weight of cost against mass' });
+  await joint.focus();
+  await page.keyboard.press('PageUp');
+  await page.keyboard.press('PageUp');
+  await expect(joint).toHaveAttribute('aria-valuenow', '40');
+  await expect(page).toHaveURL(/weights=40%2C0%2C20%2C20%2C20/);
+  const evidence = page.getByRole('slider', { name: 'Weight of own heat limit against own evidence' });
+  const box = (await evidence.boundingBox())!;
+  const bar = (await page.getByRole('group', { name: 'Weights' }).boundingBox())!;
+  await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
+  await page.mouse.down();
+  await page.mouse.move(bar.x + bar.width - 1, box.y + 10, { steps: 8 });
+  await page.mouse.up();
+  await expect(page).toHaveURL(/weights=40%2C0%2C20%2C40%2C0/);
+  // The lightest when sized is told once every grade has been sized.
+  await expect(schools.getByRole('radio', { name: /Lightest when sized/ })).toContainText(/PA12|PA6|PP|PEEK|C\d\d/, {
+    timeout: 20_000,
+  });
+
+  await schools.getByRole('radio', { name: /Cheapest that passes/ }).click();
+  await expect(leader).toContainText('Nine Elms PETG Trade');
+  const chance = async () =>
+    Number(
+      (
+        await table
+          .getByRole('row')
+          .nth(1)
+          .getByTitle(/4000 draws/)
+          .innerText()
+      ).replace(/[^\d.]/g, ''),
+    );
+  expect(await chance()).toBeLessThan(99);
+  await page.getByLabel('As sure as').selectOption('99 %');
+  await expect(page.getByText('at least 99 % of the draws come first')).toBeVisible({ timeout: 20_000 });
+  await expect(leader).not.toContainText('Nine Elms PETG Trade');
+  expect(await chance()).toBeGreaterThanOrEqual(99);
+});
+
+test('the chance in the page is the one that the server draws for the same seed', async ({ page, request }) => {
+  const brief = {
+    ...lampArm,
+    title: 'An arm drawn twice',
+    part: { ...lampArm.part, section: { kind: 'rectangle' as const, widthMm: 18, depthMm: 22 } },
+  };
+  const part = await makePart(request, brief);
+  await page.goto(`/parts/${part.id}/shortlist?grade=ne-petg`);
+  const sure = page.getByRole('region', { name: 'How sure' });
+  await expect(sure).toContainText('of 4,000 draws');
+  const answer = await request.post('/api/v1/evaluations', {
+    data: { brief, gradeIds: ['ne-petg'], chance: { seed: 1, draws: 4000 } },
+  });
+  const { chance } = ((await answer.json()) as EvaluationResult).grades[0]!.best;
+  const missed = chance!.byCheck[0]!;
+  await expect(sure).toContainText(`Every check is met in ${percentText(chance!.all)} of`);
+  await expect(sure.getByRole('listitem').first()).toContainText(percentText(missed.met));
+});
+
+test('the map: pass region, walked by arrow keys, brushed with the pointer, pinned and compared', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, { title: 'An arm on the map' });
+  await page.goto(`/parts/${part.id}/shortlist?view=map`);
+  const chart = page.getByRole('application');
+  const list = page.getByRole('region', { name: 'Their numbers' });
+  await expect(list.getByRole('rowheader').first()).toContainText('Nine Elms PETG Trade');
+  await expect(chart.getByText('passes here')).toBeVisible();
+  // By keyboard: the walk begins at an undominated grade.
+  await chart.focus();
+  await page.keyboard.press('ArrowRight');
+  await expect(page.getByText(/Nine Elms PETG Trade: cost of one part .*passes, not dominated/)).toBeVisible();
+  await page.keyboard.press('Space');
+  await page.keyboard.press('ArrowRight');
+  await page.keyboard.press('Space');
+  await expect(page.getByRole('status').filter({ hasText: '2 selected of' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('status').filter({ hasText: /^All / })).toBeVisible();
+  // By pointer: a rectangle over the left upper corner.
+  const box = (await chart.boundingBox())!;
+  await page.mouse.move(box.x + 60, box.y + 14);
+  await page.mouse.down();
+  await page.mouse.move(box.x + box.width * 0.2, box.y + box.height * 0.18, { steps: 6 });
+  await page.mouse.up();
+  const selected = page.getByRole('status').filter({ hasText: /\d+ selected of/ });
+  await expect(selected).toBeVisible();
+  await page.getByRole('button', { name: /^Pin / }).click();
+  await expect(page.getByRole('link', { name: /^Compare these \d$/ })).toBeVisible();
+  await page.getByLabel('Upwards').selectOption('Own heat limit');
+  await expect(list.getByRole('columnheader', { name: 'Own heat limit, °C' })).toBeVisible();
+  await page.getByRole('link', { name: /^Compare these \d$/ }).click();
+  await expect(page.getByRole('region', { name: 'Side by side' })).toBeVisible();
+});
+
+test('equal mass: every part weighs the same, and the mass is one’s own to set', async ({ page, request }) => {
+  const part = await makePart(request, { title: 'An arm at equal mass' });
+  await page.goto(`/parts/${part.id}/shortlist?view=equal-mass`);
+  const table = page.getByRole('region', { name: 'At equal mass' });
+  await expect(table.getByRole('row', { name: /Nine Elms PETG Trade/ })).toContainText('as drawn');
+  await expect(table.getByRole('row', { name: /Nine Elms ABS Trade/ })).toContainText(/3\d(\.\d)? mm/);
+  await page.getByLabel('Mass of every part').fill('120');
+  await page.getByLabel('Mass of every part').blur();
+  await expect(page).toHaveURL(/mass=120/);
+  await expect(table.getByRole('row', { name: /Nine Elms PETG Trade/ })).toContainText('−20 %');
+});
+
+test('a view is kept under a name with the part, opened on another visit, and forgotten', async ({ page, request }) => {
+  const part = await makePart(request, { title: 'An arm with views' });
+  await page.goto(`/parts/${part.id}/shortlist?sort=mass-limit&falling=yes&group=family`);
+  await page.getByRole('button', { name: 'Keep this view' }).click();
+  await page.getByLabel('Keep what is set now as').fill('Light ones by family');
+  await page.getByRole('button', { name: 'Keep', exact: true }).click();
+  await expect(page.getByRole('link', { name: 'Light ones by family' })).toBeVisible();
+  await page.goto(`/parts/${part.id}/shortlist`);
+  await page.getByRole('button', { name: 'Views (1)' }).click();
+  await page.getByRole('link', { name: 'Light ones by family' }).click();
+  await expect(page).toHaveURL(/group=family/);
+  await expect(page.getByRole('columnheader', { name: 'Mass' })).toHaveAttribute('aria-sort', 'descending');
+  await page.getByRole('button', { name: 'Light ones by family' }).click();
+  await page.getByRole('button', { name: 'Forget the view Light ones by family' }).click();
+  await expect(page.getByText('None yet.')).toBeVisible();
+});
+
+/** As the page rounds: all of them is still no certainty. */
+function percentText(share: number): string {
+  return share >= 0.995 ? '> 99' : `${Math.round(100 * share)} %`;
+}

@@ -37,6 +37,8 @@ const app = createApp({
   ...(values.web ? { webFolder: values.web } : {}),
 });
 const server = createServer(app);
+// Longer than clients and proxies keep an idle connection, so that none is closed under a request on its way.
+server.keepAliveTimeout = 75_000;
 
 async function start(): Promise<void> {
   await migrate(db);
