@@ -39,11 +39,9 @@ const hands: Record<string, Hand> = {
     },
     nextOf: async (page, group, wanted) => {
       await tabTo(group.getByRole('radio', { checked: true }));
-      for (let i = 0; i < 4; i++) {
-        await page.keyboard.press('ArrowRight');
-        if (await group.getByRole('radio', { name: new RegExp(wanted), checked: true }).isVisible()) return;
-      }
-      throw new Error(`no arrow came to ${wanted}`);
+      // Held as long as a finger holds it.
+      await page.keyboard.press('ArrowRight', { delay: 60 });
+      await expect(group.getByRole('radio', { name: new RegExp(wanted) })).toBeChecked();
     },
     write: async (target, text) => {
       await tabTo(target);
