@@ -1,5 +1,5 @@
 import AxeBuilder from '@axe-core/playwright';
-import { expect, test } from '@playwright/test';
+import { expect, test, type Page } from '@playwright/test';
 
 const DEMO = '/parts/0a7c1d00-0000-4000-8000-00000000000';
 const LAMP_ARM = `${DEMO}3`;
@@ -11,6 +11,10 @@ const screens = [
   ['brief that could hurt', `${DEMO}7/brief`, 'Proof-test every one'],
   ['shortlist', `${LAMP_ARM}/shortlist`, 'Tarrowmill PETG Clearway'],
   ['sized', `${LAMP_ARM}/shortlist?view=sized`, 'Take this size'],
+  ['equal mass', `${LAMP_ARM}/shortlist?view=equal-mass`, 'Mass of every part'],
+  ['weights', `${LAMP_ARM}/shortlist?school=weighted-merit&was=weakest-link&sure=0.9`, 'Own evidence'],
+  ['map', `${LAMP_ARM}/shortlist?view=map&pin=ne-petg`, 'passes here'],
+  ['compare', `${LAMP_ARM}/compare?grades=tm-petg,tm-petg-gf,ne-abs&uses=20`, 'Another wins below'],
   ['drawer', `${LAMP_ARM}/shortlist?grade=vp-pa666&check=sag-after-duration`, 'How much is left as it gets hotter'],
   ['decision', `${LAMP_ARM}/decision`, 'every number agrees'],
   ['deciding', `${LAMP_ARM}/decision?grade=tm-tpu95`, 'Freeze the decision'],
@@ -32,40 +36,49 @@ const screens = [
   ['quick sums', '/calculations/part-wall-bracket', 'Upper fibre at the root of the tie'],
 ] as const;
 
-for (const theme of ['light', 'dark'] as const) {
-  for (const [name, path, landmark] of screens) {
-    test(`${name}, ${theme}: nothing serious for accessibility, nothing cut off sideways, no error in the console`, async ({
-      page,
-    }) => {
-      const errors: string[] = [];
-      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-      page.on('pageerror', (error) => errors.push(error.message));
-      await page.emulateMedia({ colorScheme: theme });
-      await page.goto(path);
-      await expect(page.getByText(landmark).first()).toBeVisible();
-      await expect(page.locator('html')).toHaveAttribute('data-theme', theme);
-      // Only colours change with the theme; the rest was looked at in the light.
-      const axe = new AxeBuilder({ page });
-      if (theme === 'dark') axe.withRules(['color-contrast']);
-      const { violations } = await axe.analyze();
-      const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
-      expect(
-        serious.map(
-          (one) =>
-            `${one.id}: ${one.nodes
-              .map((node) => node.html)
-              .slice(0, 3)
-              .join(' | ')}`,
-        ),
-      ).toEqual([]);
-      const overflow = await page.evaluate(
-        () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-      );
-      expect(overflow).toBeLessThanOrEqual(0);
-      expect(errors).toEqual([]);
-    });
-  }
+async function seriousOf(page: Page, rules?: string[]): Promise<string[]> {
+  const axe = new AxeBuilder({ page });
+  if (rules) axe.withRules(rules);
+  const { violations } = await axe.analyze();
+  const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
+  return serious.map(
+    (one) =>
+      `${one.id}: ${one.nodes
+        .map((node) => node.html)
+        .slice(0, 3)
+        .join(' | ')}`,
+  );
 }
+
+for (const [name, path, landmark] of screens) {
+  test(`${name}: nothing serious for accessibility in light and dark, nothing cut off sideways, no error in the console`, async ({
+    page,
+  }) => {
+    const errors: string[] = [];
+    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+    page.on('pageerror', (error) => errors.push(error.message));
+    await page.emulateMedia({ colorScheme: 'light' });
+    await page.goto(path);
+    await expect(page.getByText(landmark).first()).toBeVisible();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
+    expect(await seriousOf(page)).toEqual([]);
+    const overflow = await page.evaluate(
+      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
+    );
+    expect(overflow).toBeLessThanOrEqual(0);
+    // Only colours change with the theme; the rest was looked at in the light.
+    await page.getByRole('button', { name: /^Theme/ }).click();
+    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+    expect(await seriousOf(page, ['color-contrast'])).toEqual([]);
+    expect(errors).toEqual([]);
+  });
+}
+
+test('a first visit follows the system’s theme', async ({ page }) => {
+  await page.emulateMedia({ colorScheme: 'dark' });
+  await page.goto('/parts');
+  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
+});
 
 test('by keyboard alone: from the parts to a working and back', async ({ page }) => {
   await page.goto(`${LAMP_ARM}/shortlist`);

@@ -13,24 +13,25 @@ const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
 /** name, address, theme, what to do before the picture */
 const views = [
   ['parts', '/parts', 'light'],
-  ['kinds-of-part', '/parts', 'light', (page) => page.getByRole('button', { name: 'New part', exact: true }).click()],
   ['brief', `${lampArm}/brief`, 'light'],
   ['brief-bracket', `${bracket}/brief`, 'dark', (page) => page.getByRole('button', { name: 'ZX upright' }).click()],
   ['brief-asks', `${dripCup}/brief`, 'light', fluidsInInches],
   ['shortlist', `${lampArm}/shortlist`, 'light'],
   ['working', `${lampArm}/shortlist?grade=tm-asa&check=sag-after-duration`, 'light'],
+  ['map', `${lampArm}/shortlist?view=map&school=weighted-merit&was=cheapest-that-passes`, 'dark', walkTheMap],
+  ['compare', `${lampArm}/compare?grades=tm-petg,tm-petg-gf,tm-petg-cf`, 'light'],
   [
-    'heat',
-    `${lampArm}/shortlist?grade=tm-petg&check=heat-peak`,
-    'dark',
-    (page) => page.getByRole('dialog').evaluate((drawer) => drawer.scrollTo(0, 420)),
+    'compare-curves',
+    `${lampArm}/compare?grades=tm-petg,tm-petg-gf,tm-petg-cf`,
+    'light',
+    (page) => page.getByText('Modulus over temperature', { exact: true }).evaluate((title) => title.scrollIntoView()),
   ],
   ['deciding', `${lampArm}/decision?grade=tm-petg`, 'light'],
   ['decision', `${lampArm}/decision`, 'light'],
   ['grades', '/grades?printable=fits&range=tensileModulus~1500~&sort=tensileStrength~down', 'light'],
   ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],
   ['curves', '/grades/tm-petg?show=curves', 'dark'],
-  ['comparison', '/grades/compare?first=ol-pa6&second=ne-pa6', 'light'],
+  ['two-grades', '/grades/compare?first=ol-pa6&second=ne-pa6', 'light'],
   ['agents', '/agents', 'light'],
   ['import', '/grades/import', 'light', askedAboutASheet],
   ['house-rules', '/house-rules', 'light', (page) => changeARule(page)],
@@ -46,6 +47,11 @@ async function askedAboutASheet(page) {
   await page.getByText('2 questions to answer').waitFor();
   await page.getByLabel(/^GPa/).check();
   await page.getByText('1 question to answer').waitFor();
+}
+
+async function walkTheMap(page) {
+  await page.getByRole('application').focus();
+  for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
 }
 
 async function fluidsInInches(page) {

@@ -1,7 +1,7 @@
-import { findCheck, MERIT_CRITERIA, type Merit, type UnitSystem, formatReserve } from '@anvilstone/core';
+import { findCheck, MERIT_CRITERIA, type Chance, type Merit, type UnitSystem, formatReserve } from '@anvilstone/core';
 import type { CheckResult, Grade, GradeEvaluation } from '@anvilstone/schema';
 import { useVirtualizer } from '@tanstack/react-virtual';
-import { useEffect, useMemo, useRef } from 'react';
+import { memo, useEffect, useMemo, useRef } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
 import { amount } from '../ui/amount.ts';
@@ -17,6 +17,10 @@ import type { Chances } from './useChances.ts';
 /** Every row is as high as the tallest, so that thousands can be scrolled without measuring one. */
 const ROW_PX = 64;
 const GROUP_PX = 30;
+/** Rank, grade, cost and chance; the checks share what is left. Fixed, so that scrolling lays no table out anew. */
+const LEFT_COLUMNS_PX = [36, 216, 124, 62];
+const CHECK_PX = 79;
+const MOST_PRINTED = 250;
 
 type Line =
   { kind: 'group'; title: string; count: number } | { kind: 'row'; id: string; place: number; was: number | undefined };
@@ -33,6 +37,7 @@ export function ReservesMatrix({
   onPin,
   onOpen,
   onLook,
+  whole = false,
 }: {
   shortlist: Shortlist;
   evaluations: ReadonlyMap<string, GradeEvaluation>;
@@ -45,6 +50,8 @@ export function ReservesMatrix({
   onOpen: (gradeId: string, checkId?: string) => void;
   /** Which rows are in sight, so that they are evaluated. */
   onLook: (ids: readonly string[]) => void;
+  /** Every row up to a number that paper bears, as for printing. */
+  whole?: boolean;
 }) {
   const { library } = useBench();
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
@@ -55,19 +62,20 @@ export function ReservesMatrix({
     count: lines.length,
     getScrollElement: () => scroller.current,
     estimateSize: (index) => (lines[index]?.kind === 'group' ? GROUP_PX : ROW_PX),
-    overscan: 6,
+    overscan: 4,
   });
   useEffect(() => virtual.measure(), [lines, virtual]);
-  const shown = virtual.getVirtualItems();
-  const first = shown[0]?.index ?? 0;
-  const last = shown.at(-1)?.index ?? 0;
+  const inView = virtual.getVirtualItems();
+  const first = whole ? 0 : (inView[0]?.index ?? 0);
+  const last = whole ? Math.min(lines.length, MOST_PRINTED) - 1 : (inView.at(-1)?.index ?? 0);
+  const shown = whole ? lines.slice(0, MOST_PRINTED).map((_, index) => ({ index })) : inView;
   useEffect(() => {
     onLook(lines.slice(first, last + 1).flatMap((line) => (line.kind === 'row' ? [line.id] : [])));
   }, [lines, first, last, onLook]);
   const { checkIds } = shortlist;
   const span = checkIds.length + 4;
-  const above = shown[0]?.start ?? 0;
-  const below = virtual.getTotalSize() - (shown.at(-1)?.end ?? 0);
+  const above = whole ? 0 : (inView[0]?.start ?? 0);
+  const below = whole ? 0 : virtual.getTotalSize() - (inView.at(-1)?.end ?? 0);
   return (
     <div
       ref={scroller}
@@ -76,7 +84,19 @@ export function ReservesMatrix({
       role="region"
       aria-label="Reserves"
     >
-      <table className="w-full text-sm" aria-rowcount={lines.length + 1}>
+      <table
+        className="w-full table-fixed text-sm"
+        style={{ minWidth: LEFT_COLUMNS_PX.reduce((a, b) => a + b) + checkIds.length * CHECK_PX }}
+        aria-rowcount={lines.length + 1}
+      >
+        <colgroup>
+          {LEFT_COLUMNS_PX.map((width, i) => (
+            <col key={i} style={{ width }} />
+          ))}
+          {checkIds.map((id) => (
+            <col key={id} />
+          ))}
+        </colgroup>
         <thead>
           <tr className="sticky top-0 z-20 bg-surface text-left align-bottom text-xs text-quiet shadow-[0_1px_0_var(--line-strong)]">
             <th scope="col" className="w-8 px-2 py-2 font-normal">
@@ -125,7 +145,8 @@ export function ReservesMatrix({
                 was={line.was}
                 merit={shortlist.merits?.get(line.id)}
                 evaluation={evaluation}
-                chances={chances}
+                chance={evaluation && chances.get(`${line.id} ${evaluation.best.orientation}`)}
+                chanceIsOut={evaluation !== undefined && !chances.has(`${line.id} ${evaluation.best.orientation}`)}
                 cells={checkIds.length}
                 grade={grades.get(line.id)}
                 machine={machines.get(evaluation?.best.machineId ?? '')}
@@ -163,14 +184,16 @@ function Spacer({ height, span }: { height: number; span: number }) {
   );
 }
 
-function MatrixRow({
+/** Scrolling touches no row that stays: thousands of cells would else be made anew at each frame. */
+const MatrixRow = memo(function MatrixRow({
   index,
   gradeId,
   place,
   was,
   merit,
   evaluation,
-  chances,
+  chance,
+  chanceIsOut,
   cells,
   grade,
   machine,
@@ -186,7 +209,9 @@ function MatrixRow({
   was: number | undefined;
   merit: Merit | undefined;
   evaluation: GradeEvaluation | undefined;
-  chances: Chances;
+  /** Undefined: not known, or not worked out yet. */
+  chance: Chance | undefined;
+  chanceIsOut: boolean;
   cells: number;
   grade: Grade | undefined;
   machine: string | undefined;
@@ -263,7 +288,7 @@ function MatrixRow({
               {heldTo(best.ownHeatLimitC, units)}
             </span>
           </td>
-          <ChanceCell chances={chances} at={`${gradeId} ${best.orientation}`} />
+          <ChanceCell chance={chance} isOut={chanceIsOut} />
           {best.checks.map((check) => (
             <Cell
               key={check.checkId}
@@ -280,7 +305,7 @@ function MatrixRow({
       )}
     </tr>
   );
-}
+});
 
 /** Where it stood in the school before, when that is another place. */
 function Moved({ place, was }: { place: number; was: number | undefined }) {
@@ -302,9 +327,8 @@ const meritWords = ({ scores }: Merit) =>
   MERIT_CRITERIA.map(({ id, title }) => `${title} ${Math.round(100 * scores[id])}`).join(', ');
 
 /** In how many draws of scattering properties and loads every check is met. */
-function ChanceCell({ chances, at }: { chances: Chances; at: string }) {
-  const chance = chances.get(at);
-  if (!chance) return <td className="px-1.5 text-right text-xs text-quiet">{chances.has(at) ? 'unknown' : '…'}</td>;
+function ChanceCell({ chance, isOut }: { chance: Chance | undefined; isOut: boolean }) {
+  if (!chance) return <td className="px-1.5 text-right text-xs text-quiet">{isOut ? '…' : 'unknown'}</td>;
   return (
     <td
       className="px-1.5 text-right whitespace-nowrap"

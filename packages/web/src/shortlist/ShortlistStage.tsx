@@ -1,6 +1,6 @@
 import { GROUPINGS, type Grouping } from '@anvilstone/core';
 import type { Remote } from 'comlink';
-import { useCallback, useMemo, useState } from 'react';
+import { useCallback, useMemo } from 'react';
 import { Link } from 'react-router';
 import { useBench } from '../parts/bench.ts';
 import { buttonLook } from '../ui/buttonLook.ts';
@@ -12,18 +12,17 @@ import { TERMS } from '../ui/terms.ts';
 import { SavedViews } from '../views/SavedViews.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { EvaluatedMatrix } from './EvaluatedMatrix.tsx';
 import { EqualMassTable } from './EqualMassTable.tsx';
 import { FindField } from './FindField.tsx';
 import { GradeDrawer } from './GradeDrawer.tsx';
 import { MapView } from './MapView.tsx';
 import { MovedLine } from './MovedLine.tsx';
-import { ReservesMatrix } from './ReservesMatrix.tsx';
 import { SchoolStrip } from './SchoolStrip.tsx';
 import { SURENESS, useShortlistAddress, weightsText } from './shortlistAddress.ts';
 import { SizedTable } from './SizedTable.tsx';
 import { SurenessProgress } from './SurenessProgress.tsx';
 import { useAllChances } from './useAllChances.ts';
-import { useChances } from './useChances.ts';
 import { useEvaluated } from './useEvaluated.ts';
 import { usePortions, type AskPortion } from './usePortions.ts';
 import { useDraggedWeights } from './useDraggedWeights.ts';
@@ -78,20 +77,21 @@ export function ShortlistStage() {
     // eslint-disable-next-line react-hooks/exhaustive-deps
     [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, leastChance, sizedSoFar, sure.done],
   );
+  const pin = useCallback(
+    (id: string) => {
+      const before = pinned.split(',').filter(Boolean);
+      set({ pin: (before.includes(id) ? before.filter((one) => one !== id) : [...before, id]).join(',') });
+    },
+    [pinned, set],
+  );
+  const openGrade = useCallback(
+    (grade: string, check?: string) => set({ grade, check: check ?? null, built: null }),
+    [set],
+  );
   const narrow = useCallback((words: string) => set({ find: words }, true), [set]);
   const { value: shortlist } = useComputed(library, ask);
-  const [inSight, setInSight] = useState<readonly string[]>([]);
-  const look = useCallback((ids: readonly string[]) => setInSight(ids), []);
-  const evaluations = useEvaluated(brief, library, openId === null ? inSight : [...inSight, openId]);
-  const waysInSight = useMemo(
-    () =>
-      inSight.flatMap((gradeId) => {
-        const best = evaluations.get(gradeId)?.best;
-        return best ? [{ gradeId, orientation: best.orientation }] : [];
-      }),
-    [inSight, evaluations],
-  );
-  const chances = useChances(brief, library, waysInSight);
+  const openOnly = useMemo(() => (openId === null ? [] : [openId]), [openId]);
+  const evaluations = useEvaluated(brief, library, openOnly);
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   if (library.grades.length === 0) return <NoGrades />;
   if (!shortlist) return <Loading what="the reserves" />;
@@ -185,21 +185,14 @@ export function ShortlistStage() {
         />
       )}
       {view === 'drawn' && (
-        <ReservesMatrix
+        <EvaluatedMatrix
           shortlist={shortlist}
-          evaluations={evaluations}
-          chances={chances}
           sort={sort}
           pinnedIds={pinnedIds}
           openId={openId}
           onSort={(next) => set({ sort: next?.by ?? null, falling: next?.descending ? 'yes' : null })}
-          onPin={(id) =>
-            set({
-              pin: (pinnedIds.includes(id) ? pinnedIds.filter((one) => one !== id) : [...pinnedIds, id]).join(','),
-            })
-          }
-          onOpen={(grade, check) => set({ grade, check: check ?? null, built: null })}
-          onLook={look}
+          onPin={pin}
+          onOpen={openGrade}
         />
       )}
       <p className="mt-3 flex flex-wrap gap-x-4 text-xs text-quiet">

@@ -35,7 +35,7 @@ export function SavedViews({ partId, stage }: { partId: string; stage: SavedView
   const problem = error ?? saving.error ?? removing.error;
   return (
     <Popover.Root>
-      <Popover.Trigger className={buttonLook('plain', 'max-w-40 truncate print:hidden')}>
+      <Popover.Trigger className={buttonLook('plain', 'max-w-40 shrink-0 truncate print:hidden')}>
         {current ? current.name : views.length > 0 ? `Views (${views.length})` : 'Keep this view'}
       </Popover.Trigger>
       <Popover.Portal>
