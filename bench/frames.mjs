@@ -6,6 +6,7 @@
  * The library is multiplied on its way to the page, so that nothing is written.
  */
 import { chromium } from '@playwright/test';
+import { withManyGrades } from './manyGrades.mjs';
 
 const base = process.argv[2];
 if (!base) throw new Error('the address of a running server is needed');
@@ -17,15 +18,7 @@ const browser = await chromium.launch({
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
-await page.route('**/api/v1/library', async (route) => {
-  const response = await route.fetch({ headers: { ...route.request().headers(), 'if-none-match': '' } });
-  const library = await response.json();
-  const grades = Array.from({ length: WANTED_GRADES }, (_, i) => {
-    const grade = library.grades[i % library.grades.length];
-    return i < library.grades.length ? grade : { ...grade, id: `${grade.id}-${i}` };
-  });
-  await route.fulfill({ response, json: { ...library, grades } });
-});
+await withManyGrades(page, WANTED_GRADES);
 await page.goto(base + LAMP_ARM);
 await page.getByText(`of ${WANTED_GRADES}`).waitFor();
 await page.getByRole('list', { name: /Grades still standing/ }).waitFor({ timeout: 60_000 });

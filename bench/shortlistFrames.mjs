@@ -6,6 +6,7 @@
  * The library is multiplied on its way to the page; the part is made for this and removed. With a name, a trace is kept.
  */
 import { chromium } from '@playwright/test';
+import { withManyGrades } from './manyGrades.mjs';
 
 const [base, traceFile] = process.argv.slice(2);
 if (!base) throw new Error('the address of a running server is needed');
@@ -17,9 +18,9 @@ const browser = await chromium.launch({
   args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
 });
 const api = `${base}/api/v1/parts`;
-const { brief } = await (await fetch(`${api}/${LAMP_ARM}`)).json();
+const { brief } = await (await globalThis.fetch(`${api}/${LAMP_ARM}`)).json();
 const part = await (
-  await fetch(api, {
+  await globalThis.fetch(api, {
     method: 'POST',
     headers: { 'Content-Type': 'application/json' },
     body: JSON.stringify({ brief: { ...brief, title: 'Shortlist bench' } }),
@@ -29,23 +30,15 @@ const part = await (
 try {
   for (const grades of [500, 5000]) await measure(grades);
 } finally {
-  const { revision } = await (await fetch(`${api}/${part.id}`)).json();
-  await fetch(`${api}/${part.id}?revision=${revision}`, { method: 'DELETE' });
+  const { revision } = await (await globalThis.fetch(`${api}/${part.id}`)).json();
+  await globalThis.fetch(`${api}/${part.id}?revision=${revision}`, { method: 'DELETE' });
   await browser.close();
 }
 
 async function measure(wanted) {
   const context = await browser.newContext({ viewport: { width: 1280, height: 800 } });
   const page = await context.newPage();
-  await page.route('**/api/v1/library', async (route) => {
-    const response = await route.fetch({ headers: { ...route.request().headers(), 'if-none-match': '' } });
-    const library = await response.json();
-    const many = Array.from({ length: wanted }, (_, i) => {
-      const grade = library.grades[i % library.grades.length];
-      return i < library.grades.length ? grade : { ...grade, id: `${grade.id}-${i}` };
-    });
-    await route.fulfill({ response, json: { ...library, grades: many } });
-  });
+  await withManyGrades(page, wanted);
   await page.goto(`${base}/parts/${part.id}/brief`);
   const depth = page.getByLabel('Along the load', { exact: true });
   await depth.fill(wanted === 500 ? '31' : '32');
@@ -62,19 +55,19 @@ async function measure(wanted) {
     const name = i % 2 === 0 ? 'Undo' : 'Redo';
     paints.push(
       await page.evaluate(async (button) => {
-        const table = document.querySelector('[aria-label="Reserves"]');
+        const table = globalThis.document.querySelector('[aria-label="Reserves"]');
         const firstCost = () => table.querySelector('tbody tr[aria-rowindex] td:nth-of-type(2)')?.textContent;
         const before = firstCost();
-        const press = [...document.querySelectorAll('button')].find((one) => one.textContent === button);
+        const press = [...globalThis.document.querySelectorAll('button')].find((one) => one.textContent === button);
         const start = performance.now();
         press.click();
         return new Promise((resolve) => {
           const look = () => {
             const now = firstCost();
             if (now !== undefined && now !== before) resolve(performance.now() - start);
-            else requestAnimationFrame(look);
+            else globalThis.requestAnimationFrame(look);
           };
-          requestAnimationFrame(look);
+          globalThis.requestAnimationFrame(look);
         });
       }, name),
     );
@@ -88,9 +81,9 @@ async function measure(wanted) {
     const tick = (now) => {
       globalThis.frameTimes.push(now - last);
       last = now;
-      requestAnimationFrame(tick);
+      globalThis.requestAnimationFrame(tick);
     };
-    requestAnimationFrame(tick);
+    globalThis.requestAnimationFrame(tick);
   });
   const box = await region.boundingBox();
   await page.mouse.move(box.x + 300, box.y + 200);

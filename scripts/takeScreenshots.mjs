@@ -26,7 +26,6 @@ const views = [
     'light',
     (page) => page.getByText('Modulus over temperature', { exact: true }).evaluate((title) => title.scrollIntoView()),
   ],
-  ['deciding', `${lampArm}/decision?grade=tm-petg`, 'light'],
   ['decision', `${lampArm}/decision`, 'light'],
   ['grades', '/grades?printable=fits&range=tensileModulus~1500~&sort=tensileStrength~down', 'light'],
   ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],

@@ -8,6 +8,7 @@ import {
 } from '@anvilstone/core';
 import { line, scaleLinear, scaleLog, type ScaleContinuousNumeric } from 'd3';
 import { useAppSelector } from '../app/store.ts';
+import { StrokeSample } from './StrokeSample.tsx';
 import { Evidence } from '../ui/Reserve.tsx';
 
 const SIZE = { width: 390, height: 220, left: 48, right: 14, top: 10, bottom: 40 };
@@ -108,16 +109,7 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
         {curve.lines.length > 1 &&
           curve.lines.map(({ label }, i) => (
             <span key={label} className="inline-flex items-center gap-1">
-              <svg width="26" height="6" aria-hidden="true">
-                <line
-                  x1="0"
-                  x2="26"
-                  y1="3"
-                  y2="3"
-                  strokeDasharray={STROKES[i % STROKES.length]}
-                  className={`stroke-2 ${i === 0 ? 'stroke-ember' : 'stroke-quiet'}`}
-                />
-              </svg>
+              <StrokeSample dash={STROKES[i % STROKES.length]} look={i === 0 ? 'stroke-ember' : 'stroke-quiet'} />
               {label}
             </span>
           ))}

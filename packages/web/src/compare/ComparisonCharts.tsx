@@ -13,6 +13,7 @@ import {
 } from '@anvilstone/core';
 import { useAppSelector } from '../app/store.ts';
 import { DrawingView } from '../charts/DrawingView.tsx';
+import { StrokeSample } from '../charts/StrokeSample.tsx';
 import { saveFile } from '../charts/saveFile.ts';
 import { Button } from '../ui/Button.tsx';
 
@@ -47,16 +48,7 @@ function ChartFigure({ chart }: { chart: LineChart }) {
       <p className="flex flex-wrap gap-x-3 text-xs text-quiet">
         {chart.lines.map(({ letter, name }, i) => (
           <span key={letter} className="inline-flex items-center gap-1">
-            <svg width="26" height="6" aria-hidden="true">
-              <line
-                x1="0"
-                x2="26"
-                y1="3"
-                y2="3"
-                strokeDasharray={DASHES[i % DASHES.length]}
-                className="stroke-ink stroke-2"
-              />
-            </svg>
+            <StrokeSample dash={DASHES[i % DASHES.length]} />
             {letter} {name}
           </span>
         ))}
