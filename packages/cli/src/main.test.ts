@@ -6,7 +6,8 @@ import { join } from 'node:path';
 import { promisify } from 'node:util';
 import { calculators, evaluate } from '@anvilstone/core';
 import { ratchetPawl, lampArm, sampleLibrary } from '@anvilstone/core/sample';
-import type { EvaluationResult, Problem } from '@anvilstone/schema';
+import { laminateReport } from '@anvilstone/core/laminate';
+import type { EvaluationResult, Layup, Problem } from '@anvilstone/schema';
 import { main } from './main.ts';
 
 async function run(args: string[], files: Record<string, string> = {}) {
@@ -201,4 +202,29 @@ test('evaluate --chance: the same seed gives the same numbers, another seed othe
   expect(chances(await ask('--seed', '8', '--draws', '2000'))).not.toEqual(once);
   expect(once).toContain(null);
   expect((await ask('--draws', '12')).problem!.detail).toMatch(/--draws 12 is none: a whole number from 100 to 100000/);
+});
+
+describe('laminate', () => {
+  const layup = readFileSync(new URL('../../../docs/examples/beam-faces.layup.json', import.meta.url), 'utf8');
+  test('--json gives what the core gives, and without it the same in words', async () => {
+    const { code, out } = await run(['laminate', '--in', 'l.json', '--json'], { 'l.json': layup });
+    expect(code).toBe(0);
+    expect(JSON.parse(out)).toEqual(
+      JSON.parse(JSON.stringify(laminateReport(JSON.parse(layup) as Layup, sampleLibrary))),
+    );
+    const words = (await run(['laminate', '--in', 'l.json'], { 'l.json': layup })).out;
+    expect(words).toMatch(/48 plies, 9 mm[\s\S]*Tsai–Wu: first ply/);
+    expect(words).toContain('bows by 0 mm along x');
+  });
+  test('what is no layup, or names what is not there, says where', async () => {
+    const broken = layup.replace('"angleDeg": 0', '"angleDeg": 400');
+    expect((await run(['laminate', '--in', 'l.json'], { 'l.json': broken })).problem!.errors![0]!.pointer).toBe(
+      '/plies/0/angleDeg',
+    );
+    const missing = layup.replace('carbon-polyamide', 'gossamer');
+    expect((await run(['laminate', '--in', 'l.json'], { 'l.json': missing })).problem!.detail).toMatch(
+      /gossamer.*carbon-polyamide/,
+    );
+    expect((await run(['laminate'])).problem!.detail).toMatch(/--in is missing/);
+  });
 });

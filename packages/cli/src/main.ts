@@ -3,6 +3,7 @@ import { InputError } from '@anvilstone/core';
 import { calcCommand } from './commands/calc.ts';
 import { evaluateCommand } from './commands/evaluate.ts';
 import { exportCommand } from './commands/export.ts';
+import { laminateCommand } from './commands/laminate.ts';
 import { importCommand } from './commands/import.ts';
 import { BadInput, EXIT, type Terminal } from './terminal.ts';
 
@@ -11,6 +12,7 @@ const commands: Record<string, (args: string[], terminal: Terminal) => Promise<n
   calc: calcCommand,
   import: importCommand,
   export: exportCommand,
+  laminate: laminateCommand,
 };
 
 const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]
@@ -19,6 +21,7 @@ anvilstone calc run <id> --in F [--json]
 anvilstone import --in F [--library F] [--settings F] [--maker NAME] (--out F | --dry-run)
 anvilstone export --format csv|xlsx|json|matml|data-package --out F [--library F]
 anvilstone export --format fea-card --grade ID --out F [--library F] [--temperature C] [--conditioning dry|conditioned|wet]
+anvilstone laminate --in F [--library F] [--json]
 
 Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
 

@@ -18,6 +18,7 @@ import {
 } from './gradeApi.ts';
 import { importJob, importPlan, importRows, importSettings } from './importApi.ts';
 import { houseRules } from './houseRules.ts';
+import { layup } from './layup.ts';
 import { loadCase } from './loadCase.ts';
 import { machine } from './machine.ts';
 import { savedView } from './savedView.ts';
@@ -52,6 +53,7 @@ export const publishedDocuments: readonly TSchema[] = [
   houseRulesHistory,
   agentRecord,
   savedView,
+  layup,
   importSettings,
   importPlan,
   importJob,

@@ -8,6 +8,7 @@ export * from './documents.ts';
 export * from './evaluation.ts';
 export * from './grade.ts';
 export * from './houseRules.ts';
+export * from './layup.ts';
 export * from './loadCase.ts';
 export * from './machine.ts';
 export * from './observation.ts';
