@@ -42,7 +42,7 @@ function inWords(report: LaminateReport): string {
     `In bending: Ex ${f(bending.exMPa)} MPa, Ey ${f(bending.eyMPa)} MPa`,
     ...(report.thermalBowMm
       ? [
-          `A free strip of 100 mm bows by ${f(report.thermalBowMm.x)} mm along x and ${f(report.thermalBowMm.y)} mm along y`,
+          `A free strip of 100 mm bows by ${f(tidy(report.thermalBowMm.x))} mm along x and ${f(tidy(report.thermalBowMm.y))} mm along y`,
         ]
       : []),
     ...report.loads.flatMap(({ name, failures, disagreementPct }) => [
