@@ -95,7 +95,7 @@ test('the demo answers on first sight: what leads, what governs, what was decide
   await expect(row.getByText('Own heat limit, peak')).toBeVisible();
   await row.getByRole('link').click();
   await expect(page.getByRole('status').filter({ hasText: '22 pass · 1 unknown · 47 fail' })).toBeVisible();
-  await page.getByLabel('Ranked by').selectOption('weakest-link');
+  await page.getByRole('radio', { name: /Strongest weakest link/ }).click();
   await expect(page.getByRole('row').nth(1)).not.toContainText('Nine Elms PETG Trade');
   await page.getByRole('link', { name: /Decision/ }).click();
   await expect(page.getByText('Computed again just now')).toBeVisible();

@@ -228,3 +228,27 @@ describe('laminate', () => {
     expect((await run(['laminate'])).problem!.detail).toMatch(/--in is missing/);
   });
 });
+
+describe('mesh', () => {
+  const corner = (a: string, b: string, c: string) =>
+    `facet normal 0 0 0\nouter loop\nvertex ${a}\nvertex ${b}\nvertex ${c}\nendloop\nendfacet\n`;
+  const [o, x, y, z] = ['0 0 0', '30 0 0', '0 30 0', '0 0 30'];
+  const tetrahedron = `solid t\n${corner(o, y, x)}${corner(o, x, z)}${corner(o, z, y)}${corner(x, y, z)}endsolid t\n`;
+  test('volume, watertightness and a section, as JSON and in words', async () => {
+    const { code, out } = await run(['mesh', 't.stl', '--plane', 'z=10', '--json'], { 't.stl': tetrahedron });
+    expect(code).toBe(0);
+    const report = JSON.parse(out) as { volumeMm3: number; watertight: boolean; section: { areaMm2: number } };
+    expect(report.watertight).toBe(true);
+    expect(report.volumeMm3).toBeCloseTo(30 ** 3 / 6, 6);
+    expect(report.section.areaMm2).toBeCloseTo(20 ** 2 / 2, 6);
+    expect((await run(['mesh', 't.stl'], { 't.stl': tetrahedron })).out).toMatch(/4 triangles, one body, watertight/);
+  });
+  test('what is no mesh, no plane or no file says so', async () => {
+    expect((await run(['mesh', 't.stl'], { 't.stl': 'PNG' })).problem!.detail).toMatch(/t\.stl: The file is too short/);
+    expect((await run(['mesh', 't.stl', '--plane', 'up'], { 't.stl': tetrahedron })).problem!.detail).toMatch(
+      /write x=…/,
+    );
+    expect((await run(['mesh'])).problem!.detail).toMatch(/name one file/);
+    expect((await run(['mesh', 'gone.stl'])).problem!.detail).toMatch(/gone\.stl cannot be read/);
+  });
+});

@@ -4,6 +4,7 @@ import { calcCommand } from './commands/calc.ts';
 import { evaluateCommand } from './commands/evaluate.ts';
 import { exportCommand } from './commands/export.ts';
 import { laminateCommand } from './commands/laminate.ts';
+import { meshCommand } from './commands/mesh.ts';
 import { importCommand } from './commands/import.ts';
 import { BadInput, EXIT, type Terminal } from './terminal.ts';
 
@@ -13,6 +14,7 @@ const commands: Record<string, (args: string[], terminal: Terminal) => Promise<n
   import: importCommand,
   export: exportCommand,
   laminate: laminateCommand,
+  mesh: meshCommand,
 };
 
 const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]
@@ -22,6 +24,7 @@ anvilstone import --in F [--library F] [--settings F] [--maker NAME] (--out F | 
 anvilstone export --format csv|xlsx|json|matml|data-package --out F [--library F]
 anvilstone export --format fea-card --grade ID --out F [--library F] [--temperature C] [--conditioning dry|conditioned|wet]
 anvilstone laminate --in F [--library F] [--json]
+anvilstone mesh F [--plane x=…|y=…|z=…] [--json]
 
 Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
 

@@ -6,16 +6,13 @@ import type { Shortlist } from '../workers/leaders.ts';
 export function MovedLine({
   sentence,
   shortlist,
-  previousSchoolId,
-  schoolId,
   grades,
 }: {
   sentence: string;
   shortlist: Shortlist;
-  previousSchoolId: string | undefined;
-  schoolId: string;
   grades: ReadonlyMap<string, Grade>;
 }) {
+  const { schoolId, comparedWith: previousSchoolId } = shortlist;
   if (previousSchoolId === undefined || previousSchoolId === schoolId)
     return <p className="mb-2 text-sm text-quiet">{sentence}</p>;
   const { places, otherPlaces, ids, leaders } = shortlist;

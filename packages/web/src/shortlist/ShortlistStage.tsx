@@ -108,13 +108,7 @@ export function ShortlistStage() {
         sizing={wantSizes && !sizes.impossible ? sizes.rows.length / allIds.length : undefined}
         onChange={(id) => set({ school: id, was: school.id })}
       />
-      <MovedLine
-        sentence={school.sentence}
-        shortlist={shortlist}
-        previousSchoolId={previousSchoolId}
-        schoolId={school.id}
-        grades={grades}
-      />
+      <MovedLine sentence={school.sentence} shortlist={shortlist} grades={grades} />
       {school.id === 'weighted-merit' && <WeightsBar weights={weights} onChange={drag} />}
       <div className="mb-2 flex items-end gap-3">
         <ViewSwitch view={view} onChange={(next) => set({ view: next === 'drawn' ? null : next })} />

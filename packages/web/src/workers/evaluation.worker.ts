@@ -73,6 +73,8 @@ const engine = {
     const grounds = groundsFor(brief, wishes);
     return {
       checkIds: screening.checkIds,
+      schoolId: request.schoolId,
+      comparedWith: request.comparedWith,
       counts: countsOf(screening.grades),
       leaders: leadersOf(screening.grades, request.schoolId, grounds),
       merits:

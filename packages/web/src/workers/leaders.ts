@@ -34,6 +34,9 @@ export interface SchoolLeader {
 
 /** A shortlist in order, and how many of the whole library stand; the rows that are looked at are asked for by id. */
 export interface Shortlist extends Arrangement {
+  /** What was asked: the page may already be asking for something else. */
+  schoolId: string;
+  comparedWith: string | undefined;
   checkIds: readonly string[];
   counts: Counts;
   leaders: readonly SchoolLeader[];
