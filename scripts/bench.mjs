@@ -28,6 +28,8 @@ let failed = 0;
 try {
   console.log('\n— bench/evaluate.ts');
   failed += await show('node', ['--expose-gc', await bundle('bench/evaluate.ts')], { cwd: root, env });
+  console.log('\n— bench/mesh.ts');
+  failed += await show('node', ['--expose-gc', await bundle('bench/mesh.ts')], { cwd: root, env });
   console.log('\n— bench/library.ts');
   failed += await show('node', ['--expose-gc', '--import', 'tsx', 'bench/library.ts'], { cwd: root, env });
 } finally {

@@ -9,6 +9,18 @@ export function capture(command, args, options = {}) {
   };
 }
 
+/** The same without holding up what else is under way. */
+export function captureLater(command, args, options = {}) {
+  return new Promise((resolve) => {
+    const child = spawn(command, args, options);
+    let output = '';
+    for (const stream of [child.stdout, child.stderr])
+      stream.setEncoding('utf8').on('data', (text) => (output += text));
+    child.on('error', (error) => resolve({ status: 1, output: output + error.message }));
+    child.on('close', (code) => resolve({ status: code ?? 1, output }));
+  });
+}
+
 /** Runs a command with its output shown. Resolves to its exit code. */
 export function show(command, args, options = {}) {
   return new Promise((resolve) => {

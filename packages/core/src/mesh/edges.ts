@@ -35,8 +35,10 @@ export function closureOf({ triangles, vertices }: Mesh): Closure {
   };
   for (let i = 0; i < triangles.length; i += 3) {
     for (let k = 0; k < 3; k++) {
-      const [from, to] = [triangles[i + k]!, triangles[i + ((k + 1) % 3)]!];
-      const [a, b] = from < to ? [from, to] : [to, from];
+      const from = triangles[i + k]!;
+      const to = triangles[i + ((k + 1) % 3)]!;
+      const a = Math.min(from, to);
+      const b = Math.max(from, to);
       let slot = ((Math.imul(a, 73856093) ^ Math.imul(b, 19349663)) >>> 0) & (size - 1);
       while (low[slot]! >= 0 && (low[slot] !== a || high[slot] !== b)) slot = (slot + 1) & (size - 1);
       low[slot] = a;

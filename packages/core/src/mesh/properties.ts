@@ -27,15 +27,21 @@ export function meshProperties({ vertices, triangles }: Mesh): MeshProperties {
   const [ox, oy, oz] = [middle[0]!, middle[1]!, middle[2]!];
   let [volume6, area2, mx, my, mz] = [0, 0, 0, 0, 0];
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [triangles[i]! * 3, triangles[i + 1]! * 3, triangles[i + 2]! * 3];
-    const [ax, ay, az] = [vertices[a]! - ox, vertices[a + 1]! - oy, vertices[a + 2]! - oz];
-    const [bx, by, bz] = [vertices[b]! - ox, vertices[b + 1]! - oy, vertices[b + 2]! - oz];
-    const [cx, cy, cz] = [vertices[c]! - ox, vertices[c + 1]! - oy, vertices[c + 2]! - oz];
-    const [nx, ny, nz] = [
-      (by - ay) * (cz - az) - (bz - az) * (cy - ay),
-      (bz - az) * (cx - ax) - (bx - ax) * (cz - az),
-      (bx - ax) * (cy - ay) - (by - ay) * (cx - ax),
-    ];
+    const a = triangles[i]! * 3;
+    const b = triangles[i + 1]! * 3;
+    const c = triangles[i + 2]! * 3;
+    const ax = vertices[a]! - ox;
+    const ay = vertices[a + 1]! - oy;
+    const az = vertices[a + 2]! - oz;
+    const bx = vertices[b]! - ox;
+    const by = vertices[b + 1]! - oy;
+    const bz = vertices[b + 2]! - oz;
+    const cx = vertices[c]! - ox;
+    const cy = vertices[c + 1]! - oy;
+    const cz = vertices[c + 2]! - oz;
+    const nx = (by - ay) * (cz - az) - (bz - az) * (cy - ay);
+    const ny = (bz - az) * (cx - ax) - (bx - ax) * (cz - az);
+    const nz = (bx - ax) * (cy - ay) - (by - ay) * (cx - ax);
     area2 += Math.hypot(nx, ny, nz);
     const part = ax * nx + ay * ny + az * nz;
     volume6 += part;
@@ -83,11 +89,19 @@ export function bedProperties({ vertices, triangles }: Mesh, up: Point, overhang
   const steepest = -Math.sin((overhangDeg * Math.PI) / 180);
   let [overhang, footprint] = [0, 0];
   for (let i = 0; i < triangles.length; i += 3) {
-    const [a, b, c] = [triangles[i]!, triangles[i + 1]!, triangles[i + 2]!];
+    const a = triangles[i]!;
+    const b = triangles[i + 1]!;
+    const c = triangles[i + 2]!;
     const at = (vertex: number, axis: number) => vertices[vertex * 3 + axis]!;
-    const [px, py, pz] = [at(b, 0) - at(a, 0), at(b, 1) - at(a, 1), at(b, 2) - at(a, 2)];
-    const [qx, qy, qz] = [at(c, 0) - at(a, 0), at(c, 1) - at(a, 1), at(c, 2) - at(a, 2)];
-    const [nx, ny, nz] = [py * qz - pz * qy, pz * qx - px * qz, px * qy - py * qx];
+    const px = at(b, 0) - at(a, 0);
+    const py = at(b, 1) - at(a, 1);
+    const pz = at(b, 2) - at(a, 2);
+    const qx = at(c, 0) - at(a, 0);
+    const qy = at(c, 1) - at(a, 1);
+    const qz = at(c, 2) - at(a, 2);
+    const nx = py * qz - pz * qy;
+    const ny = pz * qx - px * qz;
+    const nz = px * qy - py * qx;
     const area2 = Math.hypot(nx, ny, nz);
     if (area2 === 0) continue;
     const down = (nx * ux + ny * uy + nz * uz) / area2;

@@ -16,14 +16,21 @@ export function weld({ positions, name }: TriangleSoup): { mesh: Mesh; degenerat
   const keys = new Int32Array(positions.length);
   let count = 0;
   for (let corner = 0; corner < corners; corner++) {
-    const [x, y, z] = [positions[corner * 3]!, positions[corner * 3 + 1]!, positions[corner * 3 + 2]!];
-    const [kx, ky, kz] = [Math.round(x / cell), Math.round(y / cell), Math.round(z / cell)];
+    // No lists in here: a million triangles would make millions of them.
+    const x = positions[corner * 3]!;
+    const y = positions[corner * 3 + 1]!;
+    const z = positions[corner * 3 + 2]!;
+    const kx = Math.round(x / cell);
+    const ky = Math.round(y / cell);
+    const kz = Math.round(z / cell);
     let slot = hash(kx, ky, kz) & (size - 1);
     for (;;) {
       const known = table[slot]!;
       if (known < 0) {
         table[slot] = count;
-        vertices.set([x, y, z], count * 3);
+        vertices[count * 3] = x;
+        vertices[count * 3 + 1] = y;
+        vertices[count * 3 + 2] = z;
         keys[count * 3] = kx;
         keys[count * 3 + 1] = ky;
         keys[count * 3 + 2] = kz;
@@ -40,7 +47,9 @@ export function weld({ positions, name }: TriangleSoup): { mesh: Mesh; degenerat
   const triangles = new Uint32Array(corners);
   let used = 0;
   for (let i = 0; i < corners; i += 3) {
-    const [a, b, c] = [vertexOf[i]!, vertexOf[i + 1]!, vertexOf[i + 2]!];
+    const a = vertexOf[i]!;
+    const b = vertexOf[i + 1]!;
+    const c = vertexOf[i + 2]!;
     if (a === b || b === c || c === a) continue;
     triangles[used++] = a;
     triangles[used++] = b;
