@@ -83,7 +83,7 @@ for (const [name, brief, expected] of parts)
       await hand.press(page.getByRole('link', { name: 'Compare the leaders' }));
       const sideBySide = page.getByRole('region', { name: 'Side by side' });
       await expect(sideBySide.getByRole('columnheader', { name: cheapest })).toBeVisible();
-      await expect(page.getByRole('region', { name: 'In plain words' })).toContainText(`${cheapest}, built`);
+      await expect(page.getByRole('region', { name: 'In plain words' })).toContainText(`${strongest}, built`);
       await expect(page.getByText('Modulus over temperature', { exact: true })).toBeVisible();
       await expect(page.getByRole('region', { name: 'What the dearer one buys' })).toContainText('USD more');
       const changes = page.getByRole('region', { name: 'What would change the answer' });

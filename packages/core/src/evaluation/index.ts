@@ -16,3 +16,4 @@ export * from './reserveOverTemperature.ts';
 export * from './screen.ts';
 export * from './sizing.ts';
 export * from './withChances.ts';
+export * from './wishes.ts';

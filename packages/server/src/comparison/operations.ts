@@ -1,4 +1,15 @@
-import { chanceOfMeetingAll, compareFinalists, evaluate, findSchool, InputError, rank } from '@anvilstone/core';
+import {
+  chanceOfMeetingAll,
+  compareFinalists,
+  evaluate,
+  findSchool,
+  groundsToTheFirst,
+  InputError,
+  prepareSizing,
+  rank,
+  readWishes,
+  type GradeStanding,
+} from '@anvilstone/core';
 import type { Knex } from 'knex';
 import { workshopLibrary } from '../evaluation/service.ts';
 import { houseRulesInForce } from '../houseRules/repository.ts';
@@ -15,7 +26,8 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
       id: 'exportComparisonPDF',
       method: 'get',
       path: '/parts/:partId/comparison.pdf',
-      summary: 'Two to five grades (?grades=a,b) side by side for the brief as saved, as PDF',
+      summary:
+        'Two to five grades (?grades=a,b) side by side for the brief as saved, as PDF; the choice by ?school=, ?weights= and ?sure= (a chance)',
       answer: { mediaType: 'application/pdf' },
       async handle({ params, query }) {
         const [{ brief }, library, { rules }] = await Promise.all([
@@ -25,20 +37,28 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
         ]);
         const ids = (textOf(query, 'grades') ?? '').split(',').filter(Boolean);
         const comparison = orRefuse(() => compareFinalists(brief, library, ids, rules));
-        const school = findSchool(rules.rankingSchool);
-        const ranked = rank(evaluate(brief, library, { rules }).grades, school.id);
-        const first = ranked[0];
-        const leader = library.grades.find(({ id }) => id === first?.gradeId);
+        const text = (name: 'school' | 'weights' | 'sure') => {
+          const value = textOf(query, name);
+          return value === undefined ? {} : { [name]: value };
+        };
+        const wishes = readWishes({ ...text('school'), ...text('weights'), ...text('sure') }, rules.rankingSchool);
+        const school = findSchool(wishes.schoolId);
+        const { grades } = evaluate(brief, library, { rules });
+        const gradeOf = new Map(library.grades.map((grade) => [grade.id, grade]));
+        const chanceOf = ({ gradeId, best }: GradeStanding) =>
+          chanceOfMeetingAll(brief, library, gradeOf.get(gradeId)!, best.orientation, { rules, draws: 4000 });
+        const sizing = school.needsSizes ? prepareSizing(brief, library, rules) : undefined;
+        const sized = sizing && new Map(library.grades.map((grade) => [grade.id, sizing.size(grade)]));
+        const ranked = rank(grades, school.id, groundsToTheFirst(grades, wishes, chanceOf, sized));
+        const leader = ranked[0];
+        const first = grades.find(({ gradeId }) => gradeId === leader?.gradeId);
         const body = await comparisonPdf(brief, comparison, library, rules, {
           brief,
           school,
           ranked,
           first,
-          chance:
-            first &&
-            leader &&
-            chanceOfMeetingAll(brief, library, leader, first.best.orientation, { rules, draws: 4000 }),
-          nameOf: (id) => library.grades.find((grade) => grade.id === id)?.name ?? id,
+          chance: first && chanceOf(first),
+          nameOf: (id) => gradeOf.get(id)?.name ?? id,
           machineNameOf: (id) => library.machines.find((machine) => machine.id === id)?.name ?? null,
           units: 'metric',
         });

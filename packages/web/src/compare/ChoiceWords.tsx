@@ -1,4 +1,4 @@
-import { findSchool, type Piece } from '@anvilstone/core';
+import { findSchool, type Piece, type RankingWishes } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
@@ -9,15 +9,25 @@ import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
 /** The choice in plain sentences; every number leads to its working. */
-export function ChoiceWords({ schoolId }: { schoolId: string }) {
+export function ChoiceWords({ wishes, sizedSoFar }: { wishes: RankingWishes; sizedSoFar: number }) {
   const { brief, library, partId } = useBench();
   const units = useAppSelector((state) => state.settings.units);
-  const ask = useCallback((engine: Remote<Engine>) => engine.choice(brief, schoolId, units), [brief, schoolId, units]);
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.choice(brief, wishes, units),
+    // Put into words anew when more grades have been sized.
+    // eslint-disable-next-line react-hooks/exhaustive-deps
+    [brief, wishes, units, sizedSoFar],
+  );
   const { value: sentences } = useComputed(library, ask);
   return (
     <Panel
       title="In plain words"
-      aside={<span className="text-xs text-quiet">ranked by: {findSchool(schoolId).title.toLowerCase()}</span>}
+      aside={
+        <span className="text-xs text-quiet">
+          ranked by: {findSchool(wishes.schoolId).title.toLowerCase()}
+          {wishes.leastChance === undefined ? '' : `, as sure as ${100 * wishes.leastChance} %`}
+        </span>
+      }
     >
       <p className="max-w-[68rem] leading-relaxed">
         {sentences ? (

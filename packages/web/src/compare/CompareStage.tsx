@@ -1,12 +1,13 @@
-import { comparisonCsv, FEWEST_FINALISTS } from '@anvilstone/core';
+import { comparisonCsv, FEWEST_FINALISTS, findSchool, wishesText } from '@anvilstone/core';
 import type { Remote } from 'comlink';
-import { useCallback } from 'react';
-import { useSearchParams } from 'react-router';
+import { useCallback, useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { saveFile } from '../charts/saveFile.ts';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
+import { usePortions, type AskPortion } from '../shortlist/usePortions.ts';
+import { useWishes } from '../shortlist/useWishes.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { NoGrades } from '../ui/NoGrades.tsx';
 import { SavedViews } from '../views/SavedViews.tsx';
@@ -26,10 +27,12 @@ import { useFinalists } from './useFinalists.ts';
 /** Which of these few: everything about them side by side, what the dearer one buys, and what would change the answer. */
 export function CompareStage() {
   const { brief, library, partId, standing } = useBench();
-  const { ids, choose } = useFinalists();
-  const [search] = useSearchParams();
+  const wishes = useWishes(library.rules.rankingSchool);
+  const { ids, choose } = useFinalists(wishes);
   const saving = useAppSelector((state) => state.draft.saving.state);
-  const schoolId = search.get('school') ?? library.rules.rankingSchool ?? 'cheapest-that-passes';
+  const allIds = useMemo(() => library.grades.map(({ id }) => id), [library]);
+  const size = useCallback<AskPortion<unknown>>((engine, some) => engine.sized(brief, some), [brief]);
+  const sizes = usePortions(library, findSchool(wishes.schoolId).needsSizes ? size : undefined, allIds);
   const enough = ids !== undefined && ids.length >= FEWEST_FINALISTS;
   const ask = useCallback((engine: Remote<Engine>) => engine.compare(brief, enough ? ids : []), [brief, ids, enough]);
   const { value: comparison } = useComputed(library, enough ? ask : undefined);
@@ -38,7 +41,7 @@ export function CompareStage() {
   const current = enough && comparison?.finalists.map(({ gradeId }) => gradeId).join() === ids.join();
   return (
     <>
-      <ChoiceWords schoolId={schoolId} />
+      <ChoiceWords wishes={wishes} sizedSoFar={sizes.rows.length} />
       <div className="mt-3 flex items-end gap-3">
         <FinalistPicker ids={ids} onChoose={choose} />
         <span className="grow" />
@@ -52,7 +55,7 @@ export function CompareStage() {
             <a
               className={buttonLook('plain', saving === 'saved' ? '' : 'pointer-events-none opacity-50')}
               aria-disabled={saving !== 'saved'}
-              href={`/api/v1/parts/${partId}/comparison.pdf?grades=${ids.join(',')}`}
+              href={`/api/v1/parts/${partId}/comparison.pdf?${new URLSearchParams({ ...wishesText(wishes), grades: ids.join(',') }).toString()}`}
               download="comparison.pdf"
             >
               PDF
@@ -83,7 +86,7 @@ export function CompareStage() {
             <CostPanel comparison={comparison} />
             <BuysPanel comparison={comparison} wide={comparison.charts.length % 2 === 1} />
           </div>
-          <SensitivityPanel schoolId={schoolId} />
+          <SensitivityPanel wishes={wishes} />
           <PropertiesTable comparison={comparison} />
           <FinalistCautions comparison={comparison} />
           <p className="text-xs text-quiet">

@@ -1,5 +1,5 @@
 import { costParts, costPerUseUsd, drawBarChart, drawingSvg, type Comparison } from '@anvilstone/core';
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../app/useAddress.ts';
 import { DrawingView } from '../charts/DrawingView.tsx';
 import { saveFile } from '../charts/saveFile.ts';
 import { Button } from '../ui/Button.tsx';
@@ -9,20 +9,11 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 /** What a part is paid for, and what one use of it costs when it wears out and has to be changed. */
 export function CostPanel({ comparison }: { comparison: Comparison }) {
   const { finalists, cost } = comparison;
-  const [search, setSearch] = useSearchParams();
+  const [search, setAddress] = useAddress();
   const uses = positive(search.get('uses'));
   const changeOverUsd = positive(search.get('change')) ?? 0;
   const drawing = drawBarChart(cost);
-  const set = (key: string, value: number | null) =>
-    setSearch(
-      (before) => {
-        const next = new URLSearchParams(before);
-        if (value === null) next.delete(key);
-        else next.set(key, String(value));
-        return next;
-      },
-      { replace: true },
-    );
+  const set = (key: string, value: number | null) => setAddress({ [key]: value === null ? null : String(value) }, true);
   const cell = 'px-1 py-1 text-right';
   return (
     <Panel

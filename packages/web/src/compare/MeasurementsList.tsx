@@ -1,4 +1,4 @@
-import { findCheck, formatNumber as f, type Measurement } from '@anvilstone/core';
+import { findCheck, formatNumber as f, type Measurement, type RankingWishes } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
@@ -15,9 +15,9 @@ const WHAT: Record<Exclude<Measurement['of'], 'unknown'>, string> = {
 };
 
 /** Which one test would most likely change the choice. */
-export function MeasurementsList({ schoolId }: { schoolId: string }) {
+export function MeasurementsList({ wishes }: { wishes: RankingWishes }) {
   const { brief, library } = useBench();
-  const ask = useCallback((engine: Remote<Engine>) => engine.measurements(brief, schoolId), [brief, schoolId]);
+  const ask = useCallback((engine: Remote<Engine>) => engine.measurements(brief, wishes), [brief, wishes]);
   const { value } = useComputed(library, ask);
   const nameOf = (id: string | null) => (id === null ? 'nobody' : library.grades.find((one) => one.id === id)?.name);
   return (

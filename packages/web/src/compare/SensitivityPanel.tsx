@@ -4,11 +4,13 @@ import {
   formatQuantity,
   formatReserve,
   type AtValue,
+  type RankingWishes,
   type Sensitivity,
   type Turn,
   type UnitSystem,
 } from '@anvilstone/core';
 import { useAppSelector } from '../app/store.ts';
+import { useMemo } from 'react';
 import { useBench } from '../parts/bench.ts';
 import { duration } from '../ui/amount.ts';
 import { Panel } from '../ui/Panel.tsx';
@@ -18,11 +20,14 @@ import { ReserveSpan } from './ReserveSpan.tsx';
 import { useSensitivity } from './useSensitivity.ts';
 
 /** What would change the answer: how much each input decides, at which value another grade wins, and what to measure. */
-export function SensitivityPanel({ schoolId: asked }: { schoolId: string }) {
+export function SensitivityPanel({ wishes: asked }: { wishes: RankingWishes }) {
   const { brief, library } = useBench();
   // Sizing every grade anew at each value would take minutes: what leads as drawn is varied instead.
-  const schoolId = findSchool(asked).needsSizes ? 'cheapest-that-passes' : asked;
-  const { leaderId, found, of, done, failure } = useSensitivity(brief, library, schoolId, true);
+  const wishes = useMemo(
+    () => (findSchool(asked.schoolId).needsSizes ? { ...asked, schoolId: 'cheapest-that-passes' } : asked),
+    [asked],
+  );
+  const { leaderId, found, of, done, failure } = useSensitivity(brief, library, wishes, true);
   const units = useAppSelector((state) => state.settings.units);
   const nameOf = (id: string) => library.grades.find((grade) => grade.id === id)?.name ?? id;
   const spans = found.flatMap(({ low, high }) => [low.reserve, high.reserve]).filter((one) => one !== null);
@@ -32,7 +37,7 @@ export function SensitivityPanel({ schoolId: asked }: { schoolId: string }) {
       title="What would change the answer"
       aside={
         done ? (
-          <span className="text-xs text-quiet">ranked by: {findSchool(schoolId).title.toLowerCase()}</span>
+          <span className="text-xs text-quiet">ranked by: {findSchool(wishes.schoolId).title.toLowerCase()}</span>
         ) : (
           <span className="text-xs">
             <Progress share={found.length / Math.max(1, of)} label={`${found.length} of ${of} varied`} />
@@ -92,7 +97,7 @@ export function SensitivityPanel({ schoolId: asked }: { schoolId: string }) {
           </table>
         </>
       )}
-      <MeasurementsList schoolId={schoolId} />
+      <MeasurementsList wishes={wishes} />
     </Panel>
   );
 }

@@ -1,7 +1,7 @@
-import { FEWEST_FINALISTS, MOST_FINALISTS } from '@anvilstone/core';
+import { FEWEST_FINALISTS, MOST_FINALISTS, type RankingWishes } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { useAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
@@ -20,9 +20,9 @@ const KEY = 'anvilstone-finalists';
  * The few that are compared: those of the address, else those compared last for this part on this computer, else whoever
  * leads each school, filled up from the first school to two.
  */
-export function useFinalists(): Finalists {
+export function useFinalists(wishes: RankingWishes): Finalists {
   const { brief, library, partId } = useBench();
-  const [search, setSearch] = useSearchParams();
+  const [search, setAddress] = useAddress();
   const text = search.get('grades');
   const known = useMemo(() => new Set(library.grades.map(({ id }) => id)), [library]);
   const usable = useCallback(
@@ -31,15 +31,13 @@ export function useFinalists(): Finalists {
   );
   const inAddress = useMemo(() => (text === null ? undefined : usable(text.split(','))), [text, usable]);
   const choose = useCallback(
-    (ids: readonly string[]) =>
-      setSearch((before) => {
-        const next = new URLSearchParams(before);
-        next.set('grades', ids.join(','));
-        return next;
-      }),
-    [setSearch],
+    (ids: readonly string[]) => {
+      // An empty choice is a choice too: it must not fall back to the leaders.
+      setAddress({ grades: ids.join(',') || '-' });
+    },
+    [setAddress],
   );
-  const ask = useCallback((engine: Remote<Engine>) => engine.schoolLeaders(brief), [brief]);
+  const ask = useCallback((engine: Remote<Engine>) => engine.schoolLeaders(brief, wishes), [brief, wishes]);
   const { value: leaders } = useComputed(library, inAddress === undefined ? ask : undefined);
   useEffect(() => {
     if (inAddress && inAddress.length >= FEWEST_FINALISTS) remember(partId, inAddress);

@@ -1,4 +1,4 @@
-import { spanOf, type Sensitivity } from '@anvilstone/core';
+import { spanOf, type RankingWishes, type Sensitivity } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { engineWith } from '../workers/engine.ts';
@@ -15,20 +15,25 @@ export interface SensitivitySoFar {
 const NOTHING: SensitivitySoFar = { leaderId: undefined, found: [], of: 0, done: false, failure: undefined };
 
 /** Input after input, what decides most first; a change of the brief starts anew. */
-export function useSensitivity(brief: Brief, library: Workshop, schoolId: string, wanted: boolean): SensitivitySoFar {
+export function useSensitivity(
+  brief: Brief,
+  library: Workshop,
+  wishes: RankingWishes,
+  wanted: boolean,
+): SensitivitySoFar {
   const [soFar, setSoFar] = useState(NOTHING);
   useEffect(() => {
     if (!wanted) return;
     let current = true;
     const run = async () => {
       const engine = await engineWith(library);
-      const asked = await engine.sensitivityInputs(brief, schoolId);
+      const asked = await engine.sensitivityInputs(brief, wishes);
       if (!current) return;
       if (!asked) return setSoFar({ ...NOTHING, leaderId: null, done: true });
       const { leaderId, inputs } = asked;
       const found: Sensitivity[] = [];
       for (let index = 0; index < inputs.length; index++) {
-        const one = await engine.sensitivity(brief, schoolId, index);
+        const one = await engine.sensitivity(brief, wishes, index);
         if (!current) return;
         if (one) found.push(one);
         setSoFar({
@@ -47,6 +52,6 @@ export function useSensitivity(brief: Brief, library: Workshop, schoolId: string
     return () => {
       current = false;
     };
-  }, [brief, library, schoolId, wanted]);
+  }, [brief, library, wishes, wanted]);
   return soFar;
 }

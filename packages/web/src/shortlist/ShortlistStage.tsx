@@ -1,4 +1,4 @@
-import { GROUPINGS, type Grouping } from '@anvilstone/core';
+import { GROUPINGS, SURENESS, weightsText, wishesText, type Grouping, type RankingWishes } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { Link } from 'react-router';
@@ -19,7 +19,8 @@ import { GradeDrawer } from './GradeDrawer.tsx';
 import { MapView } from './MapView.tsx';
 import { MovedLine } from './MovedLine.tsx';
 import { SchoolStrip } from './SchoolStrip.tsx';
-import { SURENESS, useShortlistAddress, weightsText } from './shortlistAddress.ts';
+import { useShortlistAddress } from './shortlistAddress.ts';
+import { useWishes } from './useWishes.ts';
 import { SizedTable } from './SizedTable.tsx';
 import { SurenessProgress } from './SurenessProgress.tsx';
 import { useAllChances } from './useAllChances.ts';
@@ -38,11 +39,19 @@ const GROUP_WORDS: Record<Grouping, string> = {
 /** So many grades are sized without being asked, so that every school can name its first. */
 const SIZED_UNASKED = 300;
 
+/** The comparison chooses as the shortlist does. */
+function compareSearch(wishes: RankingWishes, finalists: readonly string[]): string {
+  const search = new URLSearchParams(wishesText(wishes));
+  if (finalists.length > 0) search.set('grades', finalists.join(','));
+  return search.toString();
+}
+
 /** What survives, what is first, and why. Everything that is set here lives in the address, so a view can be sent. */
 export function ShortlistStage() {
   const { brief, standing, library, partId } = useBench();
   const [address, set] = useShortlistAddress(library.rules.rankingSchool);
   const { school, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
+  const wishes = useWishes(library.rules.rankingSchool);
   const pinned = pinnedIds.join(',');
   const [weights, drag] = useDraggedWeights(
     address.weights,
@@ -71,7 +80,7 @@ export function ShortlistStage() {
           ...(sort === null ? {} : { sortBy: sort.by, descending: sort.descending }),
           ...(previousSchoolId === undefined ? {} : { comparedWith: previousSchoolId }),
         },
-        { weights, ...(leastChance === undefined ? {} : { leastChance }) },
+        { schoolId: school.id, weights, ...(leastChance === undefined ? {} : { leastChance }) },
       ),
     // Asked again when more grades have been sized or made sure of.
     // eslint-disable-next-line react-hooks/exhaustive-deps
@@ -144,7 +153,7 @@ export function ShortlistStage() {
           <strong>{counts.fail}</strong> fail
         </p>
         <Link
-          to={{ pathname: '../compare', search: finalists.length > 0 ? `grades=${finalists.join(',')}` : '' }}
+          to={{ pathname: '../compare', search: compareSearch(wishes, finalists) }}
           relative="path"
           className={buttonLook('plain', 'whitespace-nowrap print:hidden')}
         >

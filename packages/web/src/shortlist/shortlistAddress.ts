@@ -1,21 +1,18 @@
 import {
-  EQUAL_WEIGHTS,
   findSchool,
   GROUPINGS,
-  MERIT_CRITERIA,
+  readWeights,
+  SURENESS,
   type Grouping,
   type MeritWeights,
   type RankingSchool,
 } from '@anvilstone/core';
-import { useCallback, useMemo } from 'react';
-import { useSearchParams } from 'react-router';
+import { useMemo } from 'react';
+import { useAddress, type SetAddress } from '../app/useAddress.ts';
 import type { Sort } from './SortHead.tsx';
 
 export const VIEWS = ['drawn', 'sized', 'equal-mass', 'map'] as const;
 export type View = (typeof VIEWS)[number];
-
-/** Chances that can be asked for, as shares. */
-export const SURENESS = [0.5, 0.8, 0.9, 0.95, 0.99] as const;
 
 /** Everything that is set on the shortlist, read from the address, so that a view can be sent, kept and gone back to. */
 export interface ShortlistAddress {
@@ -39,25 +36,8 @@ export interface ShortlistAddress {
   massG: number | undefined;
 }
 
-export type SetAddress = (change: Record<string, string | null>, replace?: boolean) => void;
-
 export function useShortlistAddress(usualSchoolId: string | undefined): [ShortlistAddress, SetAddress] {
-  const [search, setSearch] = useSearchParams();
-  const set = useCallback<SetAddress>(
-    (change, replace = false) =>
-      setSearch(
-        (before) => {
-          const next = new URLSearchParams(before);
-          for (const [key, value] of Object.entries(change)) {
-            if (value === null || value === '') next.delete(key);
-            else next.set(key, value);
-          }
-          return next;
-        },
-        { replace },
-      ),
-    [setSearch],
-  );
+  const [search, set] = useAddress();
   const address = useMemo(() => readShortlistAddress(search, usualSchoolId), [search, usualSchoolId]);
   return [address, set];
 }
@@ -85,17 +65,3 @@ export function readShortlistAddress(search: URLSearchParams, usualSchoolId?: st
     massG: massG > 0 ? massG : undefined,
   };
 }
-
-/** “20,20,20,20,20” in the order of the criteria; what is not whole numbers from 0 to 100 is left aside. */
-export function readWeights(text: string | null): MeritWeights {
-  const parts = (text ?? '').split(',').map(Number);
-  const usable =
-    text !== null &&
-    parts.length === MERIT_CRITERIA.length &&
-    parts.every((one) => Number.isInteger(one) && one >= 0 && one <= 100) &&
-    parts.some((one) => one > 0);
-  if (!usable) return EQUAL_WEIGHTS;
-  return Object.fromEntries(MERIT_CRITERIA.map(({ id }, i) => [id, parts[i]!])) as MeritWeights;
-}
-
-export const weightsText = (weights: MeritWeights) => MERIT_CRITERIA.map(({ id }) => weights[id]).join(',');

@@ -24,6 +24,7 @@ import {
   type LibraryTableRequest,
   type Measurement,
   type Piece,
+  type RankingWishes,
   type Screening,
   type Sensitivity,
   type TemperaturePoint,
@@ -38,7 +39,7 @@ import type {
   HouseRules,
 } from '@anvilstone/schema';
 import { expose, transfer } from 'comlink';
-import { chanceOf, groundsFor, sensitivityOf, sizing, type RankingWishes } from './keptWork.ts';
+import { chanceOf, groundsFor, groundsOfChoice, sensitivityOf, sizing } from './keptWork.ts';
 import {
   countsOf,
   LEADERS,
@@ -67,7 +68,7 @@ const engine = {
   },
   /** Every grade, in the order of a school. */
   ranking: (brief: Brief, schoolId: string): GradeStanding[] => rank(screened(brief).grades, schoolId),
-  shortlist(brief: Brief, request: ArrangeRequest, wishes: RankingWishes = {}): Shortlist {
+  shortlist(brief: Brief, request: ArrangeRequest, wishes: RankingWishes): Shortlist {
     const screening = screened(brief);
     const about = new Map(theWorkshop().grades.map((grade) => [grade.id, grade]));
     const grounds = groundsFor(brief, wishes);
@@ -120,9 +121,9 @@ const engine = {
     return wanted.map((one) => chanceOf(brief, one));
   },
   /** Whoever comes first in a school, each once, the first school's first; filled up in its order to two. */
-  schoolLeaders(brief: Brief): string[] {
+  schoolLeaders(brief: Brief, wishes: RankingWishes): string[] {
     const { grades } = screened(brief);
-    const leaders = leadersOf(grades, 'cheapest-that-passes', groundsFor(brief, {}));
+    const leaders = leadersOf(grades, 'cheapest-that-passes', groundsFor(brief, wishes));
     const ids = new Set(leaders.flatMap(({ first }) => (first ? [first.gradeId] : [])));
     for (const { gradeId, best } of rank(grades, 'cheapest-that-passes'))
       if (ids.size < 2 && (best.status === 'pass' || ids.size === 1)) ids.add(gradeId);
@@ -132,15 +133,14 @@ const engine = {
   compare: (brief: Brief, gradeIds: readonly string[]): Comparison =>
     compareFinalists(brief, theWorkshop(), gradeIds, theWorkshop().rules),
   /** The choice in plain sentences, with the draws of the one that leads. */
-  choice(brief: Brief, schoolId: string, units: UnitSystem): Piece[][] {
-    const grounds = groundsFor(brief, {});
-    const ranked = rank(screened(brief).grades, schoolId, grounds);
+  choice(brief: Brief, wishes: RankingWishes, units: UnitSystem): Piece[][] {
+    const ranked = rank(screened(brief).grades, wishes.schoolId, groundsOfChoice(brief, wishes));
     const leader = ranked[0];
     const first = leader && evaluated(brief, [leader.gradeId])[0];
     const { grades, machines } = theWorkshop();
     return choiceSentences({
       brief,
-      school: findSchool(schoolId),
+      school: findSchool(wishes.schoolId),
       ranked,
       first,
       chance: first && chanceOf(brief, `${first.gradeId} ${first.best.orientation}`),
@@ -150,14 +150,14 @@ const engine = {
     });
   },
   /** What is varied, and who leads; undefined: nobody does. */
-  sensitivityInputs(brief: Brief, schoolId: string) {
-    const job = sensitivityOf(brief, schoolId);
+  sensitivityInputs(brief: Brief, wishes: RankingWishes) {
+    const job = sensitivityOf(brief, wishes);
     return job && { leaderId: job.leaderId, inputs: job.inputs };
   },
-  sensitivity: (brief: Brief, schoolId: string, index: number): Sensitivity | undefined =>
-    sensitivityOf(brief, schoolId)?.at(index),
-  measurements: (brief: Brief, schoolId: string): Measurement[] =>
-    helpfulMeasurements(brief, theWorkshop(), schoolId, theWorkshop().rules),
+  sensitivity: (brief: Brief, wishes: RankingWishes, index: number): Sensitivity | undefined =>
+    sensitivityOf(brief, wishes)?.at(index),
+  measurements: (brief: Brief, wishes: RankingWishes): Measurement[] =>
+    helpfulMeasurements(brief, theWorkshop(), wishes.schoolId, theWorkshop().rules, groundsOfChoice(brief, wishes)),
   /** Changes with which a grade would pass; none when it does, or is not there. */
   fixes(brief: Brief, gradeId: string): Fix[] {
     const grade = theWorkshop().grades.find(({ id }) => id === gradeId);

@@ -1,22 +1,18 @@
 import {
   chanceOfMeetingAll,
+  groundsToTheFirst,
   prepareSensitivity,
   prepareSizing,
   type Chance,
-  type MeritWeights,
+  type GradeStanding,
   type RankingGrounds,
+  type RankingWishes,
   type SensitivityJob,
   type Sized,
   type SizingJob,
 } from '@anvilstone/core';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
-import { gradesOf, theWorkshop, type Workshop } from './workshop.ts';
-
-/** What the page sets beside the brief: weights, and how sure a grade has to be. */
-export interface RankingWishes {
-  weights?: MeritWeights;
-  leastChance?: number;
-}
+import { gradesOf, screened, theWorkshop, type Workshop } from './workshop.ts';
 
 /** One piece of work for one brief and workshop, kept until another is asked for: its results come in portions. */
 function keepingOne<T>(make: (brief: Brief, key: string) => T): (brief: Brief, extra?: string) => T {
@@ -63,7 +59,15 @@ export function groundsFor(brief: Brief, { weights, leastChance }: RankingWishes
   };
 }
 
-/** Sensitivities of one brief under one school; undefined: nobody leads. */
-export const sensitivityOf = keepingOne((brief, schoolId): SensitivityJob | undefined =>
-  prepareSensitivity(brief, theWorkshop(), schoolId, theWorkshop().rules),
-);
+/** Grounds on which it can be said who leads, with the chances that takes. */
+export function groundsOfChoice(brief: Brief, wishes: RankingWishes): RankingGrounds {
+  const chance = ({ gradeId, best }: GradeStanding) => chanceOf(brief, `${gradeId} ${best.orientation}`);
+  return groundsToTheFirst(screened(brief).grades, wishes, chance, sizing(brief).sized);
+}
+
+/** Sensitivities of one brief under one set of wishes; undefined: nobody leads. */
+const sensitivities = keepingOne((brief, wishes): SensitivityJob | undefined => {
+  const wanted = JSON.parse(wishes) as RankingWishes;
+  return prepareSensitivity(brief, theWorkshop(), wanted.schoolId, theWorkshop().rules, groundsOfChoice(brief, wanted));
+});
+export const sensitivityOf = (brief: Brief, wishes: RankingWishes) => sensitivities(brief, JSON.stringify(wishes));
