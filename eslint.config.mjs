@@ -10,16 +10,7 @@ export default tseslint.config(
     extends: [...tseslint.configs.recommendedTypeChecked],
     languageOptions: {
       parserOptions: {
-        project: [
-          'packages/schema/tsconfig.json',
-          'packages/core/tsconfig.test.json',
-          'packages/server/tsconfig.json',
-          'packages/cli/tsconfig.json',
-          'packages/web/tsconfig.json',
-          'e2e/tsconfig.json',
-          'scripts/tsconfig.json',
-          'bench/tsconfig.json',
-        ],
+        project: ['./tsconfig.lint.json'],
         tsconfigRootDir: import.meta.dirname,
       },
     },

@@ -26,8 +26,9 @@ test('without a school of its own the workshop’s holds', () =>
     leastChance: 0.9,
   }));
 
-test.each([null, '', '20,20', '-1,20,20,20,20', '1.5,20,20,20,20', '101,0,0,0,0'])('weights %j count as equal', (text) =>
-  expect(readWeights(text)).toBe(EQUAL_WEIGHTS),
+test.each([null, '', '20,20', '-1,20,20,20,20', '1.5,20,20,20,20', '101,0,0,0,0'])(
+  'weights %j count as equal',
+  (text) => expect(readWeights(text)).toBe(EQUAL_WEIGHTS),
 );
 
 test('grades are drawn in order until two are sure; the first sure one leads', () => {
