@@ -19,3 +19,4 @@ export * from './section.ts';
 export * from './surroundingAsks.ts';
 export * from './gradeApi.ts';
 export * from './importApi.ts';
+export * from './wallsAndInfill.ts';

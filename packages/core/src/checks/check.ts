@@ -10,7 +10,7 @@ import type {
 import type { CompleteRules } from '../rules/houseRules.ts';
 import type { Working } from '../working/Working.ts';
 import type { Material } from '../materials/material.ts';
-import type { PartBody, PartResponse, SizeKind } from '../parts/partModel.ts';
+import type { Direction, PartBody, PartResponse, SizeKind } from '../parts/partModel.ts';
 import type { Cost } from '../process/cost.ts';
 import type { MachineFit } from '../process/machineFit.ts';
 import type { Bearing, BearingPlaces } from './bearings.ts';
@@ -29,15 +29,17 @@ export interface PreparedLoad {
   directionIndex: number;
 }
 
-/** A brief made ready: what does not depend on the grade. */
+/** A brief made ready for one way up: what does not depend on the grade. */
 export interface PreparedPart {
   brief: Brief;
+  /** The direction in which its layers are stacked. */
+  up: Direction;
   body: PartBody;
   loads: readonly PreparedLoad[];
   /** The directions that its loads use. */
   responses: readonly PartResponse[];
-  /** Where it is stressed, by build orientation and direction of the load. */
-  bearings: Record<BuildOrientation, readonly BearingPlaces[]>;
+  /** Where it is stressed, by direction of the load. */
+  bearings: readonly BearingPlaces[];
 }
 
 /** One grade in one orientation on one machine, with everything resolved once. */
@@ -47,6 +49,7 @@ export interface CheckContext {
   rules: CompleteRules;
   material: Material;
   body: PartBody;
+  /** Of several ways up the one it is called by; a tilted part carries the nearest. */
   orientation: BuildOrientation;
   /** Movement per unit of the action at 23 °C, by direction of the load. */
   movabilities: readonly Movability[];

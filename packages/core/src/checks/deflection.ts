@@ -120,7 +120,7 @@ export function showElastic(
   temperatureC: number,
   working: Parameters<CaseCheck['show']>[4],
 ): void {
-  const { material, body, orientation } = context;
+  const { material, body, part } = context;
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known || !material.behaviour) return;
   const { response } = load;
@@ -129,7 +129,7 @@ export function showElastic(
   working.add(ACTION_SYMBOL[body.action], load.loadCase.name, acting.action, ACTION_UNIT[body.action]);
   const shown = new Set<string>();
   for (const stretch of response.stretches) {
-    const modulus = modulusAlong(material, stretch.direction, orientation);
+    const modulus = modulusAlong(material, stretch.direction, part.up);
     if (!modulus.known) return;
     const key = String(modulus.value);
     if (!shown.has(key)) {
@@ -146,7 +146,7 @@ export function showElastic(
     });
   }
   if (response.shear) {
-    const shear = shearModulusMPa(material, orientation, response);
+    const shear = shearModulusMPa(material, part.up, response);
     if (!shear.known) return;
     working.add('G', `Shear modulus at ${f(temperatureC)} °C`, shear.value * ratio, 'MPa', {
       source: 'Exy/(2(1 + ν)), × √(Ez/Exy) between layers',

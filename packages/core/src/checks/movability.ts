@@ -1,8 +1,8 @@
-import type { BuildOrientation, EvidenceClass } from '@anvilstone/schema';
+import type { EvidenceClass } from '@anvilstone/schema';
 import type { Material } from '../materials/material.ts';
 import { offAxisModulusMPa } from '../materials/offAxis.ts';
 import type { Resolution } from '../materials/resolution.ts';
-import { angleToLayersDeg, LAYER_NORMAL, type Direction, type PartResponse } from '../parts/partModel.ts';
+import { ALONG, angleToLayersDeg, dot, type Direction, type PartResponse } from '../parts/partModel.ts';
 import { weakest } from './outcome.ts';
 
 /** How far the part moves per unit of its action at 23 °C, at once; `unknown` where the model or the grade cannot tell. */
@@ -12,20 +12,20 @@ export type Movability =
 
 const NOT_TOLD = ['How far it moves: this part model does not tell; measure it'];
 
-/** Holds a model's answer against a grade's moduli in one build orientation. */
-export function movabilityOf(response: PartResponse, material: Material, orientation: BuildOrientation): Movability {
+/** Holds a model's answer against a grade's moduli, built up along `up`. */
+export function movabilityOf(response: PartResponse, material: Material, up: Direction): Movability {
   if (response.stretches.length === 0 && !response.shear) return { known: false, gaps: NOT_TOLD };
   if (!material.behaviour) return { known: false, gaps: material.behaviourGaps };
   let perUnit = 0;
   let evidence: EvidenceClass = 'A';
   for (const stretch of response.stretches) {
-    const modulus = modulusAlong(material, stretch.direction, orientation);
+    const modulus = modulusAlong(material, stretch.direction, up);
     if (!modulus.known) return { known: false, gaps: modulus.gaps };
     perUnit += stretch.perModulus / modulus.value;
     evidence = weakest(evidence, modulus.evidence);
   }
   if (response.shear) {
-    const shear = shearModulusMPa(material, orientation, response);
+    const shear = shearModulusMPa(material, up, response);
     if (!shear.known) return { known: false, gaps: shear.gaps };
     perUnit += response.shear.perModulus / shear.value;
     if (response.stretches.length === 0) evidence = shear.evidence;
@@ -33,9 +33,9 @@ export function movabilityOf(response: PartResponse, material: Material, orienta
   return { known: true, perUnit, seriesPerUnit: response.seriesPerUnit, evidence };
 }
 
-/** Modulus along a direction of the part in one build orientation, 23 °C. */
-export function modulusAlong(material: Material, direction: Direction, orientation: BuildOrientation): Resolution {
-  const angleDeg = angleToLayersDeg(direction, LAYER_NORMAL[orientation]);
+/** Modulus along a direction of a part that is built up along `up`, 23 °C. */
+export function modulusAlong(material: Material, direction: Direction, up: Direction): Resolution {
+  const angleDeg = angleToLayersDeg(direction, up);
   const { inPlane, across } = material.modulus;
   if (angleDeg < 0.5) return inPlane;
   if (angleDeg > 89.5) return across;
@@ -84,19 +84,25 @@ function offAxisModulus(material: Material, angleDeg: number): Resolution {
   };
 }
 
-/** Shear modulus of the planes a model shears, 23 °C: softer where it works between layers. */
-export function shearModulusMPa(material: Material, orientation: BuildOrientation, response: PartResponse): Resolution {
+/**
+ * Shear modulus of the planes a model shears, 23 °C: softer where it works between layers. Of tilted layers the shear works
+ * partly between them and partly within: their compliances add by the squares of their shares.
+ */
+export function shearModulusMPa(material: Material, up: Direction, response: PartResponse): Resolution {
   const { inPlane, across } = material.modulus;
   if (!inPlane.known) return inPlane;
   if (!material.behaviour) return { known: false, gaps: material.behaviourGaps };
   const { poisson } = material.behaviour;
-  const between = response.shear?.planes.includes(LAYER_NORMAL[orientation]) ?? false;
-  if (!between) {
-    const value = inPlane.value / (2 * (1 + poisson));
+  const planes = response.shear?.planes ?? [];
+  const share = Math.min(1, Math.hypot(...planes.map((axis) => dot(ALONG[axis], up))) ** 2);
+  const within = inPlane.value / (2 * (1 + poisson));
+  if (share < 1e-12) {
+    const value = within;
     return { known: true, value, cov: inPlane.cov, evidence: inPlane.evidence, steps: [] };
   }
   if (!across.known) return across;
-  const value = betweenLayersMPa(inPlane.value, across.value, poisson);
+  const between = betweenLayersMPa(inPlane.value, across.value, poisson);
+  const value = share === 1 ? between : 1 / (share / between + (1 - share) / within);
   return { known: true, value, cov: across.cov, evidence: weakest(inPlane.evidence, across.evidence), steps: [] };
 }
 

@@ -45,7 +45,7 @@ export const stability: CaseCheck = {
     const buckling = load.response.buckling.find((one) => one.id === outcome.placeId)!;
     const { material, body } = context;
     const unit = ACTION_UNIT[body.action];
-    const modulus = modulusAlong(material, buckling.direction, context.orientation);
+    const modulus = modulusAlong(material, buckling.direction, context.part.up);
     const strength = material.property('compressiveStrength');
     if (!modulus.known || !strength.known) return;
     working.add('', 'Where', buckling.title, '');
@@ -91,7 +91,7 @@ function criticalAction(
 ): { action: number; evidence: EvidenceClass } | { gaps: readonly string[] } {
   const { material } = context;
   if (!material.behaviour) return { gaps: material.behaviourGaps };
-  const modulus = modulusAlong(material, buckling.direction, context.orientation);
+  const modulus = modulusAlong(material, buckling.direction, context.part.up);
   if (!modulus.known) return { gaps: modulus.gaps };
   const strength = material.property('compressiveStrength');
   if (!strength.known) return { gaps: strength.gaps };

@@ -52,7 +52,7 @@ export const strain: CaseCheck = {
     const acting = actingAt(context, load, temperatureC);
     if (!acting.known) return;
     const stress = bearing.stressPerUnit * acting.action;
-    const modulus = modulusAlong(context.material, bearing.place.direction, context.orientation);
+    const modulus = modulusAlong(context.material, bearing.place.direction, context.part.up);
     if (!modulus.known) return;
     const ratio = context.material.modulusRatio(temperatureC);
     working.add('', 'Where', bearing.place.title, '');
@@ -139,7 +139,7 @@ function worstFibre(
   let worst: Fibre | undefined;
   for (const bearing of [...inPlane, ...across]) {
     if (bearing.mode !== 'pull' && bearing.mode !== 'pull-apart') continue;
-    const modulus = modulusAlong(context.material, bearing.place.direction, context.orientation);
+    const modulus = modulusAlong(context.material, bearing.place.direction, context.part.up);
     const layers = layerShare(context, bearing);
     if (!modulus.known) return { bearing, gaps: modulus.gaps };
     if (!layers.known) return { bearing, gaps: layers.gaps };

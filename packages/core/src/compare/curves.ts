@@ -1,3 +1,4 @@
+import { prepareWays } from '../evaluation/preparePart.ts';
 import { reserveOf } from '../checks/caseCheck.ts';
 import { bearingStrength } from '../checks/bearingStrength.ts';
 import { actingAt, strengthHours, weatheredShare } from '../checks/action.ts';
@@ -188,8 +189,8 @@ function hardestPull(context: CheckContext): Pull | undefined {
 /** At which angle that place is pulled in each way up. */
 function anglesByOrientation({ part }: CheckContext, { place }: Bearing, load: PreparedLoad): LineChart['marks'] {
   const byAngle = new Map<number, string[]>();
-  for (const [orientation, directions] of Object.entries(part.bearings)) {
-    const { inPlane, across } = directions[load.directionIndex]!;
+  for (const [orientation, { bearings }] of Object.entries(prepareWays(part.brief))) {
+    const { inPlane, across } = bearings[load.directionIndex]!;
     const pulls = [...across, ...inPlane].filter(({ mode }) => mode === 'pull' || mode === 'pull-apart');
     const found = pulls.find((one) => one.place.id === place.id) ?? pulls[0];
     if (!found) continue;

@@ -1,4 +1,13 @@
-import type { Agent, Brief, BuildOrientation, Grade, HouseRules, Library, Machine } from '@anvilstone/schema';
+import {
+  ORIENTATIONS,
+  type Agent,
+  type Brief,
+  type BuildOrientation,
+  type Grade,
+  type HouseRules,
+  type Library,
+  type Machine,
+} from '@anvilstone/schema';
 import type { CheckContext, PreparedPart } from '../checks/check.ts';
 import { movabilityOf } from '../checks/movability.ts';
 import type { Material } from '../materials/material.ts';
@@ -11,20 +20,23 @@ import {
   type FitFinding,
   type MachineFit,
 } from '../process/machineFit.ts';
-import { weatheringOf } from '../checks/surroundings/weathering.ts';
+import { weatheringOf, type Weathering } from '../checks/surroundings/weathering.ts';
+import { BUILT_UP, dot, type Direction } from '../parts/partModel.ts';
+import { boxOf } from '../process/boxOnBed.ts';
 import { findAgent } from '../reference/agent.ts';
 import { completeRules, type CompleteRules } from '../rules/houseRules.ts';
 import { cachedMaterial } from './materialCache.ts';
-import { preparePart } from './preparePart.ts';
+import { preparePart, prepareWays } from './preparePart.ts';
 
-/** A brief made ready, with the machines that may print it. */
+/** A brief made ready, with the machines that may print it; what holds whatever the way up is read from the flat one. */
 export interface PreparedBrief extends PreparedPart {
+  ways: Record<BuildOrientation, PreparedPart>;
   machines: readonly Machine[];
   rules: CompleteRules;
   /** An agent of the workshop's own or of the reference table; undefined: neither knows it. */
   agent(id: string): Agent | undefined;
   /** What speaks against the part’s size on each machine. */
-  sizes: Record<BuildOrientation, Map<Machine, readonly FitFinding[]>>;
+  sizes: Record<BuildOrientation, SizesOn>;
   /** Nothing speaks against its size on any machine. */
   fitsEverywhere: Record<BuildOrientation, boolean>;
 }
@@ -37,16 +49,16 @@ export function prepareBrief(
 ): PreparedBrief {
   const { machines, agents = [] } = library;
   const rules = completeRules(houseRules);
-  const part = preparePart(brief);
+  const ways = prepareWays(brief);
   const allowed = brief.asks.machineIds;
   const usable = allowed ? machines.filter((machine) => allowed.includes(machine.id)) : machines;
-  const sizesIn = (orientation: BuildOrientation) =>
-    new Map(usable.map((machine) => [machine, sizeFindings(machine, part.body.extentMm, orientation)]));
+  const sizesIn = (orientation: BuildOrientation) => sizesOn(usable, ways[orientation]);
   const sizes = { XY: sizesIn('XY'), XZ: sizesIn('XZ'), ZX: sizesIn('ZX') };
   const roomy = (orientation: BuildOrientation) =>
     [...sizes[orientation].values()].every((found) => found.length === 0);
   return {
-    ...part,
+    ...ways.XY,
+    ways,
     machines: usable,
     rules,
     agent: (id) => agents.find((one) => one.id === id) ?? findAgent(id),
@@ -55,45 +67,36 @@ export function prepareBrief(
   };
 }
 
+type SizesOn = ReadonlyMap<Machine, readonly FitFinding[]>;
+
+function sizesOn(machines: readonly Machine[], { body, up }: PreparedPart): SizesOn {
+  const box = boxOf(body.extentMm, up);
+  return new Map(machines.map((machine) => [machine, sizeFindings(machine, box)]));
+}
+
 /** `explain` writes down how each property came about; only a shown working needs it. */
 export function materialFor(prepared: PreparedBrief, grade: Grade, explain = false): Material {
   return cachedMaterial(grade, prepared.brief.moisture, prepared.rules, explain, prepared.brief.annealed === true);
 }
 
 /**
- * One grade in several orientations, each on the machine that suits it best. Where no machine is too small for the part,
- * the way up does not change the choice, which is then made once.
+ * One grade in several orientations, each on the machine that suits it best. Where no machine is too small for the part and
+ * it takes as much material either way, the way up does not change the choice, which is then made once.
  */
 export function contextsFor(
   prepared: PreparedBrief,
   material: Material,
   orientations: readonly BuildOrientation[],
 ): CheckContext[] {
-  const { density } = material;
-  const massG = density.known ? (prepared.body.volumeMm3 * density.value) / 1000 : null;
   const weathering = weatheringOf(prepared.brief, material, prepared.rules);
   let shared: Candidate | undefined;
   return orientations.map((orientation) => {
-    const roomy = prepared.fitsEverywhere[orientation];
-    const choice = (roomy && shared) || chooseMachine(prepared, material, orientation, massG);
-    if (roomy) shared = choice;
-    return {
-      brief: prepared.brief,
-      rules: prepared.rules,
-      material,
-      part: prepared,
-      body: prepared.body,
-      orientation,
-      bearings: prepared.bearings[orientation],
-      movabilities: prepared.responses.map((response) => movabilityOf(response, material, orientation)),
-      fit: choice?.fit,
-      massG,
-      cost: choice?.cost ?? null,
-      priceIsFamilyEstimate: material.grade.pricePerKgUsd === null,
-      heatLimits: new Map(),
-      agent: prepared.agent,
-      weathering,
-    };
+    const way = prepared.ways[orientation];
+    const alike = prepared.fitsEverywhere[orientation] && way.body === prepared.body;
+    const massG = massOf(way, material);
+    const choice = (alike && shared) || chooseMachine(prepared, way, material, prepared.sizes[orientation], massG);
+    if (alike) shared = choice;
+    return contextOf({ prepared, way, orientation, material, weathering, massG, choice });
   });
 }
 
@@ -101,11 +104,58 @@ export function contextFor(prepared: PreparedBrief, material: Material, orientat
   return contextsFor(prepared, material, [orientation])[0]!;
 }
 
+/** One grade in a part that is built up along any direction; it goes by the name of the nearest orientation. */
+export function tiltedContext(prepared: PreparedBrief, material: Material, up: Direction): CheckContext {
+  const way = preparePart(prepared.brief, up);
+  const massG = massOf(way, material);
+  const choice = chooseMachine(prepared, way, material, sizesOn(prepared.machines, way), massG);
+  const weathering = weatheringOf(prepared.brief, material, prepared.rules);
+  return contextOf({ prepared, way, orientation: nearestOrientation(up), material, weathering, massG, choice });
+}
+
+export function nearestOrientation(up: Direction): BuildOrientation {
+  const along = (orientation: BuildOrientation) => Math.abs(dot(BUILT_UP[orientation], up));
+  return [...ORIENTATIONS].sort((a, b) => along(b) - along(a))[0]!;
+}
+
+const massOf = ({ body }: PreparedPart, { density }: Material): number | null =>
+  density.known ? (body.volumeMm3 * density.value) / 1000 : null;
+
+function contextOf(given: {
+  prepared: PreparedBrief;
+  way: PreparedPart;
+  orientation: BuildOrientation;
+  material: Material;
+  weathering: Weathering | undefined;
+  massG: number | null;
+  choice: Candidate | undefined;
+}): CheckContext {
+  const { prepared, way, orientation, material, weathering, massG, choice } = given;
+  return {
+    brief: prepared.brief,
+    rules: prepared.rules,
+    material,
+    part: way,
+    body: way.body,
+    orientation,
+    bearings: way.bearings,
+    movabilities: way.responses.map((response) => movabilityOf(response, material, way.up)),
+    fit: choice?.fit,
+    massG,
+    cost: choice?.cost ?? null,
+    priceIsFamilyEstimate: material.grade.pricePerKgUsd === null,
+    heatLimits: new Map(),
+    agent: prepared.agent,
+    weathering,
+  };
+}
+
 /** No blocker first, then the cheapest; undefined without machines, or where the family's process is not known. */
 function chooseMachine(
-  { body, machines, rules, sizes }: PreparedBrief,
+  { machines, rules }: PreparedBrief,
+  { body }: PreparedPart,
   material: Material,
-  orientation: BuildOrientation,
+  sizes: SizesOn,
   massG: number | null,
 ): Candidate | undefined {
   const fits = fitsWhateverTheSize(material, machines, rules);
@@ -113,7 +163,7 @@ function chooseMachine(
   const pricePerKgUsd = material.grade.pricePerKgUsd ?? familyPrice(material);
   let best: Candidate | undefined;
   for (const machine of machines) {
-    const tooLarge = sizes[orientation].get(machine)!;
+    const tooLarge = sizes.get(machine)!;
     const anySize = fits.get(machine)!;
     const fit = tooLarge.length === 0 ? anySize : verdictOf(machine, [...anySize.findings, ...tooLarge]);
     const cost =

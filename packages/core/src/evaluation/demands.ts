@@ -2,7 +2,7 @@ import { ORIENTATIONS, type Brief, type BuildOrientation } from '@anvilstone/sch
 import { onShareOf } from '../checks/action.ts';
 import type { PreparedLoad, PreparedPart } from '../checks/check.ts';
 import type { PartResponse } from '../parts/partModel.ts';
-import { preparePart } from './preparePart.ts';
+import { prepareWays } from './preparePart.ts';
 
 /** What one load asks of any material, before a grade is chosen. */
 export interface MaterialDemand {
@@ -35,11 +35,11 @@ const TYPICAL_POISSON = 0.38;
  * @throws InputError when a dimension of the part cannot be used, or a load does not say how large it is
  */
 export function materialDemands(brief: Brief): MaterialDemand[] {
-  const part = preparePart(brief);
-  return part.loads.flatMap((load) => demandsOf(load, part));
+  const ways = prepareWays(brief);
+  return ways.XY.loads.flatMap((load) => demandsOf(load, ways));
 }
 
-function demandsOf(load: PreparedLoad, part: PreparedPart): MaterialDemand[] {
+function demandsOf(load: PreparedLoad, ways: Ways): MaterialDemand[] {
   const { loadCase, response } = load;
   const { id: loadCaseId, safetyFactor, temperatureC, durationH } = loadCase;
   const found: MaterialDemand[] = [];
@@ -67,7 +67,7 @@ function demandsOf(load: PreparedLoad, part: PreparedPart): MaterialDemand[] {
   add('tension', largest((place) => place.tensionPerUnit) * acting);
   add('compression', largest((place) => place.compressionPerUnit) * acting);
   add('shear', largest((place) => place.shearPerUnit) * acting);
-  const across = leastAcross(load, part);
+  const across = leastAcross(load, ways);
   if (across) add('across-layers', across.stressPerUnit * acting, 'MPa', across.orientation);
   if (loadCase.maxDeflectionMm !== undefined) add('stiffness', (movement * load.amount) / loadCase.maxDeflectionMm);
   if (loadCase.maxSagMm !== undefined && load.kind === 'lasting' && onShareOf(load) === 1)
@@ -75,6 +75,8 @@ function demandsOf(load: PreparedLoad, part: PreparedPart): MaterialDemand[] {
   for (const buckling of response.buckling) add('straightness', acting / buckling.criticalPerModulus);
   return found;
 }
+
+type Ways = Record<BuildOrientation, PreparedPart>;
 
 /** Movement per unit of the action of a material with a modulus of 1 MPa. */
 function movementAtUnitModulus(response: PartResponse): number {
@@ -85,15 +87,15 @@ function movementAtUnitModulus(response: PartResponse): number {
 /** The allowed way up in which the least tension and shear falls on the layers. */
 function leastAcross(
   load: PreparedLoad,
-  part: PreparedPart,
+  ways: Ways,
 ): { orientation: BuildOrientation; stressPerUnit: number } | undefined {
-  const allowed = part.brief.asks.orientations ?? ORIENTATIONS;
+  const allowed = ways.XY.brief.asks.orientations ?? ORIENTATIONS;
   return ORIENTATIONS.filter((one) => allowed.includes(one))
     .map((orientation) => ({
       orientation,
       stressPerUnit: Math.max(
         0,
-        ...part.bearings[orientation][load.directionIndex]!.across.map((bearing) => bearing.stressPerUnit),
+        ...ways[orientation].bearings[load.directionIndex]!.across.map((bearing) => bearing.stressPerUnit),
       ),
     }))
     .sort((a, b) => a.stressPerUnit - b.stressPerUnit)[0];

@@ -15,5 +15,6 @@ export * from './ranking.ts';
 export * from './reserveOverTemperature.ts';
 export * from './screen.ts';
 export * from './sizing.ts';
+export * from './tilt.ts';
 export * from './withChances.ts';
 export * from './wishes.ts';

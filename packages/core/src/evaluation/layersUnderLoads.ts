@@ -1,6 +1,6 @@
 import { ORIENTATIONS, type Brief, type BuildOrientation } from '@anvilstone/schema';
 import type { Bearing } from '../checks/bearings.ts';
-import { preparePart } from './preparePart.ts';
+import { prepareWays } from './preparePart.ts';
 
 /** What a load does to the layers in one build orientation: the worst of it. */
 export type LayerLoading = 'within' | 'slides' | 'slants' | 'pulls-apart';
@@ -12,10 +12,10 @@ const STRAIGHT_ACROSS_DEG = 89.5;
  * How each load of a brief works on the layers, by build orientation. @throws InputError as preparePart does
  */
 export function layersUnderLoads(brief: Brief): Record<BuildOrientation, LayerLoading>[] {
-  const part = preparePart(brief);
-  return part.loads.map((load) => {
+  const ways = prepareWays(brief);
+  return ways.XY.loads.map((load) => {
     const loadingIn = (orientation: BuildOrientation) =>
-      worstOf(part.bearings[orientation][load.directionIndex]!.across);
+      worstOf(ways[orientation].bearings[load.directionIndex]!.across);
     return Object.fromEntries(ORIENTATIONS.map((one) => [one, loadingIn(one)])) as Record<
       BuildOrientation,
       LayerLoading

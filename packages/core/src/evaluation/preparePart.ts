@@ -1,17 +1,27 @@
 import { type Brief, type BuildOrientation, type LoadCase, type PartGeometry } from '@anvilstone/schema';
-import { bearingsOf, type BearingPlaces } from '../checks/bearings.ts';
+import { bearingsOf } from '../checks/bearings.ts';
 import type { PreparedLoad, PreparedPart } from '../checks/check.ts';
+import { fillOf } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { findPartModel, partBody } from '../parts/index.ts';
-import type { SizeKind } from '../parts/partModel.ts';
+import { BUILT_UP, type Direction, type SizeKind } from '../parts/partModel.ts';
 import type { BendingDirection } from '../sections/section.ts';
 
+/** A brief made ready in each build orientation. @throws InputError as preparePart does */
+export function prepareWays(brief: Brief): Record<BuildOrientation, PreparedPart> {
+  const XY = preparePart(brief, BUILT_UP.XY);
+  // A solid part is the same whichever way it is built; only its layers lie otherwise.
+  const turned = (up: Direction) => (brief.filled ? preparePart(brief, up) : withLayers(XY, up));
+  return { XY, XZ: turned(BUILT_UP.XZ), ZX: turned(BUILT_UP.ZX) };
+}
+
 /**
- * Makes a brief ready: the part's answers, what each load does to it, and where it is stressed in each orientation.
+ * Makes a brief ready for one way up: the part's answers, what each load does to it, and where its layers are stressed.
+ * @param up direction in which the layers are stacked, a unit vector of the part’s axes
  * @throws InputError naming the dimension that cannot be used, or what a load does not say
  */
-export function preparePart(brief: Brief): PreparedPart {
-  const body = partBody(brief.part);
+export function preparePart(brief: Brief, up: Direction = BUILT_UP.XY): PreparedPart {
+  const body = partBody(brief.part, brief.filled && fillOf(brief.filled, up));
   const directions: BendingDirection[] = [];
   const loads = brief.loadCases.map((loadCase, index): PreparedLoad => {
     const direction = loadCase.direction ?? 'depth';
@@ -27,11 +37,14 @@ export function preparePart(brief: Brief): PreparedPart {
     return { loadCase, kind, size, amount, response, directionIndex: directions.indexOf(direction) };
   });
   const responses = directions.map((direction) => body.responses[direction]!);
-  const bearingsIn = (orientation: BuildOrientation): readonly BearingPlaces[] =>
-    responses.map((response) => bearingsOf(response, orientation));
-  const bearings = { XY: bearingsIn('XY'), XZ: bearingsIn('XZ'), ZX: bearingsIn('ZX') };
-  return { brief, body, loads, responses, bearings };
+  return withLayers({ brief, body, loads, responses }, up);
 }
+
+const withLayers = (part: Omit<PreparedPart, 'up' | 'bearings'>, up: Direction): PreparedPart => ({
+  ...part,
+  up,
+  bearings: part.responses.map((response) => bearingsOf(response, up)),
+});
 
 /** What each size is called when it is missing. */
 const SIZE_WORDS: Record<SizeKind, string> = {

@@ -32,11 +32,11 @@ export function covOf(material: Material, factor: MaterialFactor): number {
 /** The same grade in the same place with one of its values multiplied. */
 export function scaledContext(context: CheckContext, factor: MaterialFactor, by: number): CheckContext {
   const material = scaledMaterial(context.material, factor, by);
-  const { orientation, part } = context;
+  const { part } = context;
   return {
     ...context,
     material,
-    movabilities: part.responses.map((response) => movabilityOf(response, material, orientation)),
+    movabilities: part.responses.map((response) => movabilityOf(response, material, part.up)),
     heatLimits: new Map(),
   };
 }

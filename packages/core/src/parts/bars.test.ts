@@ -1,4 +1,4 @@
-import { angleToLayersDeg } from './partModel.ts';
+import { ALONG, angleToLayersDeg } from './partModel.ts';
 import { beamFactors } from './beam.ts';
 import { answerOf } from './testPart.ts';
 import { bucklingLoad, eulerPerModulus } from './strut.ts';
@@ -123,7 +123,7 @@ describe('two-member bracket', () => {
     ));
   test('the movement of the model is the frame’s', () => expect(answerOf(bracket).movement(1)).toBeCloseTo(6.3, 9));
   test('the strut leans: asin(0.8) = 53.13° to layers stacked out from the wall', () =>
-    expect(angleToLayersDeg(answerOf(bracket).place('strut').direction, 'length')).toBeCloseTo(53.1301, 3));
+    expect(angleToLayersDeg(answerOf(bracket).place('strut').direction, ALONG.length)).toBeCloseTo(53.1301, 3));
 });
 
 describe('any shape at one cut', () => {

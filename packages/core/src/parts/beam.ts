@@ -2,12 +2,15 @@ import type { GeometryOf } from '@anvilstone/schema';
 import { InputError } from '../input/InputError.ts';
 import { requirePositive } from '../input/require.ts';
 import { filletConcentration } from '../sections/filletConcentration.ts';
-import { section, type BendingDirection, type Section } from '../sections/section.ts';
+import type { Fill } from '../infill/fill.ts';
+import { filledSection } from '../sections/filledSection.ts';
+import type { BendingDirection, Section } from '../sections/section.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { bentFibre, neutralAxis, turnedSideways } from './bending.ts';
+import { bentCore, bentFibre, neutralAxis, turnedSideways } from './bending.ts';
 import { thinnestOf } from './cantileverArm.ts';
 import { ALONG, type PartModel, type PartResponse } from './partModel.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
+import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 
 export interface BeamFactors {
   /** Largest bending moment in the span and at the ends, N·mm per N. */
@@ -97,22 +100,23 @@ export const beam: PartModel<'beam'> = {
     filletRadiusMm: 2,
   },
   freeDimension: '/section',
-  body(geometry) {
-    const cut = section(geometry.section);
+  takesFill: true,
+  body(geometry, fill) {
+    const cut = filledSection(geometry.section, 'depth', fill);
     return {
-      volumeMm3: cut.areaMm2 * geometry.spanMm,
+      volumeMm3: printedVolumeMm3(cut, geometry.spanMm, fill),
       extentMm: { length: geometry.spanMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
       holdNPerUnit: 1,
       movement: { title: geometry.loading === 'point' ? 'Movement at the load' : 'Movement at mid-span', unit: 'mm' },
-      thinnestMm: thinnestOf(geometry.section, cut),
-      responses: { depth: respond(geometry, 'depth'), width: respond(geometry, 'width') },
+      thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
+      responses: { depth: respond(geometry, 'depth', fill), width: respond(geometry, 'width', fill) },
     };
   },
 };
 
-function respond(geometry: GeometryOf<'beam'>, direction: BendingDirection): PartResponse {
-  const cut = section(geometry.section, direction);
+function respond(geometry: GeometryOf<'beam'>, direction: BendingDirection, fill?: Fill): PartResponse {
+  const cut = filledSection(geometry.section, direction, fill);
   const factors = beamFactors(geometry);
   const places = [
     bentFibre({
@@ -124,6 +128,7 @@ function respond(geometry: GeometryOf<'beam'>, direction: BendingDirection): Par
       source: factors.source,
     }),
     ...(factors.endMomentMm > 0 ? [clampedEnd(geometry, cut, factors)] : []),
+    ...bentCore(cut, Math.max(factors.spanMomentMm, factors.endMomentMm)),
     neutralAxis(cut, factors.shear, `${f(factors.shear)} · F`),
   ];
   return response({

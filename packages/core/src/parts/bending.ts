@@ -1,3 +1,4 @@
+import type { FilledSection } from '../sections/filledSection.ts';
 import type { Section } from '../sections/section.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ALONG, type StressPlace } from './partModel.ts';
@@ -103,4 +104,53 @@ export function turnedSideways(places: readonly StressPlace[]): StressPlace[] {
     ...one,
     shearPlanes: one.shearPlanes.map((axis) => (axis === 'depth' ? 'width' : axis)),
   }));
+}
+
+/**
+ * The core where it is bent most: it takes the strain of its place with its own modulus and bears with its own strength. Said
+ * as the stress that the solid material would have to bear with the same reserve. None in a solid section.
+ */
+export function bentCore(cut: FilledSection, momentPerUnit: number): StressPlace[] {
+  if (!cut.core) return [];
+  const { extremeFibreMm, stiffness, strength } = cut.core;
+  const strained = (momentPerUnit * extremeFibreMm) / cut.secondMomentMm4;
+  return [corePlace(strained, stiffness, strength, `M · ${f(extremeFibreMm)} mm / ${f(cut.secondMomentMm4)} mm⁴`)];
+}
+
+/** The core of a bar that is pulled or squeezed evenly, as `bentCore`. */
+export function stretchedCore(cut: FilledSection): StressPlace[] {
+  if (!cut.core) return [];
+  return [corePlace(1 / cut.areaMm2, cut.core.stiffness, cut.core.strength, `F / ${f(cut.areaMm2)} mm²`)];
+}
+
+function corePlace(shellPerUnit: number, stiffness: number, strength: number, formula: string): StressPlace {
+  const perUnit = (shellPerUnit * stiffness) / strength;
+  return place({
+    id: 'core',
+    title: 'Infill where it is strained most',
+    direction: ALONG.length,
+    tensionPerUnit: perUnit,
+    compressionPerUnit: perUnit,
+    lines: [
+      {
+        symbol: 'σₛ',
+        meaning: 'Stress that the solid material would have there',
+        value: shellPerUnit,
+        perUnit: true,
+        unit: 'MPa',
+        formula,
+        source: 'transformed section',
+      },
+      { symbol: 'E_c/E', meaning: 'Modulus of the infill over that of the material', value: stiffness, unit: '×' },
+      { symbol: 'σ_c/σ', meaning: 'Strength of the infill over that of the material', value: strength, unit: '×' },
+      {
+        symbol: 'σ',
+        meaning: 'Stress that asks as much of the material as this asks of the infill',
+        value: perUnit,
+        perUnit: true,
+        unit: 'MPa',
+        formula: 'σₛ · (E_c/E) / (σ_c/σ)',
+      },
+    ],
+  });
 }

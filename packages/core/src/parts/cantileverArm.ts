@@ -1,8 +1,11 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { filletConcentration } from '../sections/filletConcentration.ts';
-import { section, type BendingDirection } from '../sections/section.ts';
+import { filledSection } from '../sections/filledSection.ts';
+import type { BendingDirection } from '../sections/section.ts';
+import type { Fill } from '../infill/fill.ts';
+import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { bentFibre, neutralAxis, turnedSideways } from './bending.ts';
+import { bentCore, bentFibre, neutralAxis, turnedSideways } from './bending.ts';
 import { cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
 import { ALONG, type PartModel, type PartResponse } from './partModel.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
@@ -22,23 +25,24 @@ export const cantileverArm: PartModel<'cantilever-arm'> = {
     filletRadiusMm: 4,
   },
   freeDimension: '/section',
-  body(geometry) {
-    const cut = section(geometry.section);
+  takesFill: true,
+  body(geometry, fill) {
+    const cut = filledSection(geometry.section, 'depth', fill);
     return {
-      volumeMm3: cut.areaMm2 * geometry.spanMm,
+      volumeMm3: printedVolumeMm3(cut, geometry.spanMm, fill),
       extentMm: { length: geometry.spanMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
       holdNPerUnit: 1,
       movement: { title: 'Movement at the load', unit: 'mm' },
-      thinnestMm: thinnestOf(geometry.section, cut),
-      responses: { depth: respond(geometry, 'depth'), width: respond(geometry, 'width') },
+      thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
+      responses: { depth: respond(geometry, 'depth', fill), width: respond(geometry, 'width', fill) },
     };
   },
 };
 
-function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirection): PartResponse {
+function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirection, fill?: Fill): PartResponse {
   const { spanMm, filletRadiusMm } = geometry;
-  const cut = section(geometry.section, direction);
+  const cut = filledSection(geometry.section, direction, fill);
   const concentration = filletConcentration({ filletRadiusMm, depthMm: cut.depthMm, notch: cut.notch });
   const places = [
     bentFibre({
@@ -51,6 +55,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
       concentration,
       concentrationFormula: `r/d = ${f(filletRadiusMm)} / ${f(cut.depthMm)}`,
     }),
+    ...bentCore(cut, spanMm),
     neutralAxis(cut, 1, 'F'),
   ];
   return response({

@@ -1,7 +1,9 @@
 import { requirePositive } from '../input/require.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ALONG, type PartModel } from './partModel.ts';
+import type { Fill } from '../infill/fill.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
+import { thinnestWithin } from './printedVolume.ts';
 
 /**
  * How much stiffer a pad is than a free column of the same area: 1 + 2·S² when its faces are held, 1 when they slip; shape
@@ -32,16 +34,18 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
   takes: () => FORCE_LOADS,
   start: { model: 'elastomer-pad', shape: 'disc', lengthMm: 40, widthMm: 40, heightMm: 20, faces: 'bonded' },
   freeDimension: '/heightMm',
-  body(geometry) {
+  takesFill: true,
+  body(geometry, fill) {
     const { areaMm2, shapeFactor, factor } = padStiffening(geometry);
     const { lengthMm, heightMm } = geometry;
+    const column = columnOf(geometry, areaMm2, fill);
     return {
-      volumeMm3: areaMm2 * heightMm,
+      volumeMm3: areaMm2 * heightMm * column.material,
       extentMm: { length: lengthMm, depth: heightMm, width: geometry.shape === 'disc' ? lengthMm : geometry.widthMm },
       action: 'force',
       holdNPerUnit: 1,
       movement: { title: 'Squeeze', unit: 'mm' },
-      thinnestMm: Math.min(heightMm, lengthMm),
+      thinnestMm: thinnestWithin(Math.min(heightMm, lengthMm), fill),
       squeezedHeightMm: heightMm,
       responses: {
         depth: response({
@@ -51,15 +55,15 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
               id: 'pad',
               title: 'Body of the pad',
               direction: ALONG.depth,
-              compressionPerUnit: 1 / areaMm2,
+              compressionPerUnit: 1 / (areaMm2 * column.bears),
               lines: [
                 {
                   symbol: 'σ',
                   meaning: 'Mean squeeze',
-                  value: 1 / areaMm2,
+                  value: 1 / (areaMm2 * column.bears),
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / ${f(areaMm2)} mm²`,
+                  formula: `F / ${f(areaMm2 * column.bears)} mm²`,
                 },
               ],
             }),
@@ -68,8 +72,8 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
             {
               title: 'Squeeze',
               direction: ALONG.depth,
-              perModulus: heightMm / (areaMm2 * factor),
-              formula: `F · ${f(heightMm)} / (E · (1 + 2·S²) · ${f(areaMm2)}), shape factor S = ${f(shapeFactor)}${geometry.faces === 'slipping' ? ', faces slip: S taken as 0' : ''}`,
+              perModulus: (heightMm * column.gives) / (areaMm2 * factor),
+              formula: `F · ${f(heightMm * column.gives)} / (E · (1 + 2·S²) · ${f(areaMm2)}), shape factor S = ${f(shapeFactor)}${geometry.faces === 'slipping' ? ', faces slip: S taken as 0' : ''}`,
               source: 'Gent & Lindley 1959',
             },
           ],
@@ -78,3 +82,30 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
     };
   },
 };
+
+/**
+ * A pad that is a shell around an infill: its side walls stand beside the core and bear together with it, its end faces lie
+ * above and below. `bears`: area that bears, over the whole, at the stress of the walls; `gives`: squeeze over that of the
+ * solid; `material`: share that is material. Bulging is taken from the solid pad, on the stiff side for an open infill.
+ * Source: columns side by side and end to end (Gibson & Ashby, section 4.3, for the core).
+ */
+function columnOf(
+  geometry: { shape: 'block' | 'disc'; lengthMm: number; widthMm: number; heightMm: number },
+  areaMm2: number,
+  fill: Fill | undefined,
+): { bears: number; gives: number; material: number } {
+  if (!fill || fill.share >= 1) return { bears: 1, gives: 1, material: 1 };
+  const { length, width, depth } = fill.shellMm;
+  const [a, b] = [
+    Math.max(0, geometry.lengthMm - 2 * length),
+    Math.max(0, (geometry.shape === 'disc' ? geometry.lengthMm : geometry.widthMm) - 2 * width),
+  ];
+  const core = (geometry.shape === 'disc' ? (Math.PI / 4) * a * b : a * b) / areaMm2;
+  const coreHeight = Math.max(0, geometry.heightMm - 2 * depth) / geometry.heightMm;
+  const bears = 1 - core * (1 - fill.stiffness.depth);
+  return {
+    bears,
+    gives: 1 - coreHeight + coreHeight / bears,
+    material: 1 - core * coreHeight * (1 - fill.share),
+  };
+}

@@ -1,4 +1,5 @@
 import type { LoadKind, PartGeometry, PartModelId } from '@anvilstone/schema';
+import type { Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { beam } from './beam.ts';
 import { boltedFlange } from './boltedFlange.ts';
@@ -48,8 +49,21 @@ export function findPartModel(id: PartModelId): AnyPartModel {
 }
 
 /** @throws InputError when no model has this name or a dimension cannot be used */
-export function partBody(geometry: PartGeometry): PartBody {
-  return findPartModel(geometry.model).body(geometry);
+export function partBody(geometry: PartGeometry, fill?: Fill): PartBody {
+  const model = findPartModel(geometry.model);
+  if (fill && !takesFill(geometry))
+    throw new InputError(
+      'filled',
+      model.title,
+      'walls and infill are worked out for arms, beams, ties, struts, cuts with a drawn section, and pads; this part is taken as solid',
+    );
+  return model.body(geometry, fill);
+}
+
+/** Whether walls and infill can be worked out for this part: its section has to be known as an outline. */
+export function takesFill(geometry: PartGeometry): boolean {
+  if (!findPartModel(geometry.model).takesFill) return false;
+  return !('section' in geometry) || geometry.section.kind !== 'measured';
 }
 
 /** The field that says how large a load of this kind is on this part; undefined: the model does not take that kind. */

@@ -1,4 +1,5 @@
 import type { BuildOrientation, GeometryOf, LoadCase, LoadKind, PartGeometry, PartModelId } from '@anvilstone/schema';
+import type { Fill } from '../infill/fill.ts';
 import type { BendingDirection } from '../sections/section.ts';
 
 /** Axes of a part model; each model says in `axes` what they are on it. */
@@ -10,14 +11,22 @@ export const ALONG: Record<PartAxis, Direction> = { length: [1, 0, 0], depth: [0
 /** Which way the layers are stacked in each build orientation. */
 export const LAYER_NORMAL: Record<BuildOrientation, PartAxis> = { XY: 'depth', XZ: 'width', ZX: 'length' };
 
-/** Angle of a direction to the layer plane, 0 … 90°: 0 within the layers, 90 straight across them. */
-export function angleToLayersDeg(direction: Direction, normal: PartAxis): number {
-  const across = Math.min(1, Math.abs(direction[AXIS_INDEX[normal]]));
+/** Which way a part grows layer by layer in each build orientation, as a direction of the part. */
+export const BUILT_UP: Record<BuildOrientation, Direction> = {
+  XY: ALONG[LAYER_NORMAL.XY],
+  XZ: ALONG[LAYER_NORMAL.XZ],
+  ZX: ALONG[LAYER_NORMAL.ZX],
+};
+
+export const dot = (a: Direction, b: Direction): number => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
+
+/** Angle of a direction to the layer plane of a part that is built up along `up`, 0 … 90°: 0 within the layers, 90 straight across. */
+export function angleToLayersDeg(direction: Direction, up: Direction): number {
+  const across = Math.min(1, Math.abs(dot(direction, up)));
   // Exactly along an axis, so that rounding does not make 89.999° of it.
   if (across === 0 || across === 1) return across * 90;
   return (Math.asin(across) * 180) / Math.PI;
 }
-const AXIS_INDEX: Record<PartAxis, 0 | 1 | 2> = { length: 0, depth: 1, width: 2 };
 
 /** What acts on the model: everything it answers is proportional to this. */
 export type Action = 'force' | 'torque' | 'pressure';
@@ -140,13 +149,15 @@ export interface PartModel<M extends PartModelId = PartModelId> {
   start: GeometryOf<M>;
   /** The dimension that may grow when the part is sized to pass. */
   freeDimension: string;
+  /** It can be a shell around an infill. */
+  takesFill?: true;
   /** @throws InputError naming the dimension that cannot be used */
-  body(geometry: GeometryOf<M>): PartBody;
+  body(geometry: GeometryOf<M>, fill?: Fill): PartBody;
 }
 
 /** As kept in the list, where the geometry’s own type is no longer known. */
 export type AnyPartModel = Omit<PartModel, 'takes' | 'body' | 'start'> & {
   start: PartGeometry;
   takes(geometry: PartGeometry): Partial<Record<LoadKind, SizeKind>>;
-  body(geometry: PartGeometry): PartBody;
+  body(geometry: PartGeometry, fill?: Fill): PartBody;
 };

@@ -1,10 +1,12 @@
 import { requirePositive, requireWithin } from '../input/require.ts';
+import { filledSection } from '../sections/filledSection.ts';
 import { section } from '../sections/section.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { neutralAxis } from './bending.ts';
+import { bentCore, neutralAxis } from './bending.ts';
 import { thinnestOf } from './cantileverArm.ts';
 import { ALONG, type PartModel } from './partModel.ts';
 import { place, response } from './pieces.ts';
+import { thinnestWithin } from './printedVolume.ts';
 
 /** A part of any shape, judged at one cut: the load pulls on it, bends it by its lever and shears it. */
 export const sectionAtPlane: PartModel<'section-at-plane'> = {
@@ -23,19 +25,21 @@ export const sectionAtPlane: PartModel<'section-at-plane'> = {
     lengthMm: 120,
   },
   freeDimension: '/section',
-  body(geometry) {
+  takesFill: true,
+  body(geometry, fill) {
     requirePositive(geometry, ['leverMm', 'volumeMm3', 'lengthMm']);
     requireWithin('pullShare', geometry.pullShare, 0, 1);
     const { leverMm, pullShare } = geometry;
-    const cut = section(geometry.section);
+    const cut = filledSection(geometry.section, 'depth', fill);
     const pulled = pullShare / cut.areaMm2;
     const bent = (leverMm * cut.extremeFibreMm) / cut.secondMomentMm4;
     return {
-      volumeMm3: geometry.volumeMm3,
+      // The whole part is taken to be as hollow as its weakest cut.
+      volumeMm3: geometry.volumeMm3 * (cut.materialMm2 / section(geometry.section).areaMm2),
       extentMm: { length: geometry.lengthMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
       movement: { title: 'Movement', unit: 'mm' },
-      thinnestMm: thinnestOf(geometry.section, cut),
+      thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: {
         depth: response({
           tearAreaMm2: cut.areaMm2,
@@ -58,6 +62,7 @@ export const sectionAtPlane: PartModel<'section-at-plane'> = {
                 },
               ],
             }),
+            ...bentCore(cut, leverMm),
             ...(pullShare < 1 ? [neutralAxis(cut, 1 - pullShare, `${f(1 - pullShare)} · F`)] : []),
           ],
         }),

@@ -1,10 +1,12 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { requireFinite, requirePositive } from '../input/require.ts';
-import { section } from '../sections/section.ts';
+import { filledSection } from '../sections/filledSection.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { thinnestOf } from './cantileverArm.ts';
 import { ALONG, type Buckling, type Direction, type PartModel } from './partModel.ts';
 import { place, response } from './pieces.ts';
+import { stretchedCore } from './bending.ts';
+import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 
 /**
  * Load at which a straight strut buckles, N: Euler π²·E·I/(K·L)² while the stress stays below half of the compressive
@@ -95,17 +97,19 @@ export const strut: PartModel<'strut'> = {
   takes: () => ({ lasting: 'forceN', short: 'forceN', repeated: 'forceN', knock: 'knock' }),
   start: { model: 'strut', lengthMm: 140, section: { kind: 'rectangle', widthMm: 14, depthMm: 10 }, ends: 'pinned' },
   freeDimension: '/section',
-  body(geometry) {
+  takesFill: true,
+  body(geometry, fill) {
     requirePositive(geometry, ['lengthMm']);
     const { lengthMm } = geometry;
-    const cut = section(geometry.section);
-    const weak = Math.min(cut.secondMomentMm4, section(geometry.section, 'width').secondMomentMm4);
+    const cut = filledSection(geometry.section, 'depth', fill);
+    const sideways = filledSection(geometry.section, 'width', fill);
+    const weak = Math.min(cut.secondMomentMm4, sideways.secondMomentMm4);
     return {
-      volumeMm3: cut.areaMm2 * lengthMm,
+      volumeMm3: printedVolumeMm3(cut, lengthMm, fill),
       extentMm: { length: lengthMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
       movement: { title: 'Shortening', unit: 'mm' },
-      thinnestMm: thinnestOf(geometry.section, cut),
+      thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: {
         depth: response({
           tearAreaMm2: cut.areaMm2,
@@ -127,6 +131,7 @@ export const strut: PartModel<'strut'> = {
                 },
               ],
             }),
+            ...stretchedCore(cut).map((core) => ({ ...core, tensionPerUnit: 0 })),
           ],
           stretches: [
             {

@@ -1,10 +1,12 @@
 import { requirePositive } from '../input/require.ts';
 import { filletConcentration } from '../sections/filletConcentration.ts';
-import { section } from '../sections/section.ts';
+import { filledSection } from '../sections/filledSection.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { thinnestOf } from './cantileverArm.ts';
 import { ALONG, type PartModel } from './partModel.ts';
+import { stretchedCore } from './bending.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
+import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 
 /** A bar pulled along its length: σ = Kt·F/A, δ = F·L/(E·A). */
 export const tie: PartModel<'tie'> = {
@@ -16,10 +18,11 @@ export const tie: PartModel<'tie'> = {
   takes: () => FORCE_LOADS,
   start: { model: 'tie', lengthMm: 80, section: { kind: 'rectangle', widthMm: 12, depthMm: 6 }, filletRadiusMm: 3 },
   freeDimension: '/section',
-  body(geometry) {
+  takesFill: true,
+  body(geometry, fill) {
     requirePositive(geometry, ['lengthMm']);
     const { lengthMm, filletRadiusMm } = geometry;
-    const cut = section(geometry.section);
+    const cut = filledSection(geometry.section, 'depth', fill);
     const narrowMm = Math.min(cut.depthMm, cut.widthMm);
     const concentration = filletConcentration({
       filletRadiusMm,
@@ -28,12 +31,12 @@ export const tie: PartModel<'tie'> = {
       load: 'pull',
     });
     return {
-      volumeMm3: cut.areaMm2 * lengthMm,
+      volumeMm3: printedVolumeMm3(cut, lengthMm, fill),
       extentMm: { length: lengthMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
       holdNPerUnit: 1,
       movement: { title: 'Stretch', unit: 'mm' },
-      thinnestMm: thinnestOf(geometry.section, cut),
+      thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: {
         depth: response({
           tearAreaMm2: cut.areaMm2,
@@ -72,6 +75,7 @@ export const tie: PartModel<'tie'> = {
                 },
               ],
             }),
+            ...stretchedCore(cut).map((core) => ({ ...core, compressionPerUnit: 0 })),
           ],
           stretches: [
             {

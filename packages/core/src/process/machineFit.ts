@@ -1,7 +1,8 @@
 import type { BuildOrientation, Grade, HouseRules, Machine } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
-import { LAYER_NORMAL, type PartAxis } from '../parts/partModel.ts';
+import { BUILT_UP, type PartAxis } from '../parts/partModel.ts';
+import { boxOf, type BoxOnBed } from './boxOnBed.ts';
 
 export type FitVerdict = 'pass' | 'caution' | 'blocker';
 export interface FitFinding {
@@ -83,7 +84,7 @@ export function machineFit(
 ): MachineFit {
   return verdictOf(machine, [
     ...materialFindings(needs, machine, rules),
-    ...sizeFindings(machine, extentMm, orientation),
+    ...sizeFindings(machine, boxOf(extentMm, BUILT_UP[orientation])),
   ]);
 }
 
@@ -169,18 +170,9 @@ function nozzleFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
   return findings;
 }
 
-/** What speaks against a part of this size, this way up: the same for every grade. */
-export function sizeFindings(
-  machine: Machine,
-  extentMm: Record<PartAxis, number>,
-  orientation: BuildOrientation,
-): FitFinding[] {
-  const up = LAYER_NORMAL[orientation];
-  const height = extentMm[up];
-  const [long, short] = (['length', 'depth', 'width'] as const)
-    .filter((axis) => axis !== up)
-    .map((axis) => extentMm[axis])
-    .sort((a, b) => b - a) as [number, number];
+/** What speaks against a part whose box this is on the bed: the same for every grade. */
+export function sizeFindings(machine: Machine, box: BoxOnBed): FitFinding[] {
+  const { heightMm: height, longMm: long, shortMm: short } = box;
   const bed = [machine.buildVolumeMm.x, machine.buildVolumeMm.y].sort((a, b) => b - a) as [number, number];
   if (height > machine.buildVolumeMm.z) {
     return [blocker(`Stands ${Math.round(height)} mm high; this machine builds ${machine.buildVolumeMm.z} mm`)];

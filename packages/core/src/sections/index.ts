@@ -3,3 +3,4 @@ export * from './filletConcentration.ts';
 export * from './outlineBands.ts';
 export * from './section.ts';
 export * from './torsion.ts';
+export * from './filledSection.ts';

@@ -1,4 +1,4 @@
-import { LAYER_NORMAL, type PartAxis } from '../../parts/partModel.ts';
+import { boxOf } from '../../process/boxOnBed.ts';
 import { fillerEffects } from '../../materials/familyEstimate.ts';
 import { formatNumber as f } from '../../units/formatQuantity.ts';
 import type { Check, CheckContext } from '../check.ts';
@@ -47,9 +47,4 @@ export const liesFlat: Check = {
   },
 };
 
-function longestEdge({ body, orientation }: CheckContext): number {
-  const up = LAYER_NORMAL[orientation];
-  return Math.max(
-    ...(Object.keys(body.extentMm) as PartAxis[]).filter((axis) => axis !== up).map((axis) => body.extentMm[axis]),
-  );
-}
+const longestEdge = ({ body, part }: CheckContext) => boxOf(body.extentMm, part.up).longMm;
