@@ -1,3 +1,4 @@
+export * from './build/index.ts';
 export * from './calculators/index.ts';
 export * from './cautions/index.ts';
 export * from './checks/index.ts';

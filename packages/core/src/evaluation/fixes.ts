@@ -8,7 +8,7 @@ import { prepareSizing } from './sizing.ts';
 
 /** A change of the brief with which a grade passes every check, and what it costs. */
 export interface Fix {
-  kind: 'size' | 'fillet' | 'way-up' | 'machine' | 'anneal' | 'conditioning' | 'upgrade' | 'safety-factor';
+  kind: 'size' | 'walls' | 'infill' | 'fillet' | 'way-up' | 'machine' | 'anneal' | 'conditioning' | 'upgrade' | 'safety-factor';
   /** What to do, in a few words: “Depth along the load 30 → 34.2 mm”. */
   title: string;
   /** Lowering a safety factor is no fix: somebody has to decide and sign it. */
@@ -66,6 +66,7 @@ export function nearestFixes(
     return true;
   };
   offerSize(brief, library, grade, rules, offer);
+  offerFilling(brief, offer);
   offerFillet(brief, offer);
   const { orientations, machineIds, ...asks } = brief.asks;
   if (orientations) {
@@ -112,6 +113,24 @@ function offerSize(
   const sizeMm = Math.ceil(sized.sizeMm * 10) / 10;
   if (sizeMm === free.valueMm) return;
   offer('size', `${free.title} ${f(free.valueMm)} → ${f(sizeMm)} mm`, { ...brief, part: free.with(sizeMm) });
+}
+
+const MORE_WALLS = [1, 2, 3, 4, 6, 8, 12];
+const MORE_INFILL = [0.4, 0.6, 0.8, 1];
+
+/** Of a part that is not solid: more walls at first, then a fuller core. */
+function offerFilling(brief: Brief, offer: Offer): void {
+  const { filled } = brief;
+  if (!filled) return;
+  for (const more of MORE_WALLS) {
+    const walls = filled.walls + more;
+    if (offer('walls', `Walls ${filled.walls} → ${walls}`, { ...brief, filled: { ...filled, walls } })) break;
+  }
+  for (const infillShare of MORE_INFILL) {
+    if (infillShare <= filled.infillShare) continue;
+    const title = `Infill ${f(100 * filled.infillShare)} → ${f(100 * infillShare)} %${infillShare === 1 ? ', solid' : ''}`;
+    if (offer('infill', title, { ...brief, filled: { ...filled, infillShare } })) break;
+  }
 }
 
 function offerFillet(brief: Brief, offer: Offer): void {

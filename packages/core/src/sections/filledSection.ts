@@ -43,7 +43,7 @@ export function filledSection(
   if (!fill || fill.share >= 1) return { ...solid, materialMm2: solid.areaMm2 };
   const outline = outlineOf(geometry, direction);
   if (!outline) throw new InputError('filled', 'a measured section', 'a section with an outline is needed');
-  const reaches = reachesIn(fill, direction);
+  const reaches = reachesIn(fill, direction, outline);
   const coreAt = (y: number) => coreChords(outline, y, reaches);
   const core = slicesOf(outline, reaches, coreAt);
   const coreAreaMm2 = areaOf(core);
@@ -78,19 +78,36 @@ export function filledSection(
   };
 }
 
-/** The reaches of the shell as seen in the section: [along its level lines, upwards]. */
-function reachesIn({ reaches }: Fill, direction: BendingDirection): [number, number][] {
-  const seen = reaches.map(([, depth, width]): [number, number] =>
+/** How the shell reaches in the section: along its level lines, and elsewhere as [along, upwards]. */
+interface Reaches {
+  alongMm: number;
+  others: readonly (readonly [alongMm: number, upMm: number])[];
+}
+
+/** Around square corners only what lies level and upright decides. */
+function reachesIn({ reaches }: Fill, direction: BendingDirection, { edges }: Outline): Reaches {
+  const seen = reaches.map(([, depth, width]): readonly [number, number] =>
     direction === 'depth' ? [width, depth] : [depth, width],
   );
-  const known = new Map(seen.map((one) => [one.map((value) => value.toFixed(9)).join(' '), one]));
-  return [...known.values()];
+  const upright = seen.filter(([, up]) => Math.abs(up) > 1e-9);
+  const topMm = Math.max(0, ...upright.map(([, up]) => up));
+  return {
+    alongMm: Math.max(0, ...seen.filter(([, up]) => Math.abs(up) <= 1e-9).map(([x]) => Math.abs(x))),
+    others:
+      edges === 'square' && topMm > 0
+        ? [
+            [0, topMm],
+            [0, -topMm],
+          ]
+        : upright,
+  };
 }
 
 /** Where everything that the shell reaches is inside: there, and only there, is core. */
-function coreChords(outline: Outline, y: number, reaches: readonly [number, number][]): readonly Chord[] {
-  let left = outline.chordsAt(y);
-  for (const [x, up] of reaches) {
+function coreChords(outline: Outline, y: number, { alongMm, others }: Reaches): readonly Chord[] {
+  let left: Chord[] = [];
+  for (const [from, to] of outline.chordsAt(y)) if (to - from > 2 * alongMm) left.push([from + alongMm, to - alongMm]);
+  for (const [x, up] of others) {
     if (left.length === 0) return left;
     left = meet(
       left,
@@ -111,17 +128,13 @@ function meet(a: readonly Chord[], b: readonly Chord[]): Chord[] {
 }
 
 /** Level slices whose widths are those of the chords just inside their ends. */
-function slicesOf(
-  outline: Outline,
-  reaches: readonly [number, number][],
-  chordsAt: (yMm: number) => readonly Chord[],
-): Band[] {
-  const { lowMm, highMm, levels, straight } = outline;
+function slicesOf(outline: Outline, reaches: Reaches, chordsAt: (yMm: number) => readonly Chord[]): Band[] {
+  const { lowMm, highMm, levels, edges } = outline;
   const depth = highMm - lowMm;
-  const shifted = levels.flatMap((level) => [level, ...reaches.flatMap(([, up]) => [level - up, level + up])]);
+  const shifted = levels.flatMap((level) => [level, ...reaches.others.flatMap(([, up]) => [level - up, level + up])]);
   const breaks = distinct(shifted, depth * 1e-9).filter((y) => y >= lowMm - 1e-12 && y <= highMm + 1e-12);
   const inside = depth * 1e-8;
-  const curved = !straight || reaches.some(([x, up]) => Math.abs(x) > 1e-9 && Math.abs(up) > 1e-9);
+  const curved = edges === 'round' || reaches.others.some(([x]) => Math.abs(x) > 1e-9);
   const width = (y: number) => chordsAt(y).reduce((total, [from, to]) => total + to - from, 0);
   const bands: Band[] = [];
   for (let i = 0; i + 1 < breaks.length; i++) {

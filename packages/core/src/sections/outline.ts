@@ -12,8 +12,8 @@ export interface Outline {
   widthMm: number;
   /** Heights at which its width may jump or bend. */
   levels: readonly number[];
-  /** Its edges between levels are straight. */
-  straight: boolean;
+  /** Its edges between levels are straight; `square`: and run level or upright. */
+  edges: 'round' | 'straight' | 'square';
   /** Stretches of material at a height, left to right; none outside. */
   chordsAt(yMm: number): readonly Chord[];
 }
@@ -45,7 +45,7 @@ function ring(outerMm: number, innerMm: number): Outline {
     highMm: outerMm,
     widthMm: 2 * outerMm,
     levels: innerMm > 0 ? [-outerMm, -innerMm, innerMm, outerMm] : [-outerMm, outerMm],
-    straight: false,
+    edges: 'round',
     chordsAt(y) {
       if (Math.abs(y) >= outerMm) return [];
       const outer = half(outerMm, y);
@@ -72,7 +72,7 @@ function rectangles(
     highMm: Math.max(...all.map(({ high }) => high)),
     widthMm: extent(all.flatMap(({ left, right }) => [left, right])),
     levels: [...new Set(all.flatMap(({ low, high }) => [low, high]))].sort((a, b) => a - b),
-    straight: true,
+    edges: 'square',
     chordsAt: (y) => joined(all.filter(({ low, high }) => low < y && y < high).map(({ left, right }) => [left, right])),
   };
 }
@@ -96,7 +96,7 @@ function polygon(corners: readonly Corner[]): Outline {
     highMm: levels.at(-1)!,
     widthMm: Math.max(...xs) - Math.min(...xs),
     levels,
-    straight: true,
+    edges: 'straight',
     chordsAt(y) {
       const crossings: number[] = [];
       for (let i = 0; i < corners.length; i++) {

@@ -1,0 +1,113 @@
+import type { Brief, EvaluationEntry, Grade, HouseRules, Library, WallsAndInfill } from '@anvilstone/schema';
+import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
+import { InputError } from '../input/InputError.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
+
+/** Walls and infill that most prints start from: 0.45 mm lines, 3 of them, 5 layers of 0.2 mm at top and bottom. */
+export const USUAL_FILLING: WallsAndInfill = {
+  lineWidthMm: 0.45,
+  layerHeightMm: 0.2,
+  walls: 3,
+  topBottomLayers: 5,
+  pattern: 'triangles',
+  infillShare: 0.25,
+};
+
+/** A way to fill the part, and what comes of it in its best allowed way up. */
+export interface Filling {
+  /** Undefined: solid. */
+  filled: WallsAndInfill | undefined;
+  title: string;
+  entry: EvaluationEntry;
+}
+
+export const fillingTitle = (filled: WallsAndInfill | undefined): string =>
+  filled === undefined || filled.infillShare >= 1
+    ? 'Solid'
+    : `${filled.walls} wall${filled.walls === 1 ? '' : 's'}, ${Math.round(100 * filled.infillShare)} % infill`;
+
+const WALLS = [2, 3, 4, 6, 8] as const;
+const SHARES = [0.15, 0.3, 0.5] as const;
+
+/** Solid, the filling that is set, and a grid of walls and infill around it, lightest first. @throws InputError as evaluate does */
+export function compareFillings(
+  brief: Brief,
+  library: Library,
+  gradeId: string,
+  rules: HouseRules = defaultHouseRules,
+): Filling[] {
+  const grade = gradeOf(library, gradeId);
+  const base = brief.filled ?? USUAL_FILLING;
+  const grid = WALLS.flatMap((walls) => SHARES.map((infillShare): WallsAndInfill => ({ ...base, walls, infillShare })));
+  const all = [undefined, ...(brief.filled ? [brief.filled] : []), ...grid];
+  const seen = new Set<string>();
+  return all
+    .filter((filled) => {
+      const key = JSON.stringify(filled ?? null);
+      return seen.has(key) ? false : (seen.add(key), true);
+    })
+    .map((filled) => fillingOf(brief, library, grade, filled, rules))
+    .sort((a, b) => (a.entry.massG ?? 0) - (b.entry.massG ?? 0));
+}
+
+/**
+ * The same mass spent otherwise: for each number of walls the infill at which the part weighs `massG`, by bisection.
+ * Numbers of walls whose shell alone is heavier, or whose solid is lighter, are left out.
+ * @throws InputError a mass that is none, or as evaluate does
+ */
+export function fillingsOfMass(
+  brief: Brief,
+  library: Library,
+  gradeId: string,
+  massG: number,
+  rules: HouseRules = defaultHouseRules,
+): Filling[] {
+  if (!(massG > 0)) throw new InputError('massG', massG, 'a mass above 0 g');
+  const grade = gradeOf(library, gradeId);
+  const base = brief.filled ?? USUAL_FILLING;
+  return Array.from({ length: 10 }, (_, i) => i + 1).flatMap((walls) => {
+    const found = infillForMass({ ...brief, filled: { ...base, walls } }, library, grade, massG, rules);
+    return found === undefined ? [] : [fillingOf(brief, library, grade, { ...base, walls, infillShare: found }, rules)];
+  });
+}
+
+const HALVINGS = 30;
+
+/** The share of infill at which a filled part has this mass in its best way up; undefined: no share does. */
+export function infillForMass(
+  brief: Brief & { filled: WallsAndInfill },
+  library: Library,
+  grade: Grade,
+  massG: number,
+  rules: HouseRules = defaultHouseRules,
+): number | undefined {
+  const massAt = (infillShare: number) =>
+    fillingOf(brief, library, grade, { ...brief.filled, infillShare }, rules).entry.massG;
+  const [least, most] = [massAt(0), massAt(1)];
+  if (least === null || most === null || massG < least || massG > most) return undefined;
+  let [low, high] = [0, 1];
+  for (let i = 0; i < HALVINGS; i++) {
+    const middle = (low + high) / 2;
+    if ((massAt(middle) ?? 0) < massG) low = middle;
+    else high = middle;
+  }
+  return high;
+}
+
+function fillingOf(
+  brief: Brief,
+  library: Library,
+  grade: Grade,
+  filled: WallsAndInfill | undefined,
+  rules: HouseRules,
+): Filling {
+  const { filled: _before, ...solid } = brief;
+  const job = prepareJob(filled ? { ...solid, filled } : solid, { ...library, grades: [] }, { rules });
+  return { filled, title: fillingTitle(filled), entry: evaluateGrade(job, grade).best };
+}
+
+function gradeOf(library: Library, gradeId: string): Grade {
+  const grade = library.grades.find(({ id }) => id === gradeId);
+  if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');
+  return grade;
+}

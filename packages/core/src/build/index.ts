@@ -1,0 +1,4 @@
+export * from './fillings.ts';
+export * from './supports.ts';
+export * from './tiltSweep.ts';
+export * from './waysUp.ts';
