@@ -108,9 +108,10 @@ describe('fillings', () => {
     expect(fillingsOfMass(brief, library, testGrade.id, 500)).toEqual([]));
 });
 
-test('the lamp arm: what is recommended is what the shortlist built it in, or better', () => {
-  const { entries } = evaluate(lampArm, sampleLibrary).grades.find(({ gradeId }) => gradeId === 'ne-petg')!;
-  const { recommendedId } = compareWays(lampArm, sampleLibrary, 'ne-petg');
-  const best = entries.reduce((a, b) => ((b.minimumReserve ?? 0) > (a.minimumReserve ?? 0) ? b : a));
-  expect(recommendedId).toBe(best.orientation);
+test('the lamp arm: heat governs whichever way up, so the layers decide', () => {
+  const { recommendedId, reason } = compareWays(lampArm, sampleLibrary, 'ne-petg');
+  expect(recommendedId).toBe('XY');
+  expect(reason).toMatch(
+    /own heat limit, \w+ governs whichever way up.*Where they differ, XY comes first: 3\.19 .*ZX 2\.\d+ \(strength across/,
+  );
 });

@@ -1,3 +1,4 @@
+export * from './angleChart.ts';
 export * from './fillings.ts';
 export * from './supports.ts';
 export * from './tiltSweep.ts';

@@ -41,7 +41,8 @@ export const WAY_WORDS: Record<BuildOrientation, string> = { XY: 'flat', XZ: 'on
 
 /**
  * One grade in the three standard ways up and, if asked for, in a tilted one: every check, footprint, height and support.
- * Recommended is, of what the brief allows, what passes before what does not, and then the largest smallest reserve.
+ * Recommended is, of what the brief allows, what passes before what does not, and then the largest smallest reserve; where
+ * that is the same whichever way up, the checks that differ decide.
  * @throws InputError when the library has no such grade, or the brief cannot be evaluated
  */
 export function compareWays(
@@ -75,12 +76,13 @@ export function compareWays(
       ...about(up),
     });
   }
-  const ranked = ways.filter((way) => way.allowed && way.id !== 'tilted').sort(byReserve);
+  const differing = differingChecks(ways);
+  const ranked = ways.filter((way) => way.allowed && way.id !== 'tilted').sort(byReserve(differing));
   return {
     checkIds: job.applicable.map(({ id }) => id),
     ways,
     recommendedId: ranked[0]!.id,
-    reason: reasonOf(ranked, ways),
+    reason: reasonOf(ranked, ways, differing),
   };
 }
 
@@ -93,26 +95,83 @@ export function jobOf(brief: Brief, library: Library, gradeId: string, rules: Ho
   return { job, grade };
 }
 
-function byReserve(a: WayUp, b: WayUp): number {
-  return (
-    STATUS_ORDER[a.entry.status] - STATUS_ORDER[b.entry.status] ||
-    (b.entry.minimumReserve ?? -1) - (a.entry.minimumReserve ?? -1) ||
-    (a.entry.costUsd ?? Infinity) - (b.entry.costUsd ?? Infinity)
+/** Smallest reserves this close together say nothing about the way up. */
+const ALIKE = 0.02;
+
+/** What passes first; then the larger smallest reserve, where they are alike that of the checks that differ; then the cheaper. */
+function byReserve(differing: ReadonlySet<string>): (a: WayUp, b: WayUp) => number {
+  return (a, b) => {
+    const [reserveA, reserveB] = [a.entry.minimumReserve ?? -1, b.entry.minimumReserve ?? -1];
+    const alike = Math.abs(reserveA - reserveB) <= ALIKE * Math.max(reserveA, reserveB);
+    return (
+      STATUS_ORDER[a.entry.status] - STATUS_ORDER[b.entry.status] ||
+      (alike ? lowest(b, differing).reserve - lowest(a, differing).reserve : reserveB - reserveA) ||
+      (a.entry.costUsd ?? Infinity) - (b.entry.costUsd ?? Infinity)
+    );
+  };
+}
+
+/** Checks whose reserve the standard ways up change by more than a little, or that one of them does not know. */
+function differingChecks(ways: readonly WayUp[]): ReadonlySet<string> {
+  const standard = ways.filter(({ id }) => id !== 'tilted');
+  const ids = standard[0]!.entry.checks.map(({ checkId }) => checkId);
+  return new Set(
+    ids.filter((checkId) => {
+      const reserves = standard.map(({ entry }) => reserveIn(entry, checkId));
+      return Math.max(...reserves) > (1 + ALIKE) * Math.min(...reserves);
+    }),
   );
 }
 
-const governs = ({ entry }: WayUp) =>
-  (findCheck(entry.governingCheckId ?? '')?.title ?? 'what is unknown').toLowerCase();
+/** Not stressed at all is as good as can be; unknown is not. */
+function reserveIn(entry: EvaluationEntry, checkId: string): number {
+  const check = entry.checks.find((one) => one.checkId === checkId)!;
+  if (check.reserve !== null) return check.reserve;
+  return check.status === 'unknown' || check.status === 'fail' ? 0 : MOST;
+}
+const MOST = 1e6;
+
+function lowest({ entry }: WayUp, among: ReadonlySet<string>): { checkId: string | null; reserve: number } {
+  let found: { checkId: string | null; reserve: number } = { checkId: null, reserve: MOST };
+  for (const checkId of among) {
+    const reserve = reserveIn(entry, checkId);
+    if (reserve < found.reserve) found = { checkId, reserve };
+  }
+  return found;
+}
+
+const titleOf = (checkId: string | null) => (findCheck(checkId ?? '')?.title ?? 'what is unknown').toLowerCase();
 const reserveOf = ({ entry }: WayUp) =>
   entry.minimumReserve === null ? 'no known reserve' : formatReserve(entry.minimumReserve);
 
-function reasonOf(ranked: readonly WayUp[], ways: readonly WayUp[]): string {
+function reasonOf(ranked: readonly WayUp[], ways: readonly WayUp[], differing: ReadonlySet<string>): string {
   const [best, ...others] = ranked as [WayUp, ...WayUp[]];
   const verdict = { pass: 'passes', unknown: 'is not fully known', fail: 'still fails' }[best.entry.status];
-  const rest = others.map((way) => `${way.id} ${reserveOf(way)} (${governs(way)})`).join(', ');
-  const barred = ways.filter((way) => !way.allowed && byReserve(way, best) < 0).map(({ id }) => id);
+  const named = (way: WayUp) => `${way.id} ${reserveOf(way)} (${titleOf(way.entry.governingCheckId)})`;
+  const barred = ways.filter((way) => !way.allowed && byReserve(differing)(way, best) < 0).map(({ id }) => id);
+  const alike =
+    others.length > 0 &&
+    others.every(
+      ({ entry }) =>
+        entry.status === best.entry.status &&
+        entry.governingCheckId === best.entry.governingCheckId &&
+        !differing.has(entry.governingCheckId ?? ''),
+    );
+  const least = (way: WayUp) => {
+    const { checkId, reserve } = lowest(way, differing);
+    return checkId === null ? 'is not stressed' : `${formatReserve(reserve)} (${titleOf(checkId)})`;
+  };
+  const why = alike
+    ? `${best.id} ${verdict}, as do the others: ${titleOf(best.entry.governingCheckId)} governs whichever way up, ${reserveOf(best)}. ${
+        differing.size === 0
+          ? 'No check tells them apart.'
+          : `Where they differ, ${best.id} comes first: ${least(best)}; ${others.map((way) => `${way.id} ${least(way)}`).join(', ')}.`
+      }`
+    : `${best.id} ${verdict} with the largest smallest reserve, ${reserveOf(best)} in ${titleOf(best.entry.governingCheckId)}${
+        others.length > 0 ? `; ${others.map(named).join(', ')}` : ''
+      }.`;
   return [
-    `${best.id} ${verdict} with the largest smallest reserve, ${reserveOf(best)} in ${governs(best)}${rest ? `; ${rest}` : ''}.`,
+    why,
     ...(barred.length > 0 ? [`The brief rules out ${barred.join(' and ')}, which would do better.`] : []),
     ...(best.supports.heldMm2 > 0 ? ['It needs support.'] : []),
   ].join(' ');

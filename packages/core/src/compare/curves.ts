@@ -116,7 +116,7 @@ function sagOverTime(finalists: readonly FinalistInPlace[]): LineChart | undefin
 }
 
 /** Tensile strength from within the layers to straight across them, at the load that comes closest to it. */
-function strengthOverAngle(finalists: readonly FinalistInPlace[]): LineChart | undefined {
+export function strengthOverAngle(finalists: readonly FinalistInPlace[]): LineChart | undefined {
   const first = finalists[0]!.context;
   const worst = hardestPull(first);
   if (!worst) return undefined;

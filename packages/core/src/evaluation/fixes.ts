@@ -8,7 +8,17 @@ import { prepareSizing } from './sizing.ts';
 
 /** A change of the brief with which a grade passes every check, and what it costs. */
 export interface Fix {
-  kind: 'size' | 'walls' | 'infill' | 'fillet' | 'way-up' | 'machine' | 'anneal' | 'conditioning' | 'upgrade' | 'safety-factor';
+  kind:
+    | 'size'
+    | 'walls'
+    | 'infill'
+    | 'fillet'
+    | 'way-up'
+    | 'machine'
+    | 'anneal'
+    | 'conditioning'
+    | 'upgrade'
+    | 'safety-factor';
   /** What to do, in a few words: “Depth along the load 30 → 34.2 mm”. */
   title: string;
   /** Lowering a safety factor is no fix: somebody has to decide and sign it. */

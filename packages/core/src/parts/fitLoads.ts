@@ -1,5 +1,5 @@
 import type { Brief, LoadCase, LoadKind, PartGeometry } from '@anvilstone/schema';
-import { findPartModel, partBody } from './models.ts';
+import { findPartModel, partBody, takesFill } from './models.ts';
 import type { SizeField, SizeKind } from './partModel.ts';
 
 /** A first size of each sort, to be corrected by the engineer. */
@@ -14,10 +14,17 @@ const SIZE_FIELDS = Object.keys(FIRST_SIZE) as SizeField[];
 
 /**
  * A brief with another part model: loads keep their names, times, temperatures and safety factors; a kind that the model
- * cannot bear becomes one that it can, and a size it does not know is replaced by a first one of the right sort.
+ * cannot bear becomes one that it can, and a size it does not know is replaced by a first one of the right sort. A part
+ * that cannot be filled is solid again.
  */
 export function withPart(brief: Brief, part: PartGeometry): Brief {
-  return { ...brief, part, loadCases: brief.loadCases.map((loadCase) => fitLoad(loadCase, part)) };
+  const { filled, ...rest } = brief;
+  return {
+    ...rest,
+    part,
+    ...(filled && takesFill(part) ? { filled } : {}),
+    loadCases: brief.loadCases.map((loadCase) => fitLoad(loadCase, part)),
+  };
 }
 
 /** One load made to fit a part model. What fits already comes back as it was. */

@@ -44,7 +44,7 @@ export function filledSection(
   const outline = outlineOf(geometry, direction);
   if (!outline) throw new InputError('filled', 'a measured section', 'a section with an outline is needed');
   const reaches = reachesIn(fill, direction, outline);
-  const coreAt = (y: number) => coreChords(outline, y, reaches);
+  const coreAt = coreChordsAt(outline, fill, direction);
   const core = slicesOf(outline, reaches, coreAt);
   const coreAreaMm2 = areaOf(core);
   if (coreAreaMm2 < 1e-9 * solid.areaMm2) return { ...solid, materialMm2: solid.areaMm2 };
@@ -76,6 +76,16 @@ export function filledSection(
       strength: fill.strength.length,
     },
   };
+}
+
+/** Stretches of core at a height of a section. */
+export function coreChordsAt(
+  outline: Outline,
+  fill: Fill,
+  direction: BendingDirection,
+): (yMm: number) => readonly Chord[] {
+  const reaches = reachesIn(fill, direction, outline);
+  return (y) => coreChords(outline, y, reaches);
 }
 
 /** How the shell reaches in the section: along its level lines, and elsewhere as [along, upwards]. */

@@ -4,3 +4,4 @@ export * from './outlineBands.ts';
 export * from './section.ts';
 export * from './torsion.ts';
 export * from './filledSection.ts';
+export * from './drawFilledSection.ts';

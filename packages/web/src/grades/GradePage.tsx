@@ -9,6 +9,7 @@ import { BehaviourChart } from '../charts/BehaviourChart.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { tabLook } from '../ui/tabLook.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
 import { ConditionChooser } from './ConditionChooser.tsx';
 import { EvidencePanel } from './EvidencePanel.tsx';
@@ -18,9 +19,6 @@ import { useGradeQuery } from './gradesApi.ts';
 import { HistoryPanel } from './HistoryPanel.tsx';
 import { priceNumber, priceUnit } from './propertyText.ts';
 import { RemoveGrade } from './RemoveGrade.tsx';
-
-const tabLook =
-  'border-b-2 border-transparent px-3 py-1.5 text-sm text-quiet data-[state=active]:border-ember data-[state=active]:font-semibold data-[state=active]:text-ink';
 
 /** One grade: what is known about it, at the condition chosen, and where every number comes from. */
 export function GradePage() {

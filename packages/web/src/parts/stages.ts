@@ -29,6 +29,12 @@ export const stages: readonly Stage[] = [
     lazy: async () => (await import('../compare/CompareStage.tsx')).CompareStage,
   },
   {
+    id: 'build',
+    title: 'Build',
+    question: 'Which way up, which walls, where fibre?',
+    lazy: async () => (await import('../build/BuildStage.tsx')).BuildStage,
+  },
+  {
     id: 'decision',
     title: 'Decision',
     question: 'What was chosen, on what grounds?',

@@ -1,9 +1,13 @@
 import {
+  angleChart,
   arrange,
   choiceSentences,
+  compareFillings,
   compareFinalists,
+  compareWays,
   EQUAL_WEIGHTS,
   explain,
+  fillingsOfMass,
   findSchool,
   helpfulMeasurements,
   libraryTable,
@@ -14,21 +18,26 @@ import {
   rank,
   reserveOverTemperature,
   screen,
+  tiltSweep,
   type ArrangeRequest,
   type Chance,
   type Comparison,
+  type Filling,
   type Fix,
   type GradeMap,
   type GradeStanding,
   type LibraryTable,
   type LibraryTableRequest,
+  type LineChart,
   type Measurement,
   type Piece,
   type RankingWishes,
   type Screening,
   type Sensitivity,
   type TemperaturePoint,
+  type Tilt,
   type UnitSystem,
+  type WaysUp,
 } from '@anvilstone/core';
 import type {
   Brief,
@@ -163,6 +172,17 @@ const engine = {
     const grade = theWorkshop().grades.find(({ id }) => id === gradeId);
     return grade ? nearestFixes(brief, theWorkshop(), grade, theWorkshop().rules) : [];
   },
+  /** One grade in every way up, and tilted if asked for. */
+  ways: (brief: Brief, gradeId: string, tilt?: Tilt): WaysUp =>
+    compareWays(brief, theWorkshop(), gradeId, theWorkshop().rules, tilt),
+  tiltSweep: (brief: Brief, gradeId: string, towards: Tilt['towards']): LineChart =>
+    tiltSweep(brief, theWorkshop(), gradeId, towards, theWorkshop().rules),
+  angleChart: (brief: Brief, gradeId: string): LineChart | undefined =>
+    angleChart(brief, theWorkshop(), gradeId, theWorkshop().rules),
+  fillings: (brief: Brief, gradeId: string): Filling[] =>
+    compareFillings(brief, theWorkshop(), gradeId, theWorkshop().rules),
+  fillingsOfMass: (brief: Brief, gradeId: string, massG: number): Filling[] =>
+    fillingsOfMass(brief, theWorkshop(), gradeId, massG, theWorkshop().rules),
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */
   oneWay(brief: Brief, gradeId: string, orientation: BuildOrientation): EvaluationEntry | undefined {

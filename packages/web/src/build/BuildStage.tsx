@@ -1,0 +1,65 @@
+import { formatReserve } from '@anvilstone/core';
+import { Tabs } from 'radix-ui';
+import { useMemo } from 'react';
+import { useAddress } from '../app/useAddress.ts';
+import { useBench } from '../parts/bench.ts';
+import { Choice } from '../ui/fields.tsx';
+import { Loading } from '../ui/Loading.tsx';
+import { NoGrades } from '../ui/NoGrades.tsx';
+import { statusWord } from '../ui/Reserve.tsx';
+import { tabLook } from '../ui/tabLook.ts';
+import { FillingTab } from './FillingTab.tsx';
+import { useBuildGrade } from './useBuildGrade.ts';
+import { WayUpTab } from './WayUpTab.tsx';
+
+const TABS = [
+  { id: 'way-up', title: 'Way up', Content: WayUpTab },
+  { id: 'filling', title: 'Walls and infill', Content: FillingTab },
+] as const;
+
+/** Which way up, which walls, where fibre: the design changed instead of the material. */
+export function BuildStage() {
+  const { library, standing } = useBench();
+  const [search, set] = useAddress();
+  const { gradeId, offered, choose } = useBuildGrade();
+  const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);
+  if (library.grades.length === 0) return <NoGrades />;
+  if (gradeId === undefined) return <Loading what="the grades" />;
+  const shown = TABS.find(({ id }) => id === search.get('show'))?.id ?? TABS[0].id;
+  return (
+    <>
+      {standing.state === 'failed' && (
+        <p role="alert" className="mb-3 text-fail">
+          What is shown is of the last usable brief: {standing.message}
+        </p>
+      )}
+      <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
+        <div className="mb-3 flex items-end justify-between gap-4 border-b border-line">
+          <Tabs.List aria-label="What to build differently" className="flex">
+            {TABS.map(({ id, title }) => (
+              <Tabs.Trigger key={id} value={id} className={tabLook}>
+                {title}
+              </Tabs.Trigger>
+            ))}
+          </Tabs.List>
+          <div className="w-96 pb-1.5">
+            <Choice
+              label="Built of"
+              value={gradeId}
+              options={offered.map(({ gradeId: id, best }) => ({
+                value: id,
+                label: `${names.get(id)} · ${statusWord(best.status)}${best.minimumReserve === null ? '' : ` ${formatReserve(best.minimumReserve)}`}`,
+              }))}
+              onChange={choose}
+            />
+          </div>
+        </div>
+        {TABS.map(({ id, Content }) => (
+          <Tabs.Content key={id} value={id} tabIndex={-1}>
+            <Content gradeId={gradeId} />
+          </Tabs.Content>
+        ))}
+      </Tabs.Root>
+    </>
+  );
+}

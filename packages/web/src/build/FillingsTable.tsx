@@ -1,0 +1,77 @@
+import { findCheck, type Filling } from '@anvilstone/core';
+import type { WallsAndInfill } from '@anvilstone/schema';
+import { useAppSelector } from '../app/store.ts';
+import { useEdit } from '../brief/editBrief.ts';
+import { useBench } from '../parts/bench.ts';
+import { amount, duration } from '../ui/amount.ts';
+import { Button } from '../ui/Button.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { Reserve } from '../ui/Reserve.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+
+const HEADINGS = ['Filling', 'Mass', 'Cost', 'Print time', 'Built', 'Smallest reserve', 'Governs', 'Into the brief'];
+
+/** Fillings with what they weigh, cost and bear, in their best way up; one of them can be taken. */
+export function FillingsTable({
+  title,
+  fillings,
+  now,
+  empty,
+}: {
+  title: string;
+  fillings: readonly Filling[];
+  now: WallsAndInfill | undefined;
+  empty?: string;
+}) {
+  const { brief } = useBench();
+  const edit = useEdit();
+  const units = useAppSelector((state) => state.settings.units);
+  const take = (filled: WallsAndInfill | undefined) => {
+    const { filled: _before, ...rest } = brief;
+    edit(filled ? { ...rest, filled } : rest, 'filled');
+  };
+  return (
+    <Panel title={title}>
+      {fillings.length === 0 && <p className="text-quiet">{empty}</p>}
+      {fillings.length > 0 && (
+        <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
+          <TableHead headings={HEADINGS} />
+          <tbody>
+            {fillings.map(({ title: name, filled, entry }) => {
+              const isNow = JSON.stringify(filled) === JSON.stringify(now);
+              return (
+                <tr
+                  key={JSON.stringify(filled ?? null)}
+                  className={`border-b border-line last:border-0 ${isNow ? 'bg-sunken' : ''}`}
+                >
+                  <th scope="row" className="px-3 py-1 text-left font-normal whitespace-nowrap">
+                    {name}
+                  </th>
+                  <td className="px-3 py-1">{entry.massG === null ? 'unknown' : amount(entry.massG, 'g', units)}</td>
+                  <td className="px-3 py-1">
+                    {entry.costUsd === null ? 'unknown' : amount(entry.costUsd, 'USD', units)}
+                  </td>
+                  <td className="px-3 py-1">{entry.printTimeH ? duration(entry.printTimeH) : 'unknown'}</td>
+                  <td className="px-3 py-1">{entry.orientation}</td>
+                  <td className="px-3 py-1">
+                    <Reserve reserve={entry.minimumReserve} status={entry.status} />
+                  </td>
+                  <td className="px-3 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+                  <td className="px-3 py-1">
+                    {isNow ? (
+                      <span className="text-quiet">set now</span>
+                    ) : (
+                      <Button aria-label={`Take ${name}`} onClick={() => take(filled)}>
+                        Take
+                      </Button>
+                    )}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+    </Panel>
+  );
+}
