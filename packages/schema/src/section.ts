@@ -56,9 +56,15 @@ export const sectionGeometry = taggedUnion(
     record(
       {
         kind: Type.Literal('polygon'),
-        corners: Type.Array(point, { minItems: 3, maxItems: 60, description: 'Corners in order, without crossing' }),
+        corners: Type.Array(point, { minItems: 3, maxItems: 200, description: 'Corners in order, without crossing' }),
+        holes: Type.Optional(
+          Type.Array(Type.Array(point, { minItems: 3, maxItems: 200 }), {
+            maxItems: 24,
+            description: 'Outlines of holes within it; absent = none',
+          }),
+        ),
       },
-      'Any outline without holes',
+      'Any outline',
     ),
     record(
       {

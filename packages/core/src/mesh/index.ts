@@ -6,3 +6,8 @@ export * from './readStl.ts';
 export * from './report.ts';
 export * from './section.ts';
 export * from './weld.ts';
+export * from './cut.ts';
+export * from './nesting.ts';
+export * from './sectionSvg.ts';
+export * from './simplifyLoop.ts';
+export * from './thinnest.ts';

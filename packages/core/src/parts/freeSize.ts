@@ -63,6 +63,8 @@ export function freeSize(part: PartGeometry): FreeSize | undefined {
   };
 }
 
+const grown = ({ xMm, yMm }: { xMm: number; yMm: number }, by: number) => ({ xMm: xMm * by, yMm: yMm * by });
+
 function freeSection(part: PartGeometry, section: SectionGeometry): FreeSize | undefined {
   const withSection = (changed: object) => ({ ...part, section: { ...section, ...changed } }) as PartGeometry;
   if (section.kind === 'polygon') {
@@ -74,10 +76,10 @@ function freeSection(part: PartGeometry, section: SectionGeometry): FreeSize | u
       valueMm,
       with: (depthMm) =>
         withSection({
-          corners: section.corners.map(({ xMm, yMm }) => ({
-            xMm: (xMm * depthMm) / valueMm,
-            yMm: (yMm * depthMm) / valueMm,
-          })),
+          corners: section.corners.map((corner) => grown(corner, depthMm / valueMm)),
+          ...(section.holes
+            ? { holes: section.holes.map((hole) => hole.map((corner) => grown(corner, depthMm / valueMm))) }
+            : {}),
         }),
     };
   }

@@ -2,7 +2,7 @@ import type { SectionGeometry } from '@anvilstone/schema';
 import type { Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { bandProperties, type Band } from './bands.ts';
-import { outlineOf, type Chord, type Outline } from './outline.ts';
+import { inRows, outlineOf, type Chord, type Outline } from './outline.ts';
 import { section, type BendingDirection, type Section } from './section.ts';
 
 /** The part of a section that is infill. */
@@ -25,6 +25,8 @@ export interface FilledSection extends Section {
 
 /** Slices between two levels where edges are curved: enough for a round to come out to about 1 in 10,000. */
 const SLICES = 64;
+const MOST_BREAKS = 400;
+const EVEN_SLICES = 320;
 
 /**
  * A section as a shell around a core, by the transformed section: every width counts as the width of shell plus the core’s
@@ -41,8 +43,9 @@ export function filledSection(
 ): FilledSection {
   const solid = section(geometry, direction);
   if (!fill || fill.share >= 1) return { ...solid, materialMm2: solid.areaMm2 };
-  const outline = outlineOf(geometry, direction);
-  if (!outline) throw new InputError('filled', 'a measured section', 'a section with an outline is needed');
+  const drawn = outlineOf(geometry, direction);
+  if (!drawn) throw new InputError('filled', 'a measured section', 'a section with an outline is needed');
+  const outline = inRows(drawn);
   const reaches = reachesIn(fill, direction, outline);
   const coreAt = coreChordsAt(outline, fill, direction);
   const core = slicesOf(outline, reaches, coreAt);
@@ -142,14 +145,17 @@ function slicesOf(outline: Outline, reaches: Reaches, chordsAt: (yMm: number) =>
   const { lowMm, highMm, levels, edges } = outline;
   const depth = highMm - lowMm;
   const shifted = levels.flatMap((level) => [level, ...reaches.others.flatMap(([, up]) => [level - up, level + up])]);
-  const breaks = distinct(shifted, depth * 1e-9).filter((y) => y >= lowMm - 1e-12 && y <= highMm + 1e-12);
+  const exact = distinct(shifted, depth * 1e-9).filter((y) => y >= lowMm - 1e-12 && y <= highMm + 1e-12);
+  // An outline of hundreds of corners is as good as curved: even slices do, and cost a hundredth.
+  const many = exact.length > MOST_BREAKS;
+  const breaks = many ? Array.from({ length: EVEN_SLICES + 1 }, (_, i) => lowMm + (depth * i) / EVEN_SLICES) : exact;
   const inside = depth * 1e-8;
   const curved = edges === 'round' || reaches.others.some(([x]) => Math.abs(x) > 1e-9);
   const width = (y: number) => chordsAt(y).reduce((total, [from, to]) => total + to - from, 0);
   const bands: Band[] = [];
   for (let i = 0; i + 1 < breaks.length; i++) {
     const [from, to] = [breaks[i]!, breaks[i + 1]!];
-    const pieces = curved ? Math.max(4, Math.ceil((SLICES * (to - from)) / depth)) : 1;
+    const pieces = curved && !many ? Math.max(4, Math.ceil((SLICES * (to - from)) / depth)) : 1;
     // Closer towards the ends, where a round grows fastest.
     const at = (k: number) => (from + to) / 2 - ((to - from) / 2) * Math.cos((Math.PI * k) / pieces);
     for (let k = 0; k < pieces; k++) {

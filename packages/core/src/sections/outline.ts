@@ -1,6 +1,6 @@
 import type { SectionGeometry } from '@anvilstone/schema';
 import type { BendingDirection } from './section.ts';
-import type { Corner } from './outlineBands.ts';
+import { loopsOf, type Corner } from './outlineBands.ts';
 import { rectanglesOf } from './rectangles.ts';
 
 export type Chord = readonly [fromMm: number, toMm: number];
@@ -28,9 +28,7 @@ export function outlineOf(geometry: SectionGeometry, direction: BendingDirection
     case 'tube':
       return ring(geometry.outerDiameterMm / 2, geometry.outerDiameterMm / 2 - geometry.wallMm);
     case 'polygon':
-      return polygon(
-        direction === 'depth' ? geometry.corners : geometry.corners.map(({ xMm, yMm }) => ({ xMm: yMm, yMm: xMm })),
-      );
+      return polygon(loopsOf(geometry, direction));
     case 'rectangle':
       return rectangles([[0, geometry.widthMm, 0, geometry.depthMm]], direction);
     default:
@@ -88,9 +86,11 @@ function joined(chords: readonly Chord[]): Chord[] {
   return found;
 }
 
-function polygon(corners: readonly Corner[]): Outline {
+function polygon(loops: readonly (readonly Corner[])[]): Outline {
+  const corners = loops.flat();
   const xs = corners.map(({ xMm }) => xMm);
   const levels = [...new Set(corners.map(({ yMm }) => yMm))].sort((a, b) => a - b);
+  const edges = loops.flatMap((loop) => loop.map((a, i) => [a, loop[(i + 1) % loop.length]!] as const));
   return {
     lowMm: levels[0]!,
     highMm: levels.at(-1)!,
@@ -99,8 +99,7 @@ function polygon(corners: readonly Corner[]): Outline {
     edges: 'straight',
     chordsAt(y) {
       const crossings: number[] = [];
-      for (let i = 0; i < corners.length; i++) {
-        const [a, b] = [corners[i]!, corners[(i + 1) % corners.length]!];
+      for (const [a, b] of edges) {
         if (a.yMm < y === b.yMm < y) continue;
         crossings.push(a.xMm + ((b.xMm - a.xMm) * (y - a.yMm)) / (b.yMm - a.yMm));
       }
@@ -108,6 +107,29 @@ function polygon(corners: readonly Corner[]): Outline {
       const chords: Chord[] = [];
       for (let i = 0; i + 1 < crossings.length; i += 2) chords.push([crossings[i]!, crossings[i + 1]!]);
       return chords;
+    },
+  };
+}
+
+/** As good as a drawing of this many lines. */
+const ROWS = 640;
+/** An outline of more corners than this is looked at in rows. */
+const MANY_LEVELS = 60;
+
+/** The same outline, its chords worked out once a row where it has very many corners: what reads it reads it thousands of times. */
+export function inRows(outline: Outline): Outline {
+  if (outline.levels.length <= MANY_LEVELS) return outline;
+  const { lowMm, highMm } = outline;
+  const step = (highMm - lowMm) / ROWS;
+  const rows = new Map<number, readonly Chord[]>();
+  return {
+    ...outline,
+    chordsAt(y) {
+      const row = Math.floor((y - lowMm) / step);
+      if (row < 0 || row >= ROWS) return [];
+      let found = rows.get(row);
+      if (!found) rows.set(row, (found = outline.chordsAt(lowMm + (row + 0.5) * step)));
+      return found;
     },
   };
 }

@@ -18,29 +18,40 @@ export function rectangleBands(rectangles: readonly (readonly [number, number, n
   });
 }
 
+/** The outlines of a polygon with its holes, turned on its side for bending along its width. */
+export function loopsOf(
+  { corners, holes = [] }: { corners: readonly Corner[]; holes?: readonly (readonly Corner[])[] | undefined },
+  direction: 'depth' | 'width',
+): readonly (readonly Corner[])[] {
+  const loops = [corners, ...holes];
+  return direction === 'depth' ? loops : loops.map((loop) => loop.map(({ xMm, yMm }) => ({ xMm: yMm, yMm: xMm })));
+}
+
 /**
- * Slices of a polygon: between two neighbouring corner heights its width changes in a straight line. Corners in either
- * turning direction; the outline must not cross itself (not checked: a crossing would count overlaps as holes).
+ * Slices of a polygon with holes: between two neighbouring corner heights its width changes in a straight line. Corners in
+ * either turning direction; outlines must not cross (not checked: a crossing would count overlaps as holes).
  */
-export function polygonBands(corners: readonly Corner[]): Band[] {
-  const levels = [...new Set(corners.map((corner) => corner.yMm))].sort((a, b) => a - b);
+export function polygonBands(loops: readonly (readonly Corner[])[]): Band[] {
+  const edges = loops.flatMap((loop) => loop.map((a, i) => [a, loop[(i + 1) % loop.length]!] as const));
+  const levels = [...new Set(loops.flat().map((corner) => corner.yMm))].sort((a, b) => a - b);
   return levels.slice(1).map((toMm, i) => {
     const fromMm = levels[i]!;
     return {
       fromMm,
       toMm,
-      fromWidthMm: widthJustInside(corners, fromMm, toMm, 0),
-      toWidthMm: widthJustInside(corners, fromMm, toMm, 1),
+      fromWidthMm: widthJustInside(edges, fromMm, toMm, 0),
+      toWidthMm: widthJustInside(edges, fromMm, toMm, 1),
     };
   });
 }
 
+type Edge = readonly [Corner, Corner];
+
 /** Width at one end of a slice, taken from the edges that cross its middle, so that level edges do not disturb. */
-function widthJustInside(corners: readonly Corner[], from: number, to: number, share: 0 | 1): number {
+function widthJustInside(edges: readonly Edge[], from: number, to: number, share: 0 | 1): number {
   const middle = (from + to) / 2;
   const y = share === 0 ? from : to;
-  const crossings = corners
-    .map((a, i) => [a, corners[(i + 1) % corners.length]!] as const)
+  const crossings = edges
     .filter(([a, b]) => (a.yMm < middle && b.yMm > middle) || (b.yMm < middle && a.yMm > middle))
     .map(([a, b]) => ({
       at: a.xMm + ((b.xMm - a.xMm) * (y - a.yMm)) / (b.yMm - a.yMm),

@@ -2,7 +2,7 @@ import type { SectionGeometry } from '@anvilstone/schema';
 import { InputError } from '../input/InputError.ts';
 import { requirePositive } from '../input/require.ts';
 import { bandProperties } from './bands.ts';
-import { polygonBands, rectangleBands } from './outlineBands.ts';
+import { loopsOf, polygonBands, rectangleBands } from './outlineBands.ts';
 import { rectanglesOf, requireBelow } from './rectangles.ts';
 
 /** What a beam formula needs to know about a cross-section bent about its horizontal axis. */
@@ -46,9 +46,8 @@ export function section(geometry: SectionGeometry, direction: BendingDirection =
     case 'measured':
       return measured(geometry, direction);
     case 'polygon': {
-      const corners =
-        direction === 'depth' ? geometry.corners : geometry.corners.map(({ xMm, yMm }) => ({ xMm: yMm, yMm: xMm }));
-      return fromBands(polygonBands(corners), extent(corners, 'xMm'), 'corners');
+      const loops = loopsOf(geometry, direction);
+      return fromBands(polygonBands(loops), extent(loops[0]!, 'xMm'), 'corners');
     }
     default: {
       const rectangles = rectanglesOf(geometry).map(([left, right, low, high]) =>

@@ -107,11 +107,19 @@ function Corners({
     if (corners.length < 3)
       return setComplaint('Three corners or more are needed. The last usable outline stays in force.');
     setComplaint(undefined);
-    onChange({ kind: 'polygon', corners: corners.map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! })) });
+    onChange({ ...section, corners: corners.map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! })) });
   };
   return (
     <div className="col-span-2">
-      <Field label="Corners in mm, x y; x y; …" error={complaint ?? issue} hint="x across the load, y along it">
+      <Field
+        label="Corners in mm, x y; x y; …"
+        error={complaint ?? issue}
+        hint={
+          section.holes?.length
+            ? `x across the load, y along it; with ${section.holes.length} ${section.holes.length === 1 ? 'hole' : 'holes'}`
+            : 'x across the load, y along it'
+        }
+      >
         {(ids) => (
           <textarea
             {...ids}

@@ -80,8 +80,9 @@ export function sectionPath(geometry: SectionGeometry, [x, y]: readonly [number,
       const ys = geometry.corners.map((corner) => corner.yMm);
       const cx = (Math.min(...xs) + Math.max(...xs)) / 2;
       const cy = (Math.min(...ys) + Math.max(...ys)) / 2;
-      const points = geometry.corners.map(({ xMm, yMm }) => `${x + (xMm - cx) * perMm} ${y - (yMm - cy) * perMm}`);
-      return `M${points.join(' L')} Z`;
+      const loop = (corners: typeof geometry.corners) =>
+        `M${corners.map(({ xMm, yMm }) => `${x + (xMm - cx) * perMm} ${y - (yMm - cy) * perMm}`).join(' L')} Z`;
+      return [geometry.corners, ...(geometry.holes ?? [])].map(loop).join(' ');
     }
     default:
       return box(w, d);
