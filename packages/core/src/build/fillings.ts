@@ -71,9 +71,15 @@ export function fillingsOfMass(
   });
 }
 
-const HALVINGS = 30;
+const MOST_STEPS = 20;
+/** A hundredth of a gram weighs nothing. */
+const CLOSE_G = 1e-5;
 
-/** The share of infill at which a filled part has this mass in its best way up; undefined: no share does. */
+/**
+ * The share of infill at which a filled part has this mass in its best way up, by the secant within its bracket: mass is
+ * straight in the share as long as the best way up stays. Undefined: no share does,
+ * or the best way up changes just there and the mass jumps.
+ */
 export function infillForMass(
   brief: Brief & { filled: WallsAndInfill },
   library: Library,
@@ -81,17 +87,22 @@ export function infillForMass(
   massG: number,
   rules: HouseRules = defaultHouseRules,
 ): number | undefined {
-  const massAt = (infillShare: number) =>
-    fillingOf(brief, library, grade, { ...brief.filled, infillShare }, rules).entry.massG;
-  const [least, most] = [massAt(0), massAt(1)];
-  if (least === null || most === null || massG < least || massG > most) return undefined;
+  const missAt = (infillShare: number) => {
+    const mass = fillingOf(brief, library, grade, { ...brief.filled, infillShare }, rules).entry.massG;
+    return mass === null ? undefined : mass - massG;
+  };
   let [low, high] = [0, 1];
-  for (let i = 0; i < HALVINGS; i++) {
-    const middle = (low + high) / 2;
-    if ((massAt(middle) ?? 0) < massG) low = middle;
-    else high = middle;
+  let [missLow, missHigh] = [missAt(low), missAt(high)];
+  if (missLow === undefined || missHigh === undefined || missLow > 0 || missHigh < 0) return undefined;
+  for (let i = 0; i < MOST_STEPS; i++) {
+    if (missHigh - missLow < CLOSE_G) return high;
+    const straight: number = low + ((high - low) * -missLow) / (missHigh - missLow);
+    const miss = missAt(straight)!;
+    if (Math.abs(miss) < CLOSE_G) return straight;
+    if (miss < 0) [low, missLow] = [straight, miss];
+    else [high, missHigh] = [straight, miss];
   }
-  return high;
+  return undefined;
 }
 
 function fillingOf(

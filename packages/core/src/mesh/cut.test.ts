@@ -8,7 +8,7 @@ import { nestingOn } from './nesting.ts';
 import { meshReport } from './report.ts';
 import { sectionPathOf, sectionSvg } from './sectionSvg.ts';
 import { simplifyLoop } from './simplifyLoop.ts';
-import { box, soupOf, tube, turned, type T } from './testContext.ts';
+import { box, quad, soupOf, tube, turned, type P, type T } from './testContext.ts';
 import { thinnestWall } from './thinnest.ts';
 
 const meshOf = (triangles: readonly T[]) => meshReport(soupOf(triangles));
@@ -77,11 +77,33 @@ describe('a cut across a part', () => {
     expect(() => cutAcross(bar.mesh, { ...pushed, push: 0 }, 10)).toThrow(/along the part/));
 
   test('from end to end the stress falls towards the load, and every plane is found', () => {
-    const cuts = [...cutsAlong(bar.mesh, bar.report, pushed, 20)];
-    expect(cuts).toHaveLength(20);
+    const { cuts, worst } = cutsAlong(bar.mesh, bar.report, pushed, 20);
+    expect(worst!.atMm).toBeLessThan(1);
     const stresses = cuts.map((cut) => ('why' in cut ? Number.NaN : cut.stressPerN));
     expect(stresses).toEqual([...stresses].sort((a, b) => b - a));
     expect(stresses[0]!).toBeGreaterThan(10 * stresses.at(-1)!);
+  });
+
+  test('the top of a sharp peak is found between two cuts: a groove at 37.3 mm', () => {
+    const ring = (x: number, half: number): P[] => [
+      [x, -8, -half],
+      [x, 8, -half],
+      [x, 8, half],
+      [x, -8, half],
+    ];
+    const rings = [ring(0, 10), ring(36.3, 10), ring(37.3, 4), ring(38.3, 10), ring(100, 10)];
+    const sides = rings
+      .slice(1)
+      .flatMap((next, i) =>
+        [0, 1, 2, 3].flatMap((k) => quad(rings[i]![k]!, rings[i]![(k + 1) % 4]!, next[(k + 1) % 4]!, next[k]!)),
+      );
+    const [first, last] = [rings[0]!, rings[4]!];
+    const ends = [...quad(first[3]!, first[2]!, first[1]!, first[0]!), ...quad(last[0]!, last[1]!, last[2]!, last[3]!)];
+    const { mesh, report } = meshOf([...ends, ...sides]);
+    const { worst } = cutsAlong(mesh, report, pushed);
+    expect(worst!.atMm).toBeCloseTo(37.3, 2);
+    // 16 × 8 mm there, 62.7 mm before the load.
+    expect(worst!.stressPerN).toBeCloseTo((62.7 * 4) / ((16 * 8 ** 3) / 12), 2);
   });
 });
 

@@ -9,11 +9,13 @@ export interface ThinnestWall {
 }
 
 const CELLS = 64;
+const MOST_EACH = 200;
 /** A ray starts this share of the box off the skin, so that it does not meet its own triangle. */
 const OFF_SHARE = 1e-6;
 
 /**
- * How thin its walls are: from the middle of up to `places` triangles, larger ones sooner, straight inwards to the next skin.
+ * How thin its walls are: from about `places` points of its triangles straight inwards to the next skin; of a mesh of few
+ * triangles from many points of each, spread evenly.
  * Sharp edges run out to nothing and are left aside: only skins that face each other within 45° count. An estimate: a thin
  * place between the samples is missed. Undefined: nothing faces anything, as in a mesh that is open.
  * Source: shape diameter, Shapira et al., Visual Computer 24 (2008) 249, with one ray; cells walked as Amanatides & Woo 1987.
@@ -23,19 +25,30 @@ export function thinnestWall(mesh: Mesh, places = 2000): ThinnestWall | undefine
   const { vertices, triangles } = mesh;
   const count = triangles.length / 3;
   const step = Math.max(1, Math.floor(count / places));
+  const each = Math.min(MOST_EACH, Math.max(1, Math.floor(places / count)));
   let best: ThinnestWall | undefined;
   let tried = 0;
   for (let triangle = 0; triangle < count; triangle += step) {
     const facet = facetOf(vertices, triangles, triangle);
     if (!facet) continue;
-    tried += 1;
-    const hit = grid.firstHit(facet.middle, [-facet.normal[0], -facet.normal[1], -facet.normal[2]], triangle);
-    if (!hit) continue;
-    const other = facetOf(vertices, triangles, hit.triangle);
-    if (!other || facing(facet.normal, other.normal) > -Math.SQRT1_2) continue;
-    if (!best || hit.distance < best.thicknessMm) best = { thicknessMm: hit.distance, atMm: facet.middle, places: 0 };
+    for (let point = 0; point < each; point++) {
+      tried += 1;
+      const atMm = each === 1 ? facet.middle : facet.at(...spread(point));
+      const hit = grid.firstHit(atMm, [-facet.normal[0], -facet.normal[1], -facet.normal[2]], triangle);
+      if (!hit || (best && hit.distance >= best.thicknessMm)) continue;
+      const other = facetOf(vertices, triangles, hit.triangle);
+      if (!other || facing(facet.normal, other.normal) > -Math.SQRT1_2) continue;
+      best = { thicknessMm: hit.distance, atMm, places: 0 };
+    }
   }
   return best && { ...best, places: tried };
+}
+
+/** Points of a triangle, each new one in the largest gap. Source: M. Roberts, R2 sequence (2018), folded into the triangle. */
+function spread(index: number): [number, number] {
+  const u = (0.5 + 0.7548776662466927 * index) % 1;
+  const v = (0.5 + 0.5698402909980532 * index) % 1;
+  return u + v <= 1 ? [u, v] : [1 - u, 1 - v];
 }
 
 const facing = (a: Point, b: Point) => a[0] * b[0] + a[1] * b[1] + a[2] * b[2];
@@ -49,7 +62,9 @@ function facetOf(vertices: Float64Array, triangles: Uint32Array, triangle: numbe
   if (length === 0) return undefined;
   const normal: Point = [raw[0]! / length, raw[1]! / length, raw[2]! / length];
   const middle = [0, 1, 2].map((axis) => (corner(0, axis) + corner(1, axis) + corner(2, axis)) / 3);
-  return { normal, middle: middle as unknown as Point };
+  const at = (u: number, v: number): Point =>
+    [0, 1, 2].map((axis) => corner(0, axis) + u * p[axis]! + v * q[axis]!) as unknown as Point;
+  return { normal, middle: middle as unknown as Point, at };
 }
 
 /** Triangles by the cells their boxes touch. */

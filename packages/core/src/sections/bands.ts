@@ -35,8 +35,10 @@ export function bandProperties(bands: readonly Band[]): BandProperties {
   const secondMomentMm4 = sum(bands, (y, width) => width * (y - axis) ** 2);
   let shearWork = 0;
   let worst = 0;
-  for (const band of bands) {
-    const above = firstMomentAbove(bands, band.toMm, axis);
+  // First moment about the axis of everything above a slice, mm³: summed from the top down.
+  let above = 0;
+  for (let index = bands.length - 1; index >= 0; index--) {
+    const band = bands[index]!;
     const half = (band.toMm - band.fromMm) / 2;
     NODES.forEach((node, i) => {
       const y = (band.fromMm + band.toMm) / 2 + half * node;
@@ -49,6 +51,7 @@ export function bandProperties(bands: readonly Band[]): BandProperties {
       const width = widthAt(band, y);
       if (width > 0) worst = Math.max(worst, (above + momentWithin(band, y, axis)) / width);
     }
+    above += momentWithin(band, band.fromMm, axis);
   }
   return {
     areaMm2,
@@ -76,13 +79,6 @@ function integrate(band: Band, from: number, to: number, f: (y: number, width: n
 
 function sum(bands: readonly Band[], f: (y: number, width: number) => number): number {
   return bands.reduce((total, band) => total + integrate(band, band.fromMm, band.toMm, f), 0);
-}
-
-/** First moment about the axis of everything from a height up, mm³. */
-function firstMomentAbove(bands: readonly Band[], y: number, axis: number): number {
-  return bands
-    .filter((band) => band.fromMm >= y - 1e-12)
-    .reduce((total, band) => total + integrate(band, band.fromMm, band.toMm, (at, width) => width * (at - axis)), 0);
 }
 
 function momentWithin(band: Band, from: number, axis: number): number {

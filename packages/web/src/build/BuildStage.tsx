@@ -9,12 +9,14 @@ import { NoGrades } from '../ui/NoGrades.tsx';
 import { statusWord } from '../ui/Reserve.tsx';
 import { tabLook } from '../ui/tabLook.ts';
 import { FillingTab } from './FillingTab.tsx';
+import { ShapeTab } from './shape/ShapeTab.tsx';
 import { useBuildGrade } from './useBuildGrade.ts';
 import { WayUpTab } from './WayUpTab.tsx';
 
 const TABS = [
   { id: 'way-up', title: 'Way up', Content: WayUpTab },
   { id: 'filling', title: 'Walls and infill', Content: FillingTab },
+  { id: 'shape', title: 'Its real shape', Content: ShapeTab },
 ] as const;
 
 /** Which way up, which walls, where fibre: the design changed instead of the material. */

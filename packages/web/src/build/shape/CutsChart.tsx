@@ -1,0 +1,56 @@
+import type { LineChart } from '@anvilstone/core';
+import type { CutSummary } from '@anvilstone/core/mesh';
+import { ChartFigure } from '../../charts/ChartFigure.tsx';
+import { Button } from '../../ui/Button.tsx';
+
+/** Bending stress for 100 N from end to end, and the way to its largest. */
+export function CutsChart({
+  cuts,
+  axis,
+  atMm,
+  worstMm,
+  onWorst,
+}: {
+  cuts: readonly CutSummary[] | undefined;
+  axis: string;
+  atMm: number;
+  worstMm?: number;
+  onWorst?: () => void;
+}) {
+  if (!cuts) return <p className="text-quiet">Cutting it from end to end …</p>;
+  const found = cuts.flatMap((one) => ('why' in one ? [] : [one]));
+  const missed = cuts.length - found.length;
+  const [reason] = cuts.flatMap((one) => ('why' in one ? [one.why] : []));
+  if (found.length === 0)
+    return (
+      <p className="text-unknown">
+        It cannot be cut anywhere along {axis}: {reason}
+      </p>
+    );
+  const chart: LineChart = {
+    id: 'stress-along-the-part',
+    title: 'Bending stress along the part, for 100 N',
+    notes: [
+      'By the lever to the load and the section at each place; notches, holes across it and the way up come on top.',
+      ...(missed > 0 ? [`${missed} of ${cuts.length} places could not be cut: ${reason}`] : []),
+    ],
+    x: { title: `Along ${axis}`, dimension: 'length' },
+    y: { title: 'Bending stress', dimension: 'stress' },
+    lines: [
+      { letter: 'a', name: 'outer fibre', points: found.map((one) => ({ x: one.atMm, y: 100 * one.stressPerN })) },
+    ],
+    needs: [],
+    limits: [],
+    marks: [{ label: 'cut', x: atMm }],
+  };
+  return (
+    <div>
+      <ChartFigure chart={chart} />
+      {onWorst && worstMm !== undefined && (
+        <Button className="mt-2 print:hidden" onClick={onWorst}>
+          Cut where it is stressed most, at {worstMm.toFixed(1)} mm
+        </Button>
+      )}
+    </div>
+  );
+}
