@@ -6,6 +6,7 @@ export * from './compare/index.ts';
 export * from './drawing/index.ts';
 export * from './evaluation/index.ts';
 export { InputError } from './input/InputError.ts';
+export * from './fibre/index.ts';
 export * from './infill/index.ts';
 export * from './library/index.ts';
 export * from './materials/index.ts';

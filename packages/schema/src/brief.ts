@@ -4,6 +4,7 @@ import { longText, record, shortText, vocabulary } from './common.ts';
 import { loadCase } from './loadCase.ts';
 import { CONDITIONINGS } from './observation.ts';
 import { partGeometry } from './partGeometry.ts';
+import { fibreInFaces } from './fibreInFaces.ts';
 import { wallsAndInfill } from './wallsAndInfill.ts';
 
 export const brief = record(
@@ -22,6 +23,7 @@ export const brief = record(
     ),
     part: partGeometry,
     filled: Type.Optional(wallsAndInfill),
+    fibre: Type.Optional(fibreInFaces),
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
     asks,
     template: Type.Optional(Type.Literal(true, { description: 'Offered as a starting point for new parts' })),

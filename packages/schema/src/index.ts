@@ -20,3 +20,4 @@ export * from './surroundingAsks.ts';
 export * from './gradeApi.ts';
 export * from './importApi.ts';
 export * from './wallsAndInfill.ts';
+export * from './fibreInFaces.ts';

@@ -30,6 +30,10 @@ export const machine = record(
       description: 'Sustained melt flow, mm³/s',
     }),
     hourlyRateUsd: Type.Number({ minimum: 0, maximum: 10000, description: 'Machine hour, USD' }),
+    laysFibre: Type.Optional(Type.Literal(true, { description: 'It lays continuous strands; absent = it does not' })),
+    strandSpeedMmPerS: Type.Optional(
+      Type.Number({ exclusiveMinimum: 0, maximum: 1000, description: 'Strand laid, mm/s; absent = 10' }),
+    ),
     sampleData: Type.Boolean(),
     note: Type.Optional(longText('Remarks')),
   },

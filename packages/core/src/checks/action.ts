@@ -1,5 +1,6 @@
 import type { EvidenceClass, LoadCase } from '@anvilstone/schema';
 import type { CheckContext, PreparedLoad } from './check.ts';
+import { stiffened } from '../fibre/reinforced.ts';
 import type { Movability } from './movability.ts';
 
 const GRAVITY_M_PER_S2 = 9.80665;
@@ -33,7 +34,12 @@ export function movementPerUnit(
   temperatureC: number,
   growth = 1,
 ): number {
-  return (movability.perUnit * growth) / material.modulusRatio(temperatureC) + movability.seriesPerUnit;
+  const share = material.modulusRatio(temperatureC) / growth;
+  const { perUnit, seriesPerUnit, reinforced } = movability;
+  if (!reinforced) return perUnit / share + seriesPerUnit;
+  // The print softens and creeps, the strands do not.
+  const { bendingPerUnit, otherPerUnit, by } = reinforced;
+  return bendingPerUnit / stiffened(by, share) + otherPerUnit / share + seriesPerUnit;
 }
 
 /**

@@ -18,6 +18,8 @@ export interface Bearing {
   stressPerUnit: number;
   /** Of the stress to the layer plane, 0 … 90°. */
   angleDeg: number;
+  /** Share of the bending that the print is left with beside continuous strands. */
+  relief?: number;
 }
 
 /** What the material bears within its layers, and what tries to part them. */

@@ -1,6 +1,7 @@
 import type { CaseCheck } from './check.ts';
 import { deflectionAtLoad, movementLeft, sagAfterDuration } from './deflection.ts';
 import { fatigueLife } from './fatigueLife.ts';
+import { fibreBond, fibreStrength } from './fibreChecks.ts';
 import { holdingForce } from './holdingForce.ts';
 import { impactUnbroken, impactUndamaged } from './impact.ts';
 import { stability } from './stability.ts';
@@ -23,4 +24,6 @@ export const caseChecks: readonly CaseCheck[] = [
   impactUndamaged,
   impactUnbroken,
   struckFast,
+  fibreStrength,
+  fibreBond,
 ];

@@ -13,6 +13,7 @@ import type { Material } from '../materials/material.ts';
 import type { Direction, PartBody, PartResponse, SizeKind } from '../parts/partModel.ts';
 import type { Cost } from '../process/cost.ts';
 import type { MachineFit } from '../process/machineFit.ts';
+import type { LaidFibre } from '../fibre/layFibre.ts';
 import type { Bearing, BearingPlaces } from './bearings.ts';
 import type { Movability } from './movability.ts';
 import type { Weathering } from './surroundings/weathering.ts';
@@ -27,6 +28,8 @@ export interface PreparedLoad {
   /** The model’s answer in this load’s direction, and its number among the part’s directions. */
   response: PartResponse;
   directionIndex: number;
+  /** Strands are laid to bear some of it. */
+  fibre?: true;
 }
 
 /** A brief made ready for one way up: what does not depend on the grade. */
@@ -38,6 +41,8 @@ export interface PreparedPart {
   loads: readonly PreparedLoad[];
   /** The directions that its loads use. */
   responses: readonly PartResponse[];
+  /** Continuous strands as they lie this way up; absent: none are asked for. */
+  fibre?: LaidFibre;
   /** Where it is stressed, by direction of the load. */
   bearings: readonly BearingPlaces[];
 }

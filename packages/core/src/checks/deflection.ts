@@ -1,5 +1,6 @@
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
+import { stiffened } from '../fibre/reinforced.ts';
 import { actingAt, growthOf, isDriven, movementPerUnit } from './action.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
 import { modulusAlong, shearModulusMPa } from './movability.ts';
@@ -15,7 +16,7 @@ export const deflectionAtLoad: CaseCheck = {
   unit: 'mm',
   limitsHeat: true,
   // A knock pushes less hard on a softer part, so its movement has a law of its own.
-  fade: (load) => (load.response.seriesPerUnit === 0 && load.kind !== 'knock' ? 'stiffness' : undefined),
+  fade: (load) => (load.response.seriesPerUnit === 0 && load.kind !== 'knock' && !load.fibre ? 'stiffness' : undefined),
   appliesTo: (load) => load.loadCase.maxDeflectionMm !== undefined && !isDriven(load),
   at: (context, load, temperatureC) => movement(context, load, temperatureC, 1, load.loadCase.maxDeflectionMm!),
   show(context, load, temperatureC, _durationH, working) {
@@ -30,7 +31,7 @@ export const sagAfterDuration: CaseCheck = {
   asks: 'Does it stay within the movement allowed at the end of the load’s duration?',
   unit: 'mm',
   limitsHeat: true,
-  fade: (load) => (load.response.seriesPerUnit === 0 ? 'creep' : undefined),
+  fade: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
   appliesTo: (load) => load.loadCase.maxSagMm !== undefined && load.kind === 'lasting',
   at(context, load, temperatureC, durationH) {
     if (!context.material.behaviour) return { kind: 'unknown', gaps: context.material.behaviourGaps };
@@ -156,4 +157,13 @@ export function showElastic(
       source: response.shear.source,
     });
   }
+  const movability = context.movabilities[load.directionIndex]!;
+  if (!movability.known || !movability.reinforced) return;
+  const { by, bendingPerUnit } = movability.reinforced;
+  working.add('s', 'Share of the strands in the second moment', by.secondMomentShare, '×');
+  working.add('E_f', 'Modulus along the strands', by.strandMPa, 'MPa', { source: 'typical of the strand' });
+  working.add('δf', 'Bending part with the strands', (bendingPerUnit * acting.action) / stiffened(by, ratio), unit, {
+    expression: 'δ(23 °C) / (E/E₂₃ · (1 − s) + s · E_f/E₂₃)',
+    source: 'transformed section',
+  });
 }

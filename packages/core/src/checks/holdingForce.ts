@@ -20,7 +20,7 @@ export const holdingForce: CaseCheck = {
   unit: 'N',
   words: ['Must hold', 'still holds'],
   limitsHeat: true,
-  fade: (load) => (load.response.seriesPerUnit === 0 ? 'creep' : undefined),
+  fade: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
   appliesTo: (load, body) =>
     load.kind === 'held' && load.loadCase.minHoldN !== undefined && body.holdNPerUnit !== undefined,
   at(context, load, temperatureC, durationH) {

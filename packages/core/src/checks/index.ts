@@ -2,6 +2,7 @@ import { overLoadCases } from './caseCheck.ts';
 import { caseChecks } from './caseChecks.ts';
 import type { Check } from './check.ts';
 import { contactTemperature } from './contactTemperature.ts';
+import { fibreLaid } from './fibreChecks.ts';
 import { failureManner } from './failureManner.ts';
 import { heatPeak, heatSteady } from './heatChecks.ts';
 import { costLimit, massLimit } from './limits.ts';
@@ -26,6 +27,7 @@ export const checks: readonly Check[] = [
   ...surroundingChecks,
   massLimit,
   costLimit,
+  fibreLaid,
   printable,
 ];
 

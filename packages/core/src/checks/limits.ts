@@ -9,13 +9,13 @@ export const massLimit: Check = {
   anyWayUp: true,
   asks: 'Is one part light enough?',
   applies: ({ brief }) => brief.asks.maxMassG !== undefined,
-  evaluate({ brief, massG, material, body }, working) {
+  evaluate({ brief, massG, material, body, part }, working) {
     if (massG === null || !material.density.known)
       return unknown('g', material.density.known ? [] : material.density.gaps);
     if (working) {
       showResolved(working, 'ρ', 'Density', material.density, 'g/cm³');
-      working.add('m', 'Mass, printed solid', massG, 'g', {
-        expression: `${f(body.volumeMm3)} mm³ · ${f(material.density.value)} g/cm³ / 1000`,
+      working.add('m', brief.filled ? 'Mass, walls and infill' : 'Mass, printed solid', massG, 'g', {
+        expression: `${f(body.volumeMm3)} mm³ · ${f(material.density.value)} g/cm³ / 1000${part.fibre ? ', with the strands in its place' : ''}`,
       });
     }
     return known({ demand: massG, capacity: brief.asks.maxMassG!, unit: 'g', evidence: material.density.evidence });
@@ -34,6 +34,8 @@ export const costLimit: Check = {
         expression: `mass · (1 + ${rules.purgeShare}) · price per kg`,
         source: priceIsFamilyEstimate ? 'price typical of the family: none is known for this grade' : 'grade price',
       });
+      if (cost.strandUsd !== undefined)
+        working.add('C_s', 'Strands with what is cut away', cost.strandUsd, 'USD', { source: 'typical of the strand' });
       working.add('C_m', `Machine: ${fit!.machine.name}`, cost.machineUsd, 'USD', {
         expression: `${f(cost.printTimeH)} h · ${f(rules.machineHourUsd ?? fit!.machine.hourlyRateUsd)} USD/h`,
       });

@@ -3,17 +3,30 @@ import type { Material } from '../materials/material.ts';
 import { offAxisModulusMPa } from '../materials/offAxis.ts';
 import type { Resolution } from '../materials/resolution.ts';
 import { ALONG, angleToLayersDeg, dot, type Direction, type PartResponse } from '../parts/partModel.ts';
+import { stiffened, type Reinforcement } from '../fibre/reinforced.ts';
 import { weakest } from './outcome.ts';
 
 /** How far the part moves per unit of its action at 23 °C, at once; `unknown` where the model or the grade cannot tell. */
 export type Movability =
-  | { known: true; perUnit: number; seriesPerUnit: number; evidence: EvidenceClass }
+  | {
+      known: true;
+      perUnit: number;
+      seriesPerUnit: number;
+      evidence: EvidenceClass;
+      /** Beside strands only the bending part stiffens: movement of the print alone by bending, and by all else. */
+      reinforced?: { bendingPerUnit: number; otherPerUnit: number; by: Reinforcement };
+    }
   | { known: false; gaps: readonly string[] };
 
 const NOT_TOLD = ['How far it moves: this part model does not tell; measure it'];
 
 /** Holds a model's answer against a grade's moduli, built up along `up`. */
-export function movabilityOf(response: PartResponse, material: Material, up: Direction): Movability {
+export function movabilityOf(
+  response: PartResponse,
+  material: Material,
+  up: Direction,
+  reinforcement?: Reinforcement,
+): Movability {
   if (response.stretches.length === 0 && !response.shear) return { known: false, gaps: NOT_TOLD };
   if (!material.behaviour) return { known: false, gaps: material.behaviourGaps };
   let perUnit = 0;
@@ -24,13 +37,19 @@ export function movabilityOf(response: PartResponse, material: Material, up: Dir
     perUnit += stretch.perModulus / modulus.value;
     evidence = weakest(evidence, modulus.evidence);
   }
+  const bendingPerUnit = perUnit;
   if (response.shear) {
     const shear = shearModulusMPa(material, up, response);
     if (!shear.known) return { known: false, gaps: shear.gaps };
     perUnit += response.shear.perModulus / shear.value;
     if (response.stretches.length === 0) evidence = shear.evidence;
   }
-  return { known: true, perUnit, seriesPerUnit: response.seriesPerUnit, evidence };
+  const { seriesPerUnit } = response;
+  if (!reinforcement) return { known: true, perUnit, seriesPerUnit, evidence };
+  const otherPerUnit = perUnit - bendingPerUnit;
+  const stiffer = bendingPerUnit / stiffened(reinforcement) + otherPerUnit;
+  const reinforced = { bendingPerUnit, otherPerUnit, by: reinforcement };
+  return { known: true, perUnit: stiffer, seriesPerUnit, evidence: weakest(evidence, 'D'), reinforced };
 }
 
 /** Modulus along a direction of a part that is built up along `up`, 23 °C. */

@@ -94,6 +94,15 @@ export function showBearing(
   working.add('', 'Where', bearing.place.title, '');
   working.add(ACTION_SYMBOL[action], load.loadCase.name, acting.action, ACTION_UNIT[action]);
   showLines(working, bearing.place.lines, acting.action);
+  if (bearing.relief !== undefined) {
+    working.add('k', 'Share of the bending left to the print beside the strands', bearing.relief, '×', {
+      expression: '1 / (1 − s + s · E_f/E)',
+      source: 'transformed section, 23 °C',
+    });
+    working.add('σ_k', 'Stress left to the print', bearing.stressPerUnit * acting.action, 'MPa', {
+      expression: 'k · σ',
+    });
+  }
   const strength = bearingStrength(context.material, bearing);
   const { symbol, meaning } = BEARING_WORDS[bearing.mode];
   if (bearing.mode === 'squeeze') {

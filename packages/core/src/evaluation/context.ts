@@ -9,10 +9,13 @@ import {
   type Machine,
 } from '@anvilstone/schema';
 import type { CheckContext, PreparedPart } from '../checks/check.ts';
-import { movabilityOf } from '../checks/movability.ts';
+import { movabilitiesOf } from '../fibre/movabilities.ts';
+import type { LaidFibre } from '../fibre/layFibre.ts';
+import { relievedBearings } from '../fibre/reinforced.ts';
 import type { Material } from '../materials/material.ts';
 import { partCost, type Cost } from '../process/cost.ts';
 import {
+  fibreFindings,
   materialFindings,
   processNeeds,
   sizeFindings,
@@ -69,9 +72,11 @@ export function prepareBrief(
 
 type SizesOn = ReadonlyMap<Machine, readonly FitFinding[]>;
 
-function sizesOn(machines: readonly Machine[], { body, up }: PreparedPart): SizesOn {
+function sizesOn(machines: readonly Machine[], { body, up, fibre }: PreparedPart): SizesOn {
   const box = boxOf(body.extentMm, up);
-  return new Map(machines.map((machine) => [machine, sizeFindings(machine, box)]));
+  return new Map(
+    machines.map((machine) => [machine, [...sizeFindings(machine, box), ...(fibre ? fibreFindings(machine) : [])]]),
+  );
 }
 
 /** `explain` writes down how each property came about; only a shown working needs it. */
@@ -118,8 +123,12 @@ export function nearestOrientation(up: Direction): BuildOrientation {
   return [...ORIENTATIONS].sort((a, b) => along(b) - along(a))[0]!;
 }
 
-const massOf = ({ body }: PreparedPart, { density }: Material): number | null =>
-  density.known ? (body.volumeMm3 * density.value) / 1000 : null;
+/** Strands take the place of as much of the print. */
+const massOf = ({ body, fibre }: PreparedPart, { density }: Material): number | null => {
+  if (!density.known) return null;
+  const laidMm3 = fibre?.laidMm3 ?? 0;
+  return (Math.max(0, body.volumeMm3 - laidMm3) * density.value + laidMm3 * (fibre?.tow.densityGPerCm3 ?? 0)) / 1000;
+};
 
 function contextOf(given: {
   prepared: PreparedBrief;
@@ -138,8 +147,8 @@ function contextOf(given: {
     part: way,
     body: way.body,
     orientation,
-    bearings: way.bearings,
-    movabilities: way.responses.map((response) => movabilityOf(response, material, way.up)),
+    bearings: relievedBearings(way, material),
+    movabilities: movabilitiesOf(way, material),
     fit: choice?.fit,
     massG,
     cost: choice?.cost ?? null,
@@ -153,7 +162,7 @@ function contextOf(given: {
 /** No blocker first, then the cheapest; undefined without machines, or where the family's process is not known. */
 function chooseMachine(
   { machines, rules }: PreparedBrief,
-  { body }: PreparedPart,
+  { body, fibre }: PreparedPart,
   material: Material,
   sizes: SizesOn,
   massG: number | null,
@@ -169,11 +178,26 @@ function chooseMachine(
     const cost =
       massG === null || pricePerKgUsd === null
         ? null
-        : partCost({ massG, volumeMm3: body.volumeMm3, pricePerKgUsd, machine, rules });
+        : partCost({
+            massG,
+            volumeMm3: body.volumeMm3,
+            pricePerKgUsd,
+            machine,
+            rules,
+            ...(fibre ? { fibre: strandCost(fibre) } : {}),
+          });
     if (!best || isBetter({ fit, cost }, best)) best = { fit, cost };
   }
   return best;
 }
+
+/** What strands cost beside the print: their own price and the time they take, in place of as much of the print. */
+const strandCost = ({ tow, usedMm3, laidMm3, lengthMm }: LaidFibre) => ({
+  laidMm3,
+  massG: (laidMm3 * tow.densityGPerCm3) / 1000,
+  strandUsd: (usedMm3 / 1000) * tow.pricePerCm3Usd,
+  lengthMm,
+});
 
 /** How each machine suits a material, whatever the part; kept with the material, which belongs to one set of rules. */
 const fitsOf = new WeakMap<Material, Map<Machine, MachineFit>>();

@@ -96,7 +96,8 @@ function entryOf(
   other: EvaluationEntry | undefined,
 ): EvaluationEntry {
   const results = applicable.map((check, i) => {
-    if (other && check.anyWayUp) return other.checks[i]!;
+    // A shell is as thick as the way up makes it, and strands lie or do not.
+    if (other && check.anyWayUp && !context.brief.filled && !context.brief.fibre) return other.checks[i]!;
     return showWorking ? explainCheck(check, context) : runCheck(check, context);
   });
   const limit = ownHeatLimit(context);

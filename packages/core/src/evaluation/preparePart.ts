@@ -1,6 +1,7 @@
 import { type Brief, type BuildOrientation, type LoadCase, type PartGeometry } from '@anvilstone/schema';
 import { bearingsOf } from '../checks/bearings.ts';
 import type { PreparedLoad, PreparedPart } from '../checks/check.ts';
+import { layFibre } from '../fibre/layFibre.ts';
 import { fillOf } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { findPartModel, partBody } from '../parts/index.ts';
@@ -11,7 +12,7 @@ import type { BendingDirection } from '../sections/section.ts';
 export function prepareWays(brief: Brief): Record<BuildOrientation, PreparedPart> {
   const XY = preparePart(brief, BUILT_UP.XY);
   // A solid part is the same whichever way it is built; only its layers lie otherwise.
-  const turned = (up: Direction) => (brief.filled ? preparePart(brief, up) : withLayers(XY, up));
+  const turned = (up: Direction) => (brief.filled || brief.fibre ? preparePart(brief, up) : withLayers(XY, up));
   return { XY, XZ: turned(BUILT_UP.XZ), ZX: turned(BUILT_UP.ZX) };
 }
 
@@ -21,7 +22,9 @@ export function prepareWays(brief: Brief): Record<BuildOrientation, PreparedPart
  * @throws InputError naming the dimension that cannot be used, or what a load does not say
  */
 export function preparePart(brief: Brief, up: Direction = BUILT_UP.XY): PreparedPart {
-  const body = partBody(brief.part, brief.filled && fillOf(brief.filled, up));
+  const fill = brief.filled && fillOf(brief.filled, up);
+  const body = partBody(brief.part, fill);
+  const fibre = brief.fibre && layFibre(brief.part, brief.fibre, up, fill);
   const directions: BendingDirection[] = [];
   const loads = brief.loadCases.map((loadCase, index): PreparedLoad => {
     const direction = loadCase.direction ?? 'depth';
@@ -34,10 +37,11 @@ export function preparePart(brief: Brief, up: Direction = BUILT_UP.XY): Prepared
     const kind = loadCase.kind ?? 'lasting';
     const size = sizeOf(brief.part, loadCase, index);
     const amount = size === 'knock' ? Number.NaN : loadCase[size]!;
-    return { loadCase, kind, size, amount, response, directionIndex: directions.indexOf(direction) };
+    const strands = fibre?.bending[direction] ? ({ fibre: true } as const) : {};
+    return { loadCase, kind, size, amount, response, directionIndex: directions.indexOf(direction), ...strands };
   });
   const responses = directions.map((direction) => body.responses[direction]!);
-  return withLayers({ brief, body, loads, responses }, up);
+  return withLayers({ brief, body, loads, responses, ...(fibre ? { fibre } : {}) }, up);
 }
 
 const withLayers = (part: Omit<PreparedPart, 'up' | 'bearings'>, up: Direction): PreparedPart => ({

@@ -1,4 +1,5 @@
-import { movabilityOf } from '../checks/movability.ts';
+import { movabilitiesOf } from '../fibre/movabilities.ts';
+import { relievedBearings } from '../fibre/reinforced.ts';
 import type { CheckContext, PreparedLoad } from '../checks/check.ts';
 import type { Material } from '../materials/material.ts';
 import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
@@ -36,7 +37,8 @@ export function scaledContext(context: CheckContext, factor: MaterialFactor, by:
   return {
     ...context,
     material,
-    movabilities: part.responses.map((response) => movabilityOf(response, material, part.up)),
+    bearings: relievedBearings(part, material),
+    movabilities: movabilitiesOf(part, material),
     heatLimits: new Map(),
   };
 }

@@ -44,6 +44,8 @@ export interface SizingJob {
   pointer: string;
   title: string;
   drawnMm: number;
+  /** The part at another size. */
+  with(sizeMm: number): Brief['part'];
   size(grade: Grade): Sized;
 }
 
@@ -88,6 +90,7 @@ export function prepareSizing(
     pointer: free.pointer,
     title: free.title,
     drawnMm: free.valueMm,
+    with: (sizeMm) => free.with(sizeMm),
     size: (grade) => sizeGrade(grade, gridJobs, freshJob),
   };
 }

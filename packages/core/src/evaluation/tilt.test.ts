@@ -55,7 +55,15 @@ test('shear slides tilted layers by its share, and pulls them apart at 45°', ()
     concentration: 1,
     lines: [],
   };
-  const response = { places: [shear], stretches: [], shear: undefined, buckling: [], seriesPerUnit: 0, tearAreaMm2: 1 };
+  const response = {
+    places: [shear],
+    stretches: [],
+    shear: undefined,
+    buckling: [],
+    seriesPerUnit: 0,
+    shearForcePerUnit: 1,
+    tearAreaMm2: 1,
+  };
   const at = (degrees: number) => bearingsOf(response, tiltOf({ towards: 'ZX', degrees }));
   expect(at(0).across).toEqual([expect.objectContaining({ mode: 'slide', stressPerUnit: 1 })]);
   const askew = at(45).across;

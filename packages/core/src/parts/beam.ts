@@ -134,6 +134,7 @@ function respond(geometry: GeometryOf<'beam'>, direction: BendingDirection, fill
   return response({
     places: direction === 'depth' ? places : turnedSideways(places),
     tearAreaMm2: cut.areaMm2,
+    shearForcePerUnit: factors.shear,
     stretches: [
       {
         title: 'Bending part',

@@ -25,6 +25,7 @@ export function bentFibre(given: {
     direction: ALONG.length,
     tensionPerUnit: concentration * nominal,
     compressionPerUnit: nominal,
+    bent: true,
     concentration,
     lines: [
       {
@@ -114,7 +115,12 @@ export function bentCore(cut: FilledSection, momentPerUnit: number): StressPlace
   if (!cut.core) return [];
   const { extremeFibreMm, stiffness, strength } = cut.core;
   const strained = (momentPerUnit * extremeFibreMm) / cut.secondMomentMm4;
-  return [corePlace(strained, stiffness, strength, `M · ${f(extremeFibreMm)} mm / ${f(cut.secondMomentMm4)} mm⁴`)];
+  return [
+    {
+      ...corePlace(strained, stiffness, strength, `M · ${f(extremeFibreMm)} mm / ${f(cut.secondMomentMm4)} mm⁴`),
+      bent: true,
+    },
+  ];
 }
 
 /** The core of a bar that is pulled or squeezed evenly, as `bentCore`. */

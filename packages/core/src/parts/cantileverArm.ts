@@ -61,6 +61,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
   return response({
     places: direction === 'depth' ? places : turnedSideways(places),
     tearAreaMm2: cut.areaMm2,
+    shearForcePerUnit: 1,
     stretches: [
       {
         title: 'Bending part',

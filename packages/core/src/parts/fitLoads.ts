@@ -1,4 +1,5 @@
 import type { Brief, LoadCase, LoadKind, PartGeometry } from '@anvilstone/schema';
+import { takesFibre } from '../fibre/layFibre.ts';
 import { findPartModel, partBody, takesFill } from './models.ts';
 import type { SizeField, SizeKind } from './partModel.ts';
 
@@ -15,14 +16,15 @@ const SIZE_FIELDS = Object.keys(FIRST_SIZE) as SizeField[];
 /**
  * A brief with another part model: loads keep their names, times, temperatures and safety factors; a kind that the model
  * cannot bear becomes one that it can, and a size it does not know is replaced by a first one of the right sort. A part
- * that cannot be filled is solid again.
+ * that cannot be filled is solid again, one that has no faces for strands has none.
  */
 export function withPart(brief: Brief, part: PartGeometry): Brief {
-  const { filled, ...rest } = brief;
+  const { filled, fibre, ...rest } = brief;
   return {
     ...rest,
     part,
     ...(filled && takesFill(part) ? { filled } : {}),
+    ...(fibre && takesFibre(part) ? { fibre } : {}),
     loadCases: brief.loadCases.map((loadCase) => fitLoad(loadCase, part)),
   };
 }

@@ -60,6 +60,8 @@ export interface StressPlace {
   shearPerUnit: number;
   /** Planes that the shear tries to slide, by the axes they face. */
   shearPlanes: readonly PartAxis[];
+  /** Stressed by bending: strands in the faces take some of it. */
+  bent?: true;
   /** Stress concentration within the tension, ≥ 1. */
   concentration: number;
   lines: readonly ShownLine[];
@@ -94,6 +96,8 @@ export interface PartResponse {
   /** Shear deflection: movement = perModulus · action / G, and the axes whose planes it works on. */
   shear: { perModulus: number; planes: readonly PartAxis[]; formula: string; source: string } | undefined;
   buckling: readonly Buckling[];
+  /** Force across the part per unit of the action, where it is bent; 0: not told. */
+  shearForcePerUnit: number;
   /** Movement per unit of the action of something in line that is not printed, such as a bolt: it does not creep. */
   seriesPerUnit: number;
   /** Area that has to tear for the part to come apart, mm². */

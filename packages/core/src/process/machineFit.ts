@@ -185,6 +185,10 @@ export function sizeFindings(machine: Machine, box: BoxOnBed): FitFinding[] {
   return [];
 }
 
+/** What speaks against a part with continuous strands. */
+export const fibreFindings = ({ laysFibre }: Machine): FitFinding[] =>
+  laysFibre ? [] : [blocker('Lays no continuous fibre')];
+
 /** Whether p × q (p ≥ q) fits into a × b (a ≥ b), turned if need be. Source: J. E. Wetzel, Mathematics Magazine 73 (2000) 204. */
 export function fitsRectangle(p: number, q: number, a: number, b: number): boolean {
   if (p <= a) return q <= b;

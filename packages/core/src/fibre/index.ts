@@ -1,0 +1,2 @@
+export * from './layFibre.ts';
+export * from './planFibre.ts';

@@ -1,0 +1,13 @@
+import type { PreparedPart } from '../checks/check.ts';
+import { movabilityOf, type Movability } from '../checks/movability.ts';
+import type { Material } from '../materials/material.ts';
+import { reinforcementOf } from './reinforced.ts';
+
+/** How far a part moves in each direction of its loads, with the strands it has. */
+export function movabilitiesOf(part: PreparedPart, material: Material): Movability[] {
+  return part.responses.map((response, index) => {
+    const load = part.loads.find(({ directionIndex }) => directionIndex === index);
+    const reinforcement = reinforcementOf(part, material, load?.loadCase.direction ?? 'depth');
+    return movabilityOf(response, material, part.up, reinforcement);
+  });
+}

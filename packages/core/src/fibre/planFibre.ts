@@ -1,0 +1,109 @@
+import type { Brief, EvaluationEntry, FibreInFaces, Grade, HouseRules, Library } from '@anvilstone/schema';
+import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
+import { prepareSizing } from '../evaluation/sizing.ts';
+import { InputError } from '../input/InputError.ts';
+import { pairsOf } from '../materials/pairs.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
+import { tows } from '../reference/tow.ts';
+import { takesFibre } from './layFibre.ts';
+
+/** One way to bring the part to its target: strands, more material, or a chopped-filled grade of the same base. */
+export interface StiffeningOption {
+  kind: 'as-drawn' | 'thicker' | 'filled-grade' | 'filled-grade-thicker' | 'fibre';
+  title: string;
+  gradeId: string;
+  /** The part with it; absent: it cannot be done. */
+  brief?: Brief;
+  entry?: EvaluationEntry;
+  /** Why it cannot. */
+  why?: string;
+}
+
+/** Printed cover over the first strand: two usual walls, so that no strand lies bare. */
+const COVER_MM = 0.9;
+const MOST_DEEP = 60;
+
+/**
+ * The least fibre that brings every check to its target, for each strand of the table, beside thickening the plain part and
+ * the chopped-filled grades of the same base, as drawn and thickened. Scatter counts as the house rule for strengths says.
+ * Cheapest of those that reach the target first, then those that do not.
+ * @throws InputError when the library has no such grade, the part takes no strands, or the brief cannot be evaluated
+ */
+export function planFibre(
+  brief: Brief,
+  library: Library,
+  gradeId: string,
+  rules: HouseRules = defaultHouseRules,
+): StiffeningOption[] {
+  const grade = library.grades.find(({ id }) => id === gradeId);
+  if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');
+  if (!takesFibre(brief.part)) throw new InputError('fibre', brief.part.model, 'strands are laid in arms and beams');
+  const { fibre: _before, ...plain } = brief;
+  const entryOf = (changed: Brief, of: Grade) =>
+    evaluateGrade(prepareJob(changed, { ...library, grades: [] }, { rules }), of).best;
+  const drawn = (kind: StiffeningOption['kind'], title: string, of: Grade): StiffeningOption => ({
+    kind,
+    title,
+    gradeId: of.id,
+    brief: plain,
+    entry: entryOf(plain, of),
+  });
+  const sizing = prepareSizing(plain, library, rules);
+  const thicker = (kind: StiffeningOption['kind'], of: Grade, name: string): StiffeningOption[] => {
+    if (!sizing) return [];
+    const sized = sizing.size(of);
+    const title = (mm: string) => `${name}${sizing.title.toLowerCase()} ${mm}`;
+    if (!sized.ok) return [{ kind, title: title('larger'), gradeId: of.id, why: sized.why }];
+    const sizeMm = Math.ceil(sized.sizeMm * 10) / 10;
+    const changed = { ...plain, part: sizing.with(sizeMm) };
+    return [{ kind, title: title(`${sizeMm} mm`), gradeId: of.id, brief: changed, entry: entryOf(changed, of) }];
+  };
+  const pairs = pairsOf(grade, library.grades)
+    .map(({ grade: other }) => other)
+    .filter(({ reinforcementId }) => reinforcementId !== null);
+  const options = [
+    drawn('as-drawn', 'As drawn', grade),
+    ...thicker('thicker', grade, ''),
+    ...pairs.flatMap((other) => [
+      drawn('filled-grade', `${other.name}, as drawn`, other),
+      ...thicker('filled-grade-thicker', other, `${other.name}, `),
+    ]),
+    ...tows.map(({ id, name }) => leastFibre(plain, entryOf, grade, id, name)),
+  ];
+  return options.sort(
+    (a, b) =>
+      Number(b.entry?.status === 'pass') - Number(a.entry?.status === 'pass') ||
+      Number(b.entry !== undefined) - Number(a.entry !== undefined) ||
+      (a.entry?.costUsd ?? Infinity) - (b.entry?.costUsd ?? Infinity),
+  );
+}
+
+/** One strand more at a time until everything passes: what more strands make worse, mass and cost, ends the search too. */
+function leastFibre(
+  plain: Brief,
+  entryOf: (brief: Brief, grade: Grade) => EvaluationEntry,
+  grade: Grade,
+  towId: string,
+  name: string,
+): StiffeningOption {
+  let best: StiffeningOption | undefined;
+  for (let strandsDeep = 1; strandsDeep <= MOST_DEEP; strandsDeep++) {
+    const fibre: FibreInFaces = { towId, strandsDeep, insetMm: COVER_MM };
+    const changed = { ...plain, fibre };
+    const entry = entryOf(changed, grade);
+    const option: StiffeningOption = {
+      kind: 'fibre',
+      title: `${name}, ${strandsDeep} deep in each face`,
+      gradeId: grade.id,
+      brief: changed,
+      entry,
+    };
+    if (entry.status === 'pass') return option;
+    const laid = entry.checks.find(({ checkId }) => checkId === 'fibre-laid');
+    if (laid?.status === 'fail')
+      return best ?? { kind: 'fibre', title: name, gradeId: grade.id, why: laid.reason ?? 'It cannot be laid' };
+    if (best && (entry.minimumReserve ?? 0) <= (best.entry?.minimumReserve ?? 0) * 1.0001) return best;
+    best = option;
+  }
+  return best!;
+}
