@@ -52,7 +52,8 @@ export function planFibre(
   const thicker = (kind: StiffeningOption['kind'], of: Grade, name: string): StiffeningOption[] => {
     if (!sizing) return [];
     const sized = sizing.size(of);
-    const title = (mm: string) => `${name}${sizing.title.toLowerCase()} ${mm}`;
+    const title = (mm: string) =>
+      name === '' ? `${sizing.title} ${mm}` : `${name}${sizing.title.toLowerCase()} ${mm}`;
     if (!sized.ok) return [{ kind, title: title('larger'), gradeId: of.id, why: sized.why }];
     const sizeMm = Math.ceil(sized.sizeMm * 10) / 10;
     const changed = { ...plain, part: sizing.with(sizeMm) };

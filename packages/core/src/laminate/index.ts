@@ -6,3 +6,5 @@ export * from './plyMaterials.ts';
 export * from './plyStress.ts';
 export * from './progressive.ts';
 export * from './report.ts';
+export * from './layupDeck.ts';
+export * from './plySheet.ts';

@@ -9,6 +9,8 @@ import { NoGrades } from '../ui/NoGrades.tsx';
 import { statusWord } from '../ui/Reserve.tsx';
 import { tabLook } from '../ui/tabLook.ts';
 import { FillingTab } from './FillingTab.tsx';
+import { FibreTab } from './fibre/FibreTab.tsx';
+import { LayupTab } from './layup/LayupTab.tsx';
 import { ShapeTab } from './shape/ShapeTab.tsx';
 import { useBuildGrade } from './useBuildGrade.ts';
 import { WayUpTab } from './WayUpTab.tsx';
@@ -16,6 +18,8 @@ import { WayUpTab } from './WayUpTab.tsx';
 const TABS = [
   { id: 'way-up', title: 'Way up', Content: WayUpTab },
   { id: 'filling', title: 'Walls and infill', Content: FillingTab },
+  { id: 'fibre', title: 'Continuous fibre', Content: FibreTab },
+  { id: 'layup', title: 'Layup', Content: LayupTab },
   { id: 'shape', title: 'Its real shape', Content: ShapeTab },
 ] as const;
 

@@ -14,6 +14,7 @@ import {
   mapOf,
   meritsOf,
   nearestFixes,
+  planFibre,
   prepareEqualMass,
   rank,
   reserveOverTemperature,
@@ -34,11 +35,13 @@ import {
   type RankingWishes,
   type Screening,
   type Sensitivity,
+  type StiffeningOption,
   type TemperaturePoint,
   type Tilt,
   type UnitSystem,
   type WaysUp,
 } from '@anvilstone/core';
+import { laminateReport, type LaminateReport } from '@anvilstone/core/laminate';
 import type {
   Brief,
   BuildOrientation,
@@ -46,6 +49,7 @@ import type {
   EvaluationEntry,
   GradeEvaluation,
   HouseRules,
+  Layup,
 } from '@anvilstone/schema';
 import { expose, transfer } from 'comlink';
 import { chanceOf, groundsFor, groundsOfChoice, sensitivityOf, sizing } from './keptWork.ts';
@@ -183,6 +187,9 @@ const engine = {
     compareFillings(brief, theWorkshop(), gradeId, theWorkshop().rules),
   fillingsOfMass: (brief: Brief, gradeId: string, massG: number): Filling[] =>
     fillingsOfMass(brief, theWorkshop(), gradeId, massG, theWorkshop().rules),
+  planFibre: (brief: Brief, gradeId: string): StiffeningOption[] =>
+    planFibre(brief, theWorkshop(), gradeId, theWorkshop().rules),
+  laminate: (layup: Layup): LaminateReport => laminateReport(layup, theWorkshop(), theWorkshop().rules),
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */
   oneWay(brief: Brief, gradeId: string, orientation: BuildOrientation): EvaluationEntry | undefined {

@@ -1,0 +1,189 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type Page } from '@playwright/test';
+import { gaugeBeam, lampArm } from '@anvilstone/core/sample';
+import { makePart, readPart, saved } from './part.ts';
+import { waistedArm } from './meshes.ts';
+
+const reserves = (page: Page) => page.getByRole('table', { name: 'Checks in each way up' });
+
+test('which way up: every check in each, a tilt by hand, and the way that is chosen goes into the brief', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, { title: 'Arm to be turned', failureCouldHurt: 'no' });
+  await page.goto(`/parts/${part.id}/build?grade=ne-petg`);
+  await expect(page.getByText(/^Recommended: XY passes, as do the others: own heat limit/)).toBeVisible();
+  const table = reserves(page);
+  await expect(table.getByRole('columnheader')).toContainText([
+    'Check',
+    'XY flat',
+    'XZ on edge',
+    'ZX upright',
+    'Tilted 45°',
+  ]);
+  const across = table.getByRole('row', { name: /^Strength across layers/ });
+  await expect(across.getByRole('cell').nth(2)).toContainText('2.07');
+
+  // Tipped on by keyboard: at 90° it is the upright way, number for number.
+  await page.getByRole('slider', { name: 'Tilt' }).focus();
+  await page.keyboard.press('End');
+  await expect(table.getByRole('columnheader', { name: /Tilted 90°/ })).toBeVisible();
+  await expect(across.getByRole('cell').nth(3)).toContainText('2.07');
+  await page.keyboard.press('Home');
+  await expect(across.getByRole('cell').nth(3)).toContainText('> 20');
+  await expect(page).toHaveURL(/tilt=0-ZX/);
+
+  await table.getByRole('button', { name: 'Build it only ZX' }).click();
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.asks.orientations).toEqual(['ZX']);
+  await expect(page.getByText(/The brief rules out XY and XZ, which would do better/)).toBeVisible();
+  await table.getByRole('button', { name: 'Leave it open' }).click();
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.asks.orientations).toBeUndefined();
+});
+
+test('walls and infill: lighter, what else would do, the same mass spent otherwise; bad input beside its field', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, { title: 'Arm to be hollowed', failureCouldHurt: 'no' });
+  await page.goto(`/parts/${part.id}/build?grade=ne-petg&show=filling`);
+  const panel = page.getByRole('region', { name: 'Filled with' });
+  await panel.getByLabel('Body').selectOption('Walls around an infill');
+  const others = page.getByRole('region', { name: 'What other fillings would do' });
+  const row = (name: string) => others.getByRole('row', { name: new RegExp(`^${name}`) });
+  await expect(row('3 walls, 25 % infill')).toContainText('set now');
+  await expect(row('Solid')).toContainText('150 g');
+  await panel.getByLabel('Share of the core').fill('140');
+  await expect(panel.getByText(/Must be 100 % or less.*25 % stays in force/)).toBeVisible();
+  await panel.getByLabel('Share of the core').fill('40');
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.filled).toMatchObject({ walls: 3, infillShare: 0.4 });
+  const same = page.getByRole('region', { name: /^The same mass spent otherwise than as 3 walls, 40 % infill/ });
+  await expect(same.getByRole('button', { name: /^Take 5 walls/ })).toBeVisible();
+  // The shortlist holds the hollow part against its asks.
+  await row('Solid').getByRole('button', { name: 'Take Solid' }).click();
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.filled).toBeUndefined();
+  await page.getByRole('button', { name: 'Undo' }).click();
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.filled).toMatchObject({ infillShare: 0.4 });
+});
+
+test('a beam too soft: the least fibre beside thickening, taken, and the reserve passes', async ({ page, request }) => {
+  const [touch] = gaugeBeam.loadCases;
+  const part = await makePart(request, {
+    ...gaugeBeam,
+    title: 'Gauge beam, finer',
+    loadCases: [{ ...touch!, maxDeflectionMm: 0.3 }],
+  });
+  await page.goto(`/parts/${part.id}/build?grade=ne-petg&show=fibre`);
+  const plan = page.getByRole('region', { name: 'The least fibre that passes, and what else would' });
+  await expect(plan.getByRole('status')).toContainText(/Only fibre makes it pass/);
+  await expect(plan.getByRole('row', { name: /^As drawn/ })).toContainText(/fails|0\.\d\d/);
+  const carbon = plan.getByRole('row', { name: /^Continuous carbon in polyamide/ });
+  await expect(carbon.getByRole('img', { name: 'passes' })).toBeVisible();
+  await carbon.getByRole('button', { name: /^Take Continuous carbon/ }).click();
+  await saved(page);
+  const { brief } = await readPart(request, part.id);
+  expect(brief.fibre).toMatchObject({ towId: 'carbon-polyamide' });
+  await expect(page.getByText(/Cut strand ends pierce skin/)).toBeVisible();
+  // Upright no strand can lie, nor tilted by 45°.
+  await page.getByRole('tab', { name: 'Way up' }).click();
+  const laid = reserves(page).getByRole('row', { name: /^Fibre can be laid/ });
+  await expect(laid.getByRole('img', { name: 'fails' })).toHaveCount(2);
+  await page.goto(`/parts/${part.id}/shortlist?grade=ne-petg&check=fibre-strength`);
+  await expect(page.getByRole('region', { name: 'Working: Fibre along the strands' })).toContainText('E_f');
+});
+
+test('a mesh: opened, cut where it is stressed most, taken into the brief, tilted, and after a reload still there', async ({
+  page,
+  request,
+}, testInfo) => {
+  const part = await makePart(request, { ...lampArm, title: 'Arm from a mesh', failureCouldHurt: 'no' });
+  await page.goto(`/parts/${part.id}/build?grade=ne-petg&show=shape`);
+  const file = (name: string, text: string | Buffer) => ({ name, mimeType: 'model/stl', buffer: Buffer.from(text) });
+  await page.getByLabel('Mesh file').setInputFiles(file('broken.stl', 'solid nothing\nendsolid nothing\n'));
+  await expect(page.getByRole('alert')).toContainText(/broken\.stl: /);
+  await page.getByLabel('Mesh file').setInputFiles(file('arm.stl', waistedArm));
+  const mesh = page.getByRole('region', { name: 'The mesh' });
+  await expect(mesh).toContainText('closed');
+  await expect(mesh).toContainText('120 mm × 16 mm × 24 mm');
+  await page.getByRole('button', { name: /^Cut where it is stressed most, at 40\.0 mm/ }).click();
+  const cut = page.getByRole('region', { name: 'The cut' });
+  await expect(cut).toContainText('9 mm × 16 mm');
+  // 100 N · 80 mm · 4.5 mm / (16 · 9³/12) = 37.0 MPa
+  await expect(cut).toContainText('37 MPa');
+  const [svg] = await Promise.all([page.waitForEvent('download'), cut.getByRole('button', { name: 'SVG' }).click()]);
+  const path = testInfo.outputPath('section.svg');
+  await svg.saveAs(path);
+  expect(readFileSync(path, 'utf8')).toContain('<svg');
+
+  await cut.getByRole('button', { name: 'Take this cut into the brief' }).click();
+  await saved(page);
+  const { brief } = await readPart(request, part.id);
+  expect(brief.part).toMatchObject({ model: 'section-at-plane', section: { kind: 'polygon' } });
+  if (brief.part.model === 'section-at-plane') expect(brief.part.leverMm).toBeCloseTo(80, 1);
+
+  // Tilted: the layers run through the cut askew.
+  await page.getByRole('tab', { name: 'Way up' }).click();
+  const across = reserves(page).getByRole('row', { name: /^Strength across layers/ });
+  await expect(across.getByRole('cell').nth(3)).toContainText(/\d\.\d\d/);
+  await page.reload();
+  await page.getByRole('tab', { name: 'Its real shape' }).click();
+  await expect(page.getByRole('region', { name: 'The mesh' })).toContainText('closed');
+  // The file does not say its unit: in inches everything is 25.4 times as large.
+  await page.getByLabel('Drawn in').selectOption('inches');
+  await expect(page.getByRole('region', { name: 'The mesh' })).toContainText('3048 mm');
+});
+
+test('a layup: moved by keyboard, mirrored or not, its warnings, and taken along and opened again', async ({
+  page,
+  request,
+}, testInfo) => {
+  const part = await makePart(request, { title: 'Arm for a layup' });
+  await page.goto(`/parts/${part.id}/build?show=layup`);
+  const plies = page.getByRole('list', { name: 'Plies, the upper ones first' });
+  await expect(plies.getByRole('listitem')).toHaveCount(2);
+  const failure = page.getByRole('region', { name: /^When it gives way/ });
+  await expect(failure.getByRole('row', { name: /^Tsai–Wu/ })).toContainText(/\d/);
+  await page.getByLabel(/^Mirrored/).uncheck();
+  await expect(page.getByText(/Not symmetric about its middle/)).toBeVisible();
+  await page.getByRole('button', { name: 'Take back' }).click();
+  await expect(page.getByText(/Not symmetric about its middle/)).toBeHidden();
+
+  // The upper ply below the lower one, with Space and the arrow key.
+  const angleOf = (row: number) => plies.getByRole('listitem').nth(row).getByLabel('Angle');
+  await expect(angleOf(0)).toHaveValue('90');
+  await plies.getByRole('button', { name: 'Move ply 2', exact: true }).focus();
+  await page.keyboard.press('Space');
+  await page.waitForTimeout(150);
+  await page.keyboard.press('ArrowDown');
+  await page.waitForTimeout(300);
+  await page.keyboard.press('Space');
+  await expect(angleOf(0)).toHaveValue('0');
+
+  await page.getByLabel('Start from a usual stack').selectOption('Alike all round: 0, ±45, 90');
+  await expect(plies.getByRole('listitem')).toHaveCount(4);
+  const [json] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'JSON', exact: true }).click(),
+  ]);
+  const path = testInfo.outputPath('layup.json');
+  await json.saveAs(path);
+  const [deck] = await Promise.all([
+    page.waitForEvent('download'),
+    page.getByRole('button', { name: 'Input deck' }).click(),
+  ]);
+  const deckPath = testInfo.outputPath('layup.inp');
+  await deck.saveAs(deckPath);
+  expect(readFileSync(deckPath, 'utf8')).toContain('*SHELL SECTION, ELSET=STRIP, COMPOSITE');
+  await page.getByLabel('Start from a usual stack').selectOption('All along x');
+  await expect(plies.getByRole('listitem')).toHaveCount(1);
+  await page.getByLabel('Layup file').setInputFiles(path);
+  await expect(plies.getByRole('listitem')).toHaveCount(4);
+  await page
+    .getByLabel('Layup file')
+    .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{}') });
+  await expect(page.getByRole('alert')).toContainText(/x\.json: This is not a layup/);
+});

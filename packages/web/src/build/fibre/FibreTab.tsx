@@ -1,0 +1,102 @@
+import { findPartModel, takesFibre } from '@anvilstone/core';
+import { tows, towStatement } from '@anvilstone/core/tables';
+import { fibreInFaces, type FibreInFaces } from '@anvilstone/schema';
+import type { Remote } from 'comlink';
+import { useCallback } from 'react';
+import { useEdit } from '../../brief/editBrief.ts';
+import { useBench } from '../../parts/bench.ts';
+import { Choice } from '../../ui/fields.tsx';
+import { Panel } from '../../ui/Panel.tsx';
+import { QuantityField, type Bounds } from '../../ui/QuantityField.tsx';
+import type { Engine } from '../../workers/evaluation.worker.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+import { OptionsTable } from './OptionsTable.tsx';
+
+/** The usual cover: two walls. */
+const START: FibreInFaces = { towId: tows[0]!.id, strandsDeep: 2, insetMm: 0.9 };
+
+/** Continuous strands in the faces that bend: how many it takes, and whether something else would be cheaper or lighter. */
+export function FibreTab({ gradeId }: { gradeId: string }) {
+  const { brief } = useBench();
+  if (!takesFibre(brief.part))
+    return (
+      <p className="rounded border border-line bg-surface p-4">
+        {findPartModel(brief.part.model).title}: strands are laid in the faces of arms and beams with a drawn section.
+        For plates and other stacks use the layup.
+      </p>
+    );
+  return (
+    <div className="grid grid-cols-[18rem_minmax(0,1fr)] gap-4">
+      <Strands />
+      <Plan gradeId={gradeId} />
+    </div>
+  );
+}
+
+const bounds = (field: keyof typeof fibreInFaces.properties): Bounds => fibreInFaces.properties[field] as Bounds;
+
+function Strands() {
+  const { brief } = useBench();
+  const edit = useEdit();
+  const { fibre } = brief;
+  const tow = tows.find(({ id }) => id === fibre?.towId);
+  const set = (next: FibreInFaces | undefined, field: string) => {
+    const { fibre: _before, ...rest } = brief;
+    edit(next ? { ...rest, fibre: next } : rest, `fibre ${field}`);
+  };
+  return (
+    <Panel title="Strands in both faces" className="self-start">
+      <Choice
+        label="Strand"
+        value={fibre?.towId ?? ''}
+        options={[{ value: '', label: 'none' }, ...tows.map(({ id, name }) => ({ value: id, label: name }))]}
+        onChange={(towId) => set(towId === '' ? undefined : { ...(fibre ?? START), towId }, 'strand')}
+      />
+      {fibre && tow && (
+        <div className="mt-3 flex flex-col gap-3">
+          <QuantityField
+            label="Strands deep in each face"
+            dimension="ratio"
+            value={fibre.strandsDeep}
+            bounds={bounds('strandsDeep')}
+            hint={`each ${tow.beadHeightMm} mm deep built flat, ${tow.beadWidthMm} mm on edge`}
+            onChange={(value) => set({ ...fibre, strandsDeep: Math.max(1, Math.round(value)) }, 'strandsDeep')}
+          />
+          <QuantityField
+            label="Printed cover"
+            dimension="length"
+            value={fibre.insetMm}
+            bounds={bounds('insetMm')}
+            onChange={(insetMm) => set({ ...fibre, insetMm }, 'insetMm')}
+          />
+          <dl className="grid grid-cols-[1fr_auto] gap-x-2 text-xs">
+            {[
+              ['Modulus along it', `${tow.e1Mpa.toLocaleString('en')} MPa`],
+              ['Strength pulled, squeezed', `${tow.xtMpa}, ${tow.xcMpa} MPa`],
+              ['Scatter of its strength', `${tow.covTypicalPct} %`],
+              ['Tightest bend', `${tow.minimumBendRadiusMm} mm radius`],
+              ['Shortest piece', `${tow.minimumLengthMm} mm`],
+              ['Holds to, bent', `${tow.maxServiceCompressionC} °C`],
+            ].map(([title, value]) => (
+              <div key={title} className="contents">
+                <dt className="text-quiet">{title}</dt>
+                <dd className="text-right">{value}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="text-xs text-quiet">{tow.notes}</p>
+          <p className="border-l-3 border-unknown pl-2 text-xs">{tow.handlingCaution}</p>
+        </div>
+      )}
+      <p className="mt-3 text-xs text-quiet">{towStatement}</p>
+    </Panel>
+  );
+}
+
+function Plan({ gradeId }: { gradeId: string }) {
+  const { brief, library } = useBench();
+  const ask = useCallback((engine: Remote<Engine>) => engine.planFibre(brief, gradeId), [brief, gradeId]);
+  const { value: options } = useComputed(library, ask);
+  if (!options) return <p className="text-quiet">Laying strand by strand …</p>;
+  return <OptionsTable options={options} />;
+}

@@ -1,0 +1,101 @@
+import { findCheck, type StiffeningOption } from '@anvilstone/core';
+import { useAppSelector } from '../../app/store.ts';
+import { useEdit } from '../../brief/editBrief.ts';
+import { useBench } from '../../parts/bench.ts';
+import { amount, duration } from '../../ui/amount.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Panel } from '../../ui/Panel.tsx';
+import { Reserve } from '../../ui/Reserve.tsx';
+import { TableHead } from '../../ui/TableHead.tsx';
+
+const HEADINGS = ['What to change', 'Mass', 'Cost', 'Print time', 'Smallest reserve', 'Governs', 'Into the brief'];
+
+/** Fibre beside thickening and filled grades: what passes and costs least comes first. */
+export function OptionsTable({ options }: { options: readonly StiffeningOption[] }) {
+  const { brief } = useBench();
+  const edit = useEdit();
+  const units = useAppSelector((state) => state.settings.units);
+  const now = JSON.stringify(brief);
+  return (
+    <Panel title="The least fibre that passes, and what else would">
+      <p className="mb-2 text-sm" role="status">
+        {verdict(options)}
+      </p>
+      <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
+        <TableHead headings={HEADINGS} />
+        <tbody>
+          {options.map((option) => {
+            const { entry } = option;
+            const isNow = JSON.stringify(option.brief) === now;
+            return (
+              <tr
+                key={`${option.gradeId} ${option.title}`}
+                className={`border-b border-line last:border-0 ${isNow ? 'bg-sunken' : ''}`}
+              >
+                <th scope="row" className="px-3 py-1 text-left font-normal">
+                  {option.title}
+                </th>
+                {entry ? (
+                  <>
+                    <td className="px-3 py-1 whitespace-nowrap">
+                      {entry.massG === null ? 'unknown' : amount(entry.massG, 'g', units)}
+                    </td>
+                    <td className="px-3 py-1 whitespace-nowrap">
+                      {entry.costUsd === null ? 'unknown' : amount(entry.costUsd, 'USD', units)}
+                    </td>
+                    <td className="px-3 py-1 whitespace-nowrap">
+                      {entry.printTimeH ? duration(entry.printTimeH) : 'unknown'}
+                    </td>
+                    <td className="px-3 py-1">
+                      <Reserve reserve={entry.minimumReserve} status={entry.status} />
+                    </td>
+                    <td className="px-3 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+                  </>
+                ) : (
+                  <td colSpan={5} className="px-3 py-1 text-unknown">
+                    {option.why}
+                  </td>
+                )}
+                <td className="px-3 py-1">
+                  {isNow ? (
+                    <span className="text-quiet">set now</span>
+                  ) : (
+                    option.brief &&
+                    (option.kind === 'fibre' || option.kind === 'thicker') && (
+                      <Button aria-label={`Take ${option.title}`} onClick={() => edit(option.brief!, 'stiffening')}>
+                        Take
+                      </Button>
+                    )
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="mt-2 text-xs text-quiet">
+        Strands are added one by one until every check passes. Scatter counts as the house rule on strengths says.
+        Between the layers and across them the print alone carries; strand values are typical, evidence D.
+      </p>
+    </Panel>
+  );
+}
+
+/** Whether fibre is worth it here, from the numbers. */
+function verdict(options: readonly StiffeningOption[]): string {
+  const passing = options.filter(({ entry }) => entry?.status === 'pass');
+  const first = (kinds: readonly StiffeningOption['kind'][]) => passing.find(({ kind }) => kinds.includes(kind));
+  const fibre = first(['fibre']);
+  const other = first(['as-drawn', 'thicker', 'filled-grade', 'filled-grade-thicker']);
+  const price = ({ entry }: StiffeningOption) =>
+    `${entry!.costUsd?.toFixed(2) ?? '?'} USD, ${entry!.massG?.toFixed(0) ?? '?'} g`;
+  const drawn = first(['as-drawn']);
+  if (drawn) return `It passes as drawn (${price(drawn)}): no fibre is needed.`;
+  if (!fibre && !other) return 'Neither fibre nor more material makes it pass: something else stands in the way.';
+  if (!fibre) return `Fibre does not make it pass; “${other!.title}” does (${price(other!)}).`;
+  if (!other) return `Only fibre makes it pass: ${fibre.title} (${price(fibre)}).`;
+  const [cheaper, dearer] =
+    (fibre.entry!.costUsd ?? Infinity) < (other.entry!.costUsd ?? Infinity) ? [fibre, other] : [other, fibre];
+  const lighter = (fibre.entry!.massG ?? Infinity) < (other.entry!.massG ?? Infinity) ? fibre : other;
+  return `${cheaper.title} is the cheaper way (${price(cheaper)}) against ${dearer.title} (${price(dearer)}); ${lighter === fibre ? 'fibre is lighter' : 'fibre is not lighter'}.`;
+}

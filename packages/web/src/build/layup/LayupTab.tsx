@@ -1,0 +1,179 @@
+import { laminateOf, layupDeck, plySheetSvg, pliesOf } from '@anvilstone/core/laminate';
+import { layup as layupSchema, type Layup, type LayupLoad } from '@anvilstone/schema';
+import type { Remote } from 'comlink';
+import { useCallback, useState } from 'react';
+import { saveFile } from '../../charts/saveFile.ts';
+import { useBench } from '../../parts/bench.ts';
+import { Button } from '../../ui/Button.tsx';
+import { Choice, TextField, Tick } from '../../ui/fields.tsx';
+import { Panel } from '../../ui/Panel.tsx';
+import { QuantityField } from '../../ui/QuantityField.tsx';
+import type { Engine } from '../../workers/evaluation.worker.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+import { LaminateFacts } from './LaminateFacts.tsx';
+import { PlyList } from './PlyList.tsx';
+import { readLayup } from './readLayup.ts';
+import { repeated, STACKS, withStack } from './stacks.ts';
+import { useLayup } from './useLayup.ts';
+
+/** A stack of plies built by hand: what it is as a whole, what each ply feels, and when it gives way. */
+export function LayupTab({ gradeId }: { gradeId: string }) {
+  const { library, partId } = useBench();
+  const { layup, set, back } = useLayup(partId);
+  const [problem, setProblem] = useState<string>();
+  const ask = useCallback((engine: Remote<Engine>) => engine.laminate(layup), [layup]);
+  const report = useComputed(library, ask);
+  const open = async (file: File) => {
+    const read = readLayup(await file.text());
+    setProblem('problem' in read ? `${file.name}: ${read.problem}` : undefined);
+    if ('layup' in read) set(read.layup);
+  };
+  const deck = () =>
+    saveFile('layup.inp', 'text/plain', layupDeck(layup.name, laminateOf(pliesOf(layup, library, library.rules))));
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] gap-4">
+      <div className="flex min-w-0 flex-col gap-4">
+        <Panel
+          title="Plies, from below upwards"
+          aside={
+            <span className="flex gap-1">
+              <Button look="quiet" disabled={!back} onClick={back}>
+                Take back
+              </Button>
+            </span>
+          }
+        >
+          <div className="mb-3 grid grid-cols-2 gap-3">
+            <TextField
+              label="Name"
+              value={layup.name}
+              maxLength={200}
+              onChange={(name) => name && set({ ...layup, name })}
+            />
+            <Choice
+              label="Start from a usual stack"
+              value=""
+              options={[
+                { value: '', label: 'keep this one' },
+                ...STACKS.map(({ id, title }) => ({ value: id, label: title })),
+              ]}
+              onChange={(id) => set(withStack(layup, id))}
+            />
+          </div>
+          <PlyList layup={layup} gradeId={gradeId} onChange={set} />
+          <div className="mt-3 flex items-center gap-3">
+            <Tick
+              label="Mirrored: the upper half is these turned over"
+              checked={layup.mirrored === true}
+              onChange={(mirrored) => {
+                const { mirrored: _before, ...rest } = layup;
+                set(mirrored ? { ...rest, mirrored: true } : rest);
+              }}
+            />
+            <span className="grow" />
+            <Button onClick={() => set(repeated(layup))}>Repeat all</Button>
+          </div>
+        </Panel>
+        <Surroundings layup={layup} onChange={set} />
+        <div className="flex items-center gap-2 print:hidden">
+          <Button
+            className="whitespace-nowrap"
+            onClick={() => saveFile('layup.json', 'application/json', `${JSON.stringify(layup, null, 2)}\n`)}
+          >
+            JSON
+          </Button>
+          <Button
+            className="whitespace-nowrap"
+            disabled={!report.value}
+            onClick={() => report.value && saveFile('plies.svg', 'image/svg+xml', plySheetSvg(report.value))}
+          >
+            Plies as SVG
+          </Button>
+          <Button className="whitespace-nowrap" disabled={!report.value} onClick={deck}>
+            Input deck
+          </Button>
+          <label className="text-sm">
+            <span className="mr-1 text-quiet">Open a layup</span>
+            <input
+              type="file"
+              accept=".json"
+              aria-label="Layup file"
+              className="text-sm"
+              onChange={(event) => {
+                const file = event.target.files?.[0];
+                if (file) void open(file);
+              }}
+            />
+          </label>
+        </div>
+        {problem && (
+          <p role="alert" className="text-fail">
+            {problem}
+          </p>
+        )}
+        <p className="text-xs text-quiet">
+          The layup stays on this computer; take it along as JSON. {layupSchema.description}. Strand values are typical,
+          evidence D.
+        </p>
+      </div>
+      <div className="min-w-0">
+        {report.state === 'failed' && (
+          <p role="alert" className="mb-3 text-fail">
+            {report.message}
+          </p>
+        )}
+        {report.value && <LaminateFacts report={report.value} />}
+      </div>
+    </div>
+  );
+}
+
+const LOADS: readonly [keyof LayupLoad, string, string][] = [
+  ['nxNPerMm', 'Pull along x', 'N/mm'],
+  ['nyNPerMm', 'Pull along y', 'N/mm'],
+  ['nxyNPerMm', 'Shear', 'N/mm'],
+  ['mxNmmPerMm', 'Bends x', 'N·mm/mm'],
+  ['myNmmPerMm', 'Bends y', 'N·mm/mm'],
+  ['mxyNmmPerMm', 'Twists', 'N·mm/mm'],
+];
+
+/** Its temperatures and one load on a width of a millimetre. */
+function Surroundings({ layup, onChange }: { layup: Layup; onChange: (layup: Layup) => void }) {
+  const load: LayupLoad = layup.loads?.[0] ?? { name: 'Load' };
+  const temperature = (field: 'laidAtC' | 'serviceC', label: string, hint?: string) => (
+    <QuantityField
+      label={label}
+      hint={hint}
+      dimension="temperature"
+      value={layup[field]}
+      bounds={{ minimum: -80, maximum: 400 }}
+      onChange={(value) => onChange({ ...layup, [field]: value })}
+      onClear={() => {
+        const { [field]: _before, ...rest } = layup;
+        onChange(rest);
+      }}
+    />
+  );
+  return (
+    <Panel title="Load on each millimetre of width, and heat">
+      <div className="grid grid-cols-3 gap-3">
+        {LOADS.map(([field, label, unit]) => (
+          <QuantityField
+            key={field}
+            label={`${label}, ${unit}`}
+            dimension="ratio"
+            value={load[field] as number | undefined}
+            bounds={{ minimum: -1e7, maximum: 1e7 }}
+            onChange={(value) => onChange({ ...layup, loads: [{ ...load, [field]: value }] })}
+            onClear={() => {
+              const { [field]: _before, ...rest } = load;
+              onChange({ ...layup, loads: [rest as LayupLoad] });
+            }}
+          />
+        ))}
+        {temperature('laidAtC', 'Free of stress at', 'about where its matrix turns glassy')}
+        {temperature('serviceC', 'In service at')}
+      </div>
+    </Panel>
+  );
+}
