@@ -84,6 +84,7 @@ function strandStress(
   durationH: number,
 ): StrandStress | Nothing {
   const { part, material, rules } = context;
+  if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
   const reinforcement = reinforcementOf(part, material, direction(load));
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
@@ -146,6 +147,7 @@ function bondShear(
   durationH: number,
 ): BondShear | Nothing {
   const { part, material } = context;
+  if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
   const reinforcement = reinforcementOf(part, material, direction(load));
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };

@@ -1,5 +1,6 @@
 import type { Brief, FibreInFaces } from '@anvilstone/schema';
 import { testBrief, testContext, testGrade, outcome } from '../checks/testContext.ts';
+import { USUAL_FILLING } from '../build/fillings.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { BUILT_UP } from '../parts/partModel.ts';
 import { tows } from '../reference/tow.ts';
@@ -122,6 +123,12 @@ describe('what they do to the checks', () => {
     expect(with_.fit!.machine.laysFibre).toBe(true);
     expect(with_.cost!.strandUsd).toBeCloseTo(((1800 + 160 * 15 * 0.1125) / 1000) * carbon.pricePerCm3Usd, 6);
     expect(with_.cost!.totalUsd).toBeGreaterThan(without.cost!.totalUsd);
+  });
+
+  test('every grade of the library is judged with strands and with an infill; what is not known of one stays unknown', () => {
+    const { grades } = evaluate({ ...brief, filled: USUAL_FILLING }, sampleLibrary);
+    expect(grades).toHaveLength(sampleLibrary.grades.length);
+    expect(grades.find(({ gradeId }) => gradeId === 'vp-unlisted')!.best.status).not.toBe('pass');
   });
 
   test('without strands nothing is asked of them', () => {

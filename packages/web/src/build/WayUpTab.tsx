@@ -21,9 +21,16 @@ export function WayUpTab({ gradeId }: { gradeId: string }) {
     [brief, gradeId, towards],
   );
   const askAngle = useCallback((engine: Remote<Engine>) => engine.angleChart(brief, gradeId), [brief, gradeId]);
-  const { value: ways } = useComputed(library, askWays);
+  const computed = useComputed(library, askWays);
+  const ways = computed.value;
   const { value: sweep } = useComputed(library, askSweep);
   const { value: angle } = useComputed(library, askAngle);
+  if (!ways && computed.state === 'failed')
+    return (
+      <p role="alert" className="rounded border border-line bg-surface p-4 text-fail">
+        The ways up cannot be worked out: {computed.message}
+      </p>
+    );
   if (!ways) return <Loading what="the ways up" />;
   return (
     <div className="grid grid-cols-[minmax(0,7fr)_minmax(0,5fr)] gap-4">

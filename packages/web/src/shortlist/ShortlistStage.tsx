@@ -98,11 +98,18 @@ export function ShortlistStage() {
     [set],
   );
   const narrow = useCallback((words: string) => set({ find: words }, true), [set]);
-  const { value: shortlist } = useComputed(library, ask);
+  const computed = useComputed(library, ask);
+  const shortlist = computed.value;
   const openOnly = useMemo(() => (openId === null ? [] : [openId]), [openId]);
   const evaluations = useEvaluated(brief, library, openOnly);
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   if (library.grades.length === 0) return <NoGrades />;
+  if (!shortlist && computed.state === 'failed')
+    return (
+      <p role="alert" className="rounded border border-line bg-surface p-4 text-fail">
+        The reserves cannot be worked out: {computed.message}
+      </p>
+    );
   if (!shortlist) return <Loading what="the reserves" />;
   const open = openId === null ? undefined : evaluations.get(openId);
   const { counts } = shortlist;
