@@ -1,6 +1,6 @@
 import type { EvidenceClass, LoadCase } from '@anvilstone/schema';
 import type { CheckContext, PreparedLoad } from './check.ts';
-import { stiffened } from '../fibre/reinforced.ts';
+import { stiffened } from '../fibre/stiffened.ts';
 import type { Movability } from './movability.ts';
 
 const GRAVITY_M_PER_S2 = 9.80665;

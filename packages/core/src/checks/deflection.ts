@@ -1,6 +1,6 @@
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
-import { stiffened } from '../fibre/reinforced.ts';
+import { stiffened } from '../fibre/stiffened.ts';
 import { actingAt, growthOf, isDriven, movementPerUnit } from './action.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
 import { modulusAlong, shearModulusMPa } from './movability.ts';

@@ -1,7 +1,9 @@
-import { reinforcementOf, stiffened, type Reinforcement } from '../fibre/reinforced.ts';
+import { reinforcementOf } from '../fibre/reinforced.ts';
+import { stiffened, type Reinforcement } from '../fibre/stiffened.ts';
 import { nineOfTenFactor } from '../materials/strengthBasis.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
+import { judged } from './outcome.ts';
 import { actingAt, isDriven, strengthHours } from './action.ts';
 import type { CaseCheck, CaseOutcome, Check, CheckContext, PreparedLoad } from './check.ts';
 
@@ -177,18 +179,7 @@ export const fibreLaid: Check = {
       working?.add('', 'Length laid', fibre.lengthMm / 1000, 'm');
     }
     for (const problem of fibre.problems) working?.add('', 'Stands in the way', problem, '');
-    return {
-      checkId: '',
-      status: fibre.problems.length === 0 ? 'pass' : 'fail',
-      demand: null,
-      capacity: null,
-      unit: '',
-      reserve: null,
-      evidence: 'D',
-      gaps: [],
-      reason: fibre.problems.join('; ') || `${fibre.strands} strands, half in each face`,
-      loadCaseId: null,
-      placeId: null,
-    };
+    const laid = `${fibre.strands} strands, half in each face`;
+    return fibre.problems.length === 0 ? judged('pass', 'D', laid) : judged('fail', 'D', fibre.problems.join('; '));
   },
 };

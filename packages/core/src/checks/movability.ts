@@ -3,7 +3,7 @@ import type { Material } from '../materials/material.ts';
 import { offAxisModulusMPa } from '../materials/offAxis.ts';
 import type { Resolution } from '../materials/resolution.ts';
 import { ALONG, angleToLayersDeg, dot, type Direction, type PartResponse } from '../parts/partModel.ts';
-import { stiffened, type Reinforcement } from '../fibre/reinforced.ts';
+import { stiffened, type Reinforcement } from '../fibre/stiffened.ts';
 import { weakest } from './outcome.ts';
 
 /** How far the part moves per unit of its action at 23 °C, at once; `unknown` where the model or the grade cannot tell. */

@@ -6,15 +6,8 @@ import { elastomerPad } from '../parts/elastomerPad.ts';
 import { sampleLibrary } from '../sample/index.ts';
 import { fillOf } from './fill.ts';
 import { findPattern, lawAt } from './patterns.ts';
+import { testFilling as settings } from './testContext.ts';
 
-const settings: WallsAndInfill = {
-  lineWidthMm: 0.5,
-  layerHeightMm: 0.2,
-  walls: 2,
-  topBottomLayers: 5,
-  pattern: 'triangles',
-  infillShare: 0.3,
-};
 const library = { ...sampleLibrary, grades: [testGrade] };
 const limited: Brief = { ...testBrief, loadCases: [{ ...testBrief.loadCases[0]!, maxDeflectionMm: 2 }] };
 const bestOf = (brief: Brief, orientation: 'XY' | 'XZ' | 'ZX' = 'XZ') =>

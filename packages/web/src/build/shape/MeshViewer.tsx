@@ -28,7 +28,7 @@ export function MeshViewer({
   const holder = useRef<HTMLDivElement>(null);
   const scene = useRef<MeshScene>(undefined);
   const pick = useRef(onPick);
-  const [problem, setProblem] = useState<string>();
+  const [no3d, setNo3d] = useState(false);
   useEffect(() => {
     pick.current = onPick;
   }, [onPick]);
@@ -43,15 +43,19 @@ export function MeshViewer({
         made.dispose();
       };
     } catch {
-      setProblem('This browser draws no 3D here. Everything else works: cuts, numbers and the outline of the cut.');
+      queueMicrotask(() => setNo3d(true));
       return undefined;
     }
   }, [mesh]);
   useEffect(() => {
     scene.current?.show({ load, atMm, cut });
   }, [mesh, load, atMm, cut]);
-  if (problem !== undefined)
-    return <p className="rounded-md border border-line bg-surface p-4 text-sm text-quiet">{problem}</p>;
+  if (no3d)
+    return (
+      <p className="rounded-md border border-line bg-surface p-4 text-sm text-quiet">
+        This browser draws no 3D here. Everything else works: cuts, numbers and the outline of the cut.
+      </p>
+    );
   return (
     <div className="rounded-md border border-line bg-surface">
       <div ref={holder} role="img" aria-label={`${mesh.file.name} in three dimensions with the cut`} className="h-96" />

@@ -1,5 +1,5 @@
 import { wrap, type Remote } from 'comlink';
-import { useCallback, useEffect, useState } from 'react';
+import { useCallback, useEffect, useRef, useState } from 'react';
 import type { LoadedMesh, MeshEngine } from '../../workers/mesh.worker.ts';
 import { forgetMesh, MOST_BYTES, rememberedMesh, rememberMesh, type MeshFile } from './meshFile.ts';
 
@@ -14,7 +14,7 @@ export type MeshState =
 /** The part’s mesh: opened in a worker of its own, kept on this computer, and there again after a reload. */
 export function useMesh(partId: string) {
   const [current, setCurrent] = useState<MeshState>({ state: 'none' });
-  const [engine, setEngine] = useState<Remote<MeshEngine>>();
+  const engine = useRef<Remote<MeshEngine>>(undefined);
 
   const show = useCallback(
     async (remote: Remote<MeshEngine>, file: MeshFile, keep: boolean) => {
@@ -38,19 +38,20 @@ export function useMesh(partId: string) {
     const worker = new Worker(new URL('../../workers/mesh.worker.ts', import.meta.url), { type: 'module' });
     const remote = wrap<MeshEngine>(worker);
     let here = true;
-    setEngine(() => remote);
+    engine.current = remote;
     void rememberedMesh(partId)
       .catch(() => undefined)
       .then((file) => (file && here ? show(remote, file, false) : undefined));
     return () => {
       here = false;
+      engine.current = undefined;
       worker.terminate();
     };
   }, [partId, show]);
 
   const open = useCallback(
     async (file: File) => {
-      if (!engine) return;
+      if (!engine.current) return;
       if (file.size > MOST_BYTES) {
         const size = Math.round(file.size / 1e6);
         return setCurrent({
@@ -59,13 +60,13 @@ export function useMesh(partId: string) {
         });
       }
       const bytes = new Uint8Array(await file.arrayBuffer());
-      await show(engine, { name: file.name, bytes, mmPerUnit: 1 }, true);
+      await show(engine.current, { name: file.name, bytes, mmPerUnit: 1 }, true);
     },
-    [engine, show],
+    [show],
   );
   const setUnit = useCallback(
-    async (file: MeshFile, mmPerUnit: number) => engine && show(engine, { ...file, mmPerUnit }, true),
-    [engine, show],
+    async (file: MeshFile, mmPerUnit: number) => engine.current && show(engine.current, { ...file, mmPerUnit }, true),
+    [show],
   );
   const close = useCallback(async () => {
     await forgetMesh(partId).catch(() => undefined);
