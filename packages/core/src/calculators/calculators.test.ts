@@ -28,6 +28,16 @@ function partCases(): Record<string, [input: unknown, expected: Record<string, u
 const bar = { kind: 'rectangle', widthMm: 20, depthMm: 6 };
 /** Every calculator with an input and what it must give; where the number comes from stands beside it. */
 const cases: Record<string, [input: unknown, expected: Record<string, unknown>]> = {
+  // 820·0.9·0.125 = 92.25 N; at 12 mm half way from 0.5 (8 mm) to 0.72 (16 mm); 2·4·92.25·0.61
+  'strand-loop': [
+    { towId: 'carbon-polyamide', radiusMm: 12, turns: 4 },
+    { strandN: 92.25, bendFactor: 0.61, loopN: 450.18 },
+  ],
+  // ρ/3 within, ρ upwards
+  'infill-core': [
+    { pattern: 'triangles', infillShare: 0.3 },
+    { stiffnessWithinLayers: 0.1, strengthWithinLayers: 0.1, stiffnessUpwards: 0.3, strengthUpwards: 0.3 },
+  ],
   'section-properties': [{ section: bar }, { areaMm2: 120, secondMomentMm4: 360, extremeFibreMm: 3 }],
   // 15·60³/(3·2400·360) = 1.25; 1.2·15·60/(870·120) = 0.010345
   'cantilever-deflection': [

@@ -101,7 +101,7 @@ function PlyRow({
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className="grid grid-cols-[2.2rem_minmax(0,1fr)_5rem_7rem_4rem_auto] items-end gap-2 rounded border border-line bg-surface px-2 py-1"
+      className="grid grid-cols-[2.2rem_minmax(0,1fr)_6rem_7rem_5rem_auto] items-end gap-2 rounded border border-line bg-surface px-2 py-1"
     >
       <button
         type="button"
@@ -116,7 +116,7 @@ function PlyRow({
         label="Made of"
         value={value}
         options={[
-          ...tows.map(({ id, name }) => ({ value: id, label: name })),
+          ...tows.map(({ id, name }) => ({ value: id, label: short(name) })),
           { value: 'print', label: `Print of ${gradeName}` },
           ...('lamina' in material ? [{ value: 'own', label: material.lamina.name }] : []),
         ]}
@@ -149,6 +149,9 @@ function PlyRow({
     </li>
   );
 }
+
+/** Every strand of the table is continuous. */
+const short = (name: string) => name.replace(/^Continuous (.)/, (_all, first: string) => first.toUpperCase());
 
 const thicknessOf = ({ material }: LayupPly): number =>
   'towId' in material ? (tows.find(({ id }) => id === material.towId)?.beadHeightMm ?? 0.2) : 0.2;

@@ -36,6 +36,7 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
   const [load, setLoad] = useState<MeshLoad>(() => startOf(size, report.highMm));
   const { along } = load;
   const [low, high] = [report.lowMm[along], report.highMm[along]];
+  const [up, setUp] = useState<SpaceAxis>(2);
   const [atMm, setAtMm] = useState(() => low + 0.0137 * (high - low));
   const askCut = useCallback(() => engine.cut(load, atMm), [engine, load, atMm]);
   const cut = useAsked(askCut);
@@ -67,29 +68,42 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
     <div className="grid grid-cols-[minmax(0,6fr)_minmax(0,5fr)] gap-4">
       <div className="flex min-w-0 flex-col gap-3">
         <Suspense fallback={<div className="h-96 rounded-md border border-line bg-surface" />}>
-          <MeshViewer mesh={mesh} load={load} atMm={atMm} cut={cut.value} onPick={(point) => setAtMm(point[along])} />
+          <MeshViewer
+            mesh={mesh}
+            load={load}
+            atMm={atMm}
+            cut={cut.value}
+            up={up}
+            onPick={(point) => setAtMm(point[along])}
+          />
         </Suspense>
-        <div className="grid grid-cols-4 gap-3 print:hidden">
+        <div className="grid grid-cols-5 gap-3 print:hidden">
           <Choice
-            label="The part runs along"
+            label="Part runs along"
             value={String(along)}
             options={axisOptions()}
             onChange={(value) => change({ along: Number(value) as SpaceAxis })}
           />
           <Choice
-            label="The load pushes along"
+            label="Load pushes along"
             value={String(load.push)}
             options={axisOptions(along)}
             onChange={(value) => change({ push: Number(value) as SpaceAxis })}
           />
           <Choice
-            label="Held at its"
+            label="Held at its end of"
             value={load.held}
             options={[
-              { value: 'low', label: `low end, ${SPACE_AXES[along]} least` },
-              { value: 'high', label: `high end, ${SPACE_AXES[along]} most` },
+              { value: 'low', label: `least ${SPACE_AXES[along]}` },
+              { value: 'high', label: `largest ${SPACE_AXES[along]}` },
             ]}
             onChange={(held) => change({ held })}
+          />
+          <Choice
+            label="Built up along"
+            value={String(up)}
+            options={axisOptions()}
+            onChange={(value) => setUp(Number(value) as SpaceAxis)}
           />
           <QuantityField
             label={`Load acts at ${SPACE_AXES[along]}`}

@@ -1,4 +1,4 @@
-import type { MeshCut, MeshLoad } from '@anvilstone/core/mesh';
+import type { MeshCut, MeshLoad, SpaceAxis } from '@anvilstone/core/mesh';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { meshScene, type MeshScene } from './meshScene.ts';
@@ -17,12 +17,14 @@ export function MeshViewer({
   load,
   atMm,
   cut,
+  up,
   onPick,
 }: {
   mesh: OpenMesh;
   load: MeshLoad;
   atMm: number;
   cut: MeshCut | undefined;
+  up: SpaceAxis;
   onPick: (point: readonly [number, number, number]) => void;
 }) {
   const holder = useRef<HTMLDivElement>(null);
@@ -48,8 +50,8 @@ export function MeshViewer({
     }
   }, [mesh]);
   useEffect(() => {
-    scene.current?.show({ load, atMm, cut });
-  }, [mesh, load, atMm, cut]);
+    scene.current?.show({ load, atMm, cut, up });
+  }, [mesh, load, atMm, cut, up]);
   if (no3d)
     return (
       <p className="rounded-md border border-line bg-surface p-4 text-sm text-quiet">

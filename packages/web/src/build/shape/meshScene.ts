@@ -1,4 +1,4 @@
-import { type MeshCut, type MeshLoad, type Point } from '@anvilstone/core/mesh';
+import { type MeshCut, type MeshLoad, type Point, type SpaceAxis } from '@anvilstone/core/mesh';
 import {
   AmbientLight,
   ArrowHelper,
@@ -27,6 +27,8 @@ export interface Shown {
   load: MeshLoad;
   atMm: number;
   cut: MeshCut | undefined;
+  /** The axis along which it is built up. */
+  up: SpaceAxis;
 }
 
 export interface MeshScene {
@@ -120,7 +122,7 @@ export function meshScene(
         marks.remove(mark);
         disposeOf(mark);
       }
-      marks.add(...marksOf(shown, { middle, low, high, reach }, colourOf(holder, 'ember')));
+      marks.add(...marksOf(shown, { middle, low, high, reach }, colourOf(holder, 'ember'), colourOf(holder, 'ink')));
       draw();
     },
     dispose() {
@@ -176,7 +178,7 @@ const unit = (axis: 0 | 1 | 2) =>
   new Vector3(...([0, 1, 2].map((one) => (one === axis ? 1 : 0)) as [number, number, number]));
 
 /** The plane, the outline it cuts, and the load where it acts. */
-function marksOf({ load, atMm, cut }: Shown, { middle, low, high, reach }: Box, ember: string) {
+function marksOf({ load, atMm, cut, up }: Shown, { middle, low, high, reach }: Box, ember: string, ink: string) {
   const plane = new Mesh(
     new PlaneGeometry(1, 1),
     new MeshBasicMaterial({ color: ember, transparent: true, opacity: 0.16, side: DoubleSide, depthWrite: false }),
@@ -210,7 +212,37 @@ function marksOf({ load, atMm, cut }: Shown, { middle, low, high, reach }: Box, 
     0.14 * reach,
     0.08 * reach,
   );
-  return [plane, ...outlines, arrow];
+  return [plane, ...outlines, arrow, ...layersOf({ middle, low, high, reach }, up, ink)];
+}
+
+const LAYERS_SHOWN = 9;
+
+/** A few layers as frames around the part, and the way it grows: enough to see how they lie, far fewer than there are. */
+function layersOf({ low, high, reach }: Box, up: SpaceAxis, ink: string) {
+  const [a, b] = ([0, 1, 2] as const).filter((axis) => axis !== up) as [SpaceAxis, SpaceAxis];
+  const frames = Array.from({ length: LAYERS_SHOWN }, (_, i) => {
+    const height = low.getComponent(up) + ((i + 0.5) / LAYERS_SHOWN) * (high.getComponent(up) - low.getComponent(up));
+    const corner = (one: Vector3, other: Vector3) =>
+      new Vector3()
+        .setComponent(up, height)
+        .setComponent(a, one.getComponent(a))
+        .setComponent(b, other.getComponent(b));
+    const corners = [corner(low, low), corner(high, low), corner(high, high), corner(low, high)];
+    const line = new LineLoop(
+      new BufferGeometry().setFromPoints(corners),
+      new LineBasicMaterial({ color: ink, transparent: true, opacity: 0.25 }),
+    );
+    return line;
+  });
+  const grows = new ArrowHelper(
+    unit(up),
+    low,
+    high.getComponent(up) - low.getComponent(up) + 0.25 * reach,
+    ink,
+    0.1 * reach,
+    0.05 * reach,
+  );
+  return [...frames, grows];
 }
 
 function disposeOf(mark: unknown): void {
