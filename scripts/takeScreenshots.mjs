@@ -7,7 +7,7 @@ import { root } from './paths.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4600';
 const bracket = '/parts/0a7c1d00-0000-4000-8000-000000000009';
-const dripCup = '/parts/0a7c1d00-0000-4000-8000-000000000006';
+const gaugeBeam = '/parts/0a7c1d00-0000-4000-8000-000000000001';
 const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
 
 /** name, address, theme, what to do before the picture */
@@ -15,21 +15,16 @@ const views = [
   ['parts', '/parts', 'light'],
   ['brief', `${lampArm}/brief`, 'light'],
   ['brief-bracket', `${bracket}/brief`, 'dark', (page) => page.getByRole('button', { name: 'ZX upright' }).click()],
-  ['brief-asks', `${dripCup}/brief`, 'light', fluidsInInches],
   ['shortlist', `${lampArm}/shortlist`, 'light'],
   ['working', `${lampArm}/shortlist?grade=tm-asa&check=sag-after-duration`, 'light'],
   ['map', `${lampArm}/shortlist?view=map&school=weighted-merit&was=cheapest-that-passes`, 'dark', walkTheMap],
   ['compare', `${lampArm}/compare?grades=tm-petg,tm-petg-gf,tm-petg-cf`, 'light'],
-  [
-    'compare-curves',
-    `${lampArm}/compare?grades=tm-petg,tm-petg-gf,tm-petg-cf`,
-    'light',
-    (page) => page.getByText('Modulus over temperature', { exact: true }).evaluate((title) => title.scrollIntoView()),
-  ],
+  ['way-up', `${lampArm}/build?grade=ne-petg`, 'light'],
+  ['fibre', `${gaugeBeam}/build?show=fibre&grade=ne-petg`, 'dark'],
+  ['real-shape', `${lampArm}/build?show=shape`, 'light', cutAMesh],
   ['decision', `${lampArm}/decision`, 'light'],
   ['grades', '/grades?printable=fits&range=tensileModulus~1500~&sort=tensileStrength~down', 'light'],
   ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],
-  ['curves', '/grades/tm-petg?show=curves', 'dark'],
   ['two-grades', '/grades/compare?first=ol-pa6&second=ne-pa6', 'light'],
   ['agents', '/agents', 'light'],
   ['import', '/grades/import', 'light', askedAboutASheet],
@@ -53,13 +48,11 @@ async function walkTheMap(page) {
   for (const key of ['ArrowRight', 'ArrowRight']) await page.keyboard.press(key);
 }
 
-async function fluidsInInches(page) {
-  await page.getByRole('button', { name: /^Units/ }).click();
-  await page
-    .getByText('Fluids touch it')
-    .last()
-    .evaluate((heading) => heading.scrollIntoView({ block: 'start' }));
-  await page.mouse.wheel(0, -160);
+async function cutAMesh(page) {
+  await page.getByLabel('Mesh file').setInputFiles(join(root, 'docs/examples/waisted-arm.stl'));
+  await page.getByRole('button', { name: /^Cut where it is stressed most/ }).click();
+  await page.waitForTimeout(600);
+  await page.evaluate(() => globalThis.scrollTo(0, 0));
 }
 
 async function changeARule(page) {
@@ -69,7 +62,14 @@ async function changeARule(page) {
 
 const browser = await chromium.launch({
   executablePath: '/usr/bin/chromium',
-  args: ['--no-sandbox', '--disable-gpu', '--disable-background-networking'],
+  args: [
+    '--no-sandbox',
+    '--disable-background-networking',
+    // Three dimensions drawn without a graphics card.
+    '--use-gl=angle',
+    '--use-angle=swiftshader',
+    '--enable-unsafe-swiftshader',
+  ],
 });
 for (const [name, address, theme, prepare] of views) {
   const page = await browser.newPage({ viewport: { width: 1280, height: 800 }, colorScheme: theme });
