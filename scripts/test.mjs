@@ -45,16 +45,22 @@ if (brokenGates.length > 0) console.error(`\nNot in order: ${brokenGates.join(',
 console.log(`\nTests: ${passed} passed, ${failed + brokenGates.length} failed`);
 process.exit(failed + brokenGates.length === 0 && passed > 0 ? 0 : 1);
 
-/** The free solver reads our material cards in one test. Elsewhere than in CI it is not worth an installation unasked. */
-async function solver() {
-  const present = () => /version/i.test(capture('ccx', ['-v']).output);
-  if (process.env.CI !== 'true' || present()) return;
-  await installDebianPackages(['calculix-ccx'], present, 'The solver for the material card test');
+/**
+ * The free solver reads our material cards and layups, and two free mesh makers draw what our reader has to read. Elsewhere
+ * than in CI they are not worth an installation unasked: their tests are skipped and say so.
+ */
+async function foreignTools() {
+  if (process.env.CI !== 'true') return;
+  const tools = { ccx: ['-v'], gmsh: ['--version'], openscad: ['--version'] };
+  const present = () =>
+    Object.entries(tools).every(([name, args]) => /version|\d\.\d/i.test(capture(name, args).output));
+  if (present()) return;
+  await installDebianPackages(['calculix-ccx', 'gmsh', 'openscad'], present, 'Solver and mesh makers for their tests');
 }
 
 async function jest() {
   console.log('\n— Jest');
-  await solver();
+  await foreignTools();
   const file = join(results, 'jest.json');
   const code = await show('npx', ['jest', '--json', `--outputFile=${file}`], { cwd: root, env: environment });
   const report = readReport(file);

@@ -152,7 +152,11 @@ describe('the least fibre', () => {
     const least = options.find(({ kind, entry }) => kind === 'fibre' && entry?.status === 'pass')!;
     const { fibre: asked } = least.brief!;
     expect(asked!.strandsDeep).toBeGreaterThan(1);
-    const fewer = { ...least.brief!, fibre: { ...asked!, strandsDeep: asked!.strandsDeep - 1 } };
+    const fewer = {
+      ...least.brief!,
+      asks: { ...least.brief!.asks, orientations: [least.entry!.orientation] },
+      fibre: { ...asked!, strandsDeep: asked!.strandsDeep - 1 },
+    };
     const grades = sampleLibrary.grades.filter(({ id }) => id === 'ne-petg');
     expect(evaluate(fewer, { ...sampleLibrary, grades }).grades[0]!.best.status).toBe('fail');
   });

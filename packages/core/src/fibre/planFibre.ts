@@ -1,4 +1,13 @@
-import type { Brief, EvaluationEntry, FibreInFaces, Grade, HouseRules, Library } from '@anvilstone/schema';
+import {
+  ORIENTATIONS,
+  type Brief,
+  type BuildOrientation,
+  type EvaluationEntry,
+  type FibreInFaces,
+  type Grade,
+  type HouseRules,
+  type Library,
+} from '@anvilstone/schema';
 import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
 import { prepareSizing } from '../evaluation/sizing.ts';
 import { InputError } from '../input/InputError.ts';
@@ -79,8 +88,29 @@ export function planFibre(
   );
 }
 
-/** One strand more at a time until everything passes: what more strands make worse, mass and cost, ends the search too. */
+/**
+ * One strand more at a time until everything passes, in each allowed way up, since a strand deep is a layer of them in one and
+ * a line in every layer in the other; the cheapest of what passes, else what comes nearest.
+ */
 function leastFibre(
+  plain: Brief,
+  entryOf: (brief: Brief, grade: Grade) => EvaluationEntry,
+  grade: Grade,
+  towId: string,
+  name: string,
+): StiffeningOption {
+  const allowed = plain.asks.orientations ?? ORIENTATIONS;
+  const found = allowed.map((orientation) => leastFibreBuilt(orientation, plain, entryOf, grade, towId, name));
+  const costOf = ({ entry }: StiffeningOption) => entry?.costUsd ?? Infinity;
+  const passing = found.filter(({ entry }) => entry?.status === 'pass').sort((a, b) => costOf(a) - costOf(b));
+  const near = found
+    .filter(({ entry }) => entry !== undefined)
+    .sort((a, b) => (b.entry!.minimumReserve ?? -1) - (a.entry!.minimumReserve ?? -1));
+  return passing[0] ?? near[0] ?? found[0]!;
+}
+
+function leastFibreBuilt(
+  orientation: BuildOrientation,
   plain: Brief,
   entryOf: (brief: Brief, grade: Grade) => EvaluationEntry,
   grade: Grade,
@@ -91,10 +121,10 @@ function leastFibre(
   for (let strandsDeep = 1; strandsDeep <= MOST_DEEP; strandsDeep++) {
     const fibre: FibreInFaces = { towId, strandsDeep, insetMm: COVER_MM };
     const changed = { ...plain, fibre };
-    const entry = entryOf(changed, grade);
+    const entry = entryOf({ ...changed, asks: { ...plain.asks, orientations: [orientation] } }, grade);
     const option: StiffeningOption = {
       kind: 'fibre',
-      title: `${name}, ${strandsDeep} deep in each face`,
+      title: `${name}, ${strandsDeep} deep in each face, built ${orientation}`,
       gradeId: grade.id,
       brief: changed,
       entry,

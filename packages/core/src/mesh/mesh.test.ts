@@ -5,6 +5,7 @@ import { meshReport, readMesh } from './report.ts';
 import { readStl } from './readStl.ts';
 import { sectionOf } from './section.ts';
 import { binary, box, quad, soupOf, text, tube, turned, type P, type T } from './testContext.ts';
+import { turnAlike } from './turnAlike.ts';
 import { weld } from './weld.ts';
 
 const report = (triangles: readonly T[]) => meshReport(soupOf(triangles)).report;
@@ -138,8 +139,11 @@ describe('files', () => {
     expect(open.watertight).toBe(false);
     expect(open.notes.join()).toMatch(/3 edges have a triangle on one side only/);
     const flipped = report([...cube.slice(0, 11), ...turned(cube.slice(11))]);
-    expect(flipped.watertight).toBe(false);
-    expect(flipped.notes.join()).toMatch(/3 edges: part of the skin is inside out|along 3 edges/i);
+    expect(flipped.watertight).toBe(true);
+    expect(flipped.volumeMm3).toBeCloseTo(report(cube).volumeMm3, 6);
+    expect(flipped.notes).toEqual([
+      'One triangle looked inwards where its neighbours look outwards; it has been turned.',
+    ]);
     const inverted = report(turned(cube));
     expect(inverted.volumeMm3).toBeCloseTo(1000, 6);
     expect(inverted.notes).toEqual(['It was inside out throughout and has been turned.']);
@@ -235,4 +239,34 @@ describe('3MF', () => {
 test('what is read is never changed by its name', () => {
   const cube = box(0, 0, 0, 1, 1, 1);
   expect(readStl(binary(cube), 'a.obj').positions).toHaveLength(108);
+});
+
+describe('triangles that look the wrong way', () => {
+  const hollow = [...box(0, 0, 0, 30, 30, 30), ...turned(box(5, 5, 5, 25, 25, 25))];
+
+  test('a hollow stays a hollow: each piece keeps the side that most of it looks to', () => {
+    const muddled = hollow.map((one, i) => (i % 5 === 0 ? turned([one])[0]! : one));
+    const mended = report(muddled);
+    expect(mended.volumeMm3).toBeCloseTo(30 ** 3 - 20 ** 3, 3);
+    expect(mended.notes.join()).toMatch(/5 triangles looked inwards/);
+  });
+
+  test('where the skin has holes nothing is made up', () =>
+    expect(report([...hollow.slice(2), ...turned(hollow.slice(0, 1))]).notes.join()).toMatch(
+      /part of the skin is inside out/,
+    ));
+
+  test('a strip with a half twist has no inside', () => {
+    const at = (i: number, side: number): P => {
+      const angle = (2 * Math.PI * i) / 24;
+      const half = angle / 2;
+      return [
+        (10 + side * Math.cos(half)) * Math.cos(angle),
+        (10 + side * Math.cos(half)) * Math.sin(angle),
+        side * Math.sin(half),
+      ];
+    };
+    const strip = Array.from({ length: 24 }, (_, i) => quad(at(i, -2), at(i, 2), at(i + 1, 2), at(i + 1, -2))).flat();
+    expect(turnAlike(weld(soupOf(strip)).mesh)).toBeUndefined();
+  });
 });

@@ -3,6 +3,7 @@ import { MeshError, type Mesh, type TriangleSoup } from './mesh.ts';
 import { bedProperties, meshProperties, type BedProperties, type MeshProperties } from './properties.ts';
 import { read3mf } from './read3mf.ts';
 import { readStl } from './readStl.ts';
+import { turnAlike } from './turnAlike.ts';
 import { weld } from './weld.ts';
 
 /** Everything that is said of a mesh before anybody cuts it. */
@@ -33,10 +34,14 @@ export function readMesh(bytes: Uint8Array, name: string): TriangleSoup {
  * @throws MeshError nothing is left of it
  */
 export function meshReport(soup: TriangleSoup): { mesh: Mesh; report: MeshReport } {
-  const { mesh: welded, degenerate } = weld(soup);
-  if (welded.triangles.length === 0)
+  const { mesh: asWelded, degenerate } = weld(soup);
+  if (asWelded.triangles.length === 0)
     throw new MeshError('Every triangle has shrunk to a line or a point: nothing is left.');
-  const closure = closureOf(welded);
+  const found = closureOf(asWelded);
+  // Nothing is made up where the skin has holes.
+  const alike = found.flippedEdges > 0 && found.openEdges === 0 ? turnAlike(asWelded) : undefined;
+  const welded = alike?.mesh ?? asWelded;
+  const closure = alike ? closureOf(welded) : found;
   const asRead = meshProperties(welded);
   const inverted = closure.watertight && asRead.volumeMm3 < 0;
   const mesh = inverted ? turnedInsideOut(welded) : welded;
@@ -59,6 +64,11 @@ export function meshReport(soup: TriangleSoup): { mesh: Mesh; report: MeshReport
     closure.crowdedEdges,
     'More than two triangles meet along one edge: bodies touch there.',
     'More than two triangles meet along # edges: bodies touch there.',
+  );
+  say(
+    alike?.turned ?? 0,
+    'One triangle looked inwards where its neighbours look outwards; it has been turned.',
+    '# triangles looked inwards where their neighbours look outwards; they have been turned.',
   );
   if (inverted) notes.push('It was inside out throughout and has been turned.');
   say(degenerate, 'One triangle without area was left out.', '# triangles without area were left out.');

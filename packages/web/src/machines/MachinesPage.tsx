@@ -55,7 +55,10 @@ export function MachinesPage() {
                   {ENCLOSURE[machine.enclosure]}
                   {machine.maximumChamberC !== null && `, ${heat(machine.maximumChamberC)}`}
                 </td>
-                <td className="px-3">{machine.extruder === 'direct' ? 'direct' : 'guide tube'}</td>
+                <td className="px-3">
+                  {machine.extruder === 'direct' ? 'direct' : 'guide tube'}
+                  {machine.laysFibre && <span className="block text-xs">lays continuous fibre</span>}
+                </td>
                 <td className="px-3 whitespace-nowrap">
                   {machine.buildVolumeMm.x} × {machine.buildVolumeMm.y} × {machine.buildVolumeMm.z}
                 </td>

@@ -98,5 +98,5 @@ function Plan({ gradeId }: { gradeId: string }) {
   const ask = useCallback((engine: Remote<Engine>) => engine.planFibre(brief, gradeId), [brief, gradeId]);
   const { value: options } = useComputed(library, ask);
   if (!options) return <p className="text-quiet">Laying strand by strand …</p>;
-  return <OptionsTable options={options} />;
+  return <OptionsTable options={options} gradeId={gradeId} />;
 }

@@ -11,7 +11,7 @@ import { TableHead } from '../../ui/TableHead.tsx';
 const HEADINGS = ['What to change', 'Mass', 'Cost', 'Print time', 'Smallest reserve', 'Governs', 'Into the brief'];
 
 /** Fibre beside thickening and filled grades: what passes and costs least comes first. */
-export function OptionsTable({ options }: { options: readonly StiffeningOption[] }) {
+export function OptionsTable({ options, gradeId }: { options: readonly StiffeningOption[]; gradeId: string }) {
   const { brief } = useBench();
   const edit = useEdit();
   const units = useAppSelector((state) => state.settings.units);
@@ -26,7 +26,7 @@ export function OptionsTable({ options }: { options: readonly StiffeningOption[]
         <tbody>
           {options.map((option) => {
             const { entry } = option;
-            const isNow = JSON.stringify(option.brief) === now;
+            const isNow = option.gradeId === gradeId && JSON.stringify(option.brief) === now;
             return (
               <tr
                 key={`${option.gradeId} ${option.title}`}
