@@ -60,8 +60,17 @@ export function EqualMassTable({
             <QuantityField label="Mass of every part" dimension="mass" value={massG} onChange={change} />
           </span>
           <span className="pb-1">
-            <strong>{found.title}</strong> grows for a light polymer and shrinks for a heavy one, from the drawn{' '}
-            {amount(found.drawnMm, 'mm', units)}; printed solid. The largest smallest reserve first.
+            {Number.isNaN(found.drawnMm) ? (
+              <>
+                Its shape and walls stay; a light polymer gets a fuller <strong>infill</strong>, a heavy one an emptier.
+              </>
+            ) : (
+              <>
+                <strong>{found.title}</strong> grows for a light polymer and shrinks for a heavy one, from the drawn{' '}
+                {amount(found.drawnMm, 'mm', units)}; printed solid.
+              </>
+            )}{' '}
+            The largest smallest reserve first.
           </span>
         </span>
       }

@@ -23,16 +23,22 @@ export function SizeRow({ row, drawnMm }: { row: SizedRow; drawnMm: number }) {
   );
 }
 
-/** A grade at the size at which it weighs as much as the others. */
+/** A grade at the size, or with the infill, at which it weighs as much as the others. */
 export function EqualMassRow({ row, drawnMm }: { row: EqualMassRowData; drawnMm: number }) {
-  const { entry } = row;
-  return (
-    <GradeAtSize row={row} drawnMm={drawnMm} before="">
+  const rest = (
+    <>
       <CostTimeHeight row={row} />
       <Cell>
-        <Reserve reserve={entry.minimumReserve} status={entry.status} />
+        <Reserve reserve={row.entry.minimumReserve} status={row.entry.status} />
       </Cell>
-      <td className="px-3 py-1.5">{titleOf(entry.governingCheckId)}</td>
+      <td className="px-3 py-1.5">{titleOf(row.entry.governingCheckId)}</td>
+    </>
+  );
+  return 'infillShare' in row ? (
+    <GradeAtInfill row={row}>{rest}</GradeAtInfill>
+  ) : (
+    <GradeAtSize row={row} drawnMm={drawnMm} before="">
+      {rest}
     </GradeAtSize>
   );
 }
@@ -61,43 +67,91 @@ function GradeAtSize({
   before,
   children,
 }: {
-  row: SizedRow | EqualMassRowData;
+  row: SizedRow | Extract<EqualMassRowData, { sizeMm: number }>;
   drawnMm: number;
   before: string;
   children: ReactNode;
 }) {
-  const { brief, library } = useBench();
+  const { brief } = useBench();
   const edit = useEdit();
   const units = useAppSelector((state) => state.settings.units);
-  const { gradeId, entry, sizeMm } = row;
-  const name = library.grades.find(({ id }) => id === gradeId)?.name ?? gradeId;
-  const percent = Math.round(100 * (sizeMm / drawnMm - 1));
+  const percent = Math.round(100 * (row.sizeMm / drawnMm - 1));
+  return (
+    <GradeRow
+      row={row}
+      value={`${before}${amount(row.sizeMm, 'mm', units)}`}
+      note={percent === 0 ? 'as drawn' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`}
+      what="size"
+      onTake={() => {
+        // A little more than just enough, in steps that can be drawn.
+        const drawn = Math.ceil(row.sizeMm * 10) / 10;
+        edit({ ...brief, part: freeSize(brief.part)!.with(drawn) }, 'sized');
+      }}
+    >
+      {children}
+    </GradeRow>
+  );
+}
+
+function GradeAtInfill({
+  row,
+  children,
+}: {
+  row: Extract<EqualMassRowData, { infillShare: number }>;
+  children: ReactNode;
+}) {
+  const { brief } = useBench();
+  const edit = useEdit();
+  const infillShare = Math.round(row.infillShare * 1000) / 1000;
+  return (
+    <GradeRow
+      row={row}
+      value={`${(100 * row.infillShare).toFixed(1)} %`}
+      note={`${brief.filled!.walls} walls`}
+      what="infill"
+      onTake={() => edit({ ...brief, filled: { ...brief.filled!, infillShare } }, 'sized')}
+    >
+      {children}
+    </GradeRow>
+  );
+}
+
+function GradeRow({
+  row,
+  value,
+  note,
+  what,
+  onTake,
+  children,
+}: {
+  row: { gradeId: string; entry: SizedRow['entry'] };
+  value: string;
+  note: string;
+  what: 'size' | 'infill';
+  onTake: () => void;
+  children: ReactNode;
+}) {
+  const { library } = useBench();
+  const name = library.grades.find(({ id }) => id === row.gradeId)?.name ?? row.gradeId;
   return (
     <tr className="border-t border-line">
       <th scope="row" className="px-3 py-1.5 text-left font-semibold">
         {name}
-        <span className="block text-xs font-normal text-quiet">{entry.orientation}</span>
+        <span className="block text-xs font-normal text-quiet">{row.entry.orientation}</span>
       </th>
       <Cell>
-        {before}
-        {amount(sizeMm, 'mm', units)}
-        <span className="block text-xs text-quiet">
-          {percent === 0 ? 'as drawn' : `${percent > 0 ? '+' : '−'}${Math.abs(percent)} %`}
-        </span>
+        {value}
+        <span className="block text-xs text-quiet">{note}</span>
       </Cell>
       {children}
       <td className="px-3 py-1.5 text-right">
         <Button
           look="quiet"
           title="Writes it into the brief; undo takes it back"
-          aria-label={`Take the size of ${name}`}
-          onClick={() => {
-            // A little more than just enough, in steps that can be drawn.
-            const drawn = Math.ceil(sizeMm * 10) / 10;
-            edit({ ...brief, part: freeSize(brief.part)!.with(drawn) }, 'sized');
-          }}
+          aria-label={`Take the ${what} of ${name}`}
+          onClick={onTake}
         >
-          Take this size
+          Take this {what}
         </Button>
       </td>
     </tr>
