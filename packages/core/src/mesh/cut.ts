@@ -112,20 +112,33 @@ export type CutSummary = StressedCut | { atMm: number; why: string };
 const NARROWINGS = 20;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
 
+/** What a run of cuts found so far, and how much of it is done, 0 to 1. */
+export interface CutsAlong {
+  cuts: CutSummary[];
+  /** Undefined: none is bent. */
+  worst: StressedCut | undefined;
+}
+
 /**
  * Cuts from end to end, evenly and just off round numbers, so that no plane lies in a face; then around the most stressed of
  * them by golden section to the top of its peak, which may be sharp. The largest stress per newton is where the part would
- * give first if it were of one material and its layers bore alike. In order along the part; `worst`: none is bent.
+ * give first if it were of one material and its layers bore alike. In order along the part. After each cut it can be paused
+ * or left: it yields the share that is done.
  */
-export function cutsAlong(
+export function* cutSteps(
   mesh: Mesh,
   { lowMm, highMm }: Pick<MeshProperties, 'lowMm' | 'highMm'>,
   load: MeshLoad,
   count = 60,
-): { cuts: CutSummary[]; worst: StressedCut | undefined } {
+): Generator<number, CutsAlong> {
   const [low, high] = [lowMm[load.along]!, highMm[load.along]!];
   const step = (high - low) / (count + 0.03);
-  const cuts = Array.from({ length: count }, (_, i) => summaryAt(mesh, load, low + step * (i + 0.5 + 0.0137)));
+  const all = count + NARROWINGS + 2;
+  const cuts: CutSummary[] = [];
+  for (let i = 0; i < count; i++) {
+    cuts.push(summaryAt(mesh, load, low + step * (i + 0.5 + 0.0137)));
+    yield cuts.length / all;
+  }
   const stressed = cuts.filter((one): one is StressedCut => 'stressPerN' in one && one.stressPerN > 0);
   let worst = stressed.reduce<StressedCut | undefined>(
     (a, b) => (a && a.stressPerN >= b.stressPerN ? a : b),
@@ -142,7 +155,7 @@ export function cutsAlong(
   };
   let [a, b] = [to - GOLDEN * (to - from), from + GOLDEN * (to - from)];
   let [stressA, stressB] = [stressAt(a), stressAt(b)];
-  for (let i = 0; i < NARROWINGS; i++)
+  for (let i = 0; i < NARROWINGS; i++) {
     if (stressA >= stressB) {
       [to, b, stressB] = [b, a, stressA];
       a = to - GOLDEN * (to - from);
@@ -152,7 +165,15 @@ export function cutsAlong(
       b = from + GOLDEN * (to - from);
       stressB = stressAt(b);
     }
+    yield Math.min(1, cuts.length / all);
+  }
   return { cuts: cuts.sort((one, other) => one.atMm - other.atMm), worst };
+}
+
+/** The same in one go. */
+export function cutsAlong(...given: Parameters<typeof cutSteps>): CutsAlong {
+  const steps = cutSteps(...given);
+  for (let next = steps.next(); ; next = steps.next()) if (next.done) return next.value;
 }
 
 function summaryAt(mesh: Mesh, load: MeshLoad, atMm: number): CutSummary {

@@ -1,11 +1,12 @@
 import {
   bedProperties,
   cutAcross,
-  cutsAlong,
+  cutSteps,
   meshReport,
   readMesh,
   thinnestWall,
   type BedProperties,
+  type CutsAlong,
   type Mesh,
   type MeshCut,
   type MeshLoad,
@@ -23,6 +24,8 @@ export interface LoadedMesh {
   triangles: Uint32Array;
 }
 
+/** The run of cuts that is wanted now. */
+let running: unknown;
 let kept: { mesh: Mesh; report: MeshReport } | undefined;
 function loaded() {
   if (!kept) throw new Error('No mesh has been opened.');
@@ -42,10 +45,21 @@ const meshEngine = {
   },
   thinnest: (): ThinnestWall | undefined => thinnestWall(loaded().mesh),
   cut: (load: MeshLoad, atMm: number): MeshCut => cutAcross(loaded().mesh, load, atMm),
-  /** Cuts from end to end, and the most stressed one. */
-  cuts(load: MeshLoad, count: number): ReturnType<typeof cutsAlong> {
+  /**
+   * Cuts from end to end, and the most stressed one. Between two cuts whatever else is asked has its turn, so that the plane
+   * under the hand never waits for them; a new run ends the one before, which then says nothing.
+   */
+  async cuts(load: MeshLoad, count: number, onProgress?: (share: number) => void): Promise<CutsAlong | undefined> {
     const { mesh, report } = loaded();
-    return cutsAlong(mesh, report, load, count);
+    const steps = cutSteps(mesh, report, load, count);
+    running = steps;
+    for (;;) {
+      const next = steps.next();
+      if (next.done) return next.value;
+      onProgress?.(next.value);
+      await new Promise((resolve) => setTimeout(resolve));
+      if (running !== steps) return undefined;
+    }
   },
   /** On the bed with this axis upright, whichever end down overhangs less. */
   bed(axis: SpaceAxis): BedProperties & { turned: boolean } {

@@ -8,6 +8,7 @@ import {
   type SpaceAxis,
 } from '@anvilstone/core/mesh';
 import type { GeometryOf } from '@anvilstone/schema';
+import { proxy } from 'comlink';
 import { lazy, Suspense, useCallback, useId, useMemo, useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { useEdit } from '../../brief/editBrief.ts';
@@ -23,6 +24,8 @@ import type { OpenMesh } from './useMesh.ts';
 // three is heavy and wanted only here.
 const MeshViewer = lazy(async () => ({ default: (await import('./MeshViewer.tsx')).MeshViewer }));
 
+/** Enough that no waist is missed, few enough for a million triangles. */
+const CUTS = 60;
 const AXES = [0, 1, 2] as const;
 const axisOptions = (not?: SpaceAxis) =>
   AXES.filter((axis) => axis !== not).map((axis) => ({ value: String(axis), label: SPACE_AXES[axis] }));
@@ -40,7 +43,8 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
   const [atMm, setAtMm] = useState(() => low + 0.0137 * (high - low));
   const askCut = useCallback(() => engine.cut(load, atMm), [engine, load, atMm]);
   const cut = useAsked(askCut);
-  const askCuts = useCallback(() => engine.cuts(load, 60), [engine, load]);
+  const [share, setShare] = useState(0);
+  const askCuts = useCallback(() => engine.cuts(load, CUTS, proxy(setShare)), [engine, load]);
   const cuts = useAsked(askCuts);
   const change = (next: Partial<MeshLoad>) => {
     const changed = { ...load, ...next };
@@ -125,6 +129,7 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
         />
         <CutsChart
           cuts={cuts.value?.cuts}
+          share={cuts.waiting ? share : 1}
           axis={SPACE_AXES[along]}
           atMm={atMm}
           {...(worst ? { onWorst: () => setAtMm(worst.atMm), worstMm: worst.atMm } : {})}

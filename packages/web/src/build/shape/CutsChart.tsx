@@ -2,22 +2,26 @@ import type { LineChart } from '@anvilstone/core';
 import type { CutSummary } from '@anvilstone/core/mesh';
 import { ChartFigure } from '../../charts/ChartFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
+import { Progress } from '../../ui/Progress.tsx';
 
 /** Bending stress for 100 N from end to end, and the way to its largest. */
 export function CutsChart({
   cuts,
+  share,
   axis,
   atMm,
   worstMm,
   onWorst,
 }: {
   cuts: readonly CutSummary[] | undefined;
+  /** Of the cuts that are done; 1: all. */
+  share: number;
   axis: string;
   atMm: number;
   worstMm?: number;
   onWorst?: () => void;
 }) {
-  if (!cuts) return <p className="text-quiet">Cutting it from end to end …</p>;
+  if (!cuts) return <Progress share={share} label="Cutting it from end to end" />;
   const found = cuts.flatMap((one) => ('why' in one ? [] : [one]));
   const missed = cuts.length - found.length;
   const [reason] = cuts.flatMap((one) => ('why' in one ? [one.why] : []));
@@ -44,7 +48,8 @@ export function CutsChart({
     marks: [{ label: 'cut', x: atMm }],
   };
   return (
-    <div>
+    <div aria-busy={share < 1}>
+      {share < 1 && <Progress share={share} label="Cutting it anew" />}
       <ChartFigure chart={chart} />
       {onWorst && worstMm !== undefined && (
         <Button className="mt-2 print:hidden" onClick={onWorst}>
