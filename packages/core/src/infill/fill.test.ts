@@ -6,7 +6,7 @@ import { elastomerPad } from '../parts/elastomerPad.ts';
 import { sampleLibrary } from '../sample/index.ts';
 import { fillOf } from './fill.ts';
 import { findPattern, lawAt } from './patterns.ts';
-import { testFilling as settings } from './testContext.ts';
+import { measuredSection, testFilling as settings } from './testContext.ts';
 
 const library = { ...sampleLibrary, grades: [testGrade] };
 const limited: Brief = { ...testBrief, loadCases: [{ ...testBrief.loadCases[0]!, maxDeflectionMm: 2 }] };
@@ -87,15 +87,7 @@ test('a part whose section is not known as an outline is refused where the fill 
         filled: settings,
         part: {
           model: 'section-at-plane',
-          section: {
-            kind: 'measured',
-            areaMm2: 100,
-            secondMomentMm4: 1000,
-            weakSecondMomentMm4: 800,
-            extremeFibreMm: 5,
-            widthMm: 10,
-            depthMm: 10,
-          },
+          section: measuredSection,
           leverMm: 50,
           pullShare: 0,
           volumeMm3: 1e4,

@@ -4,7 +4,7 @@ import { fillOf } from '../infill/fill.ts';
 import { BUILT_UP } from '../parts/partModel.ts';
 import { filledSection } from './filledSection.ts';
 import { section } from './section.ts';
-import { testFilling as settings } from '../infill/testContext.ts';
+import { measuredSection, testFilling as settings } from '../infill/testContext.ts';
 
 const flat = fillOf(settings, BUILT_UP.XY);
 const hollow = (change: Partial<WallsAndInfill> = {}, way: keyof typeof BUILT_UP = 'XY') =>
@@ -84,18 +84,4 @@ test('laws: more infill is never less stiff nor lighter, and a full one is solid
 });
 
 test('a section known by its numbers alone has no outline to put walls around', () =>
-  expect(() =>
-    filledSection(
-      {
-        kind: 'measured',
-        areaMm2: 100,
-        secondMomentMm4: 1000,
-        weakSecondMomentMm4: 800,
-        extremeFibreMm: 5,
-        widthMm: 10,
-        depthMm: 10,
-      },
-      'depth',
-      flat,
-    ),
-  ).toThrow(/outline/));
+  expect(() => filledSection(measuredSection, 'depth', flat)).toThrow(/outline/));
