@@ -1,5 +1,6 @@
 import { reinforcementOf } from '../fibre/reinforced.ts';
-import { stiffened, type Reinforcement } from '../fibre/stiffened.ts';
+import { strandStrength } from '../fibre/strandStrength.ts';
+import { stiffened, stiffenedPulled, type Reinforcement } from '../fibre/stiffened.ts';
 import { nineOfTenFactor } from '../materials/strengthBasis.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
@@ -7,12 +8,18 @@ import { judged } from './outcome.ts';
 import { actingAt, isDriven, strengthHours } from './action.ts';
 import type { CaseCheck, CaseOutcome, Check, CheckContext, PreparedLoad } from './check.ts';
 
-/** The bent place with the largest nominal stress; concentrations end at the surface and do not reach the strands. */
-function nominalPerUnit({ response }: PreparedLoad): number {
-  return Math.max(
-    0,
-    ...response.places.filter(({ bent, id }) => bent && id !== 'core').map((one) => one.compressionPerUnit),
-  );
+/**
+ * Bending and pull of the place that is stressed most, MPa per unit of the action; concentrations end at the surface and do
+ * not reach the strands.
+ */
+function nominalPerUnit({ response }: PreparedLoad): { bent: number; pulled: number } {
+  let worst = { bent: 0, pulled: 0 };
+  for (const { id, bentShare, tensionPerUnit, concentration } of response.places) {
+    if (bentShare === undefined || id === 'core') continue;
+    const nominal = tensionPerUnit / concentration;
+    if (nominal > worst.bent + worst.pulled) worst = { bent: nominal * bentShare, pulled: nominal * (1 - bentShare) };
+  }
+  return worst;
 }
 
 const direction = (load: PreparedLoad) => load.loadCase.direction ?? 'depth';
@@ -50,14 +57,19 @@ export const fibreStrength: CaseCheck = {
     const { reinforcement: r, action, share } = found;
     working.add('', 'Strand', tow.name, '');
     working.add(ACTION_SYMBOL[context.body.action], load.loadCase.name, action, ACTION_UNIT[context.body.action]);
-    working.add('σ₀', 'Bending stress of the print alone, without concentration', nominalPerUnit(load) * action, 'MPa');
+    const { bent, pulled } = nominalPerUnit(load);
+    working.add('σ₀', 'Bending stress of the print alone, without concentration', bent * action, 'MPa');
+    if (pulled > 0) {
+      working.add('σ₁', 'Pull of the print alone', pulled * action, 'MPa');
+      working.add('a', 'Share of the strands in the area', r.areaShare, '×');
+    }
     working.add('E_f', 'Modulus along the strand', r.strandMPa, 'MPa', { source: 'typical of the strand' });
     working.add('E', 'Modulus of the print, 23 °C', r.printMPa, 'MPa');
     working.add('e', 'What heat and time leave of it', share, '×');
     working.add('s', 'Share of the strands in the second moment', r.secondMomentShare, '×');
     working.add('c_f/c', 'Edge of the strands over the outer fibre', r.edgeShare, '×');
     working.add('σ_f', 'Stress along the strands', found.stressMPa, 'MPa', {
-      expression: 'σ₀ · (c_f/c) · E_f / (E · e · (1 − s) + E_f · s)',
+      expression: `σ₀ · (c_f/c) · E_f / (E · e · (1 − s) + E_f · s)${pulled > 0 ? ' + σ₁ · E_f / (E · e · (1 − a) + E_f · a)' : ''}`,
       source: 'transformed section',
     });
     working.add('X', 'Strength along the strands', Math.min(tow.xtMpa, tow.xcMpa), 'MPa', {
@@ -94,14 +106,15 @@ function strandStress(
   const share =
     material.modulusRatio(temperatureC) / material.creepGrowth(temperatureC, strengthHours(load, durationH));
   const { edgeShare, strandMPa, printMPa } = reinforcement;
-  const stressMPa =
-    (nominalPerUnit(load) * acting.action * edgeShare * strandMPa) / (printMPa * stiffened(reinforcement, share));
-  const { xtMpa, xcMpa, covByPropertyPct, covTypicalPct } = part.fibre!.tow;
-  const [strength, cov] = xcMpa < xtMpa ? [xcMpa, covByPropertyPct.xc] : [xtMpa, covByPropertyPct.xt];
-  const basis = rules.strengthBasis === 'b-basis' ? nineOfTenFactor((cov ?? covTypicalPct) / 100) : 1;
+  const { bent, pulled } = nominalPerUnit(load);
+  const perPrint =
+    (bent * edgeShare) / stiffened(reinforcement, share) + pulled / stiffenedPulled(reinforcement, share);
+  const stressMPa = (acting.action * perPrint * strandMPa) / printMPa;
+  const { strengthMPa, cov } = strandStrength(part.fibre!.tow);
+  const basis = rules.strengthBasis === 'b-basis' ? nineOfTenFactor(cov) : 1;
   return {
     stressMPa,
-    capacityMPa: (strength * basis) / load.loadCase.safetyFactor,
+    capacityMPa: (strengthMPa * basis) / load.loadCase.safetyFactor,
     reinforcement,
     action: acting.action,
     share,

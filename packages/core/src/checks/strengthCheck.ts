@@ -95,7 +95,7 @@ export function showBearing(
   working.add(ACTION_SYMBOL[action], load.loadCase.name, acting.action, ACTION_UNIT[action]);
   showLines(working, bearing.place.lines, acting.action);
   if (bearing.relief !== undefined) {
-    working.add('k', 'Share of the bending left to the print beside the strands', bearing.relief, '×', {
+    working.add('k', 'Share of the stress left to the print beside the strands', bearing.relief, '×', {
       expression: '1 / (1 − s + s · E_f/E)',
       source: 'transformed section, 23 °C',
     });

@@ -1,5 +1,6 @@
 import type { BuildOrientation, Brief, Grade, HouseRules, Library } from '@anvilstone/schema';
 import { checks } from '../checks/index.ts';
+import { strandStrength } from '../fibre/strandStrength.ts';
 import { conditionsOf, HEAT, SCATTERING, type Condition } from './conditions.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { contextFor, materialFor, prepareBrief } from './context.ts';
@@ -25,7 +26,7 @@ export interface Chance {
   /** Share of draws that meet each check that scatters; the one met least often first. */
   byCheck: readonly { checkId: string; met: number }[];
   /** What was taken to scatter, and by how much: coefficient of variation, or K for heat. */
-  scatter: { modulus: number; strength: number; across: number; heatK: number; load: number };
+  scatter: { modulus: number; strength: number; across: number; heatK: number; load: number; strand?: number };
 }
 
 /**
@@ -56,7 +57,14 @@ export function chanceOfMeetingAll(
   const heatK = heatScatterK(material);
   const covs = MATERIAL_FACTORS.map((factor) => covOf(material, factor));
   const conditions = conditionsOf(context);
-  const spreads = [...covs.map(logSpread), heatK, ...prepared.loads.map(() => logSpread(loadCov))];
+  const { fibre } = context.part;
+  const strandCov = fibre && strandStrength(fibre.tow).cov;
+  const spreads = [
+    ...covs.map(logSpread),
+    heatK,
+    ...prepared.loads.map(() => logSpread(loadCov)),
+    ...(strandCov === undefined ? [] : [logSpread(strandCov)]),
+  ];
   const drift = spreads.map((spread, i) => (i === HEAT ? 0 : (-spread * spread) / 2));
   const { all, met } = count(conditions, spreads, drift, draws, seed);
   const hits = holds ? all : 0;
@@ -66,7 +74,14 @@ export function chanceOfMeetingAll(
     all: hits / draws,
     ...wilsonInterval(hits, draws),
     byCheck: ids.map((checkId) => ({ checkId, met: (met.get(checkId) ?? 0) / draws })).sort((a, b) => a.met - b.met),
-    scatter: { modulus: covs[0]!, strength: covs[1]!, across: covs[2]!, heatK, load: loadCov },
+    scatter: {
+      modulus: covs[0]!,
+      strength: covs[1]!,
+      across: covs[2]!,
+      heatK,
+      load: loadCov,
+      ...(strandCov === undefined ? {} : { strand: strandCov }),
+    },
   };
 }
 

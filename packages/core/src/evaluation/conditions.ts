@@ -2,11 +2,12 @@ import { reserveOf } from '../checks/caseCheck.ts';
 import { caseChecks } from '../checks/caseChecks.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../checks/check.ts';
 import { heatAsks } from '../checks/heatAsks.ts';
-import { MATERIAL_FACTORS, scaledContext, scaledLoad } from './scatter.ts';
+import { MATERIAL_FACTORS, scaledContext, scaledLoad, strongerStrands } from './scatter.ts';
 
 /**
  * Something that has to hold: the logarithm of its reserve, and how that moves with the logarithm of each of the grade’s
- * values, with each K of its heat curve, and with the logarithm of each load.
+ * values, with each K of its heat curve, with the logarithm of each load, and last with that of the strands’ strength where
+ * there are any.
  */
 export interface Condition {
   checkId: string;
@@ -61,7 +62,8 @@ function conditionOf(
   };
   const logReserve = logAt(context, load, temperatureC);
   if (logReserve === undefined) return undefined;
-  const slopes = new Float64Array(FIRST_LOAD + context.part.loads.length);
+  const strands = context.part.fibre ? 1 : 0;
+  const slopes = new Float64Array(FIRST_LOAD + context.part.loads.length + strands);
   const step = Math.log1p(STEP);
   const slope = (moved: number | undefined, by: number) => (moved === undefined ? 0 : (moved - logReserve) / by);
   MATERIAL_FACTORS.forEach((factor, k) => {
@@ -73,5 +75,7 @@ function conditionOf(
     logAt(context, scaledLoad(load, 1 + STEP), temperatureC),
     step,
   );
+  if (strands > 0)
+    slopes[slopes.length - 1] = slope(logAt(strongerStrands(context, 1 + STEP), load, temperatureC), step);
   return { checkId, logReserve, slopes };
 }

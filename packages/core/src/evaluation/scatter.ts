@@ -69,6 +69,14 @@ function scaledMaterial(material: Material, factor: MaterialFactor, by: number):
   }
 }
 
+/** The same part with its strands as much stronger: their scatter is their own, not the grade’s. */
+export function strongerStrands(context: CheckContext, by: number): CheckContext {
+  const { fibre } = context.part;
+  if (!fibre) return context;
+  const tow = { ...fibre.tow, xtMpa: fibre.tow.xtMpa * by, xcMpa: fibre.tow.xcMpa * by };
+  return { ...context, part: { ...context.part, fibre: { ...fibre, tow } }, heatLimits: new Map() };
+}
+
 /** The same load, larger: what acts, or the energy of a knock. */
 export function scaledLoad(load: PreparedLoad, by: number): PreparedLoad {
   const { loadCase } = load;

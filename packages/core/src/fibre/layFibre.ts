@@ -12,6 +12,8 @@ import { formatNumber as f } from '../units/formatQuantity.ts';
 export interface StrandsInBending {
   /** Second moment of the strands about the neutral axis over that of the section they lie in. */
   secondMomentShare: number;
+  /** Area of the strands over that of the section. */
+  areaShare: number;
   /** Distance of their outer edge from the neutral axis over that of the outer fibre. */
   edgeShare: number;
   /** Strand area of one face × its distance ÷ (second moment × width), 1/mm²: shear on the bond is V · this · the modular ratio. */
@@ -34,21 +36,26 @@ export interface LaidFibre {
 }
 
 /** Models that bend along a drawn section, and so have faces to lay strands in. */
-type Bar = Extract<PartGeometry, { model: 'cantilever-arm' | 'beam' }>;
+type Bar = Extract<PartGeometry, { model: 'cantilever-arm' | 'beam' | 'section-at-plane' }>;
 export const takesFibre = (part: PartGeometry): part is Bar =>
-  (part.model === 'cantilever-arm' || part.model === 'beam') && part.section.kind !== 'measured';
+  (part.model === 'cantilever-arm' || part.model === 'beam' || part.model === 'section-at-plane') &&
+  part.section.kind !== 'measured';
+
+/** Strands run from end to end. */
+const laidLengthMm = (part: Bar): number => (part.model === 'section-at-plane' ? part.lengthMm : part.spanMm);
 
 /**
  * Lays strands along a bar, as many in each of the two faces that its depth puts farthest from the middle. They lie within
  * layers, so a part that is built up along its length cannot have them. Built flat they are layers of strands side by side;
- * built on edge they are lines beside each other in every layer. Half strands are not laid.
+ * built on edge they are lines beside each other in every layer. Half strands are not laid. Of a section that is not alike
+ * above and below, the two packs count about their own middle, which is the least that they can add (parallel axes).
  * @throws InputError a strand that is not in the table, or a part without such faces
  */
 export function layFibre(part: PartGeometry, fibre: FibreInFaces, up: Direction, fill?: Fill): LaidFibre {
   const tow = tows.find(({ id }) => id === fibre.towId);
   if (!tow) throw new InputError('fibre/towId', fibre.towId, tows.map(({ id }) => id).join(', '));
   if (!takesFibre(part))
-    throw new InputError('fibre', part.model, 'strands are laid in arms and beams with a drawn section');
+    throw new InputError('fibre', part.model, 'strands are laid in arms, beams and cuts with a drawn section');
   const none: LaidFibre = {
     tow,
     problems: [],
@@ -68,6 +75,7 @@ export function layFibre(part: PartGeometry, fibre: FibreInFaces, up: Direction,
   // A strand is wide in its layer and low across it; of tilted layers the nearer way counts.
   const flat = across > Math.SQRT1_2;
   const [deepMm, wideMm] = flat ? [tow.beadHeightMm, tow.beadWidthMm] : [tow.beadWidthMm, tow.beadHeightMm];
+  const lengthMm = laidLengthMm(part);
   const outline = outlineOf(part.section, 'depth')!;
   const depthMm = outline.highMm - outline.lowMm;
   const heightMm = fibre.strandsDeep * deepMm;
@@ -78,8 +86,8 @@ export function layFibre(part: PartGeometry, fibre: FibreInFaces, up: Direction,
   const problems = [
     ...(outerMm - heightMm <= 0 ? [`Two packs of ${f(heightMm)} mm and their covers are deeper than the section`] : []),
     ...(beside < 1 ? [`No strand of ${f(wideMm)} mm fits beside covers of ${f(coverMm)} mm`] : []),
-    ...(part.spanMm < tow.minimumLengthMm
-      ? [`A strand is ${f(tow.minimumLengthMm)} mm long at least; the part is ${f(part.spanMm)} mm`]
+    ...(lengthMm < tow.minimumLengthMm
+      ? [`A strand is ${f(tow.minimumLengthMm)} mm long at least; the part is ${f(lengthMm)} mm`]
       : []),
   ];
   if (problems.length > 0) return { ...none, problems };
@@ -87,16 +95,17 @@ export function layFibre(part: PartGeometry, fibre: FibreInFaces, up: Direction,
   const faceMm2 = widthMm * heightMm;
   const strands = 2 * beside * fibre.strandsDeep;
   const middleMm = outerMm - heightMm / 2;
-  const laidMm3 = 2 * faceMm2 * part.spanMm;
+  const laidMm3 = 2 * faceMm2 * lengthMm;
   const bendingOf = (direction: BendingDirection): StrandsInBending => {
     const cut = filledSection(part.section, direction, fill);
     const own =
       direction === 'depth'
         ? 2 * (faceMm2 * middleMm ** 2 + (widthMm * heightMm ** 3) / 12)
         : (2 * heightMm * widthMm ** 3) / 12;
-    const edgeMm = direction === 'depth' ? outerMm : widthMm / 2;
+    const edgeMm = direction === 'depth' ? cut.extremeFibreMm - fibre.insetMm : widthMm / 2;
     return {
       secondMomentShare: Math.min(0.999, own / cut.secondMomentMm4),
+      areaShare: Math.min(0.999, (2 * faceMm2) / cut.areaMm2),
       edgeShare: edgeMm / cut.extremeFibreMm,
       bondPerForce:
         direction === 'depth'
@@ -111,7 +120,7 @@ export function layFibre(part: PartGeometry, fibre: FibreInFaces, up: Direction,
     areaMm2: 2 * faceMm2,
     laidMm3,
     usedMm3: laidMm3 + strands * tow.waste.perCutMm * tow.beadWidthMm * tow.beadHeightMm,
-    lengthMm: strands * part.spanMm,
+    lengthMm: strands * lengthMm,
     bending: { depth: bendingOf('depth'), width: bendingOf('width') },
   };
 }

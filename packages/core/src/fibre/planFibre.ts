@@ -46,7 +46,8 @@ export function planFibre(
 ): StiffeningOption[] {
   const grade = library.grades.find(({ id }) => id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');
-  if (!takesFibre(brief.part)) throw new InputError('fibre', brief.part.model, 'strands are laid in arms and beams');
+  if (!takesFibre(brief.part))
+    throw new InputError('fibre', brief.part.model, 'strands are laid in arms, beams and cuts');
   const { fibre: _before, ...plain } = brief;
   const entryOf = (changed: Brief, of: Grade) =>
     evaluateGrade(prepareJob(changed, { ...library, grades: [] }, { rules }), of).best;

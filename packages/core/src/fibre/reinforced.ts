@@ -4,7 +4,7 @@ import type { PreparedPart } from '../checks/check.ts';
 import { modulusAlong } from '../checks/movability.ts';
 import { ALONG } from '../parts/partModel.ts';
 import type { BendingDirection } from '../sections/section.ts';
-import { stiffened, type Reinforcement } from './stiffened.ts';
+import { stiffened, stiffenedPulled, type Reinforcement } from './stiffened.ts';
 
 /** Undefined: no strands are laid, or the print’s modulus is not known. */
 export function reinforcementOf(
@@ -19,7 +19,7 @@ export function reinforcementOf(
 }
 
 /**
- * The stressed places with what the strands take off the bent ones. Taken at 23 °C and at once, where the print bears the
+ * The stressed places with what the strands take off the bent and pulled ones. Taken at 23 °C and at once, where the print bears the
  * largest share: as it softens, the strands take more.
  */
 export function relievedBearings(part: PreparedPart, material: Material): readonly BearingPlaces[] {
@@ -28,9 +28,13 @@ export function relievedBearings(part: PreparedPart, material: Material): readon
     const load = part.loads.find(({ directionIndex }) => directionIndex === index);
     const reinforcement = reinforcementOf(part, material, load?.loadCase.direction ?? 'depth');
     if (!reinforcement) return places;
-    const share = 1 / stiffened(reinforcement);
-    const relieve = (bearing: Bearing): Bearing =>
-      bearing.place.bent ? { ...bearing, stressPerUnit: bearing.stressPerUnit * share, relief: share } : bearing;
+    const [bent, pulled] = [1 / stiffened(reinforcement), 1 / stiffenedPulled(reinforcement)];
+    const relieve = (bearing: Bearing): Bearing => {
+      const { bentShare } = bearing.place;
+      if (bentShare === undefined) return bearing;
+      const relief = bent * bentShare + pulled * (1 - bentShare);
+      return { ...bearing, stressPerUnit: bearing.stressPerUnit * relief, relief };
+    };
     return { inPlane: places.inPlane.map(relieve), across: places.across.map(relieve) };
   });
 }

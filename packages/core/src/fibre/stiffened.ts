@@ -14,3 +14,7 @@ export interface Reinforcement extends StrandsInBending {
  */
 export const stiffened = ({ secondMomentShare: s, strandMPa, printMPa }: Reinforcement, share = 1): number =>
   share * (1 - s) + (s * strandMPa) / printMPa;
+
+/** The same of a pull: strands by their share of the area, E·A summed. */
+export const stiffenedPulled = ({ areaShare: a, strandMPa, printMPa }: Reinforcement, share = 1): number =>
+  share * (1 - a) + (a * strandMPa) / printMPa;

@@ -25,7 +25,7 @@ export function bentFibre(given: {
     direction: ALONG.length,
     tensionPerUnit: concentration * nominal,
     compressionPerUnit: nominal,
-    bent: true,
+    bentShare: 1,
     concentration,
     lines: [
       {
@@ -118,7 +118,7 @@ export function bentCore(cut: FilledSection, momentPerUnit: number): StressPlace
   return [
     {
       ...corePlace(strained, stiffness, strength, `M · ${f(extremeFibreMm)} mm / ${f(cut.secondMomentMm4)} mm⁴`),
-      bent: true,
+      bentShare: 1,
     },
   ];
 }

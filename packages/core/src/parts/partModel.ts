@@ -60,8 +60,8 @@ export interface StressPlace {
   shearPerUnit: number;
   /** Planes that the shear tries to slide, by the axes they face. */
   shearPlanes: readonly PartAxis[];
-  /** Stressed by bending: strands in the faces take some of it. */
-  bent?: true;
+  /** Share of the normal stress that bending makes; the rest pulls evenly. Present where strands in the faces take some of it. */
+  bentShare?: number;
   /** Stress concentration within the tension, ≥ 1. */
   concentration: number;
   lines: readonly ShownLine[];

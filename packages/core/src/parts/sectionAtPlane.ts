@@ -43,6 +43,7 @@ export const sectionAtPlane: PartModel<'section-at-plane'> = {
       responses: {
         depth: response({
           tearAreaMm2: cut.areaMm2,
+          shearForcePerUnit: 1 - pullShare,
           places: [
             place({
               id: 'cut-fibre',
@@ -50,6 +51,7 @@ export const sectionAtPlane: PartModel<'section-at-plane'> = {
               direction: ALONG.length,
               tensionPerUnit: pulled + bent,
               compressionPerUnit: Math.max(0, bent - pulled),
+              bentShare: bent / (pulled + bent),
               lines: [
                 {
                   symbol: 'σ',

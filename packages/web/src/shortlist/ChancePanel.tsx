@@ -50,8 +50,9 @@ function Known({ chance }: { chance: Chance }) {
       )}
       <p className="text-xs text-quiet">
         Taken to scatter: stiffness {f(100 * scatter.modulus)} %, strength {f(100 * scatter.strength)} %, across the
-        layers {f(100 * scatter.across)} %, heat curve ±{f(scatter.heatK)} K, each load {f(100 * scatter.load)} %. Not
-        in it: print faults, and what the tables do not know.
+        layers {f(100 * scatter.across)} %, heat curve ±{f(scatter.heatK)} K, each load {f(100 * scatter.load)} %
+        {scatter.strand === undefined ? '' : `, strands ${f(100 * scatter.strand)} %`}. Not in it: print faults, and
+        what the tables do not know.
       </p>
     </>
   );

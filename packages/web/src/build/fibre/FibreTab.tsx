@@ -21,8 +21,8 @@ export function FibreTab({ gradeId }: { gradeId: string }) {
   if (!takesFibre(brief.part))
     return (
       <p className="rounded border border-line bg-surface p-4">
-        {findPartModel(brief.part.model).title}: strands are laid in the faces of arms and beams with a drawn section.
-        For plates and other stacks use the layup.
+        {findPartModel(brief.part.model).title}: strands are laid in the faces of arms, beams and cuts of any shape with
+        a drawn section. For plates and other stacks use the layup.
       </p>
     );
   return (

@@ -18,6 +18,7 @@ import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/fields.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { CutsChart } from './CutsChart.tsx';
+import { shownForce } from './shownForce.ts';
 import { useAsked } from './useAsked.ts';
 import type { OpenMesh } from './useMesh.ts';
 
@@ -35,6 +36,7 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
   const { report, engine } = mesh;
   const { brief } = useBench();
   const edit = useEdit();
+  const under = useMemo(() => shownForce(brief), [brief]);
   const size = useMemo(() => AXES.map((axis) => report.highMm[axis] - report.lowMm[axis]), [report]);
   const [load, setLoad] = useState<MeshLoad>(() => startOf(size, report.highMm));
   const { along } = load;
@@ -122,6 +124,7 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
       <div className="flex min-w-0 flex-col gap-3">
         <CutFacts
           cut={cut.value}
+          under={under}
           problem={cut.problem}
           name={mesh.file.name}
           onTake={take}
@@ -132,6 +135,7 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
           share={cuts.waiting ? share : 1}
           axis={SPACE_AXES[along]}
           atMm={atMm}
+          under={under}
           {...(worst ? { onWorst: () => setAtMm(worst.atMm), worstMm: worst.atMm } : {})}
         />
       </div>
@@ -190,12 +194,14 @@ function CutSlider({
 
 function CutFacts({
   cut,
+  under,
   problem,
   name,
   closed,
   onTake,
 }: {
   cut: MeshCut | undefined;
+  under: { forceN: number; of: string };
   problem: string | undefined;
   name: string;
   closed: boolean;
@@ -225,7 +231,10 @@ function CutFacts({
     ],
     ['Outer fibre from its middle', formatQuantity(beam.extremeFibreMm, 'length', units, 4)],
     ['Lever to the load', cut.leverMm > 0 ? formatQuantity(cut.leverMm, 'length', units, 4) : 'none: beyond the load'],
-    ['Bending stress for 100 N', cut.leverMm > 0 ? formatQuantity(100 * cut.stressPerN, 'stress', units, 3) : '–'],
+    [
+      `Bending stress under ${under.of}`,
+      cut.leverMm > 0 ? formatQuantity(under.forceN * cut.stressPerN, 'stress', units, 3) : '–',
+    ],
   ];
   return (
     <section aria-label="The cut" className="rounded-md border border-line bg-surface p-4">

@@ -4,12 +4,13 @@ import { ChartFigure } from '../../charts/ChartFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Progress } from '../../ui/Progress.tsx';
 
-/** Bending stress for 100 N from end to end, and the way to its largest. */
+/** Bending stress under the load from end to end, and the way to its largest. */
 export function CutsChart({
   cuts,
   share,
   axis,
   atMm,
+  under,
   worstMm,
   onWorst,
 }: {
@@ -18,6 +19,7 @@ export function CutsChart({
   share: number;
   axis: string;
   atMm: number;
+  under: { forceN: number; of: string };
   worstMm?: number;
   onWorst?: () => void;
 }) {
@@ -33,7 +35,7 @@ export function CutsChart({
     );
   const chart: LineChart = {
     id: 'stress-along-the-part',
-    title: 'Bending stress along the part, for 100 N',
+    title: `Bending stress along the part, under ${under.of}`,
     notes: [
       'By the lever to the load and the section at each place; notches, holes across it and the way up come on top.',
       ...(missed > 0 ? [`${missed} of ${cuts.length} places could not be cut: ${reason}`] : []),
@@ -41,7 +43,11 @@ export function CutsChart({
     x: { title: `Along ${axis}`, dimension: 'length' },
     y: { title: 'Bending stress', dimension: 'stress' },
     lines: [
-      { letter: 'a', name: 'outer fibre', points: found.map((one) => ({ x: one.atMm, y: 100 * one.stressPerN })) },
+      {
+        letter: 'a',
+        name: 'outer fibre',
+        points: found.map((one) => ({ x: one.atMm, y: under.forceN * one.stressPerN })),
+      },
     ],
     needs: [],
     limits: [],
