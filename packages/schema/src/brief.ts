@@ -23,6 +23,14 @@ export const brief = record(
     ),
     part: partGeometry,
     filled: Type.Optional(wallsAndInfill),
+    foamNozzleC: Type.Optional(
+      Type.Number({
+        minimum: 100,
+        maximum: 400,
+        description:
+          'Nozzle temperature that sets the foam of grades that foam, °C; absent = as their makers state them',
+      }),
+    ),
     fibre: Type.Optional(fibreInFaces),
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
     asks,

@@ -10,6 +10,17 @@ export const ENCLOSURES = ['open', 'enclosed', 'heated'] as const;
 export const enclosureKind = vocabulary(ENCLOSURES, 'Open frame, passive enclosure, or actively heated chamber');
 export type EnclosureKind = Static<typeof enclosureKind>;
 
+/** A foaming grade at one nozzle temperature. */
+export const foamPoint = record(
+  {
+    nozzleC: processTemperatureC,
+    densityGPerCm3: Type.Number({ exclusiveMinimum: 0, maximum: 3, description: 'Density as printed, g/cm³' }),
+    shoreA: Type.Number({ minimum: 20, maximum: 95, description: 'Shore A hardness as printed' }),
+  },
+  'A foaming grade at one nozzle temperature',
+);
+export type FoamPoint = Static<typeof foamPoint>;
+
 /** What the maker states about printing this grade. Whatever is absent is taken from the family and says so. */
 export const gradeProcess = record(
   {
@@ -24,6 +35,13 @@ export const gradeProcess = record(
     dryingH: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 500, description: 'Drying time, h' })),
     openHours: Type.Optional(
       Type.Number({ exclusiveMinimum: 0, maximum: 10000, description: 'Time out of the dryer at 23 °C, 50 % RH, h' }),
+    ),
+    foaming: Type.Optional(
+      Type.Array(foamPoint, {
+        minItems: 2,
+        maxItems: 24,
+        description: 'Density and hardness by nozzle temperature, where the nozzle sets the foam',
+      }),
     ),
   },
   'Process window stated by the maker',

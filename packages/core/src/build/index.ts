@@ -3,3 +3,4 @@ export * from './fillings.ts';
 export * from './supports.ts';
 export * from './tiltSweep.ts';
 export * from './waysUp.ts';
+export * from './foams.ts';

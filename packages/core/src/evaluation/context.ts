@@ -81,7 +81,11 @@ function sizesOn(machines: readonly Machine[], { body, up, fibre }: PreparedPart
 
 /** `explain` writes down how each property came about; only a shown working needs it. */
 export function materialFor(prepared: PreparedBrief, grade: Grade, explain = false): Material {
-  return cachedMaterial(grade, prepared.brief.moisture, prepared.rules, explain, prepared.brief.annealed === true);
+  const { moisture, annealed = false, foamNozzleC } = prepared.brief;
+  return cachedMaterial(grade, moisture, prepared.rules, explain, {
+    annealed,
+    ...(foamNozzleC === undefined ? {} : { foamNozzleC }),
+  });
 }
 
 /**
@@ -209,8 +213,10 @@ function fitsWhateverTheSize(
 ): Map<Machine, MachineFit> | undefined {
   let found = fitsOf.get(material);
   if (found && machines.every((machine) => found!.has(machine))) return found;
-  const needs = processNeeds(material.grade, material.family, material.filler);
-  if (!needs) return undefined;
+  const usual = processNeeds(material.grade, material.family, material.filler);
+  if (!usual) return undefined;
+  const { foam } = material;
+  const needs = foam ? { ...usual, nozzleC: { low: foam.nozzleC, mid: foam.nozzleC } } : usual;
   found = new Map(machines.map((machine) => [machine, verdictOf(machine, materialFindings(needs, machine, rules))]));
   fitsOf.set(material, found);
   return found;

@@ -1,11 +1,11 @@
 import type { Conditioning, Grade, HouseRules } from '@anvilstone/schema';
-import { prepareMaterial, type Material } from '../materials/material.ts';
+import { prepareMaterial, type Material, type PrintState } from '../materials/material.ts';
 
 interface Kept {
   rules: HouseRules;
   conditioning: Conditioning;
   explain: boolean;
-  annealed: boolean;
+  print: PrintState;
   material: Material;
 }
 
@@ -21,16 +21,20 @@ export function cachedMaterial(
   conditioning: Conditioning,
   rules: HouseRules,
   explain: boolean,
-  annealed = false,
+  print: PrintState = {},
 ): Material {
   const known = kept.get(grade);
   const found = known?.find(
     (one) =>
-      one.rules === rules && one.conditioning === conditioning && one.explain === explain && one.annealed === annealed,
+      one.rules === rules &&
+      one.conditioning === conditioning &&
+      one.explain === explain &&
+      one.print.annealed === print.annealed &&
+      one.print.foamNozzleC === print.foamNozzleC,
   );
   if (found) return found.material;
-  const material = prepareMaterial(grade, conditioning, rules, explain, annealed);
-  const next = [{ rules, conditioning, explain, annealed, material }, ...(known ?? [])].slice(0, MOST_KEPT);
+  const material = prepareMaterial(grade, conditioning, rules, explain, print);
+  const next = [{ rules, conditioning, explain, print, material }, ...(known ?? [])].slice(0, MOST_KEPT);
   kept.set(grade, next);
   return material;
 }

@@ -25,3 +25,4 @@ export * from './sorption.ts';
 export * from './temperatureFactor.ts';
 export * from './strengthFactors.ts';
 export * from './timeShift.ts';
+export { foamCurveOf } from './foam.ts';

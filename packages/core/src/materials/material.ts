@@ -4,6 +4,7 @@ import { findReinforcement, type Reinforcement } from '../reference/reinforcemen
 import { gentModulusMPa } from './gentModulus.ts';
 import { behaviourOf, type Behaviour } from './behaviour.ts';
 import { creepGrowth } from './creep.ts';
+import { foamCurveOf, foamed, foamOf, type Foam } from './foam.ts';
 import { layerRatio } from './familyEstimate.ts';
 import { recent } from './recent.ts';
 import type { Resolution, ResolveAt } from './resolution.ts';
@@ -21,6 +22,8 @@ export interface Material {
   modulus: { inPlane: Resolution; across: Resolution };
   strength: { inPlane: Resolution; across: Resolution };
   layerShear: Resolution;
+  /** How it is foamed, where the print sets that. */
+  foam: Foam | undefined;
   density: Resolution;
   /** Any other property in the material’s moisture state; resolved when first asked for and then kept. */
   property(id: PropertyId, direction?: 'in-plane' | 'across', temperatureC?: number): Resolution;
@@ -36,23 +39,34 @@ export interface Material {
   strengthFactor(temperatureC: number, durationH: number): number;
 }
 
+/** What was done to it in and after printing that its values depend on. */
+export interface PrintState {
+  annealed?: boolean;
+  /** Of grades that foam, °C; absent: the foam their values were taken of. */
+  foamNozzleC?: number;
+}
+
 /** Resolves everything the mechanical checks need. Pure; costs some tens of microseconds, so do it once per brief. */
 export function prepareMaterial(
   grade: Grade,
   conditioning: Conditioning,
   rules: HouseRules,
   explain = true,
-  annealed = false,
+  { annealed = false, foamNozzleC }: PrintState = {},
 ): Material {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
   const at = (direction: 'in-plane' | 'across') => ({ direction, conditioning });
+  const statedDensity = resolve(grade, 'density', at('in-plane'), rules, explain);
+  const foam = foamIn(grade, family, statedDensity, foamNozzleC);
+  const inFoam = (resolution: Resolution, property: PropertyId) =>
+    foam ? foamed(resolution, property, foam, explain) : resolution;
   const modulus = {
-    inPlane: resolveModulus(grade, at('in-plane'), rules, explain),
-    across: resolveModulus(grade, at('across'), rules, explain),
+    inPlane: inFoam(resolveModulus(grade, at('in-plane'), rules, explain), 'tensileModulus'),
+    across: inFoam(resolveModulus(grade, at('across'), rules, explain), 'tensileModulus'),
   };
   const allowed = (property: PropertyId, where: ResolveAt) => {
-    const resolved = resolve(grade, property, where, rules, explain);
+    const resolved = inFoam(resolve(grade, property, where, rules, explain), property);
     return PROPERTY_DEFINITIONS[property].kind === 'strength' ? onBasis(resolved, rules, explain) : resolved;
   };
   const strength = {
@@ -84,8 +98,9 @@ export function prepareMaterial(
     filler,
     modulus,
     strength,
+    foam: foam === 'outside' ? undefined : foam,
     layerShear: allowed('layerShearStrength', at('in-plane')),
-    density: resolve(grade, 'density', at('in-plane'), rules, explain),
+    density: inFoam(statedDensity, 'density'),
     property(id, direction = 'in-plane', temperatureC = 23) {
       // Nearly all of what is asked for is in plane at room temperature: that needs no composed key.
       const isUsual = direction === 'in-plane' && temperatureC === 23;
@@ -104,6 +119,18 @@ export function prepareMaterial(
     creepGrowth: growth,
     strengthFactor: (temperatureC, durationH) => heatFactor(temperatureC, 0) * timeFactor(durationH, 0),
   };
+}
+
+/** Undefined: it does not foam, or no nozzle temperature is asked for. */
+function foamIn(
+  grade: Grade,
+  family: Family | undefined,
+  density: Resolution,
+  nozzleC: number | undefined,
+): Foam | 'outside' | undefined {
+  const curve = foamCurveOf(grade, family);
+  if (nozzleC === undefined || !curve) return undefined;
+  return foamOf(curve, density.known ? density.value : undefined, nozzleC) ?? 'outside';
 }
 
 /** An elastomer whose maker states its Shore A hardness and no modulus: Gent's relation is nearer than a family's middle. */

@@ -7,7 +7,7 @@ import { lampArm, sampleLibrary } from '../sample/index.ts';
 import { annealingOf } from './annealing.ts';
 
 const material = (familyId: string, annealed: boolean) =>
-  prepareMaterial({ ...testGrade, familyId }, 'dry', defaultHouseRules, true, annealed);
+  prepareMaterial({ ...testGrade, familyId }, 'dry', defaultHouseRules, true, { annealed });
 
 test('PLA crystallises in the oven: it carries load beyond its glass transition of 60 °C, at 23 °C it stays as it was', () => {
   const [printed, annealed] = [material('pla', false), material('pla', true)];
@@ -30,7 +30,7 @@ test('relieving stress in ABS moves its points by 2 K and no more; evidence beco
     ),
   )!;
   const evidence = (annealed: boolean) =>
-    prepareMaterial({ ...own, familyId: 'abs' }, 'dry', defaultHouseRules, true, annealed).behaviour!.hdtEvidence;
+    prepareMaterial({ ...own, familyId: 'abs' }, 'dry', defaultHouseRules, true, { annealed }).behaviour!.hdtEvidence;
   expect(evidence(false)).toBe('C');
   expect(evidence(true)).toBe('D');
 });

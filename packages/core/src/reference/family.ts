@@ -1,3 +1,4 @@
+import type { FoamPoint } from '@anvilstone/schema';
 import familyFile from './data/families.json' with { type: 'json' };
 
 export type Morphology = 'amorphous' | 'semiCrystalline' | 'elastomer' | 'support';
@@ -76,6 +77,8 @@ export interface Family {
   surfaceResistivityLog10Ohm: number;
   clarity: 'clear' | 'translucent' | 'opaque';
   nozzleC: LowMidHigh;
+  /** Density and hardness by nozzle temperature; absent: it does not foam. */
+  foaming?: readonly FoamPoint[];
   bedC: { low: number; high: number };
   chamberC: { minimum: number | null; recommended: number | null };
   enclosure: 'open' | 'enclosed' | 'heated';

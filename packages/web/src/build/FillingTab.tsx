@@ -9,6 +9,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { QuantityField, type Bounds } from '../ui/QuantityField.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { FoamTable } from './FoamTable.tsx';
 import { FillingsTable } from './FillingsTable.tsx';
 import { FilledSectionPicture } from './FilledSectionPicture.tsx';
 
@@ -17,10 +18,13 @@ export function FillingTab({ gradeId }: { gradeId: string }) {
   const { brief } = useBench();
   if (!takesFill(brief.part))
     return (
-      <p className="rounded border border-line bg-surface p-4">
-        {findPartModel(brief.part.model).title}: taken as solid. Walls and infill are worked out for arms, beams, ties,
-        struts, pads and cuts whose section is drawn.
-      </p>
+      <div className="flex flex-col gap-4">
+        <p className="rounded border border-line bg-surface p-4">
+          {findPartModel(brief.part.model).title}: taken as solid. Walls and infill are worked out for arms, beams,
+          ties, struts, pads and cuts whose section is drawn.
+        </p>
+        <FoamTable gradeId={gradeId} />
+      </div>
     );
   return (
     <div className="grid grid-cols-[20rem_minmax(0,1fr)] gap-4">
@@ -117,6 +121,7 @@ function Tables({ gradeId }: { gradeId: string }) {
   if (!fillings) return <p className="text-quiet">Trying fillings …</p>;
   return (
     <div className="flex min-w-0 flex-col gap-4">
+      <FoamTable gradeId={gradeId} />
       <FillingsTable title="What other fillings would do" fillings={fillings} now={brief.filled} />
       {brief.filled && same && (
         <FillingsTable

@@ -4,6 +4,7 @@ import {
   choiceSentences,
   compareFillings,
   compareFinalists,
+  compareFoams,
   compareWays,
   EQUAL_WEIGHTS,
   explain,
@@ -25,6 +26,7 @@ import {
   type Comparison,
   type Filling,
   type Fix,
+  type Foaming,
   type GradeMap,
   type GradeStanding,
   type LibraryTable,
@@ -185,6 +187,9 @@ const engine = {
     angleChart(brief, theWorkshop(), gradeId, theWorkshop().rules),
   fillings: (brief: Brief, gradeId: string): Filling[] =>
     compareFillings(brief, theWorkshop(), gradeId, theWorkshop().rules),
+  /** Undefined: this grade does not foam. */
+  foams: (brief: Brief, gradeId: string): Foaming[] | undefined =>
+    compareFoams(brief, theWorkshop(), gradeId, theWorkshop().rules),
   fillingsOfMass: (brief: Brief, gradeId: string, massG: number): Filling[] =>
     fillingsOfMass(brief, theWorkshop(), gradeId, massG, theWorkshop().rules),
   planFibre: (brief: Brief, gradeId: string): StiffeningOption[] =>

@@ -1,0 +1,88 @@
+import { findCheck, formatNumber as f } from '@anvilstone/core';
+import type { Remote } from 'comlink';
+import { useCallback } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { useEdit } from '../brief/editBrief.ts';
+import { useBench } from '../parts/bench.ts';
+import { amount } from '../ui/amount.ts';
+import { Button } from '../ui/Button.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { Reserve } from '../ui/Reserve.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+import type { Engine } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+
+const HEADINGS = [
+  'Nozzle',
+  'Density',
+  'Shore A',
+  'Flow',
+  'Mass',
+  'Cost',
+  'Smallest reserve',
+  'Governs',
+  'Into the brief',
+];
+
+/** A grade that foams: what each nozzle temperature makes of it and of the part. Nothing is shown of one that does not. */
+export function FoamTable({ gradeId }: { gradeId: string }) {
+  const { brief, library } = useBench();
+  const edit = useEdit();
+  const units = useAppSelector((state) => state.settings.units);
+  const ask = useCallback((engine: Remote<Engine>) => engine.foams(brief, gradeId), [brief, gradeId]);
+  const { value: foams } = useComputed(library, ask);
+  if (!foams) return null;
+  const { foamNozzleC: set } = brief;
+  const take = (nozzleC: number | undefined) => {
+    const { foamNozzleC: _before, ...rest } = brief;
+    edit(nozzleC === undefined ? rest : { ...rest, foamNozzleC: nozzleC }, 'foam');
+  };
+  return (
+    <Panel
+      title="The nozzle sets the foam"
+      aside={set !== undefined && <Button onClick={() => take(undefined)}>As its maker states it</Button>}
+    >
+      <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
+        <TableHead headings={HEADINGS} />
+        <tbody>
+          {foams.map(({ nozzleC, densityGPerCm3, shoreA, flowShare, stated, entry }) => {
+            const isNow = nozzleC === set || (set === undefined && stated);
+            return (
+              <tr key={nozzleC} className={`border-b border-line last:border-0 ${isNow ? 'bg-sunken' : ''}`}>
+                <th scope="row" className="px-3 py-1 text-left font-normal whitespace-nowrap">
+                  {amount(nozzleC, '°C', units)}
+                  {stated && <span className="text-quiet"> · as stated</span>}
+                </th>
+                <td className="px-3 py-1">{amount(densityGPerCm3, 'g/cm³', units)}</td>
+                <td className="px-3 py-1">{f(shoreA, 2)}</td>
+                <td className="px-3 py-1">{f(100 * flowShare, 3)} %</td>
+                <td className="px-3 py-1">{entry.massG === null ? 'unknown' : amount(entry.massG, 'g', units)}</td>
+                <td className="px-3 py-1">
+                  {entry.costUsd === null ? 'unknown' : amount(entry.costUsd, 'USD', units)}
+                </td>
+                <td className="px-3 py-1">
+                  <Reserve reserve={entry.minimumReserve} status={entry.status} />
+                </td>
+                <td className="px-3 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+                <td className="px-3 py-1">
+                  {isNow ? (
+                    <span className="text-quiet">set now</span>
+                  ) : (
+                    <Button aria-label={`Take ${nozzleC} °C`} onClick={() => take(nozzleC)}>
+                      Take
+                    </Button>
+                  )}
+                </td>
+              </tr>
+            );
+          })}
+        </tbody>
+      </table>
+      <p className="mt-2 text-xs text-quiet">
+        Flow is what to feed of what the same lines would take unfoamed: the rest is gas. Stiffness by Gent’s relation
+        from the hardness, strength by density to the power 1.5: typical, and a foam scatters more than a solid print.
+        Print a cube at the temperature you take, weigh and measure it, and correct flow until its density is this.
+      </p>
+    </Panel>
+  );
+}
