@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { identifier, longText, record, shortText, temperatureC } from './common.ts';
+import { identifier, longText, record, shortText, temperatureC, vocabulary } from './common.ts';
 
 const modulus = (description: string) => Type.Number({ exclusiveMinimum: 0, maximum: 1e6, description });
 const strength = (description: string) => Type.Number({ exclusiveMinimum: 0, maximum: 1e5, description });
@@ -62,6 +62,31 @@ export const layupLoad = record(
   'Loads on a strip; what is left out is nothing',
 );
 
+const loopLength = (description: string) => Type.Number({ minimum: 0, maximum: 1e5, description });
+
+export const LOOP_PATHS = ['holes', 'walls'] as const;
+export const layupLoop = record(
+  {
+    name: shortText('What it holds'),
+    towId: identifier,
+    path: vocabulary(LOOP_PATHS, 'Round two holes and straight between them, or along the walls of an outline'),
+    radiusMm: Type.Number({
+      exclusiveMinimum: 0,
+      maximum: 5000,
+      description:
+        'From the middle of the bend to the innermost edge of the strands, mm: hole with its printed wall, or corner',
+    }),
+    apartMm: loopLength('Between the middles of the bends along the pull, mm'),
+    acrossMm: Type.Optional(
+      loopLength('Between the middles of the bends across the pull, mm; absent = 0, as round holes'),
+    ),
+    turns: Type.Integer({ minimum: 1, maximum: 500, description: 'Strands beside each other' }),
+    layers: Type.Integer({ minimum: 1, maximum: 1000, description: 'Layers of them over each other' }),
+    pullN: Type.Optional(Type.Number({ minimum: 0, maximum: 1e7, description: 'Pull on the loop, N' })),
+  },
+  'Strands that run round and come back',
+);
+
 export const layup = record(
   {
     format: Type.Literal('anvilstone-layup/1'),
@@ -74,10 +99,17 @@ export const layup = record(
     laidAtC: Type.Optional(temperatureC('Temperature at which it is free of stress, °C')),
     serviceC: Type.Optional(temperatureC('Temperature in service, °C; both given: thermal stresses count')),
     loads: Type.Optional(Type.Array(layupLoad, { maxItems: 24 })),
+    loops: Type.Optional(
+      Type.Array(layupLoop, {
+        maxItems: 24,
+        description: 'Strands round holes and along walls; not part of the plies',
+      }),
+    ),
   },
   'A stack of plies with its loads',
   'layup',
 );
 export type Layup = Static<typeof layup>;
 export type LayupPly = Static<typeof layupPly>;
+export type LayupLoop = Static<typeof layupLoop>;
 export type LayupLoad = Static<typeof layupLoad>;

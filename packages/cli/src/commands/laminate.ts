@@ -53,6 +53,11 @@ function inWords(report: LaminateReport): string {
       ),
       ...(disagreementPct > 0 ? [`  The criteria disagree by ${f(disagreementPct, 2)} %`] : []),
     ]),
+    ...report.loops.map(({ name, bearsN, bendFactor, reserve, problems }) =>
+      problems.length > 0
+        ? `${name}: cannot be laid. ${problems.join('; ')}`
+        : `${name}: bears ${f(bearsN)} N, its bends leave ${f(100 * bendFactor)} %${reserve === null ? '' : `, × ${f(reserve)} of the pull`}`,
+    ),
     ...report.warnings.map((text) => `Note: ${text}`),
   ].join('\n');
 }

@@ -8,3 +8,4 @@ export * from './progressive.ts';
 export * from './report.ts';
 export * from './layupDeck.ts';
 export * from './plySheet.ts';
+export * from './loopReport.ts';

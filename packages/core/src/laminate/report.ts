@@ -15,6 +15,7 @@ import {
   type Laminate,
   type LaminateLoad,
 } from './laminate.ts';
+import { loopReport, type LoopReport } from './loopReport.ts';
 import { findTow, pliesOf } from './plyMaterials.ts';
 import { plyStresses, type PlyStress } from './plyStress.ts';
 import { laminateFailure, type LaminateFailure } from './progressive.ts';
@@ -47,6 +48,7 @@ export interface LaminateReport {
   /** Rise of the middle of a strip of 100 mm that lies free, by that change, mm; along x and along y. */
   thermalBowMm: { x: number; y: number } | null;
   loads: readonly LoadReport[];
+  loops: readonly LoopReport[];
   warnings: readonly string[];
 }
 
@@ -88,6 +90,7 @@ export function laminateReport(
     deltaTK,
     thermalBowMm: deltaTK === null ? null : bowOf(laminate, deltaTK),
     loads: (layup.loads ?? []).map((load) => loadReport(laminate, load, deltaTK ?? 0)),
+    loops: (layup.loops ?? []).map((loop) => loopReport(loop, rules)),
     warnings: warningsOf(layup, laminate),
   };
 }

@@ -2,6 +2,7 @@ import { formatNumber as f, type LineChart } from '@anvilstone/core';
 import { CRITERION_WORDS, type LaminateReport, type LoadReport } from '@anvilstone/core/laminate';
 import { ChartFigure } from '../../charts/ChartFigure.tsx';
 import { Panel } from '../../ui/Panel.tsx';
+import { LoopFacts } from './LoopFacts.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
 
 /** What a layup is and bears; warnings first. */
@@ -63,6 +64,7 @@ export function LaminateFacts({ report }: { report: LaminateReport }) {
       {report.loads.map((load) => (
         <LoadPanel key={load.name} load={load} plies={report.plies} />
       ))}
+      {report.loops.length > 0 && <LoopFacts loops={report.loops} />}
       <ChartFigure chart={chart} />
     </div>
   );

@@ -11,6 +11,7 @@ import { QuantityField } from '../../ui/QuantityField.tsx';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 import { LaminateFacts } from './LaminateFacts.tsx';
+import { LoopList } from './LoopList.tsx';
 import { PlyList } from './PlyList.tsx';
 import { readLayup } from './readLayup.ts';
 import { repeated, STACKS, withStack } from './stacks.ts';
@@ -75,6 +76,7 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
           </div>
         </Panel>
         <Surroundings layup={layup} onChange={set} />
+        <LoopList layup={layup} onChange={set} />
         <div className="flex items-center gap-2 print:hidden">
           <Button
             className="whitespace-nowrap"

@@ -20,7 +20,7 @@ import { useBench } from '../../parts/bench.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice } from '../../ui/fields.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
-import { moved } from './stacks.ts';
+import { moved, shortTowName } from './stacks.ts';
 
 /** The plies as a list to be dragged, with the pointer or with Space and the arrow keys; the lowest comes last, as they lie. */
 export function PlyList({
@@ -116,7 +116,7 @@ function PlyRow({
         label="Made of"
         value={value}
         options={[
-          ...tows.map(({ id, name }) => ({ value: id, label: short(name) })),
+          ...tows.map(({ id, name }) => ({ value: id, label: shortTowName(name) })),
           { value: 'print', label: `Print of ${gradeName}` },
           ...('lamina' in material ? [{ value: 'own', label: material.lamina.name }] : []),
         ]}
@@ -149,9 +149,6 @@ function PlyRow({
     </li>
   );
 }
-
-/** Every strand of the table is continuous. */
-const short = (name: string) => name.replace(/^Continuous (.)/, (_all, first: string) => first.toUpperCase());
 
 const thicknessOf = ({ material }: LayupPly): number =>
   'towId' in material ? (tows.find(({ id }) => id === material.towId)?.beadHeightMm ?? 0.2) : 0.2;

@@ -24,3 +24,7 @@ export const moved = (layup: Layup, from: number, to: number): Layup => {
   if (ply) plies.splice(to, 0, ply);
   return { ...layup, plies };
 };
+
+/** Every strand of the table is continuous. */
+export const shortTowName = (name: string) =>
+  name.replace(/^Continuous (.)/, (_all, first: string) => first.toUpperCase());
