@@ -33,6 +33,26 @@ const cases: Record<string, [input: unknown, expected: Record<string, unknown>]>
     { towId: 'carbon-polyamide', radiusMm: 12, turns: 4 },
     { strandN: 92.25, bendFactor: 0.61, loopN: 450.18 },
   ],
+  // Two packs of 18 × 0.5 mm at 3.75 mm: I_f = 253.5 of 1666.667 mm⁴; 5000·1413.167 + 65000·253.5
+  'strands-in-bar': [
+    {
+      towId: 'carbon-polyamide',
+      widthMm: 20,
+      depthMm: 10,
+      bodyModulusMPa: 5000,
+      momentNmm: 20000,
+      strandsBeside: 20,
+      strandsDeep: 4,
+      insetMm: 1,
+    },
+    {
+      stiffnessShare: 2.8252,
+      bendingStiffnessNmm2: 23543333.3333,
+      bodyStressMPa: 21.2374,
+      strandStressMPa: 220.8693,
+      strandReserve: 1.72047,
+    },
+  ],
   // ρ/3 within, ρ upwards
   'infill-core': [
     { pattern: 'triangles', infillShare: 0.3 },

@@ -2,7 +2,7 @@ import { cantileverDeflection, cantileverStress, sectionProperties } from './bea
 import type { Calculator } from './calculator.ts';
 import { contact, fatigue, gent, growth, hinge, knock, snap, tough } from './motion.ts';
 import { drift, nineOfTen, weathered, worn } from './surroundings.ts';
-import { infillCore, strandLoop } from './strands.ts';
+import { infillCore, strandLoop, strandsInBar } from './strands.ts';
 import { partCalculators } from './partModels.ts';
 import { convert, cost, footprint, readQuantity, reserveOfTemperature } from './everyday.ts';
 import {
@@ -48,6 +48,7 @@ export const calculators: readonly Calculator[] = [
   worn,
   nineOfTen,
   strandLoop,
+  strandsInBar,
   infillCore,
   ...partCalculators,
   cost,

@@ -1,7 +1,9 @@
 import { infillPattern, vocabulary } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
+import { strandStrength } from '../fibre/strandStrength.ts';
 import { findPattern, lawAt } from '../infill/patterns.ts';
 import { loopStrength } from '../laminate/loop.ts';
+import { InputError } from '../input/InputError.ts';
 import { tows } from '../reference/tow.ts';
 import { calculator } from './calculator.ts';
 import { above0 } from './fields.ts';
@@ -33,6 +35,58 @@ export const strandLoop = calculator({
       turns,
     );
     return { strandN, bendFactor, loopN };
+  },
+});
+
+export const strandsInBar = calculator({
+  id: 'strands-in-bar',
+  title: 'Bar with strands in both faces: printed around them, or moulded over a laid preform',
+  source: 'Transformed section, Gere & Timoshenko section 6.3; the body alike in all directions, typical strands',
+  example: {
+    towId: 'carbon-polyamide',
+    widthMm: 20,
+    depthMm: 10,
+    bodyModulusMPa: 5000,
+    momentNmm: 20000,
+    strandsBeside: 20,
+    strandsDeep: 4,
+    insetMm: 1,
+  },
+  input: {
+    towId: strand,
+    widthMm: above0('Width, mm'),
+    depthMm: above0('Depth, along the load, mm'),
+    bodyModulusMPa: above0('Modulus of the body, MPa: of a moulded one its moulded value'),
+    momentNmm: Type.Number({ minimum: 0, description: 'Bending moment, N·mm' }),
+    strandsBeside: Type.Integer({ minimum: 1, maximum: 1000, description: 'Strands beside each other in each face' }),
+    strandsDeep: Type.Integer({ minimum: 1, maximum: 400, description: 'Layers of them in each face' }),
+    insetMm: Type.Number({ minimum: 0, description: 'Body over the outermost strand, mm' }),
+  },
+  output: {
+    stiffnessShare: Type.Number({ description: 'Bending stiffness over that of the body alone' }),
+    bendingStiffnessNmm2: Type.Number({ description: 'E·I, N·mm²' }),
+    bodyStressMPa: Type.Number({ description: 'At the face, MPa' }),
+    strandStressMPa: Type.Number({ description: 'At the outer edge of the strands, MPa' }),
+    strandReserve: Type.Number({ description: 'Weaker strength of the strand over that' }),
+  },
+  run({ towId, widthMm, depthMm, bodyModulusMPa, momentNmm, strandsBeside, strandsDeep, insetMm }) {
+    const tow = tows.find(({ id }) => id === towId)!;
+    const [wide, high] = [strandsBeside * tow.beadWidthMm, strandsDeep * tow.beadHeightMm];
+    if (wide > widthMm)
+      throw new InputError('strandsBeside', strandsBeside, `strands of ${tow.beadWidthMm} mm within the width`);
+    const edgeMm = depthMm / 2 - insetMm;
+    if (edgeMm < high) throw new InputError('strandsDeep', strandsDeep, 'two packs with their cover within the depth');
+    const whole = (widthMm * depthMm ** 3) / 12;
+    const packs = 2 * (wide * high * (edgeMm - high / 2) ** 2 + (wide * high ** 3) / 12);
+    const bendingStiffnessNmm2 = bodyModulusMPa * (whole - packs) + tow.e1Mpa * packs;
+    const strandStressMPa = (momentNmm * edgeMm * tow.e1Mpa) / bendingStiffnessNmm2;
+    return {
+      stiffnessShare: bendingStiffnessNmm2 / (bodyModulusMPa * whole),
+      bendingStiffnessNmm2,
+      bodyStressMPa: (momentNmm * (depthMm / 2) * bodyModulusMPa) / bendingStiffnessNmm2,
+      strandStressMPa,
+      strandReserve: strandStrength(tow).strengthMPa / strandStressMPa,
+    };
   },
 });
 

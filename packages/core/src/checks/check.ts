@@ -13,6 +13,7 @@ import type { Material } from '../materials/material.ts';
 import type { Direction, PartBody, PartResponse, SizeKind } from '../parts/partModel.ts';
 import type { Cost } from '../process/cost.ts';
 import type { MachineFit } from '../process/machineFit.ts';
+import type { Fill } from '../infill/fill.ts';
 import type { LaidFibre } from '../fibre/layFibre.ts';
 import type { Bearing, BearingPlaces } from './bearings.ts';
 import type { Movability } from './movability.ts';
@@ -43,6 +44,8 @@ export interface PreparedPart {
   responses: readonly PartResponse[];
   /** Continuous strands as they lie this way up; absent: none are asked for. */
   fibre?: LaidFibre;
+  /** What is inside of its skin; absent: it is solid. */
+  fill?: Fill;
   /** Where it is stressed, by direction of the load. */
   bearings: readonly BearingPlaces[];
 }

@@ -12,6 +12,7 @@ import type { CheckContext, PreparedPart } from '../checks/check.ts';
 import { movabilitiesOf } from '../fibre/movabilities.ts';
 import type { LaidFibre } from '../fibre/layFibre.ts';
 import { relievedBearings } from '../fibre/reinforced.ts';
+import type { Fill } from '../infill/fill.ts';
 import type { Material } from '../materials/material.ts';
 import { partCost, type Cost } from '../process/cost.ts';
 import {
@@ -49,10 +50,11 @@ export function prepareBrief(
   brief: Brief,
   library: Pick<Library, 'machines' | 'agents'>,
   houseRules: HouseRules,
+  fill?: Fill,
 ): PreparedBrief {
   const { machines, agents = [] } = library;
   const rules = completeRules(houseRules);
-  const ways = prepareWays(brief);
+  const ways = prepareWays(brief, fill);
   const allowed = brief.asks.machineIds;
   const usable = allowed ? machines.filter((machine) => allowed.includes(machine.id)) : machines;
   const sizesIn = (orientation: BuildOrientation) => sizesOn(usable, ways[orientation]);

@@ -11,6 +11,7 @@ import {
   type Library,
 } from '@anvilstone/schema';
 import { checks, ownHeatLimit, type Check, type CheckContext } from '../checks/index.ts';
+import type { Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { contextsFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
@@ -26,6 +27,8 @@ export interface EvaluateOptions {
   orientations?: readonly BuildOrientation[];
   /** Writes out the arithmetic of every check; costs several times the evaluation itself. @default false */
   showWorking?: boolean;
+  /** What is inside of the part, where that is not what the brief says. */
+  fill?: Fill;
 }
 
 /**
@@ -52,7 +55,7 @@ export interface EvaluationJob {
 
 /** @throws InputError as `evaluate` does */
 export function prepareJob(brief: Brief, library: Library, options: EvaluateOptions = {}): EvaluationJob {
-  const prepared = prepareBrief(brief, library, options.rules ?? defaultHouseRules);
+  const prepared = prepareBrief(brief, library, options.rules ?? defaultHouseRules, options.fill);
   return {
     prepared,
     applicable: checks.filter((check) => check.applies(prepared)),

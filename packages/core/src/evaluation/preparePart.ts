@@ -2,27 +2,31 @@ import { type Brief, type BuildOrientation, type LoadCase, type PartGeometry } f
 import { bearingsOf } from '../checks/bearings.ts';
 import type { PreparedLoad, PreparedPart } from '../checks/check.ts';
 import { layFibre } from '../fibre/layFibre.ts';
-import { fillOf } from '../infill/fill.ts';
+import { fillOf, type Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { findPartModel, partBody } from '../parts/index.ts';
 import { BUILT_UP, type Direction, type SizeKind } from '../parts/partModel.ts';
 import type { BendingDirection } from '../sections/section.ts';
 
-/** A brief made ready in each build orientation. @throws InputError as preparePart does */
-export function prepareWays(brief: Brief): Record<BuildOrientation, PreparedPart> {
-  const XY = preparePart(brief, BUILT_UP.XY);
+/** A brief made ready in each build orientation. `fill` takes the place of the brief’s own. @throws InputError as preparePart does */
+export function prepareWays(brief: Brief, fill?: Fill): Record<BuildOrientation, PreparedPart> {
+  const XY = preparePart(brief, BUILT_UP.XY, fill);
   // A solid part is the same whichever way it is built; only its layers lie otherwise.
-  const turned = (up: Direction) => (brief.filled || brief.fibre ? preparePart(brief, up) : withLayers(XY, up));
+  const turned = (up: Direction) => (brief.filled || brief.fibre ? preparePart(brief, up, fill) : withLayers(XY, up));
   return { XY, XZ: turned(BUILT_UP.XZ), ZX: turned(BUILT_UP.ZX) };
 }
 
 /**
  * Makes a brief ready for one way up: the part's answers, what each load does to it, and where its layers are stressed.
  * @param up direction in which the layers are stacked, a unit vector of the part’s axes
+ * @param fill what is inside of it, where that is not what the brief says
  * @throws InputError naming the dimension that cannot be used, or what a load does not say
  */
-export function preparePart(brief: Brief, up: Direction = BUILT_UP.XY): PreparedPart {
-  const fill = brief.filled && fillOf(brief.filled, up);
+export function preparePart(
+  brief: Brief,
+  up: Direction = BUILT_UP.XY,
+  fill: Fill | undefined = brief.filled && fillOf(brief.filled, up),
+): PreparedPart {
   const body = partBody(brief.part, fill);
   const fibre = brief.fibre && layFibre(brief.part, brief.fibre, up, fill);
   const directions: BendingDirection[] = [];
@@ -41,7 +45,7 @@ export function preparePart(brief: Brief, up: Direction = BUILT_UP.XY): Prepared
     return { loadCase, kind, size, amount, response, directionIndex: directions.indexOf(direction), ...strands };
   });
   const responses = directions.map((direction) => body.responses[direction]!);
-  return withLayers({ brief, body, loads, responses, ...(fibre ? { fibre } : {}) }, up);
+  return withLayers({ brief, body, loads, responses, ...(fibre ? { fibre } : {}), ...(fill ? { fill } : {}) }, up);
 }
 
 const withLayers = (part: Omit<PreparedPart, 'up' | 'bearings'>, up: Direction): PreparedPart => ({

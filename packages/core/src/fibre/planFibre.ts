@@ -16,9 +16,9 @@ import { defaultHouseRules } from '../rules/houseRules.ts';
 import { tows } from '../reference/tow.ts';
 import { takesFibre } from './layFibre.ts';
 
-/** One way to bring the part to its target: strands, more material, or a chopped-filled grade of the same base. */
+/** One way to bring the part to its target: strands, more material, a chopped-filled grade of the same base, or strands in that. */
 export interface StiffeningOption {
-  kind: 'as-drawn' | 'thicker' | 'filled-grade' | 'filled-grade-thicker' | 'fibre';
+  kind: 'as-drawn' | 'thicker' | 'filled-grade' | 'filled-grade-thicker' | 'fibre' | 'fibre-in-filled';
   title: string;
   gradeId: string;
   /** The part with it; absent: it cannot be done. */
@@ -34,7 +34,7 @@ const MOST_DEEP = 60;
 
 /**
  * The least fibre that brings every check to its target, for each strand of the table, beside thickening the plain part and
- * the chopped-filled grades of the same base, as drawn and thickened. Scatter counts as the house rule for strengths says.
+ * the chopped-filled grades of the same base, as drawn, thickened, and as the body around strands. Scatter counts as the house rule for strengths says.
  * Cheapest of those that reach the target first, then those that do not.
  * @throws InputError when the library has no such grade, the part takes no strands, or the brief cannot be evaluated
  */
@@ -80,6 +80,12 @@ export function planFibre(
       ...thicker('filled-grade-thicker', other, `${other.name}, `),
     ]),
     ...tows.map(({ id, name }) => leastFibre(plain, entryOf, grade, id, name)),
+    ...pairs.flatMap((other) =>
+      tows.map(({ id, name }): StiffeningOption => ({
+        ...leastFibre(plain, entryOf, other, id, `${name} in ${other.name}`),
+        kind: 'fibre-in-filled',
+      })),
+    ),
   ];
   return options.sort(
     (a, b) =>

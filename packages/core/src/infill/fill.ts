@@ -14,7 +14,13 @@ export interface Fill {
   strength: Record<PartAxis, number>;
   /** Share of the core that is material, 0 to 1. */
   share: number;
+  /** The core is solid, of another material: a share of 1 then says that it is as dense. */
+  otherMaterial?: true;
 }
+
+/** Nothing inside is different from the outside. */
+export const isSolid = (fill: Fill | undefined): boolean =>
+  fill === undefined || (fill.share >= 1 && !fill.otherMaterial);
 
 /** Directions around a layer in which walls are thick: enough for a round to be round. */
 const AROUND = 48;
@@ -50,6 +56,28 @@ export function fillOf(settings: WallsAndInfill, up: Direction): Fill {
     stiffness: byAxis((axis) => coreAlong(axis, within.stiffness, upward.stiffness)),
     strength: byAxis((axis) => coreAlong(axis, within.strength, upward.strength)),
     share,
+  };
+}
+
+/**
+ * A skin of even thickness all around a solid core of another material, whose modulus, strength and density are given over
+ * those of the skin.
+ * @throws InputError a thickness or ratio that is none
+ */
+export function otherMaterialFill(core: {
+  skinMm: number;
+  stiffness: number;
+  strength: number;
+  density: number;
+}): Fill {
+  requirePositive(core, ['skinMm', 'stiffness', 'strength']);
+  return {
+    shellMm: byAxis(() => core.skinMm),
+    reaches: aroundLayer(ALONG.length, core.skinMm),
+    stiffness: byAxis(() => core.stiffness),
+    strength: byAxis(() => core.strength),
+    share: core.density,
+    otherMaterial: true,
   };
 }
 

@@ -1,4 +1,4 @@
-import type { Fill } from '../infill/fill.ts';
+import { isSolid, type Fill } from '../infill/fill.ts';
 import type { FilledSection } from '../sections/filledSection.ts';
 
 /** Material in a bar of one section, mm³: its shell closes both ends, where nothing of the core is left out. */
@@ -11,7 +11,7 @@ export function printedVolumeMm3(cut: FilledSection, lengthMm: number, fill?: Fi
 
 /** Ratings by thickness are judged at the shell, which is thinner than the part. */
 export function thinnestWithin(solidMm: number, fill?: Fill): number {
-  if (!fill || fill.share >= 1) return solidMm;
+  if (!fill || isSolid(fill)) return solidMm;
   const shells = Object.values(fill.shellMm).filter((mm) => mm > 0);
   return Math.min(solidMm, ...shells);
 }

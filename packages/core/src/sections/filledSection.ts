@@ -1,5 +1,5 @@
 import type { SectionGeometry } from '@anvilstone/schema';
-import type { Fill } from '../infill/fill.ts';
+import { isSolid, type Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { bandProperties, type Band } from './bands.ts';
 import { inRows, outlineOf, type Chord, type Outline } from './outline.ts';
@@ -42,7 +42,7 @@ export function filledSection(
   fill?: Fill,
 ): FilledSection {
   const solid = section(geometry, direction);
-  if (!fill || fill.share >= 1) return { ...solid, materialMm2: solid.areaMm2 };
+  if (!fill || isSolid(fill)) return { ...solid, materialMm2: solid.areaMm2 };
   const drawn = outlineOf(geometry, direction);
   if (!drawn) throw new InputError('filled', 'a measured section', 'a section with an outline is needed');
   const outline = inRows(drawn);

@@ -11,6 +11,7 @@ import { tabLook } from '../ui/tabLook.ts';
 import { FillingTab } from './FillingTab.tsx';
 import { FibreTab } from './fibre/FibreTab.tsx';
 import { LayupTab } from './layup/LayupTab.tsx';
+import { SplitTab } from './SplitTab.tsx';
 import { ShapeTab } from './shape/ShapeTab.tsx';
 import { useBuildGrade } from './useBuildGrade.ts';
 import { WayUpTab } from './WayUpTab.tsx';
@@ -18,6 +19,7 @@ import { WayUpTab } from './WayUpTab.tsx';
 const TABS = [
   { id: 'way-up', title: 'Way up', Content: WayUpTab },
   { id: 'filling', title: 'Walls and infill', Content: FillingTab },
+  { id: 'split', title: 'Two materials', Content: SplitTab },
   { id: 'fibre', title: 'Continuous fibre', Content: FibreTab },
   { id: 'layup', title: 'Layup', Content: LayupTab },
   { id: 'shape', title: 'Its real shape', Content: ShapeTab },

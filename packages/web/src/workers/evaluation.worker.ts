@@ -5,6 +5,7 @@ import {
   compareFillings,
   compareFinalists,
   compareFoams,
+  compareSplits,
   compareWays,
   EQUAL_WEIGHTS,
   explain,
@@ -37,6 +38,7 @@ import {
   type RankingWishes,
   type Screening,
   type Sensitivity,
+  type Split,
   type StiffeningOption,
   type TemperaturePoint,
   type Tilt,
@@ -190,6 +192,8 @@ const engine = {
   /** Undefined: this grade does not foam. */
   foams: (brief: Brief, gradeId: string): Foaming[] | undefined =>
     compareFoams(brief, theWorkshop(), gradeId, theWorkshop().rules),
+  splits: (brief: Brief, gradeIds: readonly [string, string]): Split[] =>
+    compareSplits(brief, theWorkshop(), gradeIds, theWorkshop().rules),
   fillingsOfMass: (brief: Brief, gradeId: string, massG: number): Filling[] =>
     fillingsOfMass(brief, theWorkshop(), gradeId, massG, theWorkshop().rules),
   planFibre: (brief: Brief, gradeId: string): StiffeningOption[] =>
