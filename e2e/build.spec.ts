@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { expect, test, type Page } from '@playwright/test';
-import { gaugeBeam, lampArm } from '@anvilstone/core/sample';
+import { gaugeBeam, guardBumper, lampArm } from '@anvilstone/core/sample';
 import { makePart, readPart, saved } from './part.ts';
 
 /** Deep at its root, with a waist of 9 × 16 mm at 40 of its 120 mm: there it gives first. */
@@ -83,7 +83,7 @@ test('a beam too soft: the least fibre beside thickening, taken, and the reserve
   const plan = page.getByRole('region', { name: 'The least fibre that passes, and what else would' });
   await expect(plan.getByRole('status')).toContainText(/Only fibre makes it pass/);
   await expect(plan.getByRole('row', { name: /^As drawn/ })).toContainText(/fails|0\.\d\d/);
-  const carbon = plan.getByRole('row', { name: /^Continuous carbon in polyamide/ });
+  const carbon = plan.getByRole('row', { name: /^Continuous carbon in polyamide, / });
   await expect(carbon.getByRole('img', { name: 'passes' })).toBeVisible();
   await carbon.getByRole('button', { name: /^Take Continuous carbon/ }).click();
   await saved(page);
@@ -178,7 +178,7 @@ test('a layup: moved by keyboard, mirrored or not, its warnings, and taken along
   await expect(failure.getByRole('row', { name: /^Tsai–Wu/ })).toContainText(/\d/);
   await page.getByLabel(/^Mirrored/).uncheck();
   await expect(page.getByText(/Not symmetric about its middle/)).toBeVisible();
-  await page.getByRole('button', { name: 'Take back' }).click();
+  await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/Not symmetric about its middle/)).toBeHidden();
 
   // The upper ply below the lower one, with Space and the arrow key.
@@ -215,4 +215,36 @@ test('a layup: moved by keyboard, mirrored or not, its warnings, and taken along
     .getByLabel('Layup file')
     .setInputFiles({ name: 'x.json', mimeType: 'application/json', buffer: Buffer.from('{}') });
   await expect(page.getByRole('alert')).toContainText(/x\.json: This is not a layup/);
+
+  // Strands round an eye, and a corner that is too tight for them.
+  await page.getByRole('button', { name: '+ Another loop' }).click();
+  const loops = page.getByRole('region', { name: 'What the loops bear' });
+  await expect(loops.getByRole('row', { name: /^Round both eyes/ })).toContainText(/kN|N/);
+  await page.getByLabel('Radius inside').fill('4');
+  await expect(loops).toContainText(/Cannot be laid: Its innermost bend has a radius of 4.45 mm; 8 mm or more/);
+  // It belongs to the part: saved, and there again.
+  await saved(page);
+  expect((await readPart(request, part.id)).brief.layup).toMatchObject({ loops: [{ radiusMm: 4 }] });
+  await page.reload();
+  await expect(page.getByLabel('Radius inside')).toHaveValue('4');
+});
+
+test('two materials in one part, and a foam by its nozzle temperature', async ({ page, request }) => {
+  const part = await makePart(request, { title: 'Arm of two materials', failureCouldHurt: 'no' });
+  await page.goto(`/parts/${part.id}/build?grade=ne-petg&show=split&second=ol-pa12`);
+  const table = page.getByRole('region', { name: 'One part of two materials' });
+  const alone = table.getByRole('row', { name: /^Nine Elms PETG Trade alone/ });
+  await expect(alone).toContainText('passes');
+  const skin = table.getByRole('row', { name: /^1.6 mm of Nine Elms PETG Trade around/ });
+  await expect(skin).toContainText(/MPa.*not known.*not known/);
+
+  const bumper = await makePart(request, { ...guardBumper, title: 'Bumper of foam' });
+  await page.goto(`/parts/${bumper.id}/build?grade=qh-tpu-foam&show=filling`);
+  const foams = page.getByRole('region', { name: 'The nozzle sets the foam' });
+  await expect(foams.getByRole('row', { name: /^190 °C/ })).toContainText('1.2 g/cm³');
+  await expect(foams.getByRole('row', { name: /^240 °C/ })).toContainText(/0\.5 g\/cm³.*42 %|0\.5 g\/cm³.*41\.7 %/);
+  await foams.getByRole('button', { name: 'Take 240 °C' }).click();
+  await saved(page);
+  expect((await readPart(request, bumper.id)).brief.foamNozzleC).toBe(240);
+  await expect(foams.getByRole('row', { name: /^240 °C/ })).toContainText('set now');
 });

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { asks } from './asks.ts';
 import { longText, record, shortText, vocabulary } from './common.ts';
+import { layup } from './layup.ts';
 import { loadCase } from './loadCase.ts';
 import { CONDITIONINGS } from './observation.ts';
 import { partGeometry } from './partGeometry.ts';
@@ -32,6 +33,7 @@ export const brief = record(
       }),
     ),
     fibre: Type.Optional(fibreInFaces),
+    layup: Type.Optional(layup),
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
     asks,
     template: Type.Optional(Type.Literal(true, { description: 'Offered as a starting point for new parts' })),

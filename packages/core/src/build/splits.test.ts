@@ -79,6 +79,19 @@ test('a grade of which too little is known says so instead of guessing', () => {
   expect(why).toMatch(/family/);
 });
 
+test('skin and core are printed on one machine: the cheap open one is no choice for a core that it cannot print', () => {
+  const { machines } = sampleLibrary;
+  const open = machines.find(({ id }) => id === 'bench-open')!;
+  const both = compareSplits(lampArm, sampleLibrary, ['ne-petg', 'ne-abs']);
+  const cored = both.filter(({ innerGradeId }) => innerGradeId === 'ne-abs');
+  expect(cored.map(({ entry }) => entry?.machineId)).not.toContain(open.id);
+  const only = compareSplits(lampArm, { ...sampleLibrary, machines: [open] }, ['ne-petg', 'ne-abs']);
+  for (const { status, why } of only.filter(({ innerGradeId }) => innerGradeId === 'ne-abs')) {
+    expect(status).toBe('fail');
+    expect(why).toMatch(/No machine here prints/);
+  }
+});
+
 test('a thick skin leaves no core, and is left out; a part without a drawn section is refused', () => {
   const thin: Brief = {
     ...brief,

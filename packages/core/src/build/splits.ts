@@ -1,4 +1,4 @@
-import type { Brief, EvaluationEntry, Grade, HouseRules, Library, PartGeometry } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, Grade, HouseRules, Library, Machine, PartGeometry } from '@anvilstone/schema';
 import { contextFor, materialFor } from '../evaluation/context.ts';
 import { evaluateGrade, prepareJob, type EvaluationJob } from '../evaluation/evaluate.ts';
 import { otherMaterialFill, type Fill } from '../infill/fill.ts';
@@ -6,6 +6,9 @@ import { InputError } from '../input/InputError.ts';
 import type { Material } from '../materials/material.ts';
 import { partBody, takesFill } from '../parts/models.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
+import { findFamily } from '../reference/family.ts';
+import { findReinforcement } from '../reference/reinforcement.ts';
+import { materialFindings, processNeeds, verdictOf } from '../process/machineFit.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { skinBond, type SkinBond } from './skinBond.ts';
 
@@ -40,7 +43,7 @@ export const takesSplit = (part: PartGeometry): boolean => takesFill(part) && pa
 /**
  * A part split into a stiff and a tough material: each of two grades alone, and either as a skin of several thicknesses around
  * the other. Skin and core by the transformed section, with the ratio of their moduli and strengths at each load’s own
- * temperature and duration; the worst of those counts. Knocks, fluids, heat and ratings are judged by the skin. What passes comes first, cheapest first.
+ * temperature and duration; the worst of those counts. On machines that print both. Knocks, fluids, heat and ratings are judged by the skin. What passes comes first, cheapest first.
  * Source: Gere & Timoshenko, Mechanics of Materials, 4th ed., section 6.3.
  * @throws InputError when the library has no such grade, the part has no drawn section, or as evaluate does
  */
@@ -72,9 +75,14 @@ export function compareSplits(
       status: best.status,
     };
   };
+  // Whatever prints the part prints both, so each skin is judged on machines that the core suits as well.
+  const suiting = (inner: Grade) => ({
+    ...here,
+    machines: library.machines.filter((one) => prints(inner, one, rules)),
+  });
   const skins = (outer: Grade, inner: Grade) =>
     SKINS_MM.flatMap((skinMm) => {
-      const found = splitOf(job, solid, here, rules, outer, inner, skinMm);
+      const found = splitOf(job, solid, suiting(inner), rules, outer, inner, skinMm);
       return found ? [found] : [];
     });
   const RANK: Record<SplitStatus, number> = { pass: 0, unknown: 1, fail: 2 };
@@ -106,6 +114,7 @@ function splitOf(
   if (coreMm3 <= 0) return undefined;
   const ratios = ratiosOf(brief, skin, core);
   if ('why' in ratios) return { ...base, status: 'unknown', why: ratios.why };
+  if (library.machines.length === 0) return { ...base, status: 'fail', why: `No machine here prints ${inner.name}` };
   const tries = ratios.map((ratio) => {
     const fill = otherMaterialFill({ skinMm, ...ratio });
     const split = prepareJob(brief, library, { rules, fill });
@@ -126,6 +135,11 @@ function splitOf(
     bond,
     status: statuses.includes('fail') ? 'fail' : statuses.includes('unknown') ? 'unknown' : 'pass',
   };
+}
+
+function prints(grade: Grade, machine: Machine, rules: HouseRules): boolean {
+  const needs = processNeeds(grade, findFamily(grade.familyId), findReinforcement(grade.reinforcementId));
+  return needs !== undefined && verdictOf(machine, materialFindings(needs, machine, rules)).verdict !== 'blocker';
 }
 
 interface Ratio {

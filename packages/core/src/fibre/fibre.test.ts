@@ -261,6 +261,32 @@ describe('the least fibre', () => {
     for (const one of options) expect(one.entry !== undefined || one.why !== undefined).toBe(true);
   });
 
+  test('a target of 1.5 takes more fibre, and every load then has that reserve', () => {
+    const least = (target: number) =>
+      planFibre(
+        { ...gaugeBeam, loadCases: [{ ...touch, maxDeflectionMm: 0.3 }] },
+        sampleLibrary,
+        'ne-petg',
+        sampleLibraryRules,
+        target,
+      ).find(({ kind, brief: of }) => kind === 'fibre' && of?.fibre?.towId === 'carbon-polyamide')!;
+    const [usual, more] = [least(1), least(1.5)];
+    expect(more.reaches).toBe(true);
+    expect(more.brief!.loadCases).toEqual(usual.brief!.loadCases);
+    const strengths = more.entry!.checks.filter(
+      ({ checkId }) => checkId.startsWith('strength') || checkId === 'fibre-strength',
+    );
+    for (const { reserve: found } of strengths) expect(found ?? Infinity).toBeGreaterThanOrEqual(1.5);
+    expect(() => least(0.5)).toThrow(/target/);
+  });
+
+  test('strands in a chopped-filled body are offered beside those in the plain one', () => {
+    const kinds = planned({ maxDeflectionMm: 0.35 }).filter(({ kind }) => kind === 'fibre-in-filled');
+    expect(kinds.length).toBeGreaterThan(0);
+    for (const { gradeId } of kinds)
+      expect(sampleLibrary.grades.find(({ id }) => id === gradeId)!.reinforcementId).not.toBeNull();
+  });
+
   test('scatter counts where the house rule says so', () => {
     const deep = (strengthBasis: 'mean' | 'b-basis') => {
       const strong: Brief = { ...brief, loadCases: [{ ...brief.loadCases[0]!, forceN: 900, maxDeflectionMm: 100 }] };

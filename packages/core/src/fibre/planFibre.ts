@@ -10,6 +10,7 @@ import {
 } from '@anvilstone/schema';
 import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
 import { prepareSizing } from '../evaluation/sizing.ts';
+import { requireWithin } from '../input/require.ts';
 import { InputError } from '../input/InputError.ts';
 import { pairsOf } from '../materials/pairs.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
@@ -24,6 +25,8 @@ export interface StiffeningOption {
   /** The part with it; absent: it cannot be done. */
   brief?: Brief;
   entry?: EvaluationEntry;
+  /** Every check is at its target. */
+  reaches?: boolean;
   /** Why it cannot. */
   why?: string;
 }
@@ -35,7 +38,9 @@ const MOST_DEEP = 60;
 /**
  * The least fibre that brings every check to its target, for each strand of the table, beside thickening the plain part and
  * the chopped-filled grades of the same base, as drawn, thickened, and as the body around strands. Scatter counts as the house rule for strengths says.
+ * With a target above 1 every load case is planned with its safety factor times it; what is shown is judged at the brief’s own.
  * Cheapest of those that reach the target first, then those that do not.
+ * @param target reserve that the loads’ checks are to reach, 1 to 10
  * @throws InputError when the library has no such grade, the part takes no strands, or the brief cannot be evaluated
  */
 export function planFibre(
@@ -43,12 +48,15 @@ export function planFibre(
   library: Library,
   gradeId: string,
   rules: HouseRules = defaultHouseRules,
+  target = 1,
 ): StiffeningOption[] {
   const grade = library.grades.find(({ id }) => id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');
   if (!takesFibre(brief.part))
     throw new InputError('fibre', brief.part.model, 'strands are laid in arms, beams and cuts');
-  const { fibre: _before, ...plain } = brief;
+  requireWithin('target', target, 1, 10);
+  const { fibre: _before, ...own } = brief;
+  const plain = withReserve(own, target);
   const entryOf = (changed: Brief, of: Grade) =>
     evaluateGrade(prepareJob(changed, { ...library, grades: [] }, { rules }), of).best;
   const drawn = (kind: StiffeningOption['kind'], title: string, of: Grade): StiffeningOption => ({
@@ -87,12 +95,38 @@ export function planFibre(
       })),
     ),
   ];
-  return options.sort(
-    (a, b) =>
-      Number(b.entry?.status === 'pass') - Number(a.entry?.status === 'pass') ||
-      Number(b.entry !== undefined) - Number(a.entry !== undefined) ||
-      (a.entry?.costUsd ?? Infinity) - (b.entry?.costUsd ?? Infinity),
-  );
+  return options
+    .map((option) => atItsOwn(option, brief, entryOf, library))
+    .sort(
+      (a, b) =>
+        Number(b.reaches) - Number(a.reaches) ||
+        Number(b.entry !== undefined) - Number(a.entry !== undefined) ||
+        (a.entry?.costUsd ?? Infinity) - (b.entry?.costUsd ?? Infinity),
+    );
+}
+
+const withReserve = (brief: Brief, target: number): Brief =>
+  target === 1
+    ? brief
+    : {
+        ...brief,
+        loadCases: brief.loadCases.map((one) => ({ ...one, safetyFactor: one.safetyFactor * target })),
+      };
+
+/** Planned with larger safety factors, shown with those of the brief. */
+function atItsOwn(
+  option: StiffeningOption,
+  { loadCases }: Brief,
+  entryOf: (brief: Brief, grade: Grade) => EvaluationEntry,
+  library: Library,
+): StiffeningOption {
+  const reaches = option.entry?.status === 'pass';
+  if (!option.brief || !option.entry) return { ...option, reaches };
+  const brief = { ...option.brief, loadCases };
+  const { orientation } = option.entry;
+  const grade = library.grades.find(({ id }) => id === option.gradeId)!;
+  const entry = entryOf({ ...brief, asks: { ...brief.asks, orientations: [orientation] } }, grade);
+  return { ...option, brief, entry, reaches };
 }
 
 /**

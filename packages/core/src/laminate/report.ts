@@ -53,7 +53,7 @@ export interface LaminateReport {
 }
 
 const STRIP_MM = 100;
-const ANGLE_STEP_DEG = 15;
+const ANGLE_STEP_DEG = 5;
 /** More layers of one angle on each other than this tend to crack between them. */
 const MOST_ALIKE = 4;
 

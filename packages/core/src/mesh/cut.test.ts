@@ -167,3 +167,26 @@ test('how many lie on a bed: straight rows with 5 mm between, in the better turn
   expect(nestingOn([machine], { heightMm: 10, longMm: 260, shortMm: 10 })[0]).toMatchObject({ fits: true, atOnce: 1 });
   expect(nestingOn([machine], { heightMm: 101, longMm: 20, shortMm: 20 })[0]).toMatchObject({ fits: false, atOnce: 0 });
 });
+
+test('an end that runs out to a point is no cut: the peak is looked for where there is a section', () => {
+  // A pyramid on a square of 20 × 20 mm, 60 mm high, its point held: towards it M/W grows like 1/x³.
+  const corners = [
+    [0, -10, -10],
+    [0, 10, -10],
+    [0, 10, 10],
+    [0, -10, 10],
+    [60, 0, 0],
+  ].flat();
+  const mesh = {
+    vertices: new Float64Array(corners),
+    triangles: new Uint32Array([0, 2, 1, 0, 3, 2, 0, 1, 4, 1, 2, 4, 2, 3, 4, 3, 0, 4]),
+    name: 'pyramid',
+  };
+  const load = { along: 0, push: 2, loadAtMm: 0, held: 'high' } as const;
+  const { cuts, worst } = cutsAlong(mesh, { lowMm: [0, -10, -10], highMm: [60, 10, 10] }, load);
+  const pointed = cuts.filter((one) => 'why' in one && /runs out to nothing/.test(one.why));
+  // A hundredth of the largest section is a tenth of the width: the last 6 mm, less than the outermost cut.
+  expect(pointed.length).toBeGreaterThanOrEqual(5);
+  expect(pointed.every(({ atMm }) => atMm > 53)).toBe(true);
+  expect(worst!.areaMm2).toBeGreaterThan(3.9);
+});

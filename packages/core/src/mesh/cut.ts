@@ -108,6 +108,13 @@ export interface StressedCut {
 }
 export type CutSummary = StressedCut | { atMm: number; why: string };
 
+/** A section of less than a hundredth of the largest is a pointed or rounded end: its stress grows beyond all bounds. */
+const LEAST_SHARE = 0.01;
+const unlessPointed = (one: CutSummary, leastMm2: number): CutSummary =>
+  'areaMm2' in one && one.areaMm2 < leastMm2
+    ? { atMm: one.atMm, why: 'the shape runs out to nothing there; hold it farther in' }
+    : one;
+
 /** So many narrowings place the worst cut to a ten-thousandth of the gap between two cuts. */
 const NARROWINGS = 20;
 const GOLDEN = (Math.sqrt(5) - 1) / 2;
@@ -139,6 +146,8 @@ export function* cutSteps(
     cuts.push(summaryAt(mesh, load, low + step * (i + 0.5 + 0.0137)));
     yield cuts.length / all;
   }
+  const leastMm2 = LEAST_SHARE * Math.max(0, ...cuts.map((one) => ('areaMm2' in one ? one.areaMm2 : 0)));
+  cuts.forEach((one, i) => (cuts[i] = unlessPointed(one, leastMm2)));
   const stressed = cuts.filter((one): one is StressedCut => 'stressPerN' in one && one.stressPerN > 0);
   let worst = stressed.reduce<StressedCut | undefined>(
     (a, b) => (a && a.stressPerN >= b.stressPerN ? a : b),
@@ -147,7 +156,7 @@ export function* cutSteps(
   if (!worst) return { cuts, worst };
   let [from, to] = [Math.max(low, worst.atMm - step), Math.min(high, worst.atMm + step)];
   const stressAt = (atMm: number) => {
-    const found = summaryAt(mesh, load, atMm);
+    const found = unlessPointed(summaryAt(mesh, load, atMm), leastMm2);
     if (!('stressPerN' in found)) return -Infinity;
     cuts.push(found);
     if (found.stressPerN > worst!.stressPerN) worst = found;

@@ -80,7 +80,7 @@ export const MOISTURE_WORDS: Record<Brief['moisture'], string> = {
 
 /** Everything asked besides the loads, one line each. `machine` names a machine by its id. */
 export function askSentences(
-  { asks, moisture, annealed, foamNozzleC, failureCouldHurt }: Brief,
+  { asks, moisture, annealed, foamNozzleC, layup, failureCouldHurt }: Brief,
   units: UnitSystem,
   machine: (id: string) => string = (id) => id,
   agentName: (id: string) => string = (id) => findAgent(id)?.name ?? id,
@@ -89,6 +89,7 @@ export function askSentences(
   const lines: string[] = [MOISTURE_WORDS[moisture]];
   if (annealed) lines.push('Annealed after printing, where its family gains by it');
   if (foamNozzleC !== undefined) lines.push(`Grades that foam printed at ${degrees(foamNozzleC)}`);
+  if (layup) lines.push(`Layup “${layup.name}” goes with it: judged by itself, not by the checks`);
   const { heat, thermalFit, sliding } = asks;
   if (heat?.steadyC !== undefined) {
     const long = heat.steadyH === undefined ? '' : ` for ${duration(heat.steadyH)} altogether`;

@@ -53,18 +53,20 @@ export function FoamTable({ gradeId }: { gradeId: string }) {
                   {amount(nozzleC, '°C', units)}
                   {stated && <span className="text-quiet"> · as stated</span>}
                 </th>
-                <td className="px-3 py-1">{amount(densityGPerCm3, 'g/cm³', units)}</td>
-                <td className="px-3 py-1">{f(shoreA, 2)}</td>
-                <td className="px-3 py-1">{f(100 * flowShare, 3)} %</td>
-                <td className="px-3 py-1">{entry.massG === null ? 'unknown' : amount(entry.massG, 'g', units)}</td>
-                <td className="px-3 py-1">
+                <td className="px-2 py-1 whitespace-nowrap">{amount(densityGPerCm3, 'g/cm³', units)}</td>
+                <td className="px-2 py-1 whitespace-nowrap">{f(shoreA, 2)}</td>
+                <td className="px-2 py-1 whitespace-nowrap">{f(100 * flowShare, 3)} %</td>
+                <td className="px-2 py-1 whitespace-nowrap">
+                  {entry.massG === null ? 'unknown' : amount(entry.massG, 'g', units)}
+                </td>
+                <td className="px-2 py-1 whitespace-nowrap">
                   {entry.costUsd === null ? 'unknown' : amount(entry.costUsd, 'USD', units)}
                 </td>
-                <td className="px-3 py-1">
+                <td className="px-2 py-1 whitespace-nowrap">
                   <Reserve reserve={entry.minimumReserve} status={entry.status} />
                 </td>
-                <td className="px-3 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
-                <td className="px-3 py-1">
+                <td className="px-2 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+                <td className="px-2 py-1 whitespace-nowrap">
                   {isNow ? (
                     <span className="text-quiet">set now</span>
                   ) : (

@@ -22,7 +22,7 @@ export function useBuildGrade(): BuildGrade {
   const { brief, library } = useBench();
   const [search, set] = useAddress();
   const wishes = useWishes(library.rules.rankingSchool);
-  const ask = useCallback((engine: Remote<Engine>) => engine.ranking(brief, wishes.schoolId), [brief, wishes]);
+  const ask = useCallback((engine: Remote<Engine>) => engine.rankingBy(brief, wishes), [brief, wishes]);
   const { value: ranked } = useComputed(library, ask);
   const wanted = search.get('grade');
   const known = library.grades.some(({ id }) => id === wanted);

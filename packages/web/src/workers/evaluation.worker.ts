@@ -180,6 +180,9 @@ const engine = {
     const grade = theWorkshop().grades.find(({ id }) => id === gradeId);
     return grade ? nearestFixes(brief, theWorkshop(), grade, theWorkshop().rules) : [];
   },
+  /** As one wants to choose, weights and wanted confidence with it. */
+  rankingBy: (brief: Brief, wishes: RankingWishes): GradeStanding[] =>
+    rank(screened(brief).grades, wishes.schoolId, groundsOfChoice(brief, wishes)),
   /** One grade in every way up, and tilted if asked for. */
   ways: (brief: Brief, gradeId: string, tilt?: Tilt): WaysUp =>
     compareWays(brief, theWorkshop(), gradeId, theWorkshop().rules, tilt),
@@ -196,8 +199,8 @@ const engine = {
     compareSplits(brief, theWorkshop(), gradeIds, theWorkshop().rules),
   fillingsOfMass: (brief: Brief, gradeId: string, massG: number): Filling[] =>
     fillingsOfMass(brief, theWorkshop(), gradeId, massG, theWorkshop().rules),
-  planFibre: (brief: Brief, gradeId: string): StiffeningOption[] =>
-    planFibre(brief, theWorkshop(), gradeId, theWorkshop().rules),
+  planFibre: (brief: Brief, gradeId: string, target: number): StiffeningOption[] =>
+    planFibre(brief, theWorkshop(), gradeId, theWorkshop().rules, target),
   laminate: (layup: Layup): LaminateReport => laminateReport(layup, theWorkshop(), theWorkshop().rules),
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */

@@ -2,7 +2,7 @@ import { findPartModel, takesFibre } from '@anvilstone/core';
 import { tows, towStatement } from '@anvilstone/core/tables';
 import { fibreInFaces, type FibreInFaces } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+import { useCallback, useState } from 'react';
 import { useEdit } from '../../brief/editBrief.ts';
 import { useBench } from '../../parts/bench.ts';
 import { Choice } from '../../ui/fields.tsx';
@@ -95,8 +95,28 @@ function Strands() {
 
 function Plan({ gradeId }: { gradeId: string }) {
   const { brief, library } = useBench();
-  const ask = useCallback((engine: Remote<Engine>) => engine.planFibre(brief, gradeId), [brief, gradeId]);
+  const [target, setTarget] = useState(1);
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.planFibre(brief, gradeId, target),
+    [brief, gradeId, target],
+  );
   const { value: options } = useComputed(library, ask);
   if (!options) return <p className="text-quiet">Laying strand by strand …</p>;
-  return <OptionsTable options={options} gradeId={gradeId} />;
+  return (
+    <OptionsTable
+      options={options}
+      gradeId={gradeId}
+      aside={
+        <span className="w-44">
+          <QuantityField
+            label="Loads aim at a reserve of"
+            dimension="ratio"
+            value={target}
+            bounds={{ minimum: 1, maximum: 10 }}
+            onChange={setTarget}
+          />
+        </span>
+      }
+    />
+  );
 }

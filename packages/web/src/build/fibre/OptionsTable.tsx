@@ -1,4 +1,6 @@
 import { findCheck, type StiffeningOption } from '@anvilstone/core';
+import type { ReactNode } from 'react';
+import { useAddress } from '../../app/useAddress.ts';
 import { useAppSelector } from '../../app/store.ts';
 import { useEdit } from '../../brief/editBrief.ts';
 import { useBench } from '../../parts/bench.ts';
@@ -10,14 +12,26 @@ import { TableHead } from '../../ui/TableHead.tsx';
 
 const HEADINGS = ['What to change', 'Mass', 'Cost', 'Print time', 'Smallest reserve', 'Governs', 'Into the brief'];
 
+/** What changes the part; another grade as it is drawn changes nothing in the brief. */
+const TAKEN: readonly StiffeningOption['kind'][] = ['fibre', 'fibre-in-filled', 'thicker', 'filled-grade-thicker'];
+
 /** Fibre beside thickening and filled grades: what passes and costs least comes first. */
-export function OptionsTable({ options, gradeId }: { options: readonly StiffeningOption[]; gradeId: string }) {
+export function OptionsTable({
+  options,
+  gradeId,
+  aside,
+}: {
+  options: readonly StiffeningOption[];
+  gradeId: string;
+  aside: ReactNode;
+}) {
   const { brief } = useBench();
   const edit = useEdit();
+  const [, set] = useAddress();
   const units = useAppSelector((state) => state.settings.units);
   const now = JSON.stringify(brief);
   return (
-    <Panel title="The least fibre that passes, and what else would">
+    <Panel title="The least fibre that passes, and what else would" aside={aside}>
       <p className="mb-2 text-sm" role="status">
         {verdict(options)}
       </p>
@@ -61,8 +75,14 @@ export function OptionsTable({ options, gradeId }: { options: readonly Stiffenin
                     <span className="text-quiet">set now</span>
                   ) : (
                     option.brief &&
-                    (option.kind === 'fibre' || option.kind === 'thicker') && (
-                      <Button aria-label={`Take ${option.title}`} onClick={() => edit(option.brief!, 'stiffening')}>
+                    TAKEN.includes(option.kind) && (
+                      <Button
+                        aria-label={`Take ${option.title}`}
+                        onClick={() => {
+                          edit(option.brief!, 'stiffening');
+                          if (option.gradeId !== gradeId) set({ grade: option.gradeId });
+                        }}
+                      >
                         Take
                       </Button>
                     )
@@ -74,8 +94,9 @@ export function OptionsTable({ options, gradeId }: { options: readonly Stiffenin
         </tbody>
       </table>
       <p className="mt-2 text-xs text-quiet">
-        Strands are added one by one until every check passes. Scatter counts as the house rule on strengths says.
-        Between the layers and across them the print alone carries; strand values are typical, evidence D.
+        Strands are added one by one until every check passes, the loads’ at the reserve that is aimed at; reserves are
+        shown as the brief has them. Scatter counts as the house rule on strengths says. Between the layers and across
+        them the print alone carries; strand values are typical, evidence D.
       </p>
     </Panel>
   );
@@ -83,9 +104,9 @@ export function OptionsTable({ options, gradeId }: { options: readonly Stiffenin
 
 /** Whether fibre is worth it here, from the numbers. */
 function verdict(options: readonly StiffeningOption[]): string {
-  const passing = options.filter(({ entry }) => entry?.status === 'pass');
+  const passing = options.filter(({ reaches }) => reaches);
   const first = (kinds: readonly StiffeningOption['kind'][]) => passing.find(({ kind }) => kinds.includes(kind));
-  const fibre = first(['fibre']);
+  const fibre = first(['fibre', 'fibre-in-filled']);
   const other = first(['as-drawn', 'thicker', 'filled-grade', 'filled-grade-thicker']);
   const price = ({ entry }: StiffeningOption) =>
     `${entry!.costUsd?.toFixed(2) ?? '?'} USD, ${entry!.massG?.toFixed(0) ?? '?'} g`;

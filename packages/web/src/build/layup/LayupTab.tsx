@@ -19,8 +19,8 @@ import { useLayup } from './useLayup.ts';
 
 /** A stack of plies built by hand: what it is as a whole, what each ply feels, and when it gives way. */
 export function LayupTab({ gradeId }: { gradeId: string }) {
-  const { library, partId } = useBench();
-  const { layup, set, back } = useLayup(partId);
+  const { library } = useBench();
+  const { layup, set, remove } = useLayup();
   const [problem, setProblem] = useState<string>();
   const ask = useCallback((engine: Remote<Engine>) => engine.laminate(layup), [layup]);
   const report = useComputed(library, ask);
@@ -37,11 +37,9 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
         <Panel
           title="Plies, from below upwards"
           aside={
-            <span className="flex gap-1">
-              <Button look="quiet" disabled={!back} onClick={back}>
-                Take back
-              </Button>
-            </span>
+            <Button look="quiet" disabled={!remove} onClick={remove}>
+              Without a layup
+            </Button>
           }
         >
           <div className="mb-3 grid grid-cols-2 gap-3">
@@ -114,8 +112,10 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
           </p>
         )}
         <p className="text-xs text-quiet">
-          The layup stays on this computer; take it along as JSON. {layupSchema.description}. Strand values are typical,
-          evidence D.
+          {remove
+            ? 'The layup is saved with the part.'
+            : 'An example until you change it; then it is saved with the part.'}{' '}
+          {layupSchema.description}. Strand values are typical, evidence D.
         </p>
       </div>
       <div className="min-w-0">

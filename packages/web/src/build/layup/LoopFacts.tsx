@@ -11,7 +11,7 @@ export function LoopFacts({ loops }: { loops: readonly LoopReport[] }) {
   return (
     <Panel title="What the loops bear">
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-        <TableHead headings={['Loop', 'Bears', '× the pull', 'Stretches', 'Bends leave', 'Pack', 'Mass', 'Strand']} />
+        <TableHead headings={['Loop', 'Bears', '× the pull', 'Stretches', 'Bends leave', 'Pack', 'Strand']} />
         <tbody>
           {loops.map((loop, i) => (
             <tr key={i} className="border-b border-line last:border-0">
@@ -19,22 +19,25 @@ export function LoopFacts({ loops }: { loops: readonly LoopReport[] }) {
                 {loop.name}
               </th>
               {loop.problems.length > 0 ? (
-                <td colSpan={7} className="px-3 py-1 text-fail">
+                <td colSpan={6} className="px-3 py-1 text-fail">
                   Cannot be laid: {loop.problems.join('; ')}.
                 </td>
               ) : (
                 <>
-                  <td className="px-3 py-1 font-semibold">{amount(loop.bearsN, 'N', units)}</td>
+                  <td className="px-3 py-1 font-semibold whitespace-nowrap">{amount(loop.bearsN, 'N', units)}</td>
                   <td className={`px-3 py-1 ${loop.reserve !== null && loop.reserve < 1 ? 'text-fail' : ''}`}>
                     {loop.reserve === null ? '–' : f(loop.reserve, 3)}
                   </td>
-                  <td className="px-3 py-1">{loop.stretchMm === null ? '–' : amount(loop.stretchMm, 'mm', units)}</td>
-                  <td className="px-3 py-1">{f(100 * loop.bendFactor, 2)} %</td>
+                  <td className="px-3 py-1 whitespace-nowrap">
+                    {loop.stretchMm === null ? '–' : amount(loop.stretchMm, 'mm', units)}
+                  </td>
+                  <td className="px-3 py-1 whitespace-nowrap">{f(100 * loop.bendFactor, 2)} %</td>
                   <td className="px-3 py-1 whitespace-nowrap">
                     {f(loop.packWidthMm, 3)} × {f(loop.packHeightMm, 3)} mm
                   </td>
-                  <td className="px-3 py-1">{amount(loop.massG, 'g', units)}</td>
-                  <td className="px-3 py-1">{amount(loop.costUsd, 'USD', units)}</td>
+                  <td className="px-3 py-1">
+                    {amount(loop.massG, 'g', units)}, {amount(loop.costUsd, 'USD', units)}
+                  </td>
                 </>
               )}
             </tr>

@@ -1,7 +1,7 @@
 import type { Layup } from '@anvilstone/schema';
-import { useCallback, useState } from 'react';
-
-const key = (partId: string) => `anvilstone-layup-${partId}`;
+import { useCallback } from 'react';
+import { useEdit } from '../../brief/editBrief.ts';
+import { useBench } from '../../parts/bench.ts';
 
 const START: Layup = {
   format: 'anvilstone-layup/1',
@@ -17,32 +17,11 @@ const START: Layup = {
   loads: [{ name: 'Pulled along x', nxNPerMm: 50 }],
 };
 
-function remembered(partId: string): Layup {
-  try {
-    const text = localStorage.getItem(key(partId));
-    return text === null ? START : (JSON.parse(text) as Layup);
-  } catch {
-    return START;
-  }
-}
-
-/** The layup that is worked on, kept on this computer with the part, and back to what it was before. */
-export function useLayup(partId: string) {
-  const [history, setHistory] = useState<readonly Layup[]>(() => [remembered(partId)]);
-  const layup = history.at(-1)!;
-  const set = useCallback(
-    (next: Layup) => {
-      localStorage.setItem(key(partId), JSON.stringify(next));
-      setHistory((before) => [...before.slice(-100), next]);
-    },
-    [partId],
-  );
-  const back = useCallback(() => {
-    setHistory((before) => {
-      const rest = before.length > 1 ? before.slice(0, -1) : before;
-      localStorage.setItem(key(partId), JSON.stringify(rest.at(-1)));
-      return rest;
-    });
-  }, [partId]);
-  return { layup, set, back: history.length > 1 ? back : undefined };
+/** The layup that belongs to the part, saved and undone with its brief; a first one to look at until something is changed. */
+export function useLayup() {
+  const { brief } = useBench();
+  const edit = useEdit();
+  const set = useCallback((layup: Layup) => edit({ ...brief, layup }, 'layup'), [brief, edit]);
+  const { layup: _gone, ...without } = brief;
+  return { layup: brief.layup ?? START, set, remove: brief.layup && (() => edit(without, 'no layup')) };
 }
