@@ -1,12 +1,11 @@
-import { findCheck, type Filling } from '@anvilstone/core';
+import { type Filling } from '@anvilstone/core';
 import type { WallsAndInfill } from '@anvilstone/schema';
-import { useAppSelector } from '../app/store.ts';
 import { useEdit } from '../brief/editBrief.ts';
 import { useBench } from '../parts/bench.ts';
-import { amount, duration } from '../ui/amount.ts';
+import { duration } from '../ui/amount.ts';
+import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
-import { Reserve } from '../ui/Reserve.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 
 const HEADINGS = ['Filling', 'Mass', 'Cost', 'Print time', 'Built', 'Smallest reserve', 'Governs', 'Into the brief'];
@@ -25,7 +24,6 @@ export function FillingsTable({
 }) {
   const { brief } = useBench();
   const edit = useEdit();
-  const units = useAppSelector((state) => state.settings.units);
   const take = (filled: WallsAndInfill | undefined) => {
     const { filled: _before, ...rest } = brief;
     edit(filled ? { ...rest, filled } : rest, 'filled');
@@ -47,16 +45,10 @@ export function FillingsTable({
                   <th scope="row" className="px-3 py-1 text-left font-normal whitespace-nowrap">
                     {name}
                   </th>
-                  <td className="px-3 py-1">{entry.massG === null ? 'unknown' : amount(entry.massG, 'g', units)}</td>
-                  <td className="px-3 py-1">
-                    {entry.costUsd === null ? 'unknown' : amount(entry.costUsd, 'USD', units)}
-                  </td>
+                  <MassAndCost {...entry} />
                   <td className="px-3 py-1">{entry.printTimeH ? duration(entry.printTimeH) : 'unknown'}</td>
                   <td className="px-3 py-1">{entry.orientation}</td>
-                  <td className="px-3 py-1">
-                    <Reserve reserve={entry.minimumReserve} status={entry.status} />
-                  </td>
-                  <td className="px-3 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+                  <ReserveAndGoverns entry={entry} />
                   <td className="px-3 py-1">
                     {isNow ? (
                       <span className="text-quiet">set now</span>

@@ -1,13 +1,13 @@
-import { findCheck, formatNumber as f } from '@anvilstone/core';
+import { formatNumber as f } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useEdit } from '../brief/editBrief.ts';
 import { useBench } from '../parts/bench.ts';
 import { amount } from '../ui/amount.ts';
+import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
-import { Reserve } from '../ui/Reserve.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
@@ -56,16 +56,8 @@ export function FoamTable({ gradeId }: { gradeId: string }) {
                 <td className="px-2 py-1 whitespace-nowrap">{amount(densityGPerCm3, 'g/cm³', units)}</td>
                 <td className="px-2 py-1 whitespace-nowrap">{f(shoreA, 2)}</td>
                 <td className="px-2 py-1 whitespace-nowrap">{f(100 * flowShare, 3)} %</td>
-                <td className="px-2 py-1 whitespace-nowrap">
-                  {entry.massG === null ? 'unknown' : amount(entry.massG, 'g', units)}
-                </td>
-                <td className="px-2 py-1 whitespace-nowrap">
-                  {entry.costUsd === null ? 'unknown' : amount(entry.costUsd, 'USD', units)}
-                </td>
-                <td className="px-2 py-1 whitespace-nowrap">
-                  <Reserve reserve={entry.minimumReserve} status={entry.status} />
-                </td>
-                <td className="px-2 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+                <MassAndCost {...entry} />
+                <ReserveAndGoverns entry={entry} />
                 <td className="px-2 py-1 whitespace-nowrap">
                   {isNow ? (
                     <span className="text-quiet">set now</span>

@@ -1,13 +1,11 @@
-import { findCheck, findPartModel, formatNumber as f, takesSplit, type Split } from '@anvilstone/core';
+import { findPartModel, formatNumber as f, takesSplit, type Split } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';
-import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
-import { amount } from '../ui/amount.ts';
+import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Choice } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
-import { Reserve } from '../ui/Reserve.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
@@ -21,9 +19,12 @@ export function SplitTab({ gradeId }: { gradeId: string }) {
   const { offered } = useBuildGrade();
   const [search, set] = useAddress();
   const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);
-  const others = offered.filter((one) => one.gradeId !== gradeId);
+  const others = useMemo(() => offered.filter((one) => one.gradeId !== gradeId), [offered, gradeId]);
   const wanted = search.get('second');
-  const second = others.some((one) => one.gradeId === wanted) ? wanted! : softest(others, library.grades, gradeId);
+  const second = useMemo(
+    () => others.find((one) => one.gradeId === wanted)?.gradeId ?? otherFamily(others, library.grades, gradeId),
+    [others, wanted, library, gradeId],
+  );
   const can = takesSplit(brief.part);
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.splits(brief, [gradeId, second ?? gradeId]),
@@ -54,7 +55,7 @@ export function SplitTab({ gradeId }: { gradeId: string }) {
 }
 
 /** Another family than the first, so that there is something to gain. */
-function softest(
+function otherFamily(
   others: readonly { gradeId: string }[],
   grades: readonly { id: string; familyId: string }[],
   gradeId: string,
@@ -66,7 +67,6 @@ function softest(
 const WORDS = { pass: 'passes', fail: 'fails', unknown: 'not known' } as const;
 
 function SplitsTable({ splits }: { splits: readonly Split[] }) {
-  const units = useAppSelector((state) => state.settings.units);
   return (
     <Panel title="One part of two materials">
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
@@ -81,16 +81,8 @@ function SplitsTable({ splits }: { splits: readonly Split[] }) {
                 </th>
                 {entry ? (
                   <>
-                    <td className="px-3 py-1 whitespace-nowrap">
-                      {split.massG === null ? 'unknown' : amount(split.massG, 'g', units)}
-                    </td>
-                    <td className="px-3 py-1 whitespace-nowrap">
-                      {split.costUsd === null ? 'unknown' : amount(split.costUsd, 'USD', units)}
-                    </td>
-                    <td className="px-3 py-1">
-                      <Reserve reserve={entry.minimumReserve} status={entry.status} />
-                    </td>
-                    <td className="px-3 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+                    <MassAndCost {...split} />
+                    <ReserveAndGoverns entry={entry} />
                     <td className="px-3 py-1">{bond ? `${f(bond.needMPa, 2)} MPa` : '–'}</td>
                     <td className="px-3 py-1">
                       {!bond ? '–' : bond.hasMPa === null ? 'not known' : `${f(bond.hasMPa, 2)} MPa`}

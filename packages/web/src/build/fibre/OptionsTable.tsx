@@ -1,13 +1,12 @@
-import { findCheck, type StiffeningOption } from '@anvilstone/core';
+import { type StiffeningOption } from '@anvilstone/core';
 import type { ReactNode } from 'react';
 import { useAddress } from '../../app/useAddress.ts';
-import { useAppSelector } from '../../app/store.ts';
 import { useEdit } from '../../brief/editBrief.ts';
 import { useBench } from '../../parts/bench.ts';
-import { amount, duration } from '../../ui/amount.ts';
+import { duration } from '../../ui/amount.ts';
+import { MassAndCost, ReserveAndGoverns } from '../EntryCells.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../../ui/Panel.tsx';
-import { Reserve } from '../../ui/Reserve.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
 
 const HEADINGS = ['What to change', 'Mass', 'Cost', 'Print time', 'Smallest reserve', 'Governs', 'Into the brief'];
@@ -28,7 +27,6 @@ export function OptionsTable({
   const { brief } = useBench();
   const edit = useEdit();
   const [, set] = useAddress();
-  const units = useAppSelector((state) => state.settings.units);
   const now = JSON.stringify(brief);
   return (
     <Panel title="The least fibre that passes, and what else would" aside={aside}>
@@ -51,19 +49,11 @@ export function OptionsTable({
                 </th>
                 {entry ? (
                   <>
-                    <td className="px-3 py-1 whitespace-nowrap">
-                      {entry.massG === null ? 'unknown' : amount(entry.massG, 'g', units)}
-                    </td>
-                    <td className="px-3 py-1 whitespace-nowrap">
-                      {entry.costUsd === null ? 'unknown' : amount(entry.costUsd, 'USD', units)}
-                    </td>
+                    <MassAndCost {...entry} />
                     <td className="px-3 py-1 whitespace-nowrap">
                       {entry.printTimeH ? duration(entry.printTimeH) : 'unknown'}
                     </td>
-                    <td className="px-3 py-1">
-                      <Reserve reserve={entry.minimumReserve} status={entry.status} />
-                    </td>
-                    <td className="px-3 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+                    <ReserveAndGoverns entry={entry} />
                   </>
                 ) : (
                   <td colSpan={5} className="px-3 py-1 text-unknown">
