@@ -9,8 +9,8 @@ export function MassAndCost({ massG, costUsd }: Pick<EvaluationEntry, 'massG' | 
   const units = useAppSelector((state) => state.settings.units);
   return (
     <>
-      <td className="px-2 py-1 whitespace-nowrap">{massG === null ? 'unknown' : amount(massG, 'g', units)}</td>
-      <td className="px-2 py-1 whitespace-nowrap">{costUsd === null ? 'unknown' : amount(costUsd, 'USD', units)}</td>
+      <td className="px-3 py-1 whitespace-nowrap">{massG === null ? 'unknown' : amount(massG, 'g', units)}</td>
+      <td className="px-3 py-1 whitespace-nowrap">{costUsd === null ? 'unknown' : amount(costUsd, 'USD', units)}</td>
     </>
   );
 }
@@ -19,10 +19,10 @@ export function MassAndCost({ massG, costUsd }: Pick<EvaluationEntry, 'massG' | 
 export function ReserveAndGoverns({ entry }: { entry: EvaluationEntry }) {
   return (
     <>
-      <td className="px-2 py-1 whitespace-nowrap">
+      <td className="px-3 py-1 whitespace-nowrap">
         <Reserve reserve={entry.minimumReserve} status={entry.status} />
       </td>
-      <td className="px-2 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
+      <td className="px-3 py-1">{findCheck(entry.governingCheckId ?? '')?.title ?? '–'}</td>
     </>
   );
 }

@@ -53,12 +53,12 @@ export function FoamTable({ gradeId }: { gradeId: string }) {
                   {amount(nozzleC, '°C', units)}
                   {stated && <span className="text-quiet"> · as stated</span>}
                 </th>
-                <td className="px-2 py-1 whitespace-nowrap">{amount(densityGPerCm3, 'g/cm³', units)}</td>
-                <td className="px-2 py-1 whitespace-nowrap">{f(shoreA, 2)}</td>
-                <td className="px-2 py-1 whitespace-nowrap">{f(100 * flowShare, 3)} %</td>
+                <td className="px-3 py-1 whitespace-nowrap">{amount(densityGPerCm3, 'g/cm³', units)}</td>
+                <td className="px-3 py-1 whitespace-nowrap">{f(shoreA, 2)}</td>
+                <td className="px-3 py-1 whitespace-nowrap">{f(100 * flowShare, 3)} %</td>
                 <MassAndCost {...entry} />
                 <ReserveAndGoverns entry={entry} />
-                <td className="px-2 py-1 whitespace-nowrap">
+                <td className="px-3 py-1 whitespace-nowrap">
                   {isNow ? (
                     <span className="text-quiet">set now</span>
                   ) : (
