@@ -29,6 +29,12 @@ export const gradeProcess = record(
     chamberC: Type.Optional(range('Chamber temperature, °C')),
     fanPct: Type.Optional(record({ low: percent, high: percent }, 'Part cooling, % of full')),
     enclosure: Type.Optional(enclosureKind),
+    diametersMm: Type.Optional(
+      Type.Array(Type.Number({ minimum: 1, maximum: 4 }), {
+        maxItems: 4,
+        description: 'Filament diameters it is sold in, mm',
+      }),
+    ),
     minimumNozzleMm: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 3 })),
     abrasive: Type.Optional(Type.Boolean({ description: 'Wears a brass nozzle: fibre, glow and some white pigments' })),
     dryingC: Type.Optional(Type.Number({ minimum: 20, maximum: 250, description: 'Drying air on the spool, °C' })),

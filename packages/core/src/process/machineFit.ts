@@ -2,12 +2,24 @@ import type { BuildOrientation, Grade, HouseRules, Machine } from '@anvilstone/s
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { BUILT_UP, type PartAxis } from '../parts/partModel.ts';
+import { blocker, caution } from './findings.ts';
+import { handlingFindings } from './handlingFindings.ts';
 import { boxOf, type BoxOnBed } from './boxOnBed.ts';
 
 export type FitVerdict = 'pass' | 'caution' | 'blocker';
 export interface FitFinding {
   verdict: 'caution' | 'blocker';
   text: string;
+}
+/** Nothing of it is known of a bare machine, so tests and callers may leave it out. */
+export interface HandlingNeeds {
+  bedHighC: number;
+  bedSurfaces: readonly string[];
+  releaseAgentNeeded: boolean;
+  fumes: Family['fumes'];
+  glassTransitionC: number;
+  amorphous: boolean;
+  diametersMm: readonly number[] | undefined;
 }
 export interface MachineFit {
   machine: Machine;
@@ -28,6 +40,7 @@ export interface ProcessNeeds {
   minimumNozzleMm: number;
   recommendedNozzleMm: number;
   directDriveNeeded: boolean;
+  handling?: HandlingNeeds;
 }
 
 /** Undefined when the family is unknown: whether it can be printed is then unknown too. */
@@ -54,6 +67,15 @@ export function processNeeds(
     // A grade that states its own minimum is printed at that; a filled one that does not wants the wider nozzle.
     recommendedNozzleMm: stated.minimumNozzleMm ?? Math.max(minimumNozzleMm, filler?.recommendedNozzleMm ?? 0),
     directDriveNeeded: family.directDriveNeeded,
+    handling: {
+      bedHighC: (stated.bedC ?? family.bedC).high,
+      bedSurfaces: family.bedSurfaces,
+      releaseAgentNeeded: family.releaseAgentNeeded,
+      fumes: family.fumes,
+      glassTransitionC: family.glassTransitionC,
+      amorphous: family.morphology === 'amorphous',
+      diametersMm: stated.diametersMm,
+    },
   };
 }
 
@@ -94,6 +116,7 @@ export function materialFindings(needs: ProcessNeeds, machine: Machine, rules: H
     ...hotEndFindings(needs, machine, rules),
     ...heatedSpaceFindings(needs, machine),
     ...nozzleFindings(needs, machine),
+    ...handlingFindings(needs, machine),
   ];
 }
 
@@ -195,6 +218,3 @@ export function fitsRectangle(p: number, q: number, a: number, b: number): boole
   if (q > b) return false;
   return b >= (2 * p * q * a + (p * p - q * q) * Math.sqrt(p * p + q * q - a * a)) / (p * p + q * q);
 }
-
-const blocker = (text: string): FitFinding => ({ verdict: 'blocker', text });
-const caution = (text: string): FitFinding => ({ verdict: 'caution', text });

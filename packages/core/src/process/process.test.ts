@@ -6,7 +6,9 @@ import { sampleLibrary } from '../sample/index.ts';
 import { partCost } from './cost.ts';
 import { fitsRectangle, machineFit, processNeeds } from './machineFit.ts';
 
-const [open, enclosed, hot] = sampleLibrary.machines as [Machine, Machine, Machine];
+const [open, enclosed, hot] = ['bench-open', 'workshop-enclosed', 'hot-chamber'].map((wanted) =>
+  sampleLibrary.machines.find(({ id }) => id === wanted),
+) as [Machine, Machine, Machine];
 const small = { length: 100, depth: 30, width: 20 };
 const bare: Pick<Grade, 'process'> = { process: {} };
 const fitOf = (familyId: string, machine: Machine, filler: string | null = null, extent = small) =>

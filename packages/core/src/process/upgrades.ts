@@ -1,12 +1,17 @@
 import type { Machine } from '@anvilstone/schema';
+import { holdingPowerW } from './bedPower.ts';
 
 /** A change of a machine that a workshop can make itself. */
 export interface MachineUpgrade {
   title: string;
   /** Usual price of the part, USD. Ours, evidence class D: ask a supplier. */
   priceUsd: number;
+  /** What it changes. */
+  change: Partial<Machine>;
   /** The machine with it. */
   machine: Machine;
+  /** What to mind when fitting it. */
+  caution?: string;
 }
 
 /** What an all-metal hot end of a usual heater reaches, °C. */
@@ -14,11 +19,17 @@ const ALL_METAL_C = 300;
 /** Wide enough for every filled grade of the tables. */
 const WIDE_NOZZLE_MM = 0.6;
 
+/** What sensors for hot polymers hold, °C. */
+const HOT_SENSOR_C = 450;
+/** What ducts of a hot polymer or of metal stand, °C. */
+const OWN_PLASTIC_C = 180;
+const MAINS = 'Mains voltage: a licensed person fits and checks it.';
+
 /** Each one upgrade that a machine lacks; combinations are for whoever plans a new machine. */
 export function machineUpgrades(machine: Machine): MachineUpgrade[] {
   const found: MachineUpgrade[] = [];
-  const add = (title: string, priceUsd: number, change: Partial<Machine>) =>
-    found.push({ title, priceUsd, machine: { ...machine, ...change } });
+  const add = (title: string, priceUsd: number, change: Partial<Machine>, caution?: string) =>
+    found.push({ title, priceUsd, change, machine: { ...machine, ...change }, ...(caution ? { caution } : {}) });
   if (machine.nozzleMaterial === 'brass') {
     add('fit a hardened nozzle', 25, { nozzleMaterial: 'hardened' });
     if (machine.nozzleDiameterMm < WIDE_NOZZLE_MM)
@@ -35,5 +46,18 @@ export function machineUpgrades(machine: Machine): MachineUpgrade[] {
     });
   if (machine.enclosure === 'open') add('build an enclosure round it', 150, { enclosure: 'enclosed' });
   if (machine.extruder === 'remote') add('move the drive to the nozzle (direct drive)', 90, { extruder: 'direct' });
+  const { sensorLimitC, ownPlasticC, bedSurfaces } = machine;
+  if (sensorLimitC !== undefined && sensorLimitC < HOT_SENSOR_C)
+    add(`fit a temperature sensor that holds to ${HOT_SENSOR_C} °C`, 40, { sensorLimitC: HOT_SENSOR_C });
+  const heldW = holdingPowerW(machine, machine.maximumBedC);
+  if (machine.supplyW !== undefined && !machine.mainsBed && heldW > machine.supplyW)
+    add('fit a stronger power supply', 65, { supplyW: Math.ceil((1.25 * heldW) / 50) * 50 }, MAINS);
+  if (ownPlasticC !== undefined && ownPlasticC < OWN_PLASTIC_C)
+    add('replace its plastic ducts and mounts by ones that stand the heat', 45, { ownPlasticC: OWN_PLASTIC_C });
+  if (bedSurfaces && !bedSurfaces.includes('textured PEI sheet'))
+    add('buy a textured PEI sheet', 30, { bedSurfaces: [...bedSurfaces, 'textured PEI sheet'] });
+  if (bedSurfaces && !machine.releaseAgent) add('keep a release agent at hand', 8, { releaseAgent: true });
+  if (machine.ventilation !== undefined && machine.ventilation !== 'extracted')
+    add('lead its air outside', 90, { ventilation: 'extracted' });
   return found;
 }

@@ -14,9 +14,10 @@ export interface Support {
   id: string;
   name: string;
   familyId: string | null;
-  nozzleC: { low: number; high: number };
-  bedMaxC: number;
-  chamberMaxC: number;
+  /** Null where it is the model’s own material. */
+  nozzleC: { low: number; high: number } | null;
+  bedMaxC: number | null;
+  chamberMaxC: number | null;
   removal: {
     agent: string;
     temperatureC: { low: number; high: number };

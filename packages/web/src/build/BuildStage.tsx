@@ -1,13 +1,10 @@
-import { formatReserve } from '@anvilstone/core';
 import { Tabs } from 'radix-ui';
-import { useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
-import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { NoGrades } from '../ui/NoGrades.tsx';
-import { statusWord } from '../ui/Reserve.tsx';
 import { tabLook } from '../ui/tabLook.ts';
+import { GradeChoice } from './GradeChoice.tsx';
 import { FillingTab } from './FillingTab.tsx';
 import { FibreTab } from './fibre/FibreTab.tsx';
 import { LayupTab } from './layup/LayupTab.tsx';
@@ -29,8 +26,8 @@ const TABS = [
 export function BuildStage() {
   const { library, standing } = useBench();
   const [search, set] = useAddress();
-  const { gradeId, offered, choose } = useBuildGrade();
-  const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);
+  const built = useBuildGrade();
+  const { gradeId } = built;
   if (library.grades.length === 0) return <NoGrades />;
   if (gradeId === undefined) return <Loading what="the grades" />;
   const shown = TABS.find(({ id }) => id === search.get('show'))?.id ?? TABS[0].id;
@@ -51,15 +48,7 @@ export function BuildStage() {
             ))}
           </Tabs.List>
           <div className="w-96 pb-1.5">
-            <Choice
-              label="Built of"
-              value={gradeId}
-              options={offered.map(({ gradeId: id, best }) => ({
-                value: id,
-                label: `${names.get(id)} · ${statusWord(best.status)}${best.minimumReserve === null ? '' : ` ${formatReserve(best.minimumReserve)}`}`,
-              }))}
-              onChange={choose}
-            />
+            <GradeChoice {...built} />
           </div>
         </div>
         {TABS.map(({ id, Content }) => (

@@ -35,6 +35,12 @@ export const stages: readonly Stage[] = [
     lazy: async () => (await import('../build/BuildStage.tsx')).BuildStage,
   },
   {
+    id: 'plan',
+    title: 'Print plan',
+    question: 'Can we, and how?',
+    lazy: async () => (await import('../plan/PlanStage.tsx')).PlanStage,
+  },
+  {
     id: 'decision',
     title: 'Decision',
     question: 'What was chosen, on what grounds?',

@@ -45,6 +45,7 @@ import {
   type UnitSystem,
   type WaysUp,
 } from '@anvilstone/core';
+import { machineChoices, upgradeGains, type MachineChoice, type UpgradeGain } from '@anvilstone/core/plan';
 import { laminateReport, type LaminateReport } from '@anvilstone/core/laminate';
 import type {
   Brief,
@@ -201,6 +202,11 @@ const engine = {
     fillingsOfMass(brief, theWorkshop(), gradeId, massG, theWorkshop().rules),
   planFibre: (brief: Brief, gradeId: string, target: number): StiffeningOption[] =>
     planFibre(brief, theWorkshop(), gradeId, theWorkshop().rules, target),
+  /** Every machine for one grade and way up; undefined: how its family is printed is not known. */
+  machineChoices: (brief: Brief, gradeId: string, orientation: BuildOrientation): MachineChoice[] | undefined =>
+    machineChoices(brief, theWorkshop(), gradeId, orientation, theWorkshop().rules),
+  upgradeGains: (briefs: readonly Brief[], machineId: string): UpgradeGain[] =>
+    upgradeGains(briefs, theWorkshop(), machineId, theWorkshop().rules),
   laminate: (layup: Layup): LaminateReport => laminateReport(layup, theWorkshop(), theWorkshop().rules),
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */

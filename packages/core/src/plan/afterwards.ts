@@ -1,0 +1,104 @@
+import { waterDiffusionMm2PerH, waterUptakeFraction } from '../materials/sorption.ts';
+import { preparePart } from '../evaluation/preparePart.ts';
+import { annealingOf } from '../process/annealing.ts';
+import { formatNumber as f, formatQuantity } from '../units/formatQuantity.ts';
+import { duration } from '../words/duration.ts';
+import type { CardLine } from './cardLine.ts';
+import type { CardSetting } from './cardSetting.ts';
+
+/** Cooling, annealing and conditioning of a finished print. */
+export const afterwards = (setting: CardSetting): CardLine[] => [
+  coolLine(setting),
+  ...annealLines(setting),
+  ...conditionLines(setting),
+];
+
+const WARPS = 3;
+
+function coolLine({ family, needs, machine, units }: CardSetting): CardLine {
+  const coolC = Math.min(45, Math.max(30, family.glassTransitionC - 25));
+  const slow = needs.warpTendency1to5 >= WARPS || machine.enclosure === 'heated';
+  return {
+    id: 'cool-down',
+    title: 'Cool down',
+    value: slow
+      ? `on the bed, door shut, to ${formatQuantity(coolC, 'temperature', units)}`
+      : 'off the bed when it lets go',
+    why: slow
+      ? 'Taken off warm, it warps in the hand; stress that cools in evenly does less harm'
+      : 'It warps little; a cool bed lets go by itself',
+    from: 'family',
+  };
+}
+
+function annealLines({ brief, family, machine, units }: CardSetting): CardLine[] {
+  const annealing = annealingOf(family);
+  if (!annealing) return [];
+  const temperature = formatQuantity(annealing.temperatureC, 'temperature', units);
+  const larger = 100 * (1 / (1 - annealing.shrinkPct / 100) - 1);
+  const inChamber =
+    family.chamberC.recommended !== null && (machine.maximumChamberC ?? 0) >= family.chamberC.recommended;
+  if (family.morphology === 'semiCrystalline' && inChamber)
+    return [
+      {
+        id: 'crystallise',
+        title: 'Crystallise',
+        value: 'in the chamber while it prints',
+        why: `The chamber reaches what it wants; an oven afterwards would distort it by about ${f(annealing.shrinkPct)} %`,
+        from: 'family',
+      },
+    ];
+  const line = {
+    id: 'anneal',
+    title: 'Anneal',
+    from: 'family' as const,
+    value: `${f(annealing.hours)} h at ${temperature}, slowly up and down`,
+  };
+  return brief.annealed
+    ? [
+        {
+          ...line,
+          why: `The brief counts on it. Draw the part ${f(larger, 2)} % larger: it shrinks, and differently up and along. In sand or plaster it keeps its shape`,
+          mind: true,
+        },
+      ]
+    : [
+        {
+          ...line,
+          value: 'not asked for',
+          why: `${line.value} would lift its heat limit by some ${f(annealing.hdtGainC)} K and shrink it by ${f(annealing.shrinkPct)} %`,
+        },
+      ];
+}
+
+/** Less water than this changes nothing that one notices, %. */
+const NOTICEABLE_WATER_PCT = 1;
+const ENOUGH = 0.9;
+
+function conditionLines({ brief, family, units }: CardSetting): CardLine[] {
+  if (brief.moisture === 'dry' || family.waterAt23C50RhPct < NOTICEABLE_WATER_PCT) return [];
+  const { thinnestMm } = preparePart(brief).body;
+  const at = (temperatureC: number) =>
+    timeToFraction(thinnestMm, waterDiffusionMm2PerH(family.sorptionHalfTime2mmH, temperatureC), ENOUGH);
+  return [
+    {
+      id: 'condition',
+      title: 'Condition before use',
+      value: `${duration(at(23))} in air at 50 % humidity`,
+      why: `Fresh from the printer it is dry: brittle, and smaller than it will be. ${f(thinnestMm)} mm of wall take as long for nine tenths of their ${f(family.waterAt23C50RhPct)} % of water; over water at ${formatQuantity(60, 'temperature', units)} about ${duration(at(60))}, watched by weight`,
+      from: 'family',
+      mind: true,
+    },
+  ];
+}
+
+/** Hours until a wall open on both faces has taken up a share of what it will, by bisection on Crank’s series. */
+export function timeToFraction(thicknessMm: number, diffusionMm2PerH: number, share: number): number {
+  let [low, high] = [0, thicknessMm ** 2 / diffusionMm2PerH];
+  for (let i = 0; i < 60; i++) {
+    const middle = (low + high) / 2;
+    if (waterUptakeFraction(thicknessMm, diffusionMm2PerH, middle) < share) low = middle;
+    else high = middle;
+  }
+  return high;
+}

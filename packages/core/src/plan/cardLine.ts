@@ -1,0 +1,19 @@
+/** Whose word a setting is: the maker's of this grade, its family's typical value, the machine's, the house's, or ours. */
+export type CardSource = 'grade' | 'family' | 'machine' | 'house' | 'ours';
+
+/** One setting of a process card. */
+export interface CardLine {
+  id: string;
+  title: string;
+  value: string;
+  /** Why it is so, and what is traded. */
+  why: string;
+  from: CardSource;
+  /** It goes wrong when this is left out. */
+  mind?: true;
+}
+
+export interface CardGroup {
+  title: string;
+  lines: readonly CardLine[];
+}

@@ -1,0 +1,10 @@
+export * from './machineChoices.ts';
+export * from './unlock.ts';
+export * from './upgradeGains.ts';
+export * from './cardLine.ts';
+export * from './processCard.ts';
+export { flowOf, type Flow } from './flow.ts';
+export { timeToFraction } from './afterwards.ts';
+export * from './supportChoices.ts';
+export * from './afterPrinting.ts';
+export * from './goodPartCost.ts';

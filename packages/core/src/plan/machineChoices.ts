@@ -1,0 +1,67 @@
+import type { Brief, BuildOrientation, EvaluationEntry, HouseRules, Library, Machine } from '@anvilstone/schema';
+import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
+import { preparePart } from '../evaluation/preparePart.ts';
+import { InputError } from '../input/InputError.ts';
+import { BUILT_UP } from '../parts/partModel.ts';
+import { boxOf } from '../process/boxOnBed.ts';
+import {
+  fibreFindings,
+  materialFindings,
+  processNeeds,
+  sizeFindings,
+  verdictOf,
+  type MachineFit,
+} from '../process/machineFit.ts';
+import { findFamily } from '../reference/family.ts';
+import { findReinforcement } from '../reference/reinforcement.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
+import { cheapestUnlock, type Unlock } from './unlock.ts';
+
+/** One machine for a grade and a way up: what speaks against it, and what would help. */
+export interface MachineChoice {
+  machine: Machine;
+  fit: MachineFit;
+  /** The part printed on it; its status is that of every check. */
+  entry: EvaluationEntry;
+  /** Cheapest upgrades after which nothing blocks it; absent: nothing does, or nothing helps. */
+  unlock?: Unlock;
+}
+
+/**
+ * Every machine of the workshop for one grade in one way up, those that nothing blocks first, cheapest first. Undefined: the
+ * family is not known, so neither is how it is printed.
+ * @throws InputError when the library has no such grade, or as evaluate does
+ */
+export function machineChoices(
+  brief: Brief,
+  library: Library,
+  gradeId: string,
+  orientation: BuildOrientation,
+  rules: HouseRules = defaultHouseRules,
+): MachineChoice[] | undefined {
+  const grade = library.grades.find(({ id }) => id === gradeId);
+  if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');
+  const needs = processNeeds(grade, findFamily(grade.familyId), findReinforcement(grade.reinforcementId));
+  if (!needs) return undefined;
+  const { body, fibre } = preparePart(brief, BUILT_UP[orientation]);
+  const box = boxOf(body.extentMm, BUILT_UP[orientation]);
+  const { machineIds: _allowed, ...asks } = brief.asks;
+  const here: Brief = { ...brief, asks: { ...asks, orientations: [orientation] } };
+  return library.machines
+    .map((machine): MachineChoice => {
+      const fit = verdictOf(machine, [
+        ...materialFindings(needs, machine, rules),
+        ...sizeFindings(machine, box),
+        ...(fibre ? fibreFindings(machine) : []),
+      ]);
+      const job = prepareJob(here, { ...library, grades: [], machines: [machine] }, { rules });
+      const unlock = fibre && !machine.laysFibre ? undefined : cheapestUnlock(needs, machine, box, rules);
+      return { machine, fit, entry: evaluateGrade(job, grade).best, ...(unlock ? { unlock } : {}) };
+    })
+    .sort(
+      (a, b) =>
+        Number(a.fit.verdict === 'blocker') - Number(b.fit.verdict === 'blocker') ||
+        (a.entry.costUsd ?? Infinity) - (b.entry.costUsd ?? Infinity) ||
+        a.machine.id.localeCompare(b.machine.id),
+    );
+}

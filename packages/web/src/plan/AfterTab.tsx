@@ -1,0 +1,44 @@
+import { afterPrinting, type TreatmentVerdict } from '@anvilstone/core/plan';
+import { useMemo } from 'react';
+import { Panel } from '../ui/Panel.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+import type { PlanTabProps } from './planTab.ts';
+
+const LOOK: Record<TreatmentVerdict, string> = {
+  works: 'text-pass',
+  'with care': 'text-unknown',
+  'wrecks it': 'text-fail',
+  'does nothing': 'text-quiet',
+};
+const MARK: Record<TreatmentVerdict, string> = { works: '✓', 'with care': '△', 'wrecks it': '✕', 'does nothing': '–' };
+
+/** What may be done to the finished print, what wrecks it, and what it changes in the numbers. */
+export function AfterTab({ grade }: PlanTabProps) {
+  const treatments = useMemo(() => afterPrinting(grade), [grade]);
+  if (!treatments) return null;
+  return (
+    <Panel title={`After printing ${grade.name}`}>
+      <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
+        <TableHead headings={['Treatment', 'Verdict', 'How', 'What it changes', 'Mind']} />
+        <tbody>
+          {treatments.map(({ id, title, verdict, how, changes, caution }) => (
+            <tr key={id} className="border-b border-line align-top last:border-0">
+              <th scope="row" className="px-3 py-2 text-left font-semibold whitespace-nowrap">
+                {title}
+              </th>
+              <td className={`px-3 py-2 whitespace-nowrap ${LOOK[verdict]}`}>
+                <span aria-hidden="true">{MARK[verdict]}</span> {verdict}
+              </td>
+              <td className="px-3 py-2">{how}</td>
+              <td className="px-3 py-2">{changes || '–'}</td>
+              <td className="px-3 py-2 text-unknown">{caution}</td>
+            </tr>
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 text-xs text-quiet">
+        By family and filler, typical, evidence D. Try it on a failed print first.
+      </p>
+    </Panel>
+  );
+}

@@ -1,0 +1,116 @@
+import { formatNumber as f, type FitFinding } from '@anvilstone/core';
+import { type MachineChoice } from '@anvilstone/core/plan';
+import { useAddress } from '../app/useAddress.ts';
+import { MassAndCost } from '../build/EntryCells.tsx';
+import { duration } from '../ui/amount.ts';
+import { Button } from '../ui/Button.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+import type { PlanTabProps } from './planTab.ts';
+import { VerdictMark } from './VerdictMark.tsx';
+
+const HEADINGS = [
+  'Machine',
+  'Fit',
+  'What speaks against it',
+  'Mass',
+  'Cost',
+  'Print time',
+  'What would unblock it',
+  '',
+];
+
+/** Every machine for this grade, this way up: what blocks it, what to mind, and the cheapest way to unblock it. */
+export function MachinesTab({ grade, orientation, choices, choice }: PlanTabProps) {
+  const usable = choices.filter(({ fit }) => fit.verdict !== 'blocker').length;
+  const [, set] = useAddress();
+  return (
+    <Panel title={`${grade.name}, ${orientation}: ${usable} of ${choices.length} machines can print it`}>
+      <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
+        <TableHead headings={HEADINGS} />
+        <tbody>
+          {choices.map((one) => (
+            <Row
+              key={one.machine.id}
+              choice={one}
+              isChosen={one === choice}
+              onChoose={() => set({ machine: one.machine.id })}
+            />
+          ))}
+        </tbody>
+      </table>
+      <p className="mt-2 text-xs text-quiet">
+        What a machine does not state of itself is asked for only where it matters. Prices of upgrades are usual ones;
+        ask a supplier, and have mains wiring done by a licensed person.
+      </p>
+    </Panel>
+  );
+}
+
+function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: boolean; onChoose: () => void }) {
+  const { machine, fit, entry, unlock } = choice;
+  const blocked = fit.verdict === 'blocker';
+  return (
+    <tr className={`border-b border-line align-top last:border-0 ${isChosen ? 'bg-sunken' : ''}`}>
+      <th scope="row" className="px-3 py-1 text-left font-semibold whitespace-nowrap">
+        {machine.name}
+      </th>
+      <td className="px-3 py-1 whitespace-nowrap">
+        <VerdictMark verdict={fit.verdict} />
+      </td>
+      <td className="px-3 py-1">
+        {fit.findings.length === 0 ? (
+          <span className="text-quiet">nothing</span>
+        ) : (
+          <ul className="flex flex-col gap-1">
+            {[...fit.findings].sort(blockersFirst).map(({ verdict, text }) => (
+              <li key={text} className={verdict === 'blocker' ? 'text-fail' : 'text-unknown'}>
+                {text}.
+              </li>
+            ))}
+          </ul>
+        )}
+      </td>
+      {blocked ? (
+        <td colSpan={3} className="px-3 py-1 text-quiet">
+          –
+        </td>
+      ) : (
+        <>
+          <MassAndCost {...entry} />
+          <td className="px-3 py-1 whitespace-nowrap">{entry.printTimeH ? duration(entry.printTimeH) : 'unknown'}</td>
+        </>
+      )}
+      <td className="px-3 py-1">
+        {!blocked && <span className="text-quiet">nothing blocks it</span>}
+        {blocked && !unlock && <span className="text-quiet">no usual upgrade helps</span>}
+        {unlock && (
+          <>
+            {unlock.upgrades.map(({ title }) => title).join('; ')}:{' '}
+            <strong className="whitespace-nowrap">about {f(unlock.priceUsd)} USD</strong>
+            {unlock.upgrades.map(
+              ({ caution }) =>
+                caution && (
+                  <span key={caution} className="block text-unknown">
+                    {caution}
+                  </span>
+                ),
+            )}
+          </>
+        )}
+      </td>
+      <td className="px-3 py-1">
+        {isChosen ? (
+          <span className="text-quiet">planned</span>
+        ) : (
+          <Button className="whitespace-nowrap" aria-label={`Plan on ${machine.name}`} onClick={onChoose}>
+            Plan on it
+          </Button>
+        )}
+      </td>
+    </tr>
+  );
+}
+
+const blockersFirst = (a: FitFinding, b: FitFinding) =>
+  Number(b.verdict === 'blocker') - Number(a.verdict === 'blocker');
