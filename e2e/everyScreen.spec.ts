@@ -19,8 +19,14 @@ const screens = [
   ['way up', `${LAMP_ARM}/build?grade=ne-petg`, 'Reserves from flat to upright'],
   ['filling', `${LAMP_ARM}/build?grade=ne-petg&show=filling`, '8 walls, 50 % infill'],
   ['fibre', `${DEMO}1/build?show=fibre`, 'Continuous carbon in polyamide, 1 deep'],
+  ['two materials', `${LAMP_ARM}/build?grade=ne-petg&show=split`, 'Bond needed'],
   ['layup', `${LAMP_ARM}/build?show=layup`, 'Modulus around the angle'],
   ['shape', `${LAMP_ARM}/build?show=shape`, 'Drop the part’s mesh here'],
+  ['print plan', `${LAMP_ARM}/plan?grade=ol-pa6-gf`, 'What would unblock it'],
+  ['process card', `${LAMP_ARM}/plan?grade=ne-petg&show=card`, 'Dry the spool'],
+  ['what it costs', `${LAMP_ARM}/plan?grade=ne-petg&show=cost`, 'Setting up'],
+  ['after printing', `${LAMP_ARM}/plan?grade=ne-abs&show=after`, 'Solvent bonding'],
+  ['supports', `${LAMP_ARM}/plan?grade=ne-petg&show=supports`, 'Comes off'],
   ['decision', `${LAMP_ARM}/decision`, 'every number agrees'],
   ['deciding', `${LAMP_ARM}/decision?grade=tm-tpu95`, 'Freeze the decision'],
   ['grades', '/grades?q=clearway', 'Tarrowmill PETG Clearway'],
@@ -37,7 +43,7 @@ const screens = [
   ['new agent', '/agents/new', 'What people must mind'],
   ['brief in fluids', `${DEMO}6/brief`, 'Under a lasting pull'],
   ['house rules', '/house-rules', 'Whose numbers lead'],
-  ['machines', '/machines', 'Hot chamber'],
+  ['machines', '/machines?machine=bench-open', 'fit an all-metal hot end'],
   ['quick sums', '/calculations/part-wall-bracket', 'Upper fibre at the root of the tie'],
 ] as const;
 

@@ -8,6 +8,7 @@ import { formatNumber as f, formatQuantity } from '../units/formatQuantity.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 import { afterwards } from './afterwards.ts';
 import type { CardGroup, CardLine } from './cardLine.ts';
+import { REMOVAL_WORDS, supportChoices } from './supportChoices.ts';
 import type { CardSetting } from './cardSetting.ts';
 import { flowOf } from './flow.ts';
 import { heatLines } from './heatLines.ts';
@@ -56,10 +57,25 @@ export function processCard(
     groups: [
       { title: 'Before', lines: [...dryingLines(setting), ...nozzleLines(setting), surfaceLine(setting)] },
       { title: 'Heat and air', lines: heatLines(setting) },
-      { title: 'Flow', lines: flowLines(setting) },
+      { title: 'Flow and supports', lines: [...flowLines(setting), ...supportLines(setting)] },
       { title: 'Afterwards', lines: afterwards(setting) },
     ],
   };
+}
+
+function supportLines({ grade, machine }: CardSetting): CardLine[] {
+  const [first] = supportChoices(grade, machine) ?? [];
+  if (!first || first.problems.length > 0) return [];
+  const { support, pairing } = first;
+  return [
+    {
+      id: 'support',
+      title: 'Support, if any',
+      value: support.name,
+      why: `Comes off ${REMOVAL_WORDS[pairing.removability]}: ${support.removal.agent}. ${pairing.harms ? pairing.harms.replace(/[.]$/, '') : 'Nothing is done to the part by it'}`,
+      from: 'family',
+    },
+  ];
 }
 
 function dryingLines({ grade, family, rules, units }: CardSetting): CardLine[] {

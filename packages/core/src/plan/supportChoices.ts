@@ -10,6 +10,14 @@ export interface SupportChoice {
   problems: readonly string[];
 }
 
+/** How a support comes off, in words. */
+export const REMOVAL_WORDS: Record<SupportPairing['removability'], string> = {
+  easy: 'easily',
+  moderate: 'with some work',
+  hard: 'hardly',
+  notPractical: 'not in practice',
+};
+
 const RANK: Record<SupportPairing['recommended'], number> = { yes: 0, possible: 1, no: 2 };
 
 /**

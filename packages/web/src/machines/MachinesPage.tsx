@@ -1,9 +1,12 @@
-import { useMachinesQuery } from '../app/api.ts';
+import { useMachinesQuery, usePartsQuery } from '../app/api.ts';
+import { useAddress } from '../app/useAddress.ts';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
+import { useLibrary } from '../workers/useLibrary.ts';
+import { MachineDetails } from './MachineDetails.tsx';
 
 const ENCLOSURE = { open: 'open frame', enclosed: 'enclosed', heated: 'heated chamber' };
 
@@ -11,6 +14,10 @@ const ENCLOSURE = { open: 'open frame', enclosed: 'enclosed', heated: 'heated ch
 export function MachinesPage() {
   const { data: machines, error } = useMachinesQuery();
   const units = useAppSelector((state) => state.settings.units);
+  const { data: parts } = usePartsQuery();
+  const { library } = useLibrary();
+  const [search, set] = useAddress();
+  const chosen = machines?.find(({ id }) => id === search.get('machine')) ?? machines?.[0];
   const heat = (value: number) => amount(value, '°C', units);
   return (
     <main className="p-6">
@@ -40,9 +47,19 @@ export function MachinesPage() {
           />
           <tbody>
             {machines.map((machine) => (
-              <tr key={machine.id} className="border-b border-line last:border-0">
+              <tr
+                key={machine.id}
+                className={`border-b border-line last:border-0 ${machine === chosen ? 'bg-sunken' : ''}`}
+              >
                 <th scope="row" className="px-3 py-2 text-left font-semibold">
-                  {machine.name}
+                  <button
+                    type="button"
+                    aria-pressed={machine === chosen}
+                    className="font-semibold hover:underline"
+                    onClick={() => set({ machine: machine.id })}
+                  >
+                    {machine.name}
+                  </button>
                   {machine.sampleData && <span className="block text-xs font-normal text-unknown">sample data</span>}
                 </th>
                 <td className="px-3">{heat(machine.maximumNozzleC)}</td>
@@ -67,6 +84,9 @@ export function MachinesPage() {
             ))}
           </tbody>
         </table>
+      )}
+      {chosen && parts && library && (
+        <MachineDetails key={chosen.id} machine={chosen} parts={parts} library={library} />
       )}
     </main>
   );

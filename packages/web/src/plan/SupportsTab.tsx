@@ -1,4 +1,4 @@
-import { supportChoices } from '@anvilstone/core/plan';
+import { REMOVAL_WORDS, supportChoices } from '@anvilstone/core/plan';
 import { supportStatement } from '@anvilstone/core/tables';
 import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
@@ -9,12 +9,6 @@ import type { PlanTabProps } from './planTab.ts';
 
 const HEADINGS = ['Support', 'Advised', 'Holds while printing', 'Comes off', 'What that does to the part', 'Mind'];
 const ADVISED = { yes: 'yes', possible: 'possible', no: 'no' } as const;
-const REMOVAL = {
-  easy: 'easily',
-  moderate: 'with some work',
-  hard: 'hardly',
-  notPractical: 'not in practice',
-} as const;
 
 /** What holds up overhangs of this grade, how it comes off, and what coming off does to the part. */
 export function SupportsTab({ grade, choice }: PlanTabProps) {
@@ -45,7 +39,7 @@ export function SupportsTab({ grade, choice }: PlanTabProps) {
               </td>
               <td className="px-3 py-2">{pairing.bond}</td>
               <td className="px-3 py-2">
-                {REMOVAL[pairing.removability]}, {support.removal.agent},{' '}
+                {REMOVAL_WORDS[pairing.removability]}, {support.removal.agent},{' '}
                 {amount(support.removal.temperatureC.low, '°C', units)} to{' '}
                 {amount(support.removal.temperatureC.high, '°C', units)}, {support.removal.hoursTypical.low} to{' '}
                 {support.removal.hoursTypical.high} h

@@ -1,0 +1,63 @@
+import { expect, test } from '@playwright/test';
+import { makePart } from './part.ts';
+
+test('can we print it: every machine with what blocks it, what would mend that and for how much', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, { title: 'Arm to be printed', failureCouldHurt: 'no' });
+  await page.goto(`/parts/${part.id}/plan?grade=ol-pa6-gf&way=XZ`);
+  await page.getByRole('combobox', { name: 'Built of' }).waitFor();
+  const machines = page.getByRole('region', { name: /machines can print it$/ });
+  const open = machines.getByRole('row', { name: /^Bench open frame/ });
+  await expect(open).toContainText('blocked');
+  await expect(open).toContainText(/Wears a brass nozzle through/);
+  await expect(open).toContainText(/hardened nozzle.*about \d+ USD/);
+  await expect(machines.getByRole('row', { name: /^Old wide frame/ })).toContainText(/Takes 2.85 mm filament/);
+
+  // Planned on the enclosed one: its card, by keyboard to the next tab.
+  const enclosed = machines.getByRole('row', { name: /^Workshop enclosed/ });
+  const take = enclosed.getByRole('button', { name: 'Plan on Workshop enclosed' });
+  if (await take.isVisible()) await take.click();
+  await expect(enclosed).toContainText('planned');
+  await page.getByRole('tab', { name: 'On which machine' }).focus();
+  await page.keyboard.press('ArrowRight');
+  const card = page.getByRole('article', { name: 'Process card' });
+  await expect(card).toContainText(/on Workshop enclosed/);
+  await expect(card.getByRole('region', { name: 'Before' })).toContainText(/Dry the spool.*\d+ h at \d+ °C/);
+  await expect(card.getByRole('region', { name: 'Heat and air' })).toContainText(/Part fan.*off/);
+  await expect(card.getByRole('img', { name: /^Code that leads to .*machine=workshop-enclosed/ })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Cautions' })).toContainText(/fibre|dust/i);
+
+  await page.getByRole('tab', { name: 'Supports' }).click();
+  await expect(page.getByRole('region', { name: /^Supports for/ }).getByRole('row')).not.toHaveCount(1);
+  await page.getByRole('tab', { name: 'After printing' }).click();
+  await expect(page.getByRole('row', { name: /^Smoothing by vapour/ })).toContainText('wrecks it');
+});
+
+test('what a good part costs: every component, with the batch, and a use of a consumable', async ({
+  page,
+  request,
+}) => {
+  const part = await makePart(request, { title: 'Arm to be priced', failureCouldHurt: 'no' });
+  await page.goto(`/parts/${part.id}/plan?grade=ne-petg&way=XZ&machine=bench-open&show=cost`);
+  const one = page.getByRole('region', { name: /^One good part:/ });
+  await expect(one.getByRole('row', { name: /^Setting up/ })).toContainText('5.00');
+  await page.getByLabel('Good parts').fill('10');
+  await expect(one.getByRole('row', { name: /^Setting up/ })).toContainText('0.50');
+  await expect(one.getByRole('row', { name: /^Scrap/ })).toContainText(/37 of 412 prints/);
+  await page.getByLabel('Good parts').fill('0');
+  await expect(page.getByText(/Must be 1 or more/)).toBeVisible();
+  await page.getByLabel('Uses of one part').fill('500');
+  await expect(one).toContainText(/A use costs 0\.0\d+ USD/);
+});
+
+test('machines: what each upgrade would let the workshop print', async ({ page }) => {
+  await page.goto('/machines');
+  await page.getByRole('button', { name: 'Bench open frame' }).click();
+  const gains = page.getByRole('region', { name: /^What an upgrade of it would let you print/ });
+  await expect(gains.getByRole('row', { name: /^fit an all-metal hot end/ })).toContainText('70 USD', {
+    timeout: 30_000,
+  });
+  await expect(page.getByRole('region', { name: 'Bench open frame' })).toContainText('37 of 412');
+});
