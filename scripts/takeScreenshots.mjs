@@ -25,7 +25,7 @@ const views = [
   ['decision', `${lampArm}/decision`, 'light'],
   ['grades', '/grades?printable=fits&range=tensileModulus~1500~&sort=tensileStrength~down', 'light'],
   ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],
-  ['two-grades', '/grades/compare?first=ol-pa6&second=ne-pa6', 'light'],
+  ['print-plan', '/parts/0a7c1d00-0000-4000-8000-000000000003/plan?grade=ol-pa6-gf&way=XZ', 'light'],
   ['agents', '/agents', 'light'],
   ['import', '/grades/import', 'light', askedAboutASheet],
   ['house-rules', '/house-rules', 'light', (page) => changeARule(page)],
