@@ -1,6 +1,6 @@
 import { readFile } from 'node:fs/promises';
 import { expect, test } from '@playwright/test';
-import { makePart, readPart, saved, shortlistRow, standing } from './part.ts';
+import { makePart, readPart, saved, settledStanding, shortlistRow, standing } from './part.ts';
 
 test('asks come from a palette and go again, and the brief keeps exactly what is asked', async ({ page, request }) => {
   const part = await makePart(request, { asks: {} });
@@ -33,7 +33,7 @@ test('with only the open frame allowed, what it cannot print falls out of the co
   const part = await makePart(request, { asks: {} });
   await page.goto(`/parts/${part.id}/brief`);
   await expect.poll(() => standing(page)).toBeGreaterThan(20);
-  const before = await standing(page);
+  const before = await settledStanding(page);
   await page.getByRole('button', { name: '+ Only these machines' }).click();
   await expect(page.getByText('Tick at least one machine')).toBeVisible();
   await page.getByRole('checkbox', { name: 'Bench open frame' }).check();

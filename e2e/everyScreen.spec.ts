@@ -26,6 +26,7 @@ const screens = [
   ['process card', `${LAMP_ARM}/plan?grade=ne-petg&show=card`, 'Dry the spool'],
   ['what it costs', `${LAMP_ARM}/plan?grade=ne-petg&show=cost`, 'Setting up'],
   ['after printing', `${LAMP_ARM}/plan?grade=ne-abs&show=after`, 'Solvent bonding'],
+  ['dry spool', `${LAMP_ARM}/plan?grade=ol-pa6-gf&show=dry`, 'The air it lay in'],
   ['supports', `${LAMP_ARM}/plan?grade=ne-petg&show=supports`, 'Comes off'],
   ['decision', `${LAMP_ARM}/decision`, 'every number agrees'],
   ['deciding', `${LAMP_ARM}/decision?grade=tm-tpu95`, 'Freeze the decision'],

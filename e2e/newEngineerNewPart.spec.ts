@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { promisify } from 'node:util';
 import { expect, test } from '@playwright/test';
 import type { Decision, EvaluationResult, GeometryOf } from '@anvilstone/schema';
-import { saved, shortlistRow, standing } from './part.ts';
+import { saved, settledStanding, shortlistRow, standing } from './part.ts';
 
 test('a new engineer describes a part, sees what survives and why, and keeps a decision that can be recomputed', async ({
   page,
@@ -30,11 +30,12 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
 
   // The count of standing grades follows every ask.
   await expect.poll(() => standing(page)).toBeGreaterThan(15);
-  const before = await standing(page);
+  await saved(page);
+  const before = await settledStanding(page);
   await page.getByRole('button', { name: '+ Steady heat' }).click();
   await page.getByLabel('Steady temperature').fill('75');
   await expect.poll(() => standing(page)).toBeLessThan(before);
-  const warm = await standing(page);
+  const warm = await settledStanding(page);
   await page.getByLabel('Steady temperature').fill('185 °F');
   await expect.poll(() => standing(page)).toBeLessThan(warm);
   await page.getByLabel('Steady temperature').fill('60');

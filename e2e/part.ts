@@ -21,6 +21,23 @@ export async function standing(page: Page): Promise<number> {
   return Number((await last.innerText()).split('\n').at(-1));
 }
 
+/** The same once two looks, half a second apart, see the same count: edits before it may still be worked out. */
+export async function settledStanding(page: Page): Promise<number> {
+  let last = -1;
+  await expect
+    .poll(
+      async () => {
+        const now = await standing(page);
+        const same = now === last;
+        last = now;
+        return same;
+      },
+      { intervals: [500] },
+    )
+    .toBe(true);
+  return last;
+}
+
 export const saved = (page: Page) => expect(page.getByRole('status').filter({ hasText: /^Saved$/ })).toBeVisible();
 
 /** Narrows the shortlist down to a grade, as one does in a library of thousands, and gives its row. */

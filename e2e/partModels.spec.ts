@@ -1,7 +1,7 @@
 import { expect, test, type Page } from '@playwright/test';
 import { heaterDuct, nozzleBracket, ratchetPawl, scraperLever, snapCover } from '@anvilstone/core/sample';
 import type { GeometryOf } from '@anvilstone/schema';
-import { makePart, readPart, saved, standing } from './part.ts';
+import { makePart, readPart, saved, settledStanding, standing } from './part.ts';
 
 async function newPart(page: Page, does: RegExp): Promise<string> {
   await page.goto('/parts');
@@ -22,7 +22,7 @@ test('bars: a prop that must not bow is drawn, sized by its handle, and told whi
   await page.getByLabel('Force', { exact: true }).fill('90 N');
   await page.getByLabel('Stays on for').fill('1 year');
   await expect(funnelRow(page, 'Stability')).toBeVisible();
-  const before = await standing(page);
+  const before = await settledStanding(page);
   // By keyboard: ten times a millimetre longer.
   const handle = page.getByRole('slider', { name: /^Free length/ });
   await handle.focus();

@@ -29,6 +29,16 @@ test('can we print it: every machine with what blocks it, what would mend that a
   await expect(card.getByRole('img', { name: /^Code that leads to .*machine=workshop-enclosed/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'Cautions' })).toContainText(/fibre|dust/i);
 
+  // Out over night in damp air it has to be dried again.
+  await page.getByRole('tab', { name: 'Dry spool' }).click();
+  await page.getByLabel('Hours, 1').fill('2');
+  await expect(page.getByRole('status').filter({ hasText: 'use it within' })).toBeVisible();
+  await page.getByLabel('Hours, 1').fill('14');
+  await page.getByLabel('Humidity').fill('75');
+  await expect(
+    page.getByRole('status').filter({ hasText: /too wet to print: dry it for \d+ h at \d+ °C/ }),
+  ).toBeVisible();
+
   await page.getByRole('tab', { name: 'Supports' }).click();
   await expect(page.getByRole('region', { name: /^Supports for/ }).getByRole('row')).not.toHaveCount(1);
   await page.getByRole('tab', { name: 'After printing' }).click();

@@ -1,5 +1,5 @@
 import { expect, test, type Page } from '@playwright/test';
-import { readPart, saved, shortlistRow, standing } from './part.ts';
+import { readPart, saved, settledStanding, shortlistRow, standing } from './part.ts';
 
 async function blankPart(page: Page, does: RegExp): Promise<string> {
   await page.goto('/parts');
@@ -24,7 +24,7 @@ test('drip cup: oil and a degreaser by pictures of contact; what stands them, wh
   const id = await blankPart(page, /pressed on evenly/);
   await page.getByLabel('Name', { exact: true }).fill('Drip cup of a test');
   await page.getByLabel('Pressure', { exact: true }).fill('0.6 kPa');
-  const before = await standing(page);
+  const before = await settledStanding(page);
   await ask(page, 'Fluids touch it');
   const oil = page.getByRole('group', { name: 'Fluid 1' });
   await oil.getByLabel('How warm').fill('45');

@@ -4,6 +4,7 @@ export * from './cautions/index.ts';
 export * from './checks/index.ts';
 export * from './compare/index.ts';
 export * from './drawing/index.ts';
+export * from './drying/index.ts';
 export * from './evaluation/index.ts';
 export { InputError } from './input/InputError.ts';
 export * from './fibre/index.ts';

@@ -2,6 +2,7 @@ import { cantileverDeflection, cantileverStress, sectionProperties } from './bea
 import type { Calculator } from './calculator.ts';
 import { contact, fatigue, gent, growth, hinge, knock, snap, tough } from './motion.ts';
 import { drift, nineOfTen, weathered, worn } from './surroundings.ts';
+import { dryerPlan, spoolWater } from './drying.ts';
 import { infillCore, strandLoop, strandsInBar } from './strands.ts';
 import { partCalculators } from './partModels.ts';
 import { convert, cost, footprint, readQuantity, reserveOfTemperature } from './everyday.ts';
@@ -50,6 +51,8 @@ export const calculators: readonly Calculator[] = [
   strandLoop,
   strandsInBar,
   infillCore,
+  spoolWater,
+  dryerPlan,
   ...partCalculators,
   cost,
   reserveOfTemperature,

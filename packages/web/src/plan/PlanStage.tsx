@@ -12,6 +12,7 @@ import { tabLook } from '../ui/tabLook.ts';
 import { AfterTab } from './AfterTab.tsx';
 import { CardTab } from './CardTab.tsx';
 import { CostTab } from './CostTab.tsx';
+import { DryTab } from './DryTab.tsx';
 import { MachinesTab } from './MachinesTab.tsx';
 import type { PlanTabProps } from './planTab.ts';
 import { SupportsTab } from './SupportsTab.tsx';
@@ -20,6 +21,7 @@ import { usePlan } from './usePlan.ts';
 const TABS: readonly { id: string; title: string; Content: ComponentType<PlanTabProps> }[] = [
   { id: 'machines', title: 'On which machine', Content: MachinesTab },
   { id: 'card', title: 'Process card', Content: CardTab },
+  { id: 'dry', title: 'Dry spool', Content: DryTab },
   { id: 'supports', title: 'Supports', Content: SupportsTab },
   { id: 'after', title: 'After printing', Content: AfterTab },
   { id: 'cost', title: 'What it costs', Content: CostTab },

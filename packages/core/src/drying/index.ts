@@ -1,0 +1,3 @@
+export * from './dryer.ts';
+export * from './dryerPlan.ts';
+export * from './spoolMoisture.ts';
