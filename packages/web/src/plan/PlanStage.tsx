@@ -40,7 +40,7 @@ export function PlanStage() {
   const shown = TABS.find(({ id }) => id === search.get('show'))?.id ?? TABS[0]!.id;
   return (
     <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
-      <div className="no-print mb-3 flex items-end justify-between gap-4 border-b border-line">
+      <div className="no-print mb-3 flex flex-wrap items-end justify-between gap-x-4 border-b border-line">
         <Tabs.List aria-label="What to plan" className="flex">
           {TABS.map(({ id, title }) => (
             <Tabs.Trigger key={id} value={id} className={tabLook}>
@@ -48,7 +48,7 @@ export function PlanStage() {
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <div className="grid grid-cols-[18rem_8rem_11rem] gap-2 pb-1.5">
+        <div className="grid grid-cols-[14rem_7rem_10rem] gap-2 pb-1.5">
           <GradeChoice {...built} />
           <Choice
             label="Way up"
