@@ -1,6 +1,7 @@
 import type { Brief, Grade } from '@anvilstone/schema';
 import { testBrief, testGrade } from '../checks/testContext.ts';
 import { lampArm, sampleLibrary } from '../sample/index.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { compareSplits, type Split } from './splits.ts';
 
 /** 20 × 10 mm, 100 mm long, 10 N at its end; the test grade has 2000 MPa. */
@@ -44,7 +45,12 @@ test('by hand: what a denser and dearer core weighs and costs', () => {
   const core = (16.8 * 6.8 * (100 - 3.2)) / 1000;
   const density = alone.massG! / 20;
   expect(split.massG! - alone.massG!).toBeCloseTo(core * density * 0.5, 4);
-  expect(split.costUsd!).toBeGreaterThan(alone.costUsd! + (core * density * 1.5 * testGrade.pricePerKgUsd!) / 1000 / 2);
+  // The core’s mass at twice the price, with purge and scrap as for all filament; the same machine and time but for its density.
+  const { purgeShare, scrapShare } = defaultHouseRules;
+  const dearer = (core * density * 1.5 * 2 - core * density) * (testGrade.pricePerKgUsd! / 1000);
+  const filament = (dearer * (1 + purgeShare)) / (1 - scrapShare);
+  expect(split.costUsd! - alone.costUsd!).toBeGreaterThanOrEqual(filament - 1e-6);
+  expect(split.costUsd! - alone.costUsd!).toBeLessThan(filament + 1.5);
 });
 
 test('a skin and its core may change places, and a stiff skin does more for bending than a stiff core', () => {

@@ -115,10 +115,12 @@ function splitOf(
   const ratios = ratiosOf(brief, skin, core);
   if ('why' in ratios) return { ...base, status: 'unknown', why: ratios.why };
   if (library.machines.length === 0) return { ...base, status: 'fail', why: `No machine here prints ${inner.name}` };
+  const pricePerKgUsd = priceTogether(skin, core, partBody(brief.part).volumeMm3, coreMm3);
+  const priced: Grade = pricePerKgUsd === null ? outer : { ...outer, pricePerKgUsd };
   const tries = ratios.map((ratio) => {
     const fill = otherMaterialFill({ skinMm, ...ratio });
     const split = prepareJob(brief, library, { rules, fill });
-    return { split, entry: evaluateGrade(split, outer).best };
+    return { split, entry: evaluateGrade(split, priced).best };
   });
   const worst = tries.reduce((least, one) =>
     (one.entry.minimumReserve ?? 0) < (least.entry.minimumReserve ?? 0) ? one : least,
@@ -131,7 +133,7 @@ function splitOf(
     ...base,
     entry,
     massG: entry.massG,
-    costUsd: costOf(entry, outer, inner, core, coreMm3),
+    costUsd: pricePerKgUsd === null ? null : entry.costUsd,
     bond,
     status: statuses.includes('fail') ? 'fail' : statuses.includes('unknown') ? 'unknown' : 'pass',
   };
@@ -187,12 +189,13 @@ function coreVolumeMm3(part: PartGeometry, skinMm: number): number {
   return partBody(part).volumeMm3 - partBody(part, empty).volumeMm3;
 }
 
-const priceOf = (grade: Grade, material?: Material): number | undefined =>
-  grade.pricePerKgUsd ?? material?.family?.pricePerKgUsd.mid;
+const priceOf = (grade: Grade, { family, filler }: Material): number | null =>
+  grade.pricePerKgUsd ?? (family ? family.pricePerKgUsd.mid * (filler?.priceFactor ?? 1) : null);
 
-/** The entry is priced as the skin’s grade throughout: the core is exchanged. Purge at every change comes on top. */
-function costOf(entry: EvaluationEntry, outer: Grade, inner: Grade, core: Material, coreMm3: number): number | null {
-  const [price, own] = [priceOf(inner, core), priceOf(outer)];
-  if (entry.costUsd === null || price === undefined || own === undefined || !core.density.known) return null;
-  return entry.costUsd + ((coreMm3 / 1000) * core.density.value * (price - own)) / 1000;
+/** USD/kg of skin and core together, by their masses, so that purge, scrap and the limit of cost count it. Null: not known. */
+function priceTogether(skin: Material, core: Material, partMm3: number, coreMm3: number): number | null {
+  const [own, inner] = [priceOf(skin.grade, skin), priceOf(core.grade, core)];
+  if (own === null || inner === null || !skin.density.known || !core.density.known) return null;
+  const [skinG, coreG] = [(partMm3 - coreMm3) * skin.density.value, coreMm3 * core.density.value];
+  return (own * skinG + inner * coreG) / (skinG + coreG);
 }

@@ -23,6 +23,8 @@ export interface CostOptions {
   upgradesUsd?: number;
   /** Support that is thrown away, g. @default 0 */
   supportG?: number;
+  /** Continuous strands within its mass, and what they cost. */
+  strands?: { massG: number; strandUsd: number };
   /** How often one part is used before it is replaced; absent: it is not a consumable. */
   uses?: number;
   /** Of changing to the next one, USD. @default 0 */
@@ -64,7 +66,15 @@ export function goodPartCost(
   rules: HouseRules = defaultHouseRules,
   options: CostOptions = {},
 ): GoodPartCost | undefined {
-  const { quantity = 1, setupUsd = USUAL_SETUP_USD, upgradesUsd = 0, supportG = 0, uses, changeOverUsd = 0 } = options;
+  const {
+    quantity = 1,
+    setupUsd = USUAL_SETUP_USD,
+    upgradesUsd = 0,
+    supportG = 0,
+    uses,
+    changeOverUsd = 0,
+    strands,
+  } = options;
   requirePositiveValue('quantity', quantity);
   if (uses !== undefined) requirePositiveValue('uses', uses);
   const family = findFamily(grade.familyId);
@@ -73,7 +83,8 @@ export function goodPartCost(
   const { massG, printTimeH } = entry;
   if (massG === null || !printTimeH || pricePerKgUsd === undefined || !family) return undefined;
   const house = completeRules(rules);
-  const usedG = (massG + supportG) * (1 + house.purgeShare);
+  const printedG = Math.max(0, massG - (strands?.massG ?? 0));
+  const usedG = (printedG + supportG) * (1 + house.purgeShare);
   const hourUsd = house.machineHourUsd ?? machine.hourlyRateUsd;
   const dryingH = Math.max(grade.process.dryingH ?? family.dryingH, house.minimumDryingH);
   const abrasive = processNeeds(grade, family, filler)!.abrasive;
@@ -83,8 +94,18 @@ export function goodPartCost(
       id: 'filament',
       title: 'Filament',
       usd: (usedG / 1000) * pricePerKgUsd,
-      how: `${f(massG)} g${supportG > 0 ? ` and ${f(supportG)} g of support` : ''}, ${f(100 * house.purgeShare)} % purge, ${f(pricePerKgUsd)} USD/kg${grade.pricePerKgUsd === null ? ' (typical)' : ''}`,
+      how: `${f(printedG)} g${supportG > 0 ? ` and ${f(supportG)} g of support` : ''}, ${f(100 * house.purgeShare)} % purge, ${f(pricePerKgUsd)} USD/kg${grade.pricePerKgUsd === null ? ' (typical)' : ''}`,
     },
+    ...(strands
+      ? [
+          {
+            id: 'strands',
+            title: 'Strands',
+            usd: strands.strandUsd,
+            how: `${f(strands.massG)} g of continuous fibre, with what cuts lose`,
+          },
+        ]
+      : []),
     {
       id: 'machine',
       title: 'Machine',

@@ -32,7 +32,7 @@ function nozzleLine({ brief, grade, family, machine, rules, units, needs }: Card
       title: 'Nozzle temperature',
       value: degrees(brief.foamNozzleC),
       why: 'Sets the foam: another temperature makes another density and hardness',
-      from: 'house',
+      from: 'brief',
       mind: true,
     };
   if (low > capC)

@@ -1,5 +1,6 @@
 import type { Brief, BuildOrientation, EvaluationEntry, HouseRules, Library, Machine } from '@anvilstone/schema';
 import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
+import { strandCost } from '../evaluation/context.ts';
 import { preparePart } from '../evaluation/preparePart.ts';
 import { InputError } from '../input/InputError.ts';
 import { BUILT_UP } from '../parts/partModel.ts';
@@ -23,6 +24,8 @@ export interface MachineChoice {
   fit: MachineFit;
   /** The part printed on it; its status is that of every check. */
   entry: EvaluationEntry;
+  /** Continuous strands in it, g and USD; absent: none. */
+  strands?: { massG: number; strandUsd: number };
   /** Cheapest upgrades after which nothing blocks it; absent: nothing does, or nothing helps. */
   unlock?: Unlock;
 }
@@ -56,7 +59,13 @@ export function machineChoices(
       ]);
       const job = prepareJob(here, { ...library, grades: [], machines: [machine] }, { rules });
       const unlock = fibre && !machine.laysFibre ? undefined : cheapestUnlock(needs, machine, box, rules);
-      return { machine, fit, entry: evaluateGrade(job, grade).best, ...(unlock ? { unlock } : {}) };
+      return {
+        machine,
+        fit,
+        entry: evaluateGrade(job, grade).best,
+        ...(unlock ? { unlock } : {}),
+        ...(fibre ? { strands: strandCost(fibre) } : {}),
+      };
     })
     .sort(
       (a, b) =>

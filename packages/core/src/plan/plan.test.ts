@@ -253,6 +253,13 @@ describe('cost of a good part', () => {
     const worn = filled.components.find(({ id }) => id === 'nozzle')!;
     expect(worn.usd).toBeCloseTo(((100 * (1 + defaultHouseRules.purgeShare)) / 8000) * 25, 9);
   });
+  test('strands are priced as strands, and their grams not as filament', () => {
+    expect(part('filament', { strands: { massG: 20, strandUsd: 9 } })).toBeCloseTo(
+      0.08 * (1 + defaultHouseRules.purgeShare) * 20,
+      9,
+    );
+    expect(part('strands', { strands: { massG: 20, strandUsd: 9 } })).toBe(9);
+  });
   test('a consumable by its uses, changing it included', () => {
     const { perUseUsd, totalUsd } = cost({ uses: 200, changeOverUsd: 4 });
     expect(perUseUsd).toBeCloseTo((totalUsd + 4) / 200, 12);

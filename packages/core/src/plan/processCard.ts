@@ -130,13 +130,13 @@ function surfaceLine({ family, machine }: CardSetting): CardLine {
   const has = machine.bedSurfaces;
   const usable = has ? family.bedSurfaces.filter((one) => has.some((other) => other === one)) : family.bedSurfaces;
   const value = usable[0] ?? family.bedSurfaces[0] ?? 'not known';
-  const release = family.releaseAgentNeeded ? ', with a release agent' : '';
+  const release = family.releaseAgentNeeded ? ', with a glue or release film' : '';
   return {
     id: 'surface',
     title: 'Bed surface',
     value: `${value}${release}`,
     why: family.releaseAgentNeeded
-      ? 'It bonds so well that it tears the surface: the agent is to let go, not to hold'
+      ? 'Usual for it on this surface: for hold, and so that the part does not tear the surface'
       : has && usable.length === 0
         ? 'None of the surfaces at hand holds it well; this one would'
         : 'Clean it; fingers leave fat that lets corners lift',
@@ -158,7 +158,7 @@ function flowLines(setting: CardSetting): CardLine[] {
       title: 'Lines',
       value: `${formatQuantity(flow.lineWidthMm, 'length', units)} wide, ${formatQuantity(flow.layerHeightMm, 'length', units)} high`,
       why: brief.filled ? 'As its walls and infill are worked out' : 'A tenth wider than the nozzle, half as high',
-      from: brief.filled ? 'house' : 'ours',
+      from: brief.filled ? 'brief' : 'ours',
     },
     {
       id: 'speed',

@@ -106,7 +106,7 @@ function surfaceFindings({ bedSurfaces, releaseAgentNeeded }: HandlingNeeds, mac
   if (shared.length === 0)
     return [caution(`Holds too little on the surfaces at hand; it wants ${bedSurfaces.slice(0, 2).join(' or ')}`)];
   return releaseAgentNeeded && !machine.releaseAgent
-    ? [caution(`Holds too hard on ${shared[0]} and can tear it: put a release agent between; none is at hand`)]
+    ? [caution(`Wants a glue or release film on ${shared[0]}, for hold and to protect it; none is at hand`)]
     : [];
 }
 

@@ -1,5 +1,7 @@
 import { afterPrinting, type TreatmentVerdict } from '@anvilstone/core/plan';
+import { agents } from '@anvilstone/core/tables';
 import { useMemo } from 'react';
+import { useBench } from '../parts/bench.ts';
 import { Panel } from '../ui/Panel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { PlanTabProps } from './planTab.ts';
@@ -14,7 +16,8 @@ const MARK: Record<TreatmentVerdict, string> = { works: '✓', 'with care': '△
 
 /** What may be done to the finished print, what wrecks it, and what it changes in the numbers. */
 export function AfterTab({ grade }: PlanTabProps) {
-  const treatments = useMemo(() => afterPrinting(grade), [grade]);
+  const { library } = useBench();
+  const treatments = useMemo(() => afterPrinting(grade, [...(library.agents ?? []), ...agents]), [grade, library]);
   if (!treatments) return null;
   return (
     <Panel title={`After printing ${grade.name}`}>

@@ -11,6 +11,7 @@ const FROM: Record<CardSource, string> = {
   family: 'typical of its family',
   machine: 'the machine',
   house: 'the house',
+  brief: 'the brief',
   ours: 'a usual start',
 };
 

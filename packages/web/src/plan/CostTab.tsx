@@ -17,7 +17,7 @@ export function CostTab({ grade, choice }: PlanTabProps) {
   const [supportG, setSupport] = useState(0);
   const [uses, setUses] = useState<number>();
   const [changeOverUsd, setChangeOver] = useState(0);
-  const { entry, machine, unlock } = choice;
+  const { entry, machine, unlock, strands } = choice;
   const upgradesUsd = unlock?.priceUsd ?? 0;
   const costAt = useMemo(
     () => (count: number) =>
@@ -28,8 +28,9 @@ export function CostTab({ grade, choice }: PlanTabProps) {
         upgradesUsd,
         changeOverUsd,
         ...(uses === undefined ? {} : { uses }),
+        ...(strands ? { strands } : {}),
       }),
-    [entry, grade, machine, unlock, library, setupUsd, supportG, upgradesUsd, uses, changeOverUsd],
+    [entry, grade, machine, unlock, library, setupUsd, supportG, upgradesUsd, uses, changeOverUsd, strands],
   );
   const cost = costAt(quantity);
   if (!cost)
