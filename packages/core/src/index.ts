@@ -17,5 +17,6 @@ export * from './reference/index.ts';
 export * from './rules/index.ts';
 export * from './sections/index.ts';
 export * from './sensitivity/index.ts';
+export * from './spools/index.ts';
 export * from './units/index.ts';
 export * from './words/index.ts';

@@ -20,7 +20,13 @@ import { importJob, importPlan, importRows, importSettings } from './importApi.t
 import { houseRules } from './houseRules.ts';
 import { layup } from './layup.ts';
 import { loadCase } from './loadCase.ts';
-import { machine } from './machine.ts';
+import { dryer, dryerRecord, dryerSchedule, dryerScheduleRecord } from './dryer.ts';
+import { airReading, behaviourChange, instrument, massReading, printProgress } from './instrument.ts';
+import { machine, machineRecord } from './machine.ts';
+import { priceListPreview, priceListText, priceTaking } from './priceList.ts';
+import { printRecord } from './printRecord.ts';
+import { place, placeRecord, spool, spoolRecord } from './spool.ts';
+import { scheduleProposal, stock } from './stock.ts';
 import { savedView } from './savedView.ts';
 import { observation } from './observation.ts';
 
@@ -54,6 +60,26 @@ export const publishedDocuments: readonly TSchema[] = [
   agentRecord,
   savedView,
   layup,
+  machineRecord,
+  spool,
+  spoolRecord,
+  place,
+  placeRecord,
+  dryer,
+  dryerRecord,
+  dryerSchedule,
+  dryerScheduleRecord,
+  stock,
+  scheduleProposal,
+  instrument,
+  behaviourChange,
+  airReading,
+  massReading,
+  printProgress,
+  priceListPreview,
+  priceListText,
+  priceTaking,
+  printRecord,
   importSettings,
   importPlan,
   importJob,

@@ -90,6 +90,18 @@ export const machine = record(
     strandSpeedMmPerS: Type.Optional(
       Type.Number({ exclusiveMinimum: 0, maximum: 1000, description: 'Strand laid, mm/s; absent = 10' }),
     ),
+    closedSupply: Type.Optional(
+      record(
+        {
+          pricePerKgUsd: Type.Number({
+            exclusiveMinimum: 0,
+            maximum: 100_000,
+            description: 'Of its maker’s spools, USD per kg',
+          }),
+        },
+        'It takes only spools of its maker; absent = any',
+      ),
+    ),
     sampleData: Type.Boolean(),
     note: Type.Optional(longText('Remarks')),
   },
@@ -97,3 +109,10 @@ export const machine = record(
   'machine',
 );
 export type Machine = Static<typeof machine>;
+
+export const machineRecord = record(
+  { machine, revision: Type.Integer({ minimum: 0 }) },
+  'A machine with its revision',
+  'machine-record',
+);
+export type MachineRecord = Static<typeof machineRecord>;

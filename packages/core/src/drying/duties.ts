@@ -24,7 +24,7 @@ export function runTemperatureC(dryer: Dryer, spools: readonly SpoolToDry[]): nu
 }
 
 /** Hours at another temperature: as much slower or faster as water moves. Never shorter than what is asked. */
-export function hoursAt({ hours, dryingC }: SpoolToDry, temperatureC: number): number {
+export function hoursAt({ hours, dryingC }: Pick<SpoolToDry, 'hours' | 'dryingC'>, temperatureC: number): number {
   if (temperatureC >= dryingC) return hours;
   return (hours * waterDiffusionMm2PerH(1, dryingC)) / waterDiffusionMm2PerH(1, temperatureC);
 }

@@ -1,4 +1,12 @@
-import { spoolMoisture, WET_FRACTION, type AirStretch, type SpoolWater } from './spoolMoisture.ts';
+import fc from 'fast-check';
+import {
+  dryingHoursFrom,
+  fractionDried,
+  spoolMoisture,
+  WET_FRACTION,
+  type AirStretch,
+  type SpoolWater,
+} from './spoolMoisture.ts';
 
 /** Out of the dryer it lasts 8 h. */
 const polyamide: SpoolWater = { openHours: 8, dryingC: 80, dryingH: 10 };
@@ -35,18 +43,34 @@ test('warmer air moves water faster', () =>
 test('left out for good it is in balance with the air, whatever its history', () =>
   expect(after(room(1, 90), room(50_000, 60)).fraction).toBeCloseTo(1.2, 3));
 
-test('dried again: as estimated, and never shorter than stated', () => {
-  const overnight = after(room(14));
-  expect(overnight.needsDryingH).toBeGreaterThanOrEqual(10);
-  const soaked = spoolMoisture({ ...polyamide, dryingH: 0.5 }, [room(20_000, 90)]);
-  expect(soaked.needsDryingH).toBeGreaterThan(0.5);
-  // What it says is enough: after so long in the dryer it is dry.
-  const dried = spoolMoisture({ ...polyamide, dryingH: 0.5 }, [
-    room(20_000, 90),
-    { hours: soaked.needsDryingH + 0.01, temperatureC: 80, humidityPct: 5 },
-  ]);
-  expect(dried.state).toBe('dry');
-  expect(after(room(3)).needsDryingH).toBe(0);
+describe('dried again', () => {
+  test('from balance as long as stated, wetter longer: ln(8/π²·140)/ln(8/π²·100) = 1.077', () => {
+    expect(dryingHoursFrom(polyamide, 1)).toBeCloseTo(10, 9);
+    expect(dryingHoursFrom(polyamide, 1.4)).toBeCloseTo(10 * 1.0766, 3);
+    expect(dryingHoursFrom(polyamide, 0.01)).toBe(0);
+    expect(after(room(14)).needsDryingH).toBe(10);
+    expect(after(room(50_000, 70)).needsDryingH).toBeCloseTo(10.77, 2);
+    expect(after(room(3)).needsDryingH).toBe(0);
+  });
+  test('what it says is enough, less is not, and cooler takes longer', () => {
+    const needed = dryingHoursFrom(polyamide, 1.4);
+    expect(fractionDried(polyamide, 1.4, needed, 80)).toBe(0);
+    expect(fractionDried(polyamide, 1.4, needed, 95)).toBe(0);
+    expect(fractionDried(polyamide, 1.4, needed / 2, 80)).toBeGreaterThan(0.05);
+    expect(fractionDried(polyamide, 1.4, needed, 70)).toBeGreaterThan(0.05);
+    // 1.642 times as long at 70 °C, by Arrhenius.
+    expect(fractionDried(polyamide, 1.4, needed * 1.643, 70)).toBe(0);
+    expect(fractionDried(polyamide, 1, 0, 80)).toBeLessThanOrEqual(1);
+  });
+  test('whatever is dried, and however long, gets no wetter', () => {
+    const share = fc.double({ min: 0, max: 2, noNaN: true });
+    const property = fc.property(share, fc.double({ min: 0, max: 40, noNaN: true }), (fraction, hours) => {
+      const left = fractionDried(polyamide, fraction, hours, 75);
+      expect(left).toBeLessThanOrEqual(fraction);
+      expect(fractionDried(polyamide, fraction, hours + 1, 75)).toBeLessThanOrEqual(left);
+    });
+    fc.assert(property);
+  });
 });
 
 test.each([

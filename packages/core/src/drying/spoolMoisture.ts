@@ -28,9 +28,8 @@ export interface SpoolMoisture {
 
 /** Above this share of the balance at 50 % a filament pops and strings. Ours, class D. */
 export const WET_FRACTION = 0.2;
+/** Below this it is as good as fresh out of the dryer. */
 const DRY_FRACTION = 0.05;
-/** Air in a warm dryer. */
-const DRYER_HUMIDITY_PCT = 5;
 const REFERENCE_HUMIDITY_PCT = 50;
 /** Half time of a 2 mm wall of unit; only its temperature counts here. */
 const UNIT_HALF_TIME_H = 1;
@@ -38,8 +37,8 @@ const UNIT_HALF_TIME_H = 1;
 /**
  * How wet a spool is after lying in changing air: Fick’s series of a wall (Crank, eq. 4.18), steps of humidity added up
  * (Boltzmann), time counted as diffusion at each stretch’s temperature (50 kJ/mol). The wall is as thick as makes the stated open
- * hours the time to 20 % of the balance at 23 °C and 50 %. It starts dry, or with `startFraction` of that balance. Drying as
- * estimated, and never shorter than stated.
+ * hours the time to 20 % of the balance at 23 °C and 50 %. It starts as dry as drying makes it, or with `startFraction` of that
+ * balance, alike throughout. Drying as estimated by dryingHoursFrom, and never shorter than stated.
  * @throws InputError hours not above 0, humidity outside 0 … 100 %, temperature not finite
  */
 export function spoolMoisture(water: SpoolWater, air: readonly AirStretch[], startFraction = 0): SpoolMoisture {
@@ -58,23 +57,48 @@ export function spoolMoisture(water: SpoolWater, air: readonly AirStretch[], sta
   const balance = last.humidityPct / REFERENCE_HUMIDITY_PCT;
   const wet = fraction >= WET_FRACTION;
   const useWithinH = wet ? 0 : balance <= WET_FRACTION ? Infinity : hoursUntil((hours) => more(hours) >= WET_FRACTION);
-  const dried = (hours: number) =>
-    fractionAfter(
-      wallMm,
-      [...air, { hours, temperatureC: water.dryingC, humidityPct: DRYER_HUMIDITY_PCT }],
-      startFraction,
-    );
-  const estimate = fraction <= DRY_AT ? 0 : hoursUntil((hours) => dried(hours) <= DRY_AT);
   return {
     fraction,
-    state: wet ? 'wet' : fraction <= DRY_AT ? 'dry' : 'use-within',
+    state: wet ? 'wet' : fraction <= DRY_FRACTION ? 'dry' : 'use-within',
     useWithinH,
-    needsDryingH: wet ? Math.max(water.dryingH, estimate) : 0,
+    needsDryingH: wet ? Math.max(water.dryingH, dryingHoursFrom(water, fraction)) : 0,
   };
 }
 
-/** A dryer’s own air leaves a tenth of the balance; a hair above that is dry. */
-const DRY_AT = DRYER_HUMIDITY_PCT / REFERENCE_HUMIDITY_PCT + DRY_FRACTION / 5;
+/** So much of the balance is left when drying is over. */
+const DRIED_TO = 0.01;
+/** Late in the series only its first term counts: 8/π²·exp(−π²·D·t/h²) is left (Crank, eq. 4.18). */
+const FIRST_TERM = 8 / Math.PI ** 2;
+const timeNumber = (left: number) => Math.max(0, Math.log(FIRST_TERM / left));
+
+/**
+ * Hours in the dryer from a share of the balance at 50 % until it is dry. The stated hours are those from balance, the state of a
+ * spool that has lain about; a wetter one takes longer, by the first term of the series.
+ */
+export function dryingHoursFrom({ dryingH }: Pick<SpoolWater, 'dryingH'>, fraction: number): number {
+  if (fraction <= DRIED_TO) return 0;
+  return (dryingH * timeNumber(DRIED_TO / fraction)) / timeNumber(DRIED_TO);
+}
+
+/**
+ * Share of the balance that is left after drying, by the same rule; cooler it goes slower as water moves, 50 kJ/mol, hotter is not
+ * counted as faster. A drying that was long enough leaves nothing that counts: 0.
+ */
+export function fractionDried(
+  { dryingH, dryingC }: Pick<SpoolWater, 'dryingH' | 'dryingC'>,
+  fraction: number,
+  hours: number,
+  temperatureC: number,
+): number {
+  const pace =
+    temperatureC >= dryingC
+      ? 1
+      : waterDiffusionMm2PerH(UNIT_HALF_TIME_H, temperatureC) / waterDiffusionMm2PerH(UNIT_HALF_TIME_H, dryingC);
+  const done = (hours * pace * timeNumber(DRIED_TO)) / dryingH;
+  const left = Math.min(1, FIRST_TERM * Math.exp(-done)) * fraction;
+  // A hair: dried for exactly the hours that are asked for.
+  return left <= DRIED_TO * (1 + 1e-6) ? 0 : left;
+}
 
 /** Thickness of the wall that takes up 20 % in the open hours, mm. */
 function wallOf(openHours: number): number {

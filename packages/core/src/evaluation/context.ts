@@ -175,12 +175,13 @@ function chooseMachine(
 ): Candidate | undefined {
   const fits = fitsWhateverTheSize(material, machines, rules);
   if (!fits) return undefined;
-  const pricePerKgUsd = material.grade.pricePerKgUsd ?? familyPrice(material);
+  const listUsd = material.grade.pricePerKgUsd ?? familyPrice(material);
   let best: Candidate | undefined;
   for (const machine of machines) {
     const tooLarge = sizes.get(machine)!;
     const anySize = fits.get(machine)!;
     const fit = tooLarge.length === 0 ? anySize : verdictOf(machine, [...anySize.findings, ...tooLarge]);
+    const pricePerKgUsd = machine.closedSupply?.pricePerKgUsd ?? listUsd;
     const cost =
       massG === null || pricePerKgUsd === null
         ? null

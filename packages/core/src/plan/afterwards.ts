@@ -1,4 +1,5 @@
-import { waterDiffusionMm2PerH, waterUptakeFraction } from '../materials/sorption.ts';
+import { waterDiffusionMm2PerH } from '../materials/sorption.ts';
+import { timeToFraction } from '../materials/timeToFraction.ts';
 import { preparePart } from '../evaluation/preparePart.ts';
 import { annealingOf } from '../process/annealing.ts';
 import { formatNumber as f, formatQuantity } from '../units/formatQuantity.ts';
@@ -90,15 +91,4 @@ function conditionLines({ brief, family, units }: CardSetting): CardLine[] {
       mind: true,
     },
   ];
-}
-
-/** Hours until a wall open on both faces has taken up a share of what it will, by bisection on Crank’s series. */
-export function timeToFraction(thicknessMm: number, diffusionMm2PerH: number, share: number): number {
-  let [low, high] = [0, thicknessMm ** 2 / diffusionMm2PerH];
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    if (waterUptakeFraction(thicknessMm, diffusionMm2PerH, middle) < share) low = middle;
-    else high = middle;
-  }
-  return high;
 }

@@ -23,6 +23,8 @@ export interface CostOptions {
   upgradesUsd?: number;
   /** Support that is thrown away, g. @default 0 */
   supportG?: number;
+  /** What the filament cost, where that is known better than by its list price, and whence. */
+  paid?: { pricePerKgUsd: number; from: string };
   /** Continuous strands within its mass, and what they cost. */
   strands?: { massG: number; strandUsd: number };
   /** How often one part is used before it is replaced; absent: it is not a consumable. */
@@ -48,6 +50,8 @@ export interface GoodPartCost {
   totalUsd: number;
   /** With change-over; null: it is not a consumable. */
   perUseUsd: number | null;
+  /** On a machine with a closed supply: what a part costs more than with the grade at its open price; null: an open machine. */
+  closedExtraUsd: number | null;
 }
 
 /** The house's share counts as so many prints beside a machine's own. */
@@ -74,12 +78,14 @@ export function goodPartCost(
     uses,
     changeOverUsd = 0,
     strands,
+    paid,
   } = options;
   requirePositiveValue('quantity', quantity);
   if (uses !== undefined) requirePositiveValue('uses', uses);
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
-  const pricePerKgUsd = grade.pricePerKgUsd ?? (family && family.pricePerKgUsd.mid * (filler?.priceFactor ?? 1));
+  const openUsd = grade.pricePerKgUsd ?? (family && family.pricePerKgUsd.mid * (filler?.priceFactor ?? 1));
+  const pricePerKgUsd = machine.closedSupply?.pricePerKgUsd ?? paid?.pricePerKgUsd ?? openUsd;
   const { massG, printTimeH } = entry;
   if (massG === null || !printTimeH || pricePerKgUsd === undefined || !family) return undefined;
   const house = completeRules(rules);
@@ -94,7 +100,7 @@ export function goodPartCost(
       id: 'filament',
       title: 'Filament',
       usd: (usedG / 1000) * pricePerKgUsd,
-      how: `${f(printedG)} g${supportG > 0 ? ` and ${f(supportG)} g of support` : ''}, ${f(100 * house.purgeShare)} % purge, ${f(pricePerKgUsd)} USD/kg${grade.pricePerKgUsd === null ? ' (typical)' : ''}`,
+      how: `${f(printedG)} g${supportG > 0 ? ` and ${f(supportG)} g of support` : ''}, ${f(100 * house.purgeShare)} % purge, ${f(pricePerKgUsd)} USD/kg (${priceFrom(grade, machine, paid?.from)})`,
     },
     ...(strands
       ? [
@@ -149,6 +155,8 @@ export function goodPartCost(
   const once = components.filter(({ id }) => id === 'setup' || id === 'upgrades');
   const each = components.filter((one) => !once.includes(one));
   const totalUsd = sum(each) / (1 - share) + sum(once);
+  const closedExtraUsd =
+    machine.closedSupply && openUsd !== undefined ? ((usedG / 1000) * (pricePerKgUsd - openUsd)) / (1 - share) : null;
   return {
     quantity,
     components,
@@ -156,8 +164,14 @@ export function goodPartCost(
     scrapFrom: from,
     totalUsd,
     perUseUsd: uses === undefined ? null : (totalUsd + changeOverUsd) / uses,
+    closedExtraUsd,
   };
 }
+
+const priceFrom = (grade: Grade, machine: Machine, paidFrom: string | undefined) =>
+  machine.closedSupply
+    ? `closed supply of ${machine.name}`
+    : (paidFrom ?? (grade.pricePerKgUsd === null ? 'typical of its family' : 'list price'));
 
 const sum = (components: readonly CostComponent[]) => components.reduce((total, { usd }) => total + usd, 0);
 

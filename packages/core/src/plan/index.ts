@@ -4,7 +4,7 @@ export * from './upgradeGains.ts';
 export * from './cardLine.ts';
 export * from './processCard.ts';
 export { flowOf, type Flow } from './flow.ts';
-export { timeToFraction } from './afterwards.ts';
+export { timeToFraction } from '../materials/timeToFraction.ts';
 export * from './supportChoices.ts';
 export * from './afterPrinting.ts';
 export * from './goodPartCost.ts';

@@ -6,7 +6,7 @@ import { machineFit, processNeeds } from '../process/machineFit.ts';
 import { findFamily } from '../reference/family.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';
 import { carrierTray, lampArm, sampleBriefs, sampleLibrary } from '../sample/index.ts';
-import { timeToFraction } from './afterwards.ts';
+import { timeToFraction } from '../materials/timeToFraction.ts';
 import { afterPrinting } from './afterPrinting.ts';
 import { flowOf } from './flow.ts';
 import { goodPartCost, scrapOf } from './goodPartCost.ts';

@@ -14,6 +14,7 @@ export function handlingFindings(needs: ProcessNeeds, machine: Machine): FitFind
   return [
     ...sensorFindings(needs, machine),
     ...wearFindings(needs, machine),
+    ...closedFindings(machine),
     ...(handling
       ? [
           ...supplyFindings(needs, handling, machine),
@@ -45,6 +46,15 @@ function sensorFindings({ nozzleC: { low, mid } }: ProcessNeeds, { sensorLimitC 
     ];
   return mid > sensorLimitC ? [caution(`Keep the nozzle at ${sensorLimitC} °C or less, the limit of its sensor`)] : [];
 }
+
+const closedFindings = ({ closedSupply }: Machine): FitFinding[] =>
+  closedSupply
+    ? [
+        caution(
+          `Takes only its maker’s spools, at ${f(closedSupply.pricePerKgUsd)} USD/kg: ask whether this grade is sold for it`,
+        ),
+      ]
+    : [];
 
 /** Abrasive filament that a nozzle of each kind bears before its bore is out of size, g. Ours, class D. */
 export const NOZZLE_LIFE_G = { brass: 250, hardened: 8000 } as const;

@@ -1,0 +1,5 @@
+export * from './airOfPlace.ts';
+export * from './loadsOfStock.ts';
+export * from './lookAlikes.ts';
+export * from './massLeft.ts';
+export * from './spoolClock.ts';

@@ -1,0 +1,41 @@
+import type { Spool } from '@anvilstone/schema';
+
+export interface MassLeft {
+  massG: number;
+  /** Last weighing it starts from; null: it was never weighed, and the mass on its label is taken. */
+  weighedAt: string | null;
+}
+
+/** Filament left on a spool, g: what was weighed last, or its label, less what was printed since. Never below 0. */
+export function massLeft({ events, netMassG, emptyReelG }: Spool): MassLeft {
+  const weighings = events.filter((one) => one.kind === 'weighed');
+  const last = weighings.reduce<(typeof weighings)[number] | undefined>(
+    (latest, one) => (latest && Date.parse(latest.at) > Date.parse(one.at) ? latest : one),
+    undefined,
+  );
+  const since = last ? Date.parse(last.at) : -Infinity;
+  const used = events.reduce(
+    (sum, one) => (one.kind === 'used' && Date.parse(one.at) > since ? sum + one.massG : sum),
+    0,
+  );
+  const start = last ? last.grossG - emptyReelG : netMassG;
+  return { massG: Math.max(0, start - used), weighedAt: last?.at ?? null };
+}
+
+/** Water and the scale’s own scatter explain so much of a gain, as a share of what is on the spool. */
+const EXPLAINED_SHARE = 0.02;
+const EXPLAINED_G = 5;
+
+/**
+ * What speaks against a weighing, in words; undefined: nothing. A spool neither weighs less than its empty reel nor gains filament.
+ */
+export function doubtOfWeighing(spool: Spool, grossG: number): string | undefined {
+  const { massG, weighedAt } = massLeft(spool);
+  const found = grossG - spool.emptyReelG;
+  const grams = (value: number) => `${Math.round(value)} g`;
+  if (found < -EXPLAINED_G)
+    return `${grams(grossG)} is less than its empty reel, ${grams(spool.emptyReelG)}: another reel, or the scale is off`;
+  if (found > massG * (1 + EXPLAINED_SHARE) + EXPLAINED_G)
+    return `${grams(found)} of filament would be on it, but ${grams(massG)} were left ${weighedAt ? 'by the last weighing and what was printed since' : 'by its label and what was printed'}: a spool gains none, so it is another one or the scale is off`;
+  return undefined;
+}
