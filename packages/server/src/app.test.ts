@@ -4,10 +4,12 @@ import type { Decision, Part, Problem } from '@anvilstone/schema';
 import { pino } from 'pino';
 import request from 'supertest';
 import { operationsOf } from './app.ts';
+import { instrumentService } from './instruments/service.ts';
 import { importService } from './exchange/importService.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
 import { testServer } from './testServer.ts';
 
+const silent = pino({ level: 'silent' });
 let server: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => {
   server = await testServer({ demo: true });
@@ -310,7 +312,7 @@ test('OpenAPI lists exactly the operations, and health and readiness answer', as
   );
   const listed = Object.values(paths).flatMap((path) => Object.values(path).map((operation) => operation.operationId));
   expect(listed.sort()).toEqual(
-    operationsOf(server.db, importService(server.db, pino({ level: 'silent' })))
+    operationsOf(server.db, importService(server.db, silent), instrumentService(server.db, silent, []))
       .map((operation) => operation.id)
       .sort(),
   );

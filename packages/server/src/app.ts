@@ -25,8 +25,13 @@ import { openApiDocument } from './http/openapi.ts';
 import { fileBodies, routerOf, type Operation } from './http/operation.ts';
 import { originGuard } from './http/originGuard.ts';
 import { machineOperations } from './machines/operations.ts';
+import { instrumentOperations } from './instruments/operations.ts';
+import { instrumentService, type InstrumentService } from './instruments/service.ts';
 import { partOperations } from './parts/operations.ts';
 import { partService } from './parts/service.ts';
+import { priceOperations } from './prices/operations.ts';
+import { spoolOperations } from './spools/operations.ts';
+import { spoolService } from './spools/service.ts';
 
 export interface AppOptions {
   db: Knex;
@@ -35,12 +40,15 @@ export interface AppOptions {
   webFolder?: string;
   stopping?: () => boolean;
   imports?: ImportService;
+  /** Absent: no instrument is at hand. */
+  instruments?: InstrumentService;
 }
 
 /** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
 const BODY_LIMIT = '5mb';
 
-export function operationsOf(db: Knex, imports: ImportService): Operation[] {
+export function operationsOf(db: Knex, imports: ImportService, instruments: InstrumentService): Operation[] {
+  const spools = spoolService(db);
   return [
     ...partOperations(partService(db)),
     ...viewOperations(db, partService(db)),
@@ -52,6 +60,9 @@ export function operationsOf(db: Knex, imports: ImportService): Operation[] {
     ...exportOperations(db),
     ...machineOperations(db),
     ...agentOperations(db),
+    ...spoolOperations(db, spools),
+    ...instrumentOperations(db, instruments, spools),
+    ...priceOperations(db, instruments),
     ...evaluationOperations(db),
     ...decisionOperations(decisionService(db)),
     ...calculatorOperations,
@@ -64,6 +75,7 @@ export function createApp({
   webFolder,
   stopping = () => false,
   imports = importService(db, logger),
+  instruments = instrumentService(db, logger, []),
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -84,7 +96,7 @@ export function createApp({
   );
   app.use(originGuard);
   app.use(healthRoutes(db, stopping));
-  const operations = operationsOf(db, imports);
+  const operations = operationsOf(db, imports, instruments);
   const api = express.Router();
   api.use(fileBodies(operations));
   api.use(express.json({ limit: BODY_LIMIT, strict: true, type: () => true }));

@@ -7,6 +7,8 @@ import { importService } from './exchange/importService.ts';
 import { closeThreads, warmThreads } from './exchange/pool.ts';
 import { failAbandoned } from './exchange/repository.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
+import { instrumentService } from './instruments/service.ts';
+import { startStandIns } from './simulators/index.ts';
 
 /** Requests under way get this long to finish before connections are cut. */
 const GRACE_MS = 5000;
@@ -29,10 +31,16 @@ if (!url) {
 const db = connect(url);
 let stopping = false;
 const imports = importService(db, logger);
+// Seconds between the stand-in logger’s readings, and so between looks at it.
+const loggerS = Number(process.env.ANVILSTONE_LOGGER_SECONDS ?? 900);
+const standIns = await startStandIns({ everyS: loggerS });
+const instruments = instrumentService(db, logger, standIns.devices);
+let stopWatching = () => {};
 const app = createApp({
   db,
   logger,
   imports,
+  instruments,
   stopping: () => stopping,
   ...(values.web ? { webFolder: values.web } : {}),
 });
@@ -53,6 +61,7 @@ async function start(): Promise<void> {
   const port = typeof address === 'object' && address ? address.port : Number(values.port);
   logger.info({ port }, 'serving');
   warmThreads();
+  stopWatching = instruments.watch(Math.min(60_000, loggerS * 1000));
   process.send?.({ ready: true, port });
 }
 
@@ -65,6 +74,8 @@ async function stop(reason: string): Promise<void> {
   const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
   await closed;
   clearTimeout(cut);
+  stopWatching();
+  await standIns.close();
   await closeThreads();
   await imports.idle();
   await db.destroy();

@@ -6,9 +6,11 @@ import { connect, migrate } from './db/connection.ts';
 import { importService } from './exchange/importService.ts';
 import { closeThreads } from './exchange/pool.ts';
 import { seedDemoOnce } from './db/seeds/demo.ts';
+import { instrumentService } from './instruments/service.ts';
+import { startStandIns } from './simulators/index.ts';
 
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
-export async function testServer(options: { demo?: boolean } = {}) {
+export async function testServer(options: { demo?: boolean; standIns?: boolean } = {}) {
   const admin = process.env.ANVILSTONE_TEST_POSTGRES;
   if (!admin)
     throw new Error('ANVILSTONE_TEST_POSTGRES is not set; run the tests with “npm test” or “npm run test:unit”');
@@ -22,12 +24,16 @@ export async function testServer(options: { demo?: boolean } = {}) {
   if (options.demo) await seedDemoOnce(db);
   const logger = pino({ level: 'silent' });
   const imports = importService(db, logger);
+  const standIns = options.standIns ? await startStandIns() : undefined;
+  const instruments = instrumentService(db, logger, standIns?.devices ?? []);
   return {
     db,
     imports,
+    instruments,
     url: url.href,
-    app: createApp({ db, logger, imports }),
+    app: createApp({ db, logger, imports, instruments }),
     async close() {
+      await standIns?.close();
       await closeThreads();
       await imports.idle();
       await db.destroy();

@@ -5,15 +5,15 @@ import { ownAgents } from '../agents/repository.ts';
 import { allGrades } from '../grades/repository.ts';
 import { houseRulesInForce } from '../houseRules/repository.ts';
 import { invalidInput } from '../http/problems.ts';
-import { machineTable } from '../machines/repository.ts';
+import { machinesAtHand } from '../machines/repository.ts';
 import { sound } from '../parts/service.ts';
 
 /** Shown arithmetic is long: a few grades at a time are plenty. */
 const MOST_WITH_WORKING = 20;
 
 export async function workshopLibrary(db: Knex): Promise<Library> {
-  const [grades, machines, own] = await Promise.all([allGrades(db), machineTable.all(db), ownAgents(db)]);
-  return { grades, machines, agents: own.map(({ agent }) => agent) };
+  const [grades, machines, agents] = await Promise.all([allGrades(db), machinesAtHand(db), ownAgents(db)]);
+  return { grades, machines, agents };
 }
 
 /** @throws HttpProblem 422: a brief that contradicts itself, a grade that does not exist, or working for too many grades */

@@ -22,6 +22,13 @@ export async function allGrades(db: Knex): Promise<Grade[]> {
   return rows.map((row) => row.document);
 }
 
+export async function allGradeRecords(db: Knex): Promise<GradeRecord[]> {
+  const rows = (await db('grades')
+    .select(...RECORD)
+    .orderBy('id')) as GradeRow[];
+  return rows.map(toRecord);
+}
+
 /** All documents as one JSON array, put together by the database: nothing is parsed and written again on the way out. */
 export async function allGradesJson(db: Knex): Promise<string> {
   const result = await db.raw<{ rows: { json: string }[] }>(

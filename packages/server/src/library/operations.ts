@@ -4,7 +4,7 @@ import type { Knex } from 'knex';
 import { ownAgents } from '../agents/repository.ts';
 import { allGradesJson, libraryVersion } from '../grades/repository.ts';
 import type { Operation } from '../http/operation.ts';
-import { machineTable } from '../machines/repository.ts';
+import { machinesAtHand } from '../machines/repository.ts';
 
 /** Everything an evaluation reads, at once: the pages compute in the browser. */
 export function libraryOperations(db: Knex): Operation[] {
@@ -16,13 +16,13 @@ export function libraryOperations(db: Knex): Operation[] {
       summary: 'All grades with their evidence, all machines and own agents; unchanged ones are answered with 304',
       answer: library,
       async handle() {
-        const [version, grades, machines, own] = await Promise.all([
+        const [version, grades, machines, agents] = await Promise.all([
           libraryVersion(db),
           allGradesJson(db),
-          machineTable.all(db),
+          machinesAtHand(db),
           ownAgents(db),
         ]);
-        const others = JSON.stringify({ machines, agents: own.map(({ agent }) => agent) });
+        const others = JSON.stringify({ machines, agents });
         const body = `{"grades":${grades},${others.slice(1)}`;
         return {
           body,

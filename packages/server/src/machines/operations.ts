@@ -1,18 +1,29 @@
-import { machine } from '@anvilstone/schema';
-import { Type } from '@sinclair/typebox';
+import { machineRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import type { Operation } from '../http/operation.ts';
+import { recordOperations } from '../http/recordOperations.ts';
 import { machineTable } from './repository.ts';
+import { printOperations } from './prints.ts';
 
-export function machineOperations(db: Knex): Operation[] {
-  return [
-    {
-      id: 'listMachines',
-      method: 'get',
-      path: '/machines',
-      summary: 'Machines of the workshop',
-      answer: Type.Array(machine),
-      handle: async () => ({ body: await machineTable.all(db) }),
+export const machineOperations = (db: Knex): Operation[] => [
+  ...recordOperations(db, {
+    name: 'machine',
+    path: 'machines',
+    plural: 'Machines',
+    record: machineRecord,
+    table: machineTable,
+    issues: (_, machine) => {
+      const { prints, failedPrints } = machine.condition ?? {};
+      return (failedPrints ?? 0) > (prints ?? Infinity)
+        ? [
+            {
+              pointer: '/machine/condition/failedPrints',
+              detail: `${failedPrints} prints failed of ${prints}`,
+              accepted: 'no more than were started',
+            },
+          ]
+        : [];
     },
-  ];
-}
+  }),
+  ...printOperations(db),
+];

@@ -2,7 +2,8 @@ import { initial } from './0001-initial.ts';
 import { gradeLibrary } from './0002-grade-library.ts';
 import { surroundings } from './0003-surroundings.ts';
 import { savedViews } from './0004-saved-views.ts';
+import { stock } from './0005-stock.ts';
 import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
-export const migrations: readonly NamedMigration[] = [initial, gradeLibrary, surroundings, savedViews];
+export const migrations: readonly NamedMigration[] = [initial, gradeLibrary, surroundings, savedViews, stock];

@@ -7,6 +7,10 @@ import {
   lampArm,
   nozzleBracket,
   ratchetPawl,
+  sampleDryers,
+  samplePlaces,
+  sampleSchedule,
+  sampleSpools,
   sampleLibrary,
   scraperLever,
   snapCover,
@@ -17,6 +21,8 @@ import type { Knex } from 'knex';
 import { decisionService } from '../../decisions/service.ts';
 import { upsertGrades } from '../../grades/repository.ts';
 import { machineTable } from '../../machines/repository.ts';
+import { dryerTable, placeTable, spoolTable } from '../../spools/repository.ts';
+import { findSchedule, saveSchedule } from '../../spools/scheduleRepository.ts';
 import { findPart, insertPart, saveBrief } from '../../parts/repository.ts';
 
 /** Fixed, so that the demo's parts are found again and links to them stay good. */
@@ -62,6 +68,7 @@ export async function resetDemo(db: Knex): Promise<void> {
 async function seed(trx: Knex.Transaction): Promise<void> {
   await upsertGrades(trx, sampleLibrary.grades, 'delivered');
   await machineTable.upsert(trx, sampleLibrary.machines);
+  await seedStock(trx, new Date());
   for (const [id, brief] of PARTS) {
     const part = await findPart(trx, id);
     if (part) await saveBrief(trx, id, brief, part.revision);
@@ -80,4 +87,12 @@ async function seed(trx: Knex.Transaction): Promise<void> {
     openRisks:
       'Creep is a family estimate: measure the droop after the first summer. Gust load from one winter’s log only.',
   });
+}
+
+/** As if today were the day it was written: clocks of spools run. */
+async function seedStock(trx: Knex.Transaction, now: Date): Promise<void> {
+  await placeTable.upsert(trx, samplePlaces);
+  await dryerTable.upsert(trx, sampleDryers);
+  await spoolTable.upsert(trx, sampleSpools(now));
+  await saveSchedule(trx, { schedule: sampleSchedule(now), revision: (await findSchedule(trx)).revision });
 }
