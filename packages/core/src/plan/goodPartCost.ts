@@ -3,6 +3,7 @@ import { requirePositiveValue } from '../input/require.ts';
 import { processNeeds } from '../process/machineFit.ts';
 import { NOZZLE_LIFE_G } from '../process/handlingFindings.ts';
 import { findFamily } from '../reference/family.ts';
+import { costPerUse } from './consumable.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';
 import { completeRules, defaultHouseRules } from '../rules/houseRules.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
@@ -163,7 +164,7 @@ export function goodPartCost(
     scrapShare: share,
     scrapFrom: from,
     totalUsd,
-    perUseUsd: uses === undefined ? null : (totalUsd + changeOverUsd) / uses,
+    perUseUsd: uses === undefined ? null : costPerUse({ partUsd: totalUsd, changeOverUsd, uses }),
     closedExtraUsd,
   };
 }

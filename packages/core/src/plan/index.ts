@@ -8,3 +8,4 @@ export { timeToFraction } from '../materials/timeToFraction.ts';
 export * from './supportChoices.ts';
 export * from './afterPrinting.ts';
 export * from './goodPartCost.ts';
+export * from './consumable.ts';

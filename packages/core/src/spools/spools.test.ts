@@ -162,7 +162,7 @@ describe('look-alikes', () => {
     const [pair] = lookAlikes([of('B-2', 'tm-petg'), of('B-1', 'tm-asa')], gradeOf);
     expect(pair).toMatchObject({
       spoolIds: ['B-1', 'B-2'],
-      risk: expect.stringMatching(/ASA taken for PETG.*softens/),
+      risk: expect.stringMatching(/ASA taken for PETG.*softens/) as string,
     });
     expect(pair!.tellApart).toMatch(/a metre of B-1 weighs 2\.\d\d g, of B-2 3\.\d\d g/);
   });

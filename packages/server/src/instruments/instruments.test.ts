@@ -3,6 +3,7 @@ import type {
   MassReading,
   Misbehaviour,
   PriceListPreview,
+  PrintProgress,
   Problem,
   SpoolRecord,
   Stock,
@@ -93,7 +94,10 @@ describe('a logger', () => {
     await behave('rack-logger', 'drops-out');
     const first = await fetchLog();
     expect(first).toBe(25);
-    expect(await stateOf('rack-logger')).toMatchObject({ state: 'silent', problem: expect.stringMatching(/hung up/) });
+    expect(await stateOf('rack-logger')).toMatchObject({
+      state: 'silent',
+      problem: expect.stringMatching(/hung up/) as string,
+    });
     // Killed altogether: what is kept stays, and the spools' clocks still run.
     await behave('rack-logger', 'off');
     expect(await fetchLog()).toBe(0);
@@ -121,7 +125,7 @@ describe('a logger', () => {
     await fetchLog();
     expect(await stateOf('rack-logger')).toMatchObject({
       state: 'nonsense',
-      problem: expect.stringMatching(/damaged/),
+      problem: expect.stringMatching(/damaged/) as string,
     });
     await behave('rack-logger', 'well');
     await fetchLog();
@@ -143,7 +147,10 @@ describe('a logger', () => {
     await device.standIn!.behave('off');
     minutes(30);
     expect(await service.fetchLog(device.id)).toBe(0);
-    expect(service.list()[0]).toMatchObject({ state: 'silent', problem: expect.stringMatching(/nothing listens/) });
+    expect(service.list()[0]).toMatchObject({
+      state: 'silent',
+      problem: expect.stringMatching(/nothing listens/) as string,
+    });
     await device.standIn!.behave('well');
     minutes(5);
     expect(await service.fetchLog(device.id)).toBe(5);
@@ -153,7 +160,7 @@ describe('a logger', () => {
     expect(service.list()[0]).toMatchObject({
       state: 'nonsense',
       refusedCount: 5,
-      problem: expect.stringMatching(/drifts/),
+      problem: expect.stringMatching(/drifts/) as string,
     });
     expect(await count()).toBe(before + 15);
     await close();
@@ -235,8 +242,7 @@ describe('a printer', () => {
     const job = { job: 'Lamp arm', filamentG: 180, hours: 100 };
     await api().post('/api/v1/instruments/printer/jobs').send(job).expect(200);
     await new Promise((resolve) => setTimeout(resolve, 400));
-    const { body } = await progress().expect(200);
-    expect(body).toMatchObject({ state: 'printing', job: 'Lamp arm' });
+    expect(json<PrintProgress>(await progress().expect(200))).toMatchObject({ state: 'printing', job: 'Lamp arm' });
     await behave('printer', 'drifts');
     // Half of the way less than what is done: first a jump ahead, then backwards.
     await progress().expect(200);

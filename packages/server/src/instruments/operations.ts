@@ -1,10 +1,18 @@
 import { massLeft } from '@anvilstone/core';
-import { behaviourChange, instrument, printProgress, spoolRecord, type BehaviourChange } from '@anvilstone/schema';
+import {
+  airReading,
+  behaviourChange,
+  instrument,
+  printProgress,
+  spoolRecord,
+  type BehaviourChange,
+} from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
 import type { Operation } from '../http/operation.ts';
 import { invalidInput, notFound } from '../http/problems.ts';
-import { spoolTable } from '../spools/repository.ts';
+import { wholeNumber } from '../http/query.ts';
+import { airSince, spoolTable } from '../spools/repository.ts';
 import type { SpoolService } from '../spools/service.ts';
 import type { InstrumentService } from './service.ts';
 
@@ -53,6 +61,18 @@ export function instrumentOperations(db: Knex, instruments: InstrumentService, s
       summary: 'Fetch what a humidity logger has written since the last time; how many readings were new',
       answer: Type.Object({ added: Type.Integer({ minimum: 0 }) }),
       handle: async ({ params }) => ({ body: { added: await instruments.fetchLog(params.id!) } }),
+    },
+    {
+      id: 'listAirReadings',
+      method: 'get',
+      path: '/instruments/:id/air',
+      summary: 'What a humidity logger wrote in the last ?days= (1 to 120, 14 unless stated), as quarter-hour means',
+      answer: Type.Array(airReading),
+      async handle({ params, query }) {
+        const { id } = instruments.device(params.id!, 'humidity-logger');
+        const days = wholeNumber(query, 'days', { least: 1, most: 120 }) ?? 14;
+        return { body: await airSince(db, id, Date.now() - days * 24 * 3600e3) };
+      },
     },
     {
       id: 'getPrintProgress',

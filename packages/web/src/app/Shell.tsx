@@ -7,6 +7,11 @@ import { useAppDispatch, useAppSelector } from './store.ts';
 const places = [
   { to: '/parts', label: 'Parts', mark: 'M4 17h16M6 17V9l6-4 6 4v8M10 17v-4h4v4' },
   { to: '/grades', label: 'Grades', mark: 'M12 4a8 8 0 1 0 0 16 8 8 0 0 0 0-16zm0 5a3 3 0 1 1 0 6 3 3 0 0 1 0-6z' },
+  {
+    to: '/spools',
+    label: 'Spools',
+    mark: 'M5 5v14M19 5v14M5 8h14M5 16h14M8 8v8M11 8v8M14 8v8M16 8v8',
+  },
   { to: '/machines', label: 'Machines', mark: 'M4 20h16M6 20V5h12v15M6 9h12M12 9v4m-2 0h4' },
   { to: '/house-rules', label: 'House rules', mark: 'M4 6h16v12H4zM8 6v12M12 6v5M16 6v8' },
   { to: '/calculations', label: 'Quick sums', mark: 'M5 4h14v16H5zM8 8h8M8 13h2m4 0h2M8 16.5h2m4 0h2' },

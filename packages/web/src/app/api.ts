@@ -5,7 +5,7 @@ import type {
   DecisionSummary,
   Library,
   HouseRulesRecord,
-  Machine,
+  MachineRecord,
   Part,
   PartSummary,
   PartUpdate,
@@ -21,7 +21,19 @@ export const api = createApi({
   reducerPath: 'api',
   // Absolute where there is a page address: test environments cannot fetch a relative one.
   baseQuery: fetchBaseQuery({ baseUrl: new URL('/api/v1/', page).href }),
-  tagTypes: ['Part', 'Decision', 'Library', 'Grade', 'HouseRules', 'Import', 'Agent', 'View'],
+  tagTypes: [
+    'Part',
+    'Decision',
+    'Library',
+    'Grade',
+    'HouseRules',
+    'Import',
+    'Agent',
+    'View',
+    'Machine',
+    'Stock',
+    'Instrument',
+  ],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),
     part: build.query<Part, string>({ query: (id) => `parts/${id}`, keepUnusedDataFor: 0 }),
@@ -39,7 +51,7 @@ export const api = createApi({
     }),
     library: build.query<Library, void>({ query: () => 'library', providesTags: ['Library'] }),
     houseRules: build.query<HouseRulesRecord, void>({ query: () => 'house-rules', providesTags: ['HouseRules'] }),
-    machines: build.query<Machine[], void>({ query: () => 'machines' }),
+    machines: build.query<MachineRecord[], void>({ query: () => 'machines', providesTags: ['Machine'] }),
     decisions: build.query<DecisionSummary[], string>({
       query: (partId) => `parts/${partId}/decisions`,
       providesTags: ['Decision'],

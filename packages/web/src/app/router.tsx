@@ -58,6 +58,19 @@ export const router = createBrowserRouter([
         path,
         lazy: async () => ({ Component: (await import('../calculations/CalculationsPage.tsx')).CalculationsPage }),
       })),
+      { path: 'spools', lazy: async () => ({ Component: (await import('../spools/SpoolsPage.tsx')).SpoolsPage }) },
+      ...['spools/new', 'spools/:spoolId/edit'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../spools/SpoolEditorPage.tsx')).SpoolEditorPage }),
+      })),
+      {
+        path: 'spools/:spoolId',
+        lazy: async () => ({ Component: (await import('../spools/SpoolPage.tsx')).SpoolPage }),
+      },
+      ...['machines/new', 'machines/:machineId/edit'].map((path) => ({
+        path,
+        lazy: async () => ({ Component: (await import('../machines/MachineEditorPage.tsx')).MachineEditorPage }),
+      })),
       {
         path: 'machines',
         lazy: async () => ({ Component: (await import('../machines/MachinesPage.tsx')).MachinesPage }),

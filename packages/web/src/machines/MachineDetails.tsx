@@ -1,31 +1,42 @@
 import type { UpgradeGain } from '@anvilstone/core/plan';
-import type { Machine, PartSummary } from '@anvilstone/schema';
+import type { Machine, MachineRecord, PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
+import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
+import { buttonLook } from '../ui/buttonLook.ts';
 import { Panel } from '../ui/Panel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { LatestPrints } from './LatestPrints.tsx';
 import type { Workshop } from '../workers/workshop.ts';
 
 const VENTILATION = { none: 'none', filter: 'filtered', extracted: 'led outside' } as const;
 
 /** One machine: what else it states of itself, its condition, and what each upgrade would let the workshop print. */
 export function MachineDetails({
-  machine,
+  record: { machine },
   parts,
   library,
 }: {
-  machine: Machine;
+  record: MachineRecord;
   parts: readonly PartSummary[];
   library: Workshop;
 }) {
   return (
     <div className="mt-4 grid grid-cols-[20rem_minmax(0,1fr)] items-start gap-4">
-      <Panel title={machine.name}>
+      <Panel
+        title={machine.name}
+        aside={
+          <Link to={`/machines/${machine.id}/edit`} className={buttonLook()}>
+            Change
+          </Link>
+        }
+      >
         <Facts machine={machine} />
+        <LatestPrints machineId={machine.id} />
       </Panel>
       <Gains machine={machine} parts={parts} library={library} />
     </div>
@@ -45,6 +56,10 @@ function Facts({ machine }: { machine: Machine }) {
     ['Air', machine.ventilation ? VENTILATION[machine.ventilation] : 'not stated'],
     ['Surfaces', machine.bedSurfaces?.join(', ') ?? 'not stated'],
     ['Release agent', machine.releaseAgent ? 'at hand' : 'none'],
+    [
+      'Filament supply',
+      machine.closedSupply ? `closed, ${machine.closedSupply.pricePerKgUsd} USD/kg` : 'open: any spool',
+    ],
     ['Sustained flow', `${machine.volumetricFlowMm3PerS} mm³/s`],
     [
       'Abrasive through its nozzle',

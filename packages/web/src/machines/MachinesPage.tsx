@@ -1,7 +1,9 @@
+import { Link } from 'react-router';
 import { useMachinesQuery, usePartsQuery } from '../app/api.ts';
 import { useAddress } from '../app/useAddress.ts';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
+import { buttonLook } from '../ui/buttonLook.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
@@ -12,16 +14,23 @@ const ENCLOSURE = { open: 'open frame', enclosed: 'enclosed', heated: 'heated ch
 
 /** The printers at hand and what they can do. */
 export function MachinesPage() {
-  const { data: machines, error } = useMachinesQuery();
+  const { data: records, error } = useMachinesQuery();
+  const machines = records?.map(({ machine }) => machine);
   const units = useAppSelector((state) => state.settings.units);
   const { data: parts } = usePartsQuery();
   const { library } = useLibrary();
   const [search, set] = useAddress();
-  const chosen = machines?.find(({ id }) => id === search.get('machine')) ?? machines?.[0];
+  const record = records?.find(({ machine }) => machine.id === search.get('machine')) ?? records?.[0];
+  const chosen = record?.machine;
   const heat = (value: number) => amount(value, '°C', units);
   return (
     <main className="p-6">
-      <h1 className="text-xl">Machines</h1>
+      <div className="flex items-center justify-between">
+        <h1 className="text-xl">Machines</h1>
+        <Link to="/machines/new" className={buttonLook()}>
+          Add a machine
+        </Link>
+      </div>
       <p className="mt-1 mb-4 text-quiet">
         A material that cannot be printed here is not a choice. Every shortlist is held against these.
       </p>
@@ -85,8 +94,8 @@ export function MachinesPage() {
           </tbody>
         </table>
       )}
-      {chosen && parts && library && (
-        <MachineDetails key={chosen.id} machine={chosen} parts={parts} library={library} />
+      {record && chosen && parts && library && (
+        <MachineDetails key={chosen.id} record={record} parts={parts} library={library} />
       )}
     </main>
   );

@@ -4,7 +4,9 @@ import { useBench } from '../parts/bench.ts';
 import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
+import { ConsumablePanel } from './ConsumablePanel.tsx';
 import type { PlanTabProps } from './planTab.ts';
+import { usePaid } from './usePaid.tsx';
 
 const QUANTITIES = [1, 2, 5, 10, 20, 50, 100] as const;
 const usd = (value: number) => (value !== 0 && Math.abs(value) < 0.01 ? '< 0.01' : value.toFixed(2));
@@ -18,6 +20,7 @@ export function CostTab({ grade, choice }: PlanTabProps) {
   const [uses, setUses] = useState<number>();
   const [changeOverUsd, setChangeOver] = useState(0);
   const { entry, machine, unlock, strands } = choice;
+  const { paid, field: paidField } = usePaid(grade);
   const upgradesUsd = unlock?.priceUsd ?? 0;
   const costAt = useMemo(
     () => (count: number) =>
@@ -29,8 +32,9 @@ export function CostTab({ grade, choice }: PlanTabProps) {
         changeOverUsd,
         ...(uses === undefined ? {} : { uses }),
         ...(strands ? { strands } : {}),
+        ...(paid ? { paid } : {}),
       }),
-    [entry, grade, machine, unlock, library, setupUsd, supportG, upgradesUsd, uses, changeOverUsd, strands],
+    [entry, grade, machine, unlock, library, setupUsd, supportG, upgradesUsd, uses, changeOverUsd, strands, paid],
   );
   const cost = costAt(quantity);
   if (!cost)
@@ -60,6 +64,7 @@ export function CostTab({ grade, choice }: PlanTabProps) {
             bounds={{ minimum: 1, maximum: 1e6 }}
             onChange={(value) => setQuantity(Math.max(1, Math.round(value)))}
           />
+          {paidField}
           {number('Setting up, USD', setupUsd, setSetup, 'once for the batch')}
           {number('Support, g', supportG, setSupport, 'thrown away with each part')}
           <QuantityField
@@ -75,7 +80,7 @@ export function CostTab({ grade, choice }: PlanTabProps) {
         </div>
       </Panel>
       <div className="flex min-w-0 flex-col gap-4">
-        <Components cost={cost} blocked={choice.fit.verdict === 'blocker' && !unlock} />
+        <Components cost={cost} machineName={machine.name} blocked={choice.fit.verdict === 'blocker' && !unlock} />
         <Panel title="With the batch">
           <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
             <TableHead headings={['Good parts', 'One costs, USD', 'All cost, USD', ...(uses ? ['A use, USD'] : [])]} />
@@ -96,12 +101,19 @@ export function CostTab({ grade, choice }: PlanTabProps) {
             </tbody>
           </table>
         </Panel>
+        {uses !== undefined && (
+          <ConsumablePanel
+            grade={grade}
+            one={{ partUsd: cost.totalUsd, changeOverUsd, uses }}
+            batch={{ quantity, setupUsd }}
+          />
+        )}
       </div>
     </div>
   );
 }
 
-function Components({ cost, blocked }: { cost: GoodPartCost; blocked: boolean }) {
+function Components({ cost, machineName, blocked }: { cost: GoodPartCost; machineName: string; blocked: boolean }) {
   return (
     <Panel title={`One good part: ${usd(cost.totalUsd)} USD`}>
       {blocked && <p className="mb-2 text-fail">This machine cannot print it: the sum is of one that could.</p>}
@@ -130,6 +142,12 @@ function Components({ cost, blocked }: { cost: GoodPartCost; blocked: boolean })
           </tr>
         </tbody>
       </table>
+      {cost.closedExtraUsd !== null && (
+        <p className="mt-2 text-sm">
+          {machineName} takes only its maker’s spools: at this grade’s open price a part would cost{' '}
+          <strong>{cost.closedExtraUsd.toFixed(2)} USD</strong> {cost.closedExtraUsd >= 0 ? 'less' : 'more'}.
+        </p>
+      )}
       {cost.perUseUsd !== null && (
         <p className="mt-2 text-sm">
           A use costs <strong>{cost.perUseUsd.toPrecision(3)} USD</strong>, changing the part with it.

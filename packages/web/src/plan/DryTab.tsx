@@ -7,6 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import type { PlanTabProps } from './planTab.ts';
+import { StockOfGrade } from './StockOfGrade.tsx';
 
 const ROOM: AirStretch = { hours: 4, temperatureC: 23, humidityPct: 50 };
 const STATE = {
@@ -16,7 +17,7 @@ const STATE = {
 } as const;
 
 /** The clock of a spool out of the dryer: what the air it lay in made of it, and what it needs. */
-export function DryTab({ grade }: PlanTabProps) {
+export function DryTab({ grade, choice }: PlanTabProps) {
   const { library } = useBench();
   const units = useAppSelector((state) => state.settings.units);
   const [air, setAir] = useState<readonly AirStretch[]>([ROOM]);
@@ -35,74 +36,77 @@ export function DryTab({ grade }: PlanTabProps) {
     setAir(air.map((one, i) => (i === index ? { ...one, ...next } : one)));
   const { word, look } = STATE[found.state];
   return (
-    <div className="grid grid-cols-2 items-start gap-4">
-      <Panel title="The air it lay in since it was dry">
-        <ol className="flex flex-col gap-2">
-          {air.map((one, index) => (
-            <li key={index} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
-              <QuantityField
-                label={`Hours, ${index + 1}`}
-                dimension="ratio"
-                value={one.hours}
-                bounds={{ exclusiveMinimum: 0, maximum: 1e5 }}
-                onChange={(hours) => change(index, { hours })}
-              />
-              <QuantityField
-                label="Temperature"
-                dimension="temperature"
-                value={one.temperatureC}
-                bounds={{ minimum: -40, maximum: 90 }}
-                onChange={(temperatureC) => change(index, { temperatureC })}
-              />
-              <QuantityField
-                label="Humidity"
-                dimension="fraction"
-                value={one.humidityPct}
-                bounds={{ minimum: 0, maximum: 100 }}
-                onChange={(humidityPct) => change(index, { humidityPct })}
-              />
-              <Button
-                look="quiet"
-                aria-label={`Remove stretch ${index + 1}`}
-                onClick={() => setAir(air.filter((_, i) => i !== index))}
-              >
-                ×
-              </Button>
-            </li>
-          ))}
-        </ol>
-        <Button className="mt-2" onClick={() => setAir([...air, air.at(-1) ?? ROOM])}>
-          + Then it lay elsewhere
-        </Button>
-      </Panel>
-      <Panel title={`A spool of ${grade.name}`}>
-        <p className={`text-base font-semibold ${look}`} role="status">
-          {word}
-          {found.state === 'wet'
-            ? `: dry it for ${duration(found.needsDryingH)} at ${amount(water.dryingC, '°C', units)}`
-            : Number.isFinite(found.useWithinH)
-              ? `: use it within ${duration(found.useWithinH)}`
-              : ': it keeps in this air'}
-        </p>
-        <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 text-sm">
-          {[
-            ['Water, of the balance with 50 % humidity', `${f(100 * found.fraction, 2)} %`],
-            ['Too wet from', '20 %'],
-            ['Out of the dryer at 23 °C and 50 % it lasts', duration(water.openHours)],
-            ['Drying as stated', `${duration(water.dryingH)} at ${amount(water.dryingC, '°C', units)}`],
-          ].map(([title, value]) => (
-            <div key={title} className="contents">
-              <dt className="text-quiet">{title}</dt>
-              <dd className="text-right">{value}</dd>
-            </div>
-          ))}
-        </dl>
-        <p className="mt-2 text-xs text-quiet">
-          By diffusion, from the open hours of its {process.openHours === undefined ? 'family (typical)' : 'maker'}. A
-          scale is surer: dry is when it loses no more. Several spools at once: quick sum “Which spools to dry
-          together”.
-        </p>
-      </Panel>
-    </div>
+    <>
+      <StockOfGrade grade={grade} massG={choice.entry.massG} />
+      <div className="grid grid-cols-2 items-start gap-4">
+        <Panel title="The air it lay in since it was dry">
+          <ol className="flex flex-col gap-2">
+            {air.map((one, index) => (
+              <li key={index} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
+                <QuantityField
+                  label={`Hours, ${index + 1}`}
+                  dimension="ratio"
+                  value={one.hours}
+                  bounds={{ exclusiveMinimum: 0, maximum: 1e5 }}
+                  onChange={(hours) => change(index, { hours })}
+                />
+                <QuantityField
+                  label="Temperature"
+                  dimension="temperature"
+                  value={one.temperatureC}
+                  bounds={{ minimum: -40, maximum: 90 }}
+                  onChange={(temperatureC) => change(index, { temperatureC })}
+                />
+                <QuantityField
+                  label="Humidity"
+                  dimension="fraction"
+                  value={one.humidityPct}
+                  bounds={{ minimum: 0, maximum: 100 }}
+                  onChange={(humidityPct) => change(index, { humidityPct })}
+                />
+                <Button
+                  look="quiet"
+                  aria-label={`Remove stretch ${index + 1}`}
+                  onClick={() => setAir(air.filter((_, i) => i !== index))}
+                >
+                  ×
+                </Button>
+              </li>
+            ))}
+          </ol>
+          <Button className="mt-2" onClick={() => setAir([...air, air.at(-1) ?? ROOM])}>
+            + Then it lay elsewhere
+          </Button>
+        </Panel>
+        <Panel title={`A spool of ${grade.name}`}>
+          <p className={`text-base font-semibold ${look}`} role="status">
+            {word}
+            {found.state === 'wet'
+              ? `: dry it for ${duration(found.needsDryingH)} at ${amount(water.dryingC, '°C', units)}`
+              : Number.isFinite(found.useWithinH)
+                ? `: use it within ${duration(found.useWithinH)}`
+                : ': it keeps in this air'}
+          </p>
+          <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 text-sm">
+            {[
+              ['Water, of the balance with 50 % humidity', `${f(100 * found.fraction, 2)} %`],
+              ['Too wet from', '20 %'],
+              ['Out of the dryer at 23 °C and 50 % it lasts', duration(water.openHours)],
+              ['Drying as stated', `${duration(water.dryingH)} at ${amount(water.dryingC, '°C', units)}`],
+            ].map(([title, value]) => (
+              <div key={title} className="contents">
+                <dt className="text-quiet">{title}</dt>
+                <dd className="text-right">{value}</dd>
+              </div>
+            ))}
+          </dl>
+          <p className="mt-2 text-xs text-quiet">
+            By diffusion, from the open hours of its {process.openHours === undefined ? 'family (typical)' : 'maker'}. A
+            scale is surer: dry is when it loses no more. Several spools at once: quick sum “Which spools to dry
+            together”.
+          </p>
+        </Panel>
+      </div>
+    </>
   );
 }

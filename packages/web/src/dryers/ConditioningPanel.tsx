@@ -1,0 +1,173 @@
+import { conditioningLoad, findFamily } from '@anvilstone/core';
+import type { ConditioningJob, DryerSchedule, Grade } from '@anvilstone/schema';
+import { useMemo, useState } from 'react';
+import { duration } from '../ui/amount.ts';
+import { Button } from '../ui/Button.tsx';
+import { Choice, Field, TextField, controlLook } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { QuantityField } from '../ui/QuantityField.tsx';
+import { freshId } from '../ui/freshId.ts';
+import { localMinute, moment } from '../ui/when.ts';
+
+/** Families that gain from it; the same bound as the computation’s refusal. */
+const THIRSTY_PCT = 1;
+
+/** Printed parts that wait for water: how long each takes, and one more can be added. */
+export function ConditioningPanel({
+  schedule,
+  gradeOf,
+  nowMs,
+  onChange,
+}: {
+  schedule: DryerSchedule;
+  gradeOf: ReadonlyMap<string, Grade>;
+  nowMs: number;
+  onChange: (schedule: DryerSchedule) => void;
+}) {
+  const [adding, setAdding] = useState(false);
+  const without = (id: string): DryerSchedule => ({
+    conditioning: schedule.conditioning.filter((job) => job.id !== id),
+    runs: schedule.runs
+      .map((run) => ({ ...run, loads: run.loads.filter((one) => one !== id) }))
+      .filter(({ loads }) => loads.length > 0),
+  });
+  return (
+    <Panel
+      title="Parts that wait for water"
+      aside={!adding && <Button onClick={() => setAdding(true)}>+ Parts to condition</Button>}
+    >
+      {schedule.conditioning.length === 0 && !adding && (
+        <p className="text-quiet">
+          None. Polyamide is brittle and too small when it comes dry from the printer; parts for hard use wait for
+          water.
+        </p>
+      )}
+      <ul className="flex flex-col gap-2 text-sm">
+        {schedule.conditioning.map((job) => {
+          const load = conditioningLoad(job, gradeOf.get(job.gradeId));
+          return (
+            <li key={job.id} className="flex items-start justify-between gap-3">
+              <span>
+                <strong>{job.title}</strong>, {gradeOf.get(job.gradeId)?.name ?? job.gradeId}, {job.wallMm} mm wall,{' '}
+                {job.temperatureC} °C
+                <span className={`block text-xs ${typeof load === 'string' ? 'text-fail' : 'text-quiet'}`}>
+                  {typeof load === 'string'
+                    ? load
+                    : `${duration(load.hours)} for nine tenths of its water; needed ${moment(Date.parse(job.needAt), nowMs)}`}
+                </span>
+              </span>
+              <Button look="quiet" aria-label={`Remove ${job.title}`} onClick={() => onChange(without(job.id))}>
+                ×
+              </Button>
+            </li>
+          );
+        })}
+      </ul>
+      {adding && (
+        <AddJob
+          gradeOf={gradeOf}
+          nowMs={nowMs}
+          taken={schedule.conditioning.map(({ id }) => id)}
+          onAdd={(job) => {
+            setAdding(false);
+            onChange({ ...schedule, conditioning: [...schedule.conditioning, job] });
+          }}
+          onCancel={() => setAdding(false)}
+        />
+      )}
+      <p className="mt-2 text-xs text-quiet">
+        Steam and hot water burn. Over warm water, not in it: a wet skin on a dry core bends thin parts. Weigh a part:
+        it is done when it gains no more.
+      </p>
+    </Panel>
+  );
+}
+
+const DAY_MS = 24 * 3600e3;
+
+function AddJob({
+  gradeOf,
+  nowMs,
+  taken,
+  onAdd,
+  onCancel,
+}: {
+  gradeOf: ReadonlyMap<string, Grade>;
+  nowMs: number;
+  taken: readonly string[];
+  onAdd: (job: ConditioningJob) => void;
+  onCancel: () => void;
+}) {
+  const thirsty = useMemo(
+    () =>
+      [...gradeOf.values()]
+        .filter(({ familyId }) => (findFamily(familyId)?.waterAt23C50RhPct ?? 0) >= THIRSTY_PCT)
+        .sort((a, b) => a.name.localeCompare(b.name)),
+    [gradeOf],
+  );
+  const [title, setTitle] = useState('');
+  const [gradeId, setGrade] = useState(thirsty[0]?.id ?? '');
+  const [wallMm, setWall] = useState(3);
+  const [temperatureC, setTemperature] = useState(60);
+  const [needMs, setNeed] = useState(nowMs + 4 * DAY_MS);
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-2">
+      <TextField label="Which parts" value={title} onChange={setTitle} maxLength={200} />
+      <Choice
+        label="Grade"
+        value={gradeId}
+        options={thirsty.map(({ id, name }) => ({ value: id, label: name }))}
+        onChange={setGrade}
+      />
+      <QuantityField
+        label="Thickest wall"
+        dimension="length"
+        value={wallMm}
+        bounds={{ exclusiveMinimum: 0, maximum: 100 }}
+        onChange={setWall}
+      />
+      <QuantityField
+        label="Water or damp air"
+        dimension="temperature"
+        value={temperatureC}
+        bounds={{ minimum: 20, maximum: 100 }}
+        onChange={setTemperature}
+      />
+      <Field label="Needed by">
+        {(ids) => (
+          <input
+            {...ids}
+            type="datetime-local"
+            className={controlLook}
+            value={localMinute(needMs)}
+            onChange={(event) => {
+              const ms = Date.parse(event.target.value);
+              if (Number.isFinite(ms)) setNeed(ms);
+            }}
+          />
+        )}
+      </Field>
+      <div className="flex items-end gap-2">
+        <Button
+          look="primary"
+          disabled={title.trim() === '' || gradeId === ''}
+          onClick={() =>
+            onAdd({
+              id: freshId('parts', taken),
+              title: title.trim(),
+              gradeId,
+              wallMm,
+              temperatureC,
+              needAt: new Date(needMs).toISOString(),
+            })
+          }
+        >
+          Add them
+        </Button>
+        <Button look="quiet" onClick={onCancel}>
+          Cancel
+        </Button>
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,65 @@
+import type { SpoolInStock } from '@anvilstone/schema';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { Button } from '../ui/Button.tsx';
+import { controlLook, Field, TextField } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { localMinute, moment } from '../ui/when.ts';
+import { useSaveSpoolMutation } from './spoolsApi.ts';
+
+const DAY_MS = 24 * 3600e3;
+
+/** By when a spool has to be dry, and for what: the dryers are planned by it. */
+export function NeedPanel({ one: { spool, revision } }: { one: SpoolInStock }) {
+  const [save, { error }] = useSaveSpoolMutation();
+  const [what, setWhat] = useState(spool.need?.what ?? '');
+  const [atMs, setAt] = useState(() => (spool.need ? Date.parse(spool.need.at) : Date.now() + DAY_MS));
+  const { need, ...rest } = spool;
+  return (
+    <Panel title="To be dry by">
+      {need && (
+        <p className="mb-2 text-sm">
+          {moment(Date.parse(need.at))} for {need.what}.{' '}
+          <Link to="/spools?show=dryers" className="underline">
+            Dryers
+          </Link>
+        </p>
+      )}
+      <TextField label="For what" value={what} maxLength={200} onChange={setWhat} />
+      <Field label="When">
+        {(ids) => (
+          <input
+            {...ids}
+            type="datetime-local"
+            className={controlLook}
+            value={localMinute(atMs)}
+            onChange={(event) => {
+              const ms = Date.parse(event.target.value);
+              if (Number.isFinite(ms)) setAt(ms);
+            }}
+          />
+        )}
+      </Field>
+      <div className="mt-2 flex gap-2">
+        <Button
+          disabled={what.trim() === ''}
+          onClick={() =>
+            void save({
+              spool: { ...rest, need: { at: new Date(atMs).toISOString(), what: what.trim() } },
+              revision,
+            }).catch(() => undefined)
+          }
+        >
+          {need ? 'Change it' : 'Ask for it'}
+        </Button>
+        {need && (
+          <Button look="quiet" onClick={() => void save({ spool: rest, revision }).catch(() => undefined)}>
+            Nobody waits
+          </Button>
+        )}
+      </div>
+      {error !== undefined && <ProblemNotice error={error} />}
+    </Panel>
+  );
+}

@@ -1,0 +1,79 @@
+import { doubtOfWeighing } from '@anvilstone/core';
+import type { SpoolInStock } from '@anvilstone/schema';
+import { useState } from 'react';
+import { asProblem } from '../app/problem.ts';
+import { useInstrumentsQuery } from '../instruments/instrumentsApi.ts';
+import { Button } from '../ui/Button.tsx';
+import { TextField } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { QuantityField } from '../ui/QuantityField.tsx';
+import { useSaveSpoolMutation, useWeighSpoolMutation } from './spoolsApi.ts';
+
+/** Weighs a spool on the scale, or by hand; a mass that does not fit what is known is asked about first. */
+export function WeighPanel({ one: { spool, revision } }: { one: SpoolInStock }) {
+  const { data: instruments } = useInstrumentsQuery();
+  const scale = instruments?.find(({ kind }) => kind === 'scale');
+  const [weigh, { error, isLoading }] = useWeighSpoolMutation();
+  const [save, { error: notSaved }] = useSaveSpoolMutation();
+  const [grossG, setGross] = useState<number>();
+  const [note, setNote] = useState('');
+  const doubt = grossG === undefined ? undefined : doubtOfWeighing(spool, grossG);
+  const scaleDoubts = error !== undefined && asProblem(error).status === 422;
+  const why = note.trim();
+  return (
+    <Panel title="Weigh it, with its reel">
+      {scale && (
+        <Button
+          look="primary"
+          disabled={isLoading}
+          onClick={() =>
+            void weigh({ spoolId: spool.id, scaleId: scale.id, ...(why ? { note: why } : {}) })
+              .unwrap()
+              .then(() => setNote(''))
+              .catch(() => undefined)
+          }
+        >
+          {isLoading ? 'Weighing …' : 'Read the scale'}
+        </Button>
+      )}
+      {error !== undefined && <ProblemNotice error={error} />}
+      <div className="mt-2 flex items-end gap-2">
+        <QuantityField
+          label="Or type it in"
+          dimension="mass"
+          value={grossG}
+          bounds={{ minimum: 0, maximum: 30000 }}
+          onChange={setGross}
+          onClear={() => setGross(undefined)}
+        />
+        <Button
+          disabled={grossG === undefined || (doubt !== undefined && why === '')}
+          onClick={() => {
+            const event = {
+              kind: 'weighed' as const,
+              at: new Date().toISOString(),
+              grossG: grossG!,
+              from: 'typed' as const,
+              ...(why ? { note: why } : {}),
+            };
+            void save({ spool: { ...spool, events: [...spool.events, event] }, revision })
+              .unwrap()
+              .then(() => {
+                setGross(undefined);
+                setNote('');
+              })
+              .catch(() => undefined);
+          }}
+        >
+          Write down
+        </Button>
+      </div>
+      {doubt && <p className="mt-1 text-xs text-fail">{doubt}.</p>}
+      {(doubt !== undefined || scaleDoubts) && (
+        <TextField label="Why it is right all the same" value={note} maxLength={200} onChange={setNote} />
+      )}
+      {notSaved !== undefined && <ProblemNotice error={notSaved} />}
+    </Panel>
+  );
+}

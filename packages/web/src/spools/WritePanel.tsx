@@ -1,0 +1,116 @@
+import { dryingOf } from '@anvilstone/core';
+import type { Grade, PlaceRecord, Spool, SpoolEvent, SpoolInStock } from '@anvilstone/schema';
+import { useState } from 'react';
+import { Button } from '../ui/Button.tsx';
+import { Choice, TextField } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { QuantityField } from '../ui/QuantityField.tsx';
+import { useSaveSpoolMutation } from './spoolsApi.ts';
+
+/** What was done to a spool by hand: opened, moved, dried, printed from, used up. */
+export function WritePanel({
+  one: { spool, revision },
+  grade,
+  places,
+}: {
+  one: SpoolInStock;
+  grade: Grade | undefined;
+  places: readonly PlaceRecord[];
+}) {
+  const [save, { error, isLoading }] = useSaveSpoolMutation();
+  const drying = grade && dryingOf(grade);
+  const [temperatureC, setTemperature] = useState(drying?.dryingC ?? 60);
+  const [hours, setHours] = useState(drying?.dryingH ?? 6);
+  const [massG, setMass] = useState<number>();
+  const [what, setWhat] = useState('');
+  const keep = (next: Spool) => void save({ spool: next, revision }).catch(() => undefined);
+  const add = (event: SpoolEvent, more: Partial<Spool> = {}) =>
+    keep({ ...spool, ...more, events: [...spool.events, event] });
+  const now = () => new Date().toISOString();
+  return (
+    <Panel title="Write down what was done">
+      <fieldset disabled={isLoading} className="flex flex-col gap-3">
+        <div className="flex flex-wrap gap-2">
+          {spool.openedAt === undefined && (
+            <Button onClick={() => keep({ ...spool, openedAt: now() })}>Opened just now</Button>
+          )}
+          {spool.empty ? (
+            <Button
+              onClick={() => {
+                const { empty: _was, ...rest } = spool;
+                keep(rest);
+              }}
+            >
+              Not empty after all
+            </Button>
+          ) : (
+            <Button
+              onClick={() => {
+                const { need: _need, ...rest } = spool;
+                keep({ ...rest, empty: true });
+              }}
+            >
+              It is empty
+            </Button>
+          )}
+        </div>
+        <Choice
+          label="Brought to"
+          value={spool.placeId ?? ''}
+          options={[
+            ...(spool.placeId === null ? [{ value: '', label: 'nobody knows' }] : []),
+            ...places.map(({ place }) => ({ value: place.id, label: place.name })),
+          ]}
+          onChange={(placeId) => add({ kind: 'moved', at: now(), placeId }, { placeId })}
+        />
+        <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
+          <QuantityField
+            label="Dried at"
+            dimension="temperature"
+            value={temperatureC}
+            bounds={{ minimum: 20, maximum: drying?.limitC ?? 250 }}
+            onChange={setTemperature}
+          />
+          <QuantityField
+            label="For"
+            dimension="time"
+            value={hours}
+            bounds={{ exclusiveMinimum: 0, maximum: 1000 }}
+            onChange={setHours}
+          />
+          <Button
+            aria-label="Dried, out just now"
+            onClick={() =>
+              add({ kind: 'dried', at: now(), hours, temperatureC }, { openedAt: spool.openedAt ?? now() })
+            }
+          >
+            Out now
+          </Button>
+        </div>
+        <div className="grid grid-cols-[5rem_1fr_auto] items-end gap-2">
+          <QuantityField
+            label="Used"
+            dimension="mass"
+            value={massG}
+            bounds={{ exclusiveMinimum: 0, maximum: 30000 }}
+            onChange={setMass}
+            onClear={() => setMass(undefined)}
+          />
+          <TextField label="For what" value={what} maxLength={200} onChange={setWhat} />
+          <Button
+            disabled={massG === undefined || what.trim() === ''}
+            onClick={() => {
+              add({ kind: 'used', at: now(), massG: massG!, what: what.trim() });
+              setMass(undefined);
+              setWhat('');
+            }}
+          >
+            Take off
+          </Button>
+        </div>
+      </fieldset>
+      {error !== undefined && <ProblemNotice error={error} />}
+    </Panel>
+  );
+}
