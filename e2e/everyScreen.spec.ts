@@ -44,6 +44,13 @@ const screens = [
   ['new agent', '/agents/new', 'What people must mind'],
   ['brief in fluids', `${DEMO}6/brief`, 'Under a lasting pull'],
   ['house rules', '/house-rules', 'Whose numbers lead'],
+  ['spools', '/spools', 'look alike'],
+  ['one spool', '/spools/S-05', 'What happened to it'],
+  ['new spool', '/spools/new', 'Short name on its label'],
+  ['dryers', '/spools?show=dryers', 'Four ratchet pawls, first batch'],
+  ['instruments', '/spools?show=instruments', 'quarter hours of the last two weeks'],
+  ['prices', '/spools?show=prices', 'Nothing is changed before'],
+  ['edit a machine', '/machines/old-wide/edit', 'Surfaces at hand'],
   ['machines', '/machines?machine=bench-open', 'fit an all-metal hot end'],
   ['quick sums', '/calculations/part-wall-bracket', 'Upper fibre at the root of the tie'],
 ] as const;

@@ -1,7 +1,13 @@
 import { defineConfig } from '@playwright/test';
 
 const PORT = 4790;
-const WHOLE_WORKSHOP = ['agents.spec.ts', 'evidenceFromAMaker.spec.ts', 'gradesLibrary.spec.ts', 'houseRules.spec.ts'];
+const WHOLE_WORKSHOP = [
+  'agents.spec.ts',
+  'evidenceFromAMaker.spec.ts',
+  'gradesLibrary.spec.ts',
+  'houseRules.spec.ts',
+  'spools.spec.ts',
+];
 
 /** Drives the built app on a database of its own. Run by `npm test` or `npm run test:e2e`. */
 export default defineConfig({

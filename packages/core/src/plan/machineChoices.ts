@@ -5,6 +5,7 @@ import { preparePart } from '../evaluation/preparePart.ts';
 import { InputError } from '../input/InputError.ts';
 import { BUILT_UP } from '../parts/partModel.ts';
 import { boxOf } from '../process/boxOnBed.ts';
+import { caution } from '../process/findings.ts';
 import {
   fibreFindings,
   materialFindings,
@@ -31,8 +32,8 @@ export interface MachineChoice {
 }
 
 /**
- * Every machine of the workshop for one grade in one way up, those that nothing blocks first, cheapest first. Undefined: the
- * family is not known, so neither is how it is printed.
+ * Every machine of the workshop for one grade in one way up, those that nothing blocks first, cheapest first; those that the brief
+ * leaves out last. Undefined: the family is not known, so neither is how it is printed.
  * @throws InputError when the library has no such grade, or as evaluate does
  */
 export function machineChoices(
@@ -48,7 +49,8 @@ export function machineChoices(
   if (!needs) return undefined;
   const { body, fibre } = preparePart(brief, BUILT_UP[orientation]);
   const box = boxOf(body.extentMm, BUILT_UP[orientation]);
-  const { machineIds: _allowed, ...asks } = brief.asks;
+  const { machineIds, ...asks } = brief.asks;
+  const isLeftOut = (machine: Machine) => machineIds !== undefined && !machineIds.includes(machine.id);
   const here: Brief = { ...brief, asks: { ...asks, orientations: [orientation] } };
   return library.machines
     .map((machine): MachineChoice => {
@@ -56,6 +58,7 @@ export function machineChoices(
         ...materialFindings(needs, machine, rules),
         ...sizeFindings(machine, box),
         ...(fibre ? fibreFindings(machine) : []),
+        ...(isLeftOut(machine) ? [caution('The brief leaves this machine out')] : []),
       ]);
       const job = prepareJob(here, { ...library, grades: [], machines: [machine] }, { rules });
       const unlock = fibre && !machine.laysFibre ? undefined : cheapestUnlock(needs, machine, box, rules);
@@ -69,6 +72,7 @@ export function machineChoices(
     })
     .sort(
       (a, b) =>
+        Number(isLeftOut(a.machine)) - Number(isLeftOut(b.machine)) ||
         Number(a.fit.verdict === 'blocker') - Number(b.fit.verdict === 'blocker') ||
         (a.entry.costUsd ?? Infinity) - (b.entry.costUsd ?? Infinity) ||
         a.machine.id.localeCompare(b.machine.id),

@@ -324,3 +324,12 @@ test('every grade of the library with a known family has a card for every demo p
           }
       }
 });
+
+test('a machine that the brief leaves out comes last and says so', () => {
+  const only: Brief = { ...lampArm, asks: { ...lampArm.asks, machineIds: ['hot-chamber'] } };
+  const choices = machineChoices(only, sampleLibrary, 'ne-petg', 'XZ')!;
+  expect(choices[0]!.machine.id).toBe('hot-chamber');
+  const texts = (id: string) => choices.find((one) => one.machine.id === id)!.fit.findings.map(({ text }) => text);
+  expect(texts('workshop-enclosed')).toContain('The brief leaves this machine out');
+  expect(texts('hot-chamber')).not.toContain('The brief leaves this machine out');
+});

@@ -246,7 +246,7 @@ export function sampleSchedule(now: Date): DryerSchedule {
         id: 'pawls-first-batch',
         title: 'Four ratchet pawls, first batch',
         gradeId: 'ol-pa6-gf',
-        wallMm: 4,
+        wallMm: 2,
         temperatureC: 60,
         needAt: new Date(now.getTime() + 96 * HOUR_MS).toISOString(),
       },

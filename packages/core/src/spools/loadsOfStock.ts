@@ -16,8 +16,8 @@ export interface LoadsOfStock {
 type ClockOfStock = Pick<SpoolClock, 'state' | 'needsDryingH'> & { useWithinH: number | null };
 
 /**
- * A spool waits when it is wet now or not known to be dry, will be wet by the time it is needed, or stands in a run already; an empty
- * one never. One that nobody needs and that is merely on its clock does not.
+ * A spool waits when it is wet now, will be wet by the time it is needed, or stands in a run already; a sealed one when it is needed;
+ * an empty one never. One that nobody needs and that is merely on its clock does not.
  */
 export function loadsOfStock(
   spools: readonly { spool: Spool; clock: ClockOfStock | null }[],
@@ -37,7 +37,7 @@ export function loadsOfStock(
       if (spool.need) untold.push(`${spool.id}: its grade or family is not known, so neither is how it is dried`);
       continue;
     }
-    const waits = clock.state === 'wet' || clock.state === 'unknown';
+    const waits = clock.state === 'wet' || (clock.state === 'unknown' && spool.need !== undefined);
     const wetByThen =
       spool.need && clock.useWithinH !== null && nowMs + clock.useWithinH * HOUR_MS < Date.parse(spool.need.at);
     if (waits || wetByThen || inRuns.has(spool.id)) loads.push(spoolLoad(spool, grade, drying, clock.needsDryingH));

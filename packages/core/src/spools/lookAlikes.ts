@@ -15,7 +15,9 @@ export interface LookAlikes {
 /** Masses of a metre that differ by this much are told apart on a scale to 0.01 g. */
 const TELLING_G = 0.05;
 
-/** Every pair of spools in stock of one colour and filament diameter but of different grades. Fibre-filled: dull, so not like unfilled. */
+/**
+ * Every pair of spools in stock of one colour and filament diameter but of different grades. Fibre-filled
+ * is dull and an elastomer limp: neither is taken for another kind. */
 export function lookAlikes(spools: readonly Spool[], gradeOf: (id: string) => Grade | undefined): LookAlikes[] {
   const known = spools
     .filter((spool) => !spool.empty)
@@ -28,7 +30,8 @@ export function lookAlikes(spools: readonly Spool[], gradeOf: (id: string) => Gr
       const looksSame =
         a.spool.colour.toLowerCase() === b.spool.colour.toLowerCase() &&
         a.spool.filamentDiameterMm === b.spool.filamentDiameterMm &&
-        isDull(a.grade) === isDull(b.grade);
+        isDull(a.grade) === isDull(b.grade) &&
+        isSoft(a.grade) === isSoft(b.grade);
       return differ && looksSame
         ? [
             {
@@ -42,6 +45,7 @@ export function lookAlikes(spools: readonly Spool[], gradeOf: (id: string) => Gr
   );
 }
 
+const isSoft = ({ familyId }: Grade) => findFamily(familyId)?.morphology === 'elastomer';
 const isDull = ({ reinforcementId }: Grade) => reinforcementId !== null;
 
 function riskOf(a: Grade, b: Grade): string {

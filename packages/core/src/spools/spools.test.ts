@@ -1,8 +1,10 @@
-import type { AirReading, Place, Spool } from '@anvilstone/schema';
+import type { AirReading, DryerSchedule, Place, Spool } from '@anvilstone/schema';
 import { dryingOf } from '../drying/dryingOfGrade.ts';
 import { spoolMoisture } from '../drying/spoolMoisture.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
 import { sampleLibrary } from '../sample/index.ts';
 import { airOfPlace, mergeAlike } from './airOfPlace.ts';
+import { loadsOfStock } from './loadsOfStock.ts';
 import { lookAlikes } from './lookAlikes.ts';
 import { doubtOfWeighing, massLeft } from './massLeft.ts';
 import { spoolClock, type Air } from './spoolClock.ts';
@@ -166,9 +168,10 @@ describe('look-alikes', () => {
     });
     expect(pair!.tellApart).toMatch(/a metre of B-1 weighs 2\.\d\d g, of B-2 3\.\d\d g/);
   });
-  test('fibre-filled is dull, an empty reel is gone, one grade is no mix-up, colours differ', () => {
+  test('fibre-filled is dull, an elastomer limp, an empty reel is gone, one grade is no mix-up, colours differ', () => {
     const pairs = (...spools: Spool[]) => lookAlikes(spools, gradeOf).length;
     expect(pairs(of('A', 'tm-asa'), of('B', 'tm-petg-cf'))).toBe(0);
+    expect(pairs(of('A', 'tm-asa'), of('B', 'tm-tpu95'))).toBe(0);
     expect(pairs(of('A', 'tm-asa'), { ...of('B', 'tm-petg'), empty: true })).toBe(0);
     expect(pairs(of('A', 'tm-asa'), of('B', 'tm-asa'))).toBe(0);
     expect(pairs(of('A', 'tm-asa', 'white'), of('B', 'tm-petg', 'clear'))).toBe(0);
@@ -180,4 +183,39 @@ test('a spool bears 15 K more than it is dried at, an amorphous one at most 10 K
   const petg = dryingOf(gradeOf('tm-petg')!)!;
   expect(petg.limitC).toBeGreaterThanOrEqual(petg.dryingC);
   expect(petg.limitC).toBeLessThan(petg.dryingC + 15);
+});
+
+describe('what waits for a dryer', () => {
+  const clock = (over: object) => ({ state: 'use-within' as const, useWithinH: 10, needsDryingH: 0, ...over });
+  const waits = (spool: Partial<Spool>, over: object, runs: DryerSchedule['runs'] = []) =>
+    loadsOfStock(
+      [{ spool: { ...pa, ...spool }, clock: clock(over) }],
+      { runs, conditioning: [] },
+      gradeOf,
+      defaultHouseRules,
+      ms(0),
+    );
+  const need = (hour: number) => ({ need: { at: at(hour), what: 'pawls' } });
+  test.each([
+    ['wet', {}, { state: 'wet', needsDryingH: 14 }, 1],
+    ['on its clock, needed by nobody', {}, {}, 0],
+    ['needed while it is dry enough', need(9), {}, 0],
+    ['needed after it will be wet', need(11), {}, 1],
+    ['needed, and it keeps', need(11), { useWithinH: null }, 0],
+    ['sealed', {}, { state: 'unknown' }, 0],
+    ['sealed and needed', need(9), { state: 'unknown' }, 1],
+    ['wet and empty', { empty: true as const }, { state: 'wet' }, 0],
+  ])('%s', (_, spool, over, count) => expect(waits(spool, over).loads).toHaveLength(count));
+  test('as long as it needs, never shorter than stated; in a run it stays', () => {
+    expect(waits({}, { state: 'wet', needsDryingH: 14 }).loads[0]).toMatchObject({
+      hours: 14,
+      dryingC: drying.dryingC,
+    });
+    expect(waits(need(11), {}).loads[0]!.hours).toBe(drying.dryingH);
+    const run = { id: 'r', dryerId: 'oven', start: at(0), temperatureC: 80, loads: [pa.id] };
+    expect(waits({}, {}, [run]).loads).toHaveLength(1);
+  });
+  test('a grade nobody knows is told when somebody waits', () => {
+    expect(waits({ ...need(5), gradeId: 'none' }, {}).untold).toEqual([expect.stringMatching(/S-01: its grade/)]);
+  });
 });

@@ -35,7 +35,7 @@ export function ask(
   { host, port }: Address,
   question: readonly [word: string, fields?: Readonly<Record<string, string | number>>],
   last: string,
-  quietMs = 2000,
+  quietMs = 5000,
 ): Promise<Answer> {
   return new Promise((resolve, reject) => {
     const lines: Line[] = [];

@@ -40,7 +40,7 @@ export function RunsTable({
             const begun = times.startMs <= nowMs;
             return (
               <tr key={run.id} className="border-b border-line align-top last:border-0">
-                <th scope="row" className="px-3 py-2 text-left font-normal">
+                <th scope="row" className="w-40 px-3 py-2 text-left font-normal">
                   <select
                     aria-label={`Dryer of ${run.loads.join(', ')}`}
                     className={controlLook}

@@ -116,7 +116,8 @@ export function Timeline({
         const left = x(spot?.startMs ?? startMs);
         const width = Math.max(6, x(endMs) - x(startMs));
         const kind = bad.get(run.id);
-        const nameOf = (id: string) => loads.get(id)?.title.split(' ')[0] ?? id;
+        // A spool goes by its short name; parts by their whole title.
+        const nameOf = (id: string) => (loads.get(id)?.purpose === 'conditioning' ? loads.get(id)!.title : id);
         const label = `${run.temperatureC} °C: ${run.loads.map(nameOf).join(', ')}`;
         return (
           <g

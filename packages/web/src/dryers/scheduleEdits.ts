@@ -26,13 +26,8 @@ export const removeRun = (schedule: DryerSchedule, id: string): DryerSchedule =>
     schedule.runs.filter((run) => run.id !== id),
   );
 
-/** Takes a load out of its run and puts it into another, or into a run of its own after its old one. */
-export function moveLoad(
-  schedule: DryerSchedule,
-  loadId: string,
-  from: ScheduledRun,
-  toRunId: string | 'own',
-): DryerSchedule {
+/** Takes a load out of its run and puts it into another; “own”: into a run of its own. */
+export function moveLoad(schedule: DryerSchedule, loadId: string, from: ScheduledRun, toRunId: string): DryerSchedule {
   const runs = schedule.runs.map((run) => {
     if (run.id === from.id) return { ...run, loads: run.loads.filter((id) => id !== loadId) };
     return run.id === toRunId ? { ...run, loads: [...run.loads, loadId] } : run;

@@ -17,6 +17,9 @@ const usable = ({ gradeId, problem, pricePerKgUsd, supply }: PriceLine) =>
 const changes = (line: PriceLine) =>
   usable(line) && (line.beforeUsd === null || Math.abs(line.pricePerKgUsd! - line.beforeUsd) >= 0.01);
 
+const sureOf = (lines: readonly PriceLine[]): ReadonlySet<number> =>
+  new Set(lines.filter((line) => changes(line) && line.doubt === undefined).map(({ line }) => line));
+
 /** A supplier’s list held against the library before anything is changed; the prices that were ticked are taken over. */
 export function PricesTab({ library }: { library: Workshop }) {
   const { data: instruments } = useInstrumentsQuery();
@@ -79,10 +82,9 @@ export function PricesTab({ library }: { library: Workshop }) {
 }
 
 function Preview({ preview: { source, lines }, library }: { preview: PriceListPreview; library: Workshop }) {
-  const [ticked, setTicked] = useState<ReadonlySet<number>>(
-    () => new Set(lines.filter((line) => changes(line) && line.doubt === undefined).map(({ line }) => line)),
-  );
+  const [ticked, setTicked] = useState<ReadonlySet<number>>(() => sureOf(lines));
   const [take, { error, data, isLoading }] = useTakePricesMutation();
+  const tickAll = () => setTicked(sureOf(lines));
   const chosen = lines.filter(({ line }) => ticked.has(line));
   const names = new Map(library.grades.map(({ id, name }) => [id, name]));
   const strangers = lines.filter(({ gradeId, problem }) => gradeId === null && problem === undefined).length;
@@ -111,9 +113,16 @@ function Preview({ preview: { source, lines }, library }: { preview: PriceListPr
       {error !== undefined && <ProblemNotice error={error}>Fetch the list again and look anew.</ProblemNotice>}
       {data && (
         <p role="status" className="mb-2 text-pass">
-          {data.changed} prices taken over. Every shortlist counts with them; each grade’s history has the old one.
+          {data.changed} price{data.changed === 1 ? '' : 's'} taken over. Every shortlist counts with them; each grade’s
+          history has the old one.
         </p>
       )}
+      <p className="mb-2 flex gap-2 text-sm">
+        <Button onClick={tickAll}>Tick all that nothing speaks against</Button>
+        <Button look="quiet" onClick={() => setTicked(new Set())}>
+          Tick none
+        </Button>
+      </p>
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
         <TableHead headings={['', 'Article', 'As the supplier calls it', 'Spool', 'USD/kg', 'Until now', 'To mind']} />
         <tbody>

@@ -6,9 +6,9 @@ import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { Choice, TextField, Tick } from '../ui/fields.tsx';
-import { Panel } from '../ui/Panel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import { moment } from '../ui/when.ts';
+import { LookAlikesPanel } from './LookAlikesPanel.tsx';
 import { MoistureMark } from './MoistureMark.tsx';
 
 const HEADINGS = ['', 'Spool', 'Grade', 'Colour', 'Left', 'Moisture', 'Where', 'To be dry for'];
@@ -90,20 +90,7 @@ export function StockTab({ stock, gradeOf }: { stock: Stock; gradeOf: ReadonlyMa
       {stock.spools.length > 0 && shown.length === 0 && (
         <p className="mt-2 text-quiet">No spool is like that. Take away a filter.</p>
       )}
-      {pairs.length > 0 && (
-        <Panel title={`${pairs.length} pair${pairs.length === 1 ? '' : 's'} of spools look alike`} className="mt-4">
-          <ul className="flex flex-col gap-1 text-sm">
-            {pairs.map(({ spoolIds, risk, tellApart }) => (
-              <li key={spoolIds.join()}>
-                <strong className="text-unknown">
-                  ≈ {spoolIds[0]} and {spoolIds[1]}
-                </strong>
-                : {risk}. Tell them apart: {tellApart}.
-              </li>
-            ))}
-          </ul>
-        </Panel>
-      )}
+      {pairs.length > 0 && <LookAlikesPanel pairs={pairs} />}
     </>
   );
 }
@@ -178,7 +165,7 @@ function SpoolRow({
           <span className="block h-full rounded bg-line-strong" style={{ width: `${100 * share}%` }} />
         </span>{' '}
         {amount(massG, 'g', units)}
-        {weighedAt === null && <span className="block text-xs text-quiet">by its label</span>}
+        {weighedAt === null && <span className="text-xs text-quiet"> by label</span>}
       </td>
       <td className="px-3">{spool.empty ? 'empty' : <MoistureMark clock={clock} />}</td>
       <td className="px-3">{place ?? <span className="text-unknown">nobody knows</span>}</td>
