@@ -6,7 +6,6 @@ import { chromium } from '@playwright/test';
 import { root } from './paths.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4600';
-const bracket = '/parts/0a7c1d00-0000-4000-8000-000000000009';
 const gaugeBeam = '/parts/0a7c1d00-0000-4000-8000-000000000001';
 const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
 
@@ -14,9 +13,7 @@ const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
 const views = [
   ['parts', '/parts', 'light'],
   ['brief', `${lampArm}/brief`, 'light'],
-  ['brief-bracket', `${bracket}/brief`, 'dark', (page) => page.getByRole('button', { name: 'ZX upright' }).click()],
   ['shortlist', `${lampArm}/shortlist`, 'light'],
-  ['working', `${lampArm}/shortlist?grade=tm-asa&check=sag-after-duration`, 'light'],
   ['map', `${lampArm}/shortlist?view=map&school=weighted-merit&was=cheapest-that-passes`, 'dark', walkTheMap],
   ['compare', `${lampArm}/compare?grades=tm-petg,tm-petg-gf,tm-petg-cf`, 'light'],
   ['way-up', `${lampArm}/build?grade=ne-petg`, 'light'],
@@ -29,6 +26,8 @@ const views = [
   ['agents', '/agents', 'light'],
   ['import', '/grades/import', 'light', askedAboutASheet],
   ['house-rules', '/house-rules', 'light', (page) => changeARule(page)],
+  ['spools', '/spools', 'light'],
+  ['dryers', '/spools?show=dryers', 'light', planTheDryers],
   ['machines', '/machines', 'light'],
   ['quick-sums', '/calculations/part-wall-bracket', 'light'],
 ];
@@ -41,6 +40,11 @@ async function askedAboutASheet(page) {
   await page.getByText('2 questions to answer').waitFor();
   await page.getByLabel(/^GPa/).check();
   await page.getByText('1 question to answer').waitFor();
+}
+
+async function planTheDryers(page) {
+  await page.getByRole('button', { name: 'Plan the best' }).click();
+  await page.getByText('Nothing speaks against it').waitFor();
 }
 
 async function walkTheMap(page) {

@@ -14,6 +14,7 @@ import { useComputed } from '../workers/useComputed.ts';
 import type { Workshop } from '../workers/workshop.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
 import { NewPart } from './NewPart.tsx';
+import { SpoolsToDry } from './SpoolsToDry.tsx';
 import { RemovePart } from './RemovePart.tsx';
 
 /** What am I working on: every part with its leading grade, what governs it, and how much is left. */
@@ -27,6 +28,7 @@ export function PartsPage() {
         <NewPart parts={parts ?? []} />
       </div>
       <p className="mt-1 mb-4 text-quiet">Each part starts with what it must do. The rest follows from that.</p>
+      <SpoolsToDry />
       {error !== undefined && <ProblemNotice error={error} />}
       {!parts && !error && <Loading what="the parts" />}
       {parts?.length === 0 && (
