@@ -74,7 +74,9 @@ describe('a proposal', () => {
       none,
       NOW,
     );
-    expect(impossible).toEqual([{ id: 'hot', why: expect.stringMatching(/140 °C; the hottest dryer reaches 90 °C/) }]);
+    expect(impossible).toEqual([
+      { id: 'hot', why: expect.stringMatching(/140 °C; the hottest dryer reaches 90 °C/) as string },
+    ]);
     expect(schedule.runs.flatMap(({ loads }) => loads)).toEqual(['a']);
   });
   test('never does harm, whatever is asked of it', () => {

@@ -37,7 +37,10 @@ test('decimal commas, thousands, currency words and kilograms are read', () => {
 });
 test('two grades of one name: its maker tells, else it is said', () => {
   expect(read('1;Trade;Nine;1000;22;')[0]).toMatchObject({ gradeId: 'c', beforeUsd: null });
-  expect(read('1;Trade;;1000;22;')[0]).toMatchObject({ gradeId: null, problem: expect.stringMatching(/two of our/) });
+  expect(read('1;Trade;;1000;22;')[0]).toMatchObject({
+    gradeId: null,
+    problem: expect.stringMatching(/two of our/) as string,
+  });
 });
 test('a line that is none keeps the others', () => {
   const found = read('1;Veld ASA Drain;;1000;-4;\n2;;;1000;22;\n3;Veld ASA Drain;;1000;31;\n4;Stranger;;1000;22;');
@@ -47,7 +50,10 @@ test('a line that is none keeps the others', () => {
 test('a price that jumped, or cannot be, is doubted; a closed one is said to be', () => {
   expect(read('1;Veld ASA Drain;;1000;310;')[0]!.doubt).toMatch(/10 times what it cost/);
   expect(read('1;Veld ASA Drain;;1000;0.31;')[0]!.doubt).toMatch(/far from any filament/);
-  expect(read('1;Veld ASA Drain;;1000;33;closed')[0]).toMatchObject({ supply: 'closed', doubt: expect.any(String) });
+  expect(read('1;Veld ASA Drain;;1000;33;closed')[0]).toMatchObject({
+    supply: 'closed',
+    doubt: expect.any(String) as string,
+  });
 });
 test('a list without the columns says which are missing', () => {
   expect(readPriceList('Name;Price\nA;1', ours)).toMatch(/how much is on a spool/);

@@ -2,13 +2,13 @@ import { families } from '@anvilstone/core';
 import { AGENT_RATINGS, type Agent, type AgentOfWorkshop, type AgentRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
-import { asProblem } from '../app/problem.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
+import { SaveProblem } from '../ui/SaveProblem.tsx';
 import { useAgents } from './useAgents.ts';
 import { useSaveAgentMutation } from './agentsApi.ts';
 
@@ -53,7 +53,6 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
   const [save, { error, isLoading, reset }] = useSaveAgentMutation();
   const isNew = stored.id === '';
   const id = isNew ? idOf(agent.name, taken) : stored.id;
-  const newer = error === undefined ? undefined : (asProblem(error).current as AgentOfWorkshop | undefined);
   const ready = agent.name.trim() !== '' && agent.handlingCaution.trim() !== '';
   const rate = (familyId: string, change: Partial<AgentRecord>) => {
     const before = agent.ratings[familyId] ?? { rating: 'unknown', stressCrack: false };
@@ -158,22 +157,14 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
           </tbody>
         </table>
       </Panel>
-      {error !== undefined && (
-        <ProblemNotice error={error}>
-          {newer && (
-            <Button
-              className="mt-2"
-              onClick={() => {
-                reset();
-                setAgent(newer.agent);
-                setRevision(newer.revision);
-              }}
-            >
-              Take the newer one
-            </Button>
-          )}
-        </ProblemNotice>
-      )}
+      <SaveProblem<AgentOfWorkshop>
+        error={error}
+        onTakeNewer={(newer) => {
+          reset();
+          setAgent(newer.agent);
+          setRevision(newer.revision);
+        }}
+      />
       <div className="flex items-center gap-3">
         <Button
           look="primary"

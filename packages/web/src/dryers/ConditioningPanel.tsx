@@ -6,6 +6,7 @@ import { Button } from '../ui/Button.tsx';
 import { Choice, Field, TextField, controlLook } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
+import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { freshId } from '../ui/freshId.ts';
 import { localMinute, moment } from '../ui/when.ts';
 
@@ -147,27 +148,21 @@ function AddJob({
           />
         )}
       </Field>
-      <div className="flex items-end gap-2">
-        <Button
-          look="primary"
-          disabled={title.trim() === '' || gradeId === ''}
-          onClick={() =>
-            onAdd({
-              id: freshId('parts', taken),
-              title: title.trim(),
-              gradeId,
-              wallMm,
-              temperatureC,
-              needAt: new Date(needMs).toISOString(),
-            })
-          }
-        >
-          Add them
-        </Button>
-        <Button look="quiet" onClick={onCancel}>
-          Cancel
-        </Button>
-      </div>
+      <SaveOrCancel
+        label="Add them"
+        ready={title.trim() !== '' && gradeId !== ''}
+        onSave={() =>
+          onAdd({
+            id: freshId('parts', taken),
+            title: title.trim(),
+            gradeId,
+            wallMm,
+            temperatureC,
+            needAt: new Date(needMs).toISOString(),
+          })
+        }
+        onCancel={onCancel}
+      />
     </div>
   );
 }

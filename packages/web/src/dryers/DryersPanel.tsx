@@ -5,6 +5,7 @@ import { Choice, TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
+import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { useRemoveDryerMutation, useSaveDryerMutation } from '../spools/spoolsApi.ts';
 import { freshId } from '../ui/freshId.ts';
 
@@ -90,24 +91,17 @@ function EditDryer({ record, onDone }: { record: DryerRecord; onDone: () => void
         bounds={{ minimum: 30, maximum: 250 }}
         onChange={(maximumC) => change({ maximumC })}
       />
-      {error !== undefined && <ProblemNotice error={error} />}
-      <div className="col-span-2 flex gap-2">
-        <Button
-          look="primary"
-          disabled={dryer.name.trim() === ''}
-          onClick={() =>
-            void save({ dryer, revision: record.revision })
-              .unwrap()
-              .then(onDone)
-              .catch(() => undefined)
-          }
-        >
-          Save it
-        </Button>
-        <Button look="quiet" onClick={onDone}>
-          Cancel
-        </Button>
-      </div>
+      <SaveOrCancel
+        error={error}
+        ready={dryer.name.trim() !== ''}
+        onSave={() =>
+          void save({ dryer, revision: record.revision })
+            .unwrap()
+            .then(onDone)
+            .catch(() => undefined)
+        }
+        onCancel={onDone}
+      />
     </div>
   );
 }

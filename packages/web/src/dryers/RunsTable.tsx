@@ -142,7 +142,7 @@ function LoadsOfRun({
             </span>
             <select
               aria-label={`Move ${id} to`}
-              className="rounded border border-line bg-surface text-xs"
+              className="w-20 rounded border border-line bg-surface text-xs"
               value=""
               onChange={(event) => onChange(moveLoad(schedule, id, run, event.target.value))}
             >

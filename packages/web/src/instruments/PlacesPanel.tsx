@@ -4,8 +4,8 @@ import { Button } from '../ui/Button.tsx';
 import { Choice, TextField } from '../ui/fields.tsx';
 import { freshId } from '../ui/freshId.ts';
 import { Panel } from '../ui/Panel.tsx';
-import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
+import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { useSavePlaceMutation } from '../spools/spoolsApi.ts';
 
 /** Where spools lie, and what the air is like there. */
@@ -89,24 +89,17 @@ function EditPlace({
         bounds={{ minimum: -40, maximum: 90 }}
         onChange={(temperatureC) => change({ temperatureC })}
       />
-      {error !== undefined && <ProblemNotice error={error} />}
-      <div className="col-span-2 flex gap-2">
-        <Button
-          look="primary"
-          disabled={place.name.trim() === ''}
-          onClick={() =>
-            void save({ place, revision: record.revision })
-              .unwrap()
-              .then(onDone)
-              .catch(() => undefined)
-          }
-        >
-          Save it
-        </Button>
-        <Button look="quiet" onClick={onDone}>
-          Cancel
-        </Button>
-      </div>
+      <SaveOrCancel
+        error={error}
+        ready={place.name.trim() !== ''}
+        onSave={() =>
+          void save({ place, revision: record.revision })
+            .unwrap()
+            .then(onDone)
+            .catch(() => undefined)
+        }
+        onCancel={onDone}
+      />
     </div>
   );
 }

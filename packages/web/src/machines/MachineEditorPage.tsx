@@ -2,7 +2,6 @@ import { BED_SURFACES, type Machine, type MachineRecord } from '@anvilstone/sche
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useMachinesQuery } from '../app/api.ts';
-import { asProblem } from '../app/problem.ts';
 import { Button } from '../ui/Button.tsx';
 import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
 import { Choice, TextArea, TextField, Tick } from '../ui/fields.tsx';
@@ -10,6 +9,7 @@ import { freshId } from '../ui/freshId.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { SaveProblem } from '../ui/SaveProblem.tsx';
 import { ConditionFields } from './ConditionFields.tsx';
 import { MachineNumber, OptionalMachineNumber } from './MachineNumber.tsx';
 import { useRemoveMachineMutation, useSaveMachineMutation } from './machinesApi.ts';
@@ -64,10 +64,6 @@ function Editor({ record }: { record: MachineRecord }) {
   };
   const field = { machine, change, optional };
   const isNew = record.revision === 0;
-  const newer =
-    error !== undefined && asProblem(error).status === 409
-      ? (asProblem(error).current as MachineRecord | undefined)
-      : undefined;
   return (
     <main className="p-6">
       <p className="text-sm">
@@ -239,22 +235,14 @@ function Editor({ record }: { record: MachineRecord }) {
         </Panel>
         <ConditionFields machine={machine} onChange={(condition) => change({ condition })} />
       </div>
-      {error !== undefined && (
-        <ProblemNotice error={error}>
-          {newer && (
-            <Button
-              className="mt-2"
-              onClick={() => {
-                reset();
-                setMachine(newer.machine);
-                setRevision(newer.revision);
-              }}
-            >
-              Take the newer one
-            </Button>
-          )}
-        </ProblemNotice>
-      )}
+      <SaveProblem<MachineRecord>
+        error={error}
+        onTakeNewer={(newer) => {
+          reset();
+          setMachine(newer.machine);
+          setRevision(newer.revision);
+        }}
+      />
       <div className="mt-4 flex items-center gap-3">
         <Button
           look="primary"

@@ -1,12 +1,12 @@
-import type { Spool, Stock } from '@anvilstone/schema';
+import type { Spool, SpoolRecord, Stock } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
-import { asProblem } from '../app/problem.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextArea, TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
+import { SaveProblem } from '../ui/SaveProblem.tsx';
 import { useLibrary } from '../workers/useLibrary.ts';
 import type { Workshop } from '../workers/workshop.ts';
 import { useSaveSpoolMutation, useStockQuery } from './spoolsApi.ts';
@@ -80,10 +80,6 @@ function Editor({
     : /^[A-Z][A-Z0-9-]{1,15}$/.test(spool.id)
       ? undefined
       : 'Two to sixteen capitals, digits and dashes, a letter first.';
-  const newer =
-    error && asProblem(error).status === 409
-      ? (asProblem(error).current as { spool: Spool; revision: number } | undefined)
-      : undefined;
   const optional = <K extends 'lot' | 'note'>(key: K, text: string) => {
     const { [key]: _before, ...rest } = spool;
     setSpool(text === '' ? (rest as Spool) : { ...(rest as Spool), [key]: text });
@@ -183,22 +179,14 @@ function Editor({
           <TextArea label="Remarks" rows={2} value={spool.note ?? ''} onChange={(note) => optional('note', note)} />
         </div>
       </div>
-      {error !== undefined && (
-        <ProblemNotice error={error}>
-          {newer && (
-            <Button
-              className="mt-2"
-              onClick={() => {
-                reset();
-                setSpool(newer.spool);
-                setRevision(newer.revision);
-              }}
-            >
-              Take the newer one
-            </Button>
-          )}
-        </ProblemNotice>
-      )}
+      <SaveProblem<SpoolRecord>
+        error={error}
+        onTakeNewer={(newer) => {
+          reset();
+          setSpool(newer.spool);
+          setRevision(newer.revision);
+        }}
+      />
       <Button
         look="primary"
         className="mt-3"
