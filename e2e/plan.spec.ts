@@ -60,6 +60,13 @@ test('what a good part costs: every component, with the batch, and a use of a co
   await expect(page.getByText(/Must be 1 or more/)).toBeVisible();
   await page.getByLabel('Uses of one part').fill('500');
   await expect(one).toContainText(/A use costs 0\.0\d+ USD/);
+  // Cheap and short-lived against dear and long-lived: whose use costs less, and from which life on.
+  const against = page.getByRole('region', { name: /^Against another grade/ });
+  await against.getByLabel('Uses of the other').fill('5');
+  await expect(against.getByRole('status')).toContainText('A use of Nine Elms PETG Trade costs less');
+  await expect(against.getByRole('status')).toContainText(/breaks even with the other at \d+ uses/);
+  await against.getByLabel('Uses of the other').fill('1000000');
+  await expect(against.getByRole('status')).not.toContainText('A use of Nine Elms PETG Trade costs less');
 });
 
 test('machines: what each upgrade would let the workshop print', async ({ page }) => {

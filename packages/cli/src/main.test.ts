@@ -252,3 +252,39 @@ describe('mesh', () => {
     expect((await run(['mesh', 'gone.stl'])).problem!.detail).toMatch(/gone\.stl cannot be read/);
   });
 });
+
+describe('bench statistics', () => {
+  const files = { 'a.csv': 'specimen,breakN\n1,48\n2,50\n3,52\n', 'b.csv': '40\n\n41,5\n39\n' };
+  test('basis: mean 50, sd 2, B-basis 50 − 6.155·2', async () => {
+    const { code, out } = await run(['basis', 'a.csv', '--json'], files);
+    const report = JSON.parse(out) as Record<string, number> & { toleranceFactors: { b: number } };
+    expect([code, report.name, report.n, report.mean, report.sd]).toEqual([0, 'breakN', 3, 50, 2]);
+    expect(report.toleranceFactors.b).toBeCloseTo(6.155, 3);
+    expect(report.bBasis).toBeCloseTo(50 - 2 * report.toleranceFactors.b, 9);
+    const words = (await run(['basis', 'a.csv'], files)).out;
+    expect(words).toMatch(/^breakN: n = 3, mean 50\nsd 2, CoV 4 %; 95 % interval.*\nB-basis 37\.69/);
+    expect((await run(['basis', 'one.csv'], { 'one.csv': '5' })).out).toMatch(/One reading has no scatter/);
+  });
+  test('compare: two samples, pairs, and what cannot be', async () => {
+    expect((await run(['compare', 'a.csv', 'b.csv'], files)).out).toMatch(
+      /^Difference 9\.833.*\nThe difference is more than chance/,
+    );
+    const paired = JSON.parse((await run(['compare', 'a.csv', 'b.csv', '--paired', '--json'], files)).out) as {
+      kind: string;
+      ratio: number;
+    };
+    expect(paired.kind).toBe('paired');
+    expect(paired.ratio).toBeCloseTo(Math.cbrt((48 / 40) * (50 / 41.5) * (52 / 39)), 9);
+    const few = { 'a.csv': '50\n54', 'b.csv': '48\n49' };
+    expect((await run(['compare', 'a.csv', 'b.csv'], few)).out).toMatch(/Too few to tell: with \d+ of each/);
+    const odd = await run(['compare', 'a.csv', 'b.csv', '--paired'], { 'a.csv': '1\n2', 'b.csv': '1' });
+    expect([odd.code, odd.problem!.detail]).toEqual([1, expect.stringMatching(/they are pairs/)]);
+  });
+  test('a cell that is no number is refused with its line; a column by its name', async () => {
+    const bad = await run(['basis', 'a.csv'], { 'a.csv': 'breakN\n48\nslipped\n' });
+    expect([bad.code, bad.problem!.detail]).toEqual([1, expect.stringMatching(/line 3: "slipped"/)]);
+    const two = { 'a.csv': 'crackN,breakN\n30,48\n32,50\n' };
+    expect((await run(['basis', 'a.csv', '--column', 'crackN'], two)).out).toMatch(/^crackN: n = 2, mean 31/);
+    expect((await run(['basis', 'a.csv', '--column', 'none'], two)).problem!.detail).toMatch(/one of crackN, breakN/);
+  });
+});

@@ -1,6 +1,8 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { InputError } from '@anvilstone/core';
+import { basisCommand } from './commands/basis.ts';
 import { calcCommand } from './commands/calc.ts';
+import { compareCommand } from './commands/compare.ts';
 import { evaluateCommand } from './commands/evaluate.ts';
 import { exportCommand } from './commands/export.ts';
 import { laminateCommand } from './commands/laminate.ts';
@@ -15,6 +17,8 @@ const commands: Record<string, (args: string[], terminal: Terminal) => Promise<n
   export: exportCommand,
   laminate: laminateCommand,
   mesh: meshCommand,
+  basis: basisCommand,
+  compare: compareCommand,
 };
 
 const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]
@@ -25,6 +29,8 @@ anvilstone export --format csv|xlsx|json|matml|data-package --out F [--library F
 anvilstone export --format fea-card --grade ID --out F [--library F] [--temperature C] [--conditioning dry|conditioned|wet]
 anvilstone laminate --in F [--library F] [--json]
 anvilstone mesh F [--plane x=…|y=…|z=…] [--json]
+anvilstone basis F [--column NAME] [--json]
+anvilstone compare A B [--paired] [--column NAME] [--json]
 
 Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
 

@@ -30,13 +30,16 @@ export class BadInput extends Error {
   }
 }
 
-export async function readJson(terminal: Terminal, path: string): Promise<unknown> {
-  let text: string;
+export async function readText(terminal: Terminal, path: string): Promise<string> {
   try {
-    text = await terminal.readFile(path);
+    return await terminal.readFile(path);
   } catch (error) {
     throw new BadInput(`${path} cannot be read: ${(error as Error).message}`);
   }
+}
+
+export async function readJson(terminal: Terminal, path: string): Promise<unknown> {
+  const text = await readText(terminal, path);
   try {
     return JSON.parse(text) as unknown;
   } catch (error) {

@@ -100,8 +100,14 @@ export function fractionDried(
   return left <= DRIED_TO * (1 + 1e-6) ? 0 : left;
 }
 
+/** The same few open hours are asked for again and again. */
+const walls = new Map<number, number>();
+const MOST_WALLS = 1000;
+
 /** Thickness of the wall that takes up 20 % in the open hours, mm. */
 function wallOf(openHours: number): number {
+  const known = walls.get(openHours);
+  if (known !== undefined) return known;
   const diffusion = waterDiffusionMm2PerH(UNIT_HALF_TIME_H);
   let [low, high] = [1e-3, 1e4];
   for (let i = 0; i < 80; i++) {
@@ -109,6 +115,8 @@ function wallOf(openHours: number): number {
     if (waterUptakeFraction(middle, diffusion, openHours) > WET_FRACTION) low = middle;
     else high = middle;
   }
+  if (walls.size >= MOST_WALLS) walls.clear();
+  walls.set(openHours, high);
   return high;
 }
 

@@ -7,6 +7,8 @@ const GAS_CONSTANT_KJ_PER_MOL_K = 8.314462618e-3;
 /** Water in polymers, typical; the reference data state no activation energy of their own. */
 const DIFFUSION_ACTIVATION_KJ_PER_MOL = 50;
 const SERIES_TERMS = 30;
+/** A term that a sum of shares no longer feels. */
+const NOTHING = 1e-17;
 
 /**
  * Diffusion coefficient of water, mm²/h, from the half time of a 2 mm wall at 23 °C, carried to a temperature by Arrhenius
@@ -37,7 +39,9 @@ export function waterUptakeFraction(thicknessMm: number, diffusionMm2PerH: numbe
   let rest = 0;
   for (let k = 0; k < SERIES_TERMS; k++) {
     const odd = 2 * k + 1;
-    rest += Math.exp(-odd * odd * Math.PI * Math.PI * fourier) / (odd * odd);
+    const term = Math.exp(-odd * odd * Math.PI * Math.PI * fourier) / (odd * odd);
+    rest += term;
+    if (term < NOTHING) break;
   }
   return 1 - (8 / (Math.PI * Math.PI)) * rest;
 }

@@ -1,6 +1,18 @@
 import type { AirReading, Place } from '@anvilstone/schema';
 import type { AirStretch } from '../drying/spoolMoisture.ts';
 
+/** A reading whose moment is a number, ms since 1970: a log is walked along for every spool. */
+export interface LoggedAir {
+  ms: number;
+  temperatureC: number;
+  humidityPct: number;
+}
+export const loggedAir = ({ at, temperatureC, humidityPct }: AirReading): LoggedAir => ({
+  ms: Date.parse(at),
+  temperatureC,
+  humidityPct,
+});
+
 /** Air from one moment to another, and for how much of that no logger could say. */
 export interface AirOfPlace {
   stretches: readonly AirStretch[];
@@ -19,35 +31,34 @@ const HOUR_MS = 3600e3;
  * more than an hour, the damper and the warmer of the readings on both sides and of what is usual there: a gap never makes a spool
  * drier. Without a logger, what is usual there. `readings` in order of time.
  */
-export function airOfPlace(place: Place, readings: readonly AirReading[], fromMs: number, toMs: number): AirOfPlace {
+export function airOfPlace(place: Place, readings: readonly LoggedAir[], fromMs: number, toMs: number): AirOfPlace {
   const usual = { temperatureC: place.temperatureC, humidityPct: place.humidityPct };
   if (toMs <= fromMs) return { stretches: [], gapH: 0 };
   if (place.loggerId === undefined) return { stretches: [stretch(fromMs, toMs, usual)], gapH: 0 };
-  const pieces: AirStretch[] = [];
+  const pieces = new Merged();
   let gapMs = 0;
   let at = fromMs;
-  let before: AirReading | undefined;
-  const upTo = (endMs: number, after: AirReading | undefined) => {
+  let before: LoggedAir | undefined;
+  const upTo = (endMs: number, after: LoggedAir | undefined) => {
     if (endMs <= at) return;
-    const heldMs = before ? Math.min(endMs, Date.parse(before.at) + READING_HOLDS_MS) : at;
+    const heldMs = before ? Math.min(endMs, before.ms + READING_HOLDS_MS) : at;
     if (before && heldMs > at) {
-      pieces.push(stretch(at, heldMs, before));
+      pieces.add(stretch(at, heldMs, before));
       at = heldMs;
     }
     if (endMs > at) {
-      pieces.push(stretch(at, endMs, dampest([usual, before, after])));
+      pieces.add(stretch(at, endMs, dampest([usual, before, after])));
       gapMs += endMs - at;
       at = endMs;
     }
   };
   for (const reading of readings) {
-    const ms = Date.parse(reading.at);
-    if (ms > toMs) break;
-    upTo(ms, reading);
+    if (reading.ms > toMs) break;
+    upTo(reading.ms, reading);
     before = reading;
   }
   upTo(toMs, undefined);
-  return { stretches: mergeAlike(pieces), gapH: gapMs / HOUR_MS };
+  return { stretches: pieces.stretches, gapH: gapMs / HOUR_MS };
 }
 
 type Air = Pick<AirStretch, 'temperatureC' | 'humidityPct'>;
@@ -68,27 +79,32 @@ function dampest(airs: readonly (Air | undefined)[]): Air {
 
 /** One after the other and alike: one stretch with the mean air, so that two weeks of readings stay a few dozen stretches. */
 export function mergeAlike(stretches: readonly AirStretch[]): AirStretch[] {
-  const merged: AirStretch[] = [];
-  // The first air of a stretch decides what is alike: a slow drift ends it.
-  let first: Air | undefined;
-  for (const one of stretches) {
-    const last = merged.at(-1);
+  const merged = new Merged();
+  for (const one of stretches) merged.add(one);
+  return merged.stretches;
+}
+
+class Merged {
+  readonly stretches: AirStretch[] = [];
+  /** The first air of a stretch decides what is alike: a slow drift ends it. */
+  private first: Air | undefined;
+
+  add(one: AirStretch): void {
+    const last = this.stretches.at(-1);
+    const { first } = this;
     const alike =
       first !== undefined &&
       Math.abs(first.humidityPct - one.humidityPct) <= SAME_PCT &&
       Math.abs(first.temperatureC - one.temperatureC) <= SAME_K;
-    if (last && alike) {
-      const hours = last.hours + one.hours;
-      const mean = (a: number, b: number) => (a * last.hours + b * one.hours) / hours;
-      merged[merged.length - 1] = {
-        hours,
-        temperatureC: mean(last.temperatureC, one.temperatureC),
-        humidityPct: mean(last.humidityPct, one.humidityPct),
-      };
-    } else {
-      merged.push(one);
-      first = one;
+    if (!last || !alike) {
+      this.stretches.push({ ...one });
+      this.first = one;
+      return;
     }
+    const hours = last.hours + one.hours;
+    const mean = (a: number, b: number) => (a * last.hours + b * one.hours) / hours;
+    last.temperatureC = mean(last.temperatureC, one.temperatureC);
+    last.humidityPct = mean(last.humidityPct, one.humidityPct);
+    last.hours = hours;
   }
-  return merged;
 }

@@ -1,6 +1,6 @@
-import type { AirReading, Place, Spool, SpoolEvent } from '@anvilstone/schema';
+import type { Place, Spool, SpoolEvent } from '@anvilstone/schema';
 import { fractionDried, spoolMoisture, type AirStretch, type SpoolMoisture } from '../drying/spoolMoisture.ts';
-import { airOfPlace, mergeAlike } from './airOfPlace.ts';
+import { airOfPlace, mergeAlike, type LoggedAir } from './airOfPlace.ts';
 import type { DryingOfGrade } from '../drying/dryingOfGrade.ts';
 
 /** How wet a spool is now, and on what that rests. */
@@ -30,7 +30,7 @@ const UNKNOWN_PLACE: Place = {
 export interface Air {
   places: readonly Place[];
   /** Of each logger, in order of time. */
-  readings: ReadonlyMap<string, readonly AirReading[]>;
+  readings: ReadonlyMap<string, readonly LoggedAir[]>;
 }
 
 /**

@@ -1,9 +1,9 @@
-import type { AirReading, DryerSchedule, Place, Spool } from '@anvilstone/schema';
+import type { DryerSchedule, Place, Spool } from '@anvilstone/schema';
 import { dryingOf } from '../drying/dryingOfGrade.ts';
 import { spoolMoisture } from '../drying/spoolMoisture.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { sampleLibrary } from '../sample/index.ts';
-import { airOfPlace, mergeAlike } from './airOfPlace.ts';
+import { airOfPlace, loggedAir, mergeAlike, type LoggedAir } from './airOfPlace.ts';
 import { loadsOfStock } from './loadsOfStock.ts';
 import { lookAlikes } from './lookAlikes.ts';
 import { doubtOfWeighing, massLeft } from './massLeft.ts';
@@ -28,11 +28,8 @@ const pa: Spool = {
   sampleData: true,
 };
 const drying = dryingOf(gradeOf(pa.gradeId)!)!;
-const reading = (hour: number, humidityPct: number, temperatureC = 22): AirReading => ({
-  at: at(hour),
-  humidityPct,
-  temperatureC,
-});
+const reading = (hour: number, humidityPct: number, temperatureC = 22): LoggedAir =>
+  loggedAir({ at: at(hour), humidityPct, temperatureC });
 
 describe('mass left', () => {
   test('its label less what was printed: 750 − 120 − 30 = 600 g', () => {

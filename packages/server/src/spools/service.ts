@@ -3,6 +3,7 @@ import {
   doubtOfWeighing,
   dryingOf,
   loadsOfStock,
+  loggedAir,
   massLeft,
   proposeSchedule,
   spoolClock,
@@ -141,7 +142,9 @@ export function spoolService(db: Knex, now: () => Date = () => new Date()): Spoo
     const gradeOf = (id: string) => byId.get(id);
     const loggerIds = [...new Set(places.flatMap(({ document }) => document.loggerId ?? []))];
     const readings = await Promise.all(
-      loggerIds.map(async (id) => [id, await airSince(db, id, at.getTime() - LONGEST_LOG_MS)] as const),
+      loggerIds.map(
+        async (id) => [id, (await airSince(db, id, at.getTime() - LONGEST_LOG_MS)).map(loggedAir)] as const,
+      ),
     );
     const air: Air = { places: places.map(({ document }) => document), readings: new Map(readings) };
     return {

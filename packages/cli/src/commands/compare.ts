@@ -1,0 +1,42 @@
+import { parseArgs } from 'node:util';
+import { formatNumber as f } from '@anvilstone/core';
+import { compareMeans, pairedRatio, readReadings, summaryOf } from '@anvilstone/core/bench';
+import { BadInput, EXIT, readText, type Terminal } from '../terminal.ts';
+
+/** `anvilstone compare A B [--paired] [--column NAME] [--json]`: two samples by Welch, or pair by pair by their ratio. */
+export async function compareCommand(args: string[], terminal: Terminal): Promise<number> {
+  const { values, positionals } = parseArgs({
+    args,
+    allowPositionals: true,
+    options: {
+      paired: { type: 'boolean', default: false },
+      column: { type: 'string' },
+      json: { type: 'boolean', default: false },
+    },
+  });
+  if (positionals.length !== 2) throw new BadInput('name two files of readings (CSV)');
+  const [a, b] = await Promise.all(
+    positionals.map(async (path) => readReadings(await readText(terminal, path), values.column).values),
+  );
+  const report = values.paired
+    ? { kind: 'paired' as const, ...pairedRatio(a!, b!) }
+    : { kind: 'welch' as const, first: summaryOf(a!), second: summaryOf(b!), ...compareMeans(a!, b!) };
+  terminal.out(values.json ? JSON.stringify(report, null, 2) : inWords(report));
+  return EXIT.ok;
+}
+
+type Report =
+  ({ kind: 'paired' } & ReturnType<typeof pairedRatio>) | ({ kind: 'welch' } & ReturnType<typeof compareMeans>);
+
+function inWords(report: Report): string {
+  const { low, high } = report.interval;
+  const verdict = report.undecided
+    ? `Too few to tell${report.enough === null ? ', and 200 would not do either at this scatter' : `: with ${report.enough} ${report.kind === 'paired' ? 'pairs' : 'of each'} a difference as seen would be told`}`
+    : 'The difference is more than chance explains at 95 %';
+  return [
+    report.kind === 'paired'
+      ? `Ratio of ${report.pairs} pairs ${f(report.ratio, 4)}, 95 % interval ${f(low, 4)} … ${f(high, 4)}`
+      : `Difference ${f(report.difference, 4)}, 95 % interval ${f(low, 4)} … ${f(high, 4)} (t ${f(report.t)}, ${f(report.dof)} degrees of freedom, P ${f(report.chance, 2)})`,
+    verdict,
+  ].join('\n');
+}
