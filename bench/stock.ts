@@ -4,14 +4,11 @@ import { sampleLibrary, samplePlaces, sampleSpools } from '@anvilstone/core/samp
 /** Moisture clocks of a stock of spools over two weeks of quarter hours: what every look at the stock works out. */
 const now = new Date('2026-09-15T08:00:00Z');
 const QUARTER_MS = 900e3;
-const log = Array.from(
-  { length: 14 * 96 },
-  (_, i): LoggedAir => ({
-    ms: now.getTime() - (14 * 96 - i) * QUARTER_MS,
-    temperatureC: 20.5 + 2.2 * Math.sin(i / 15.3),
-    humidityPct: 47 - 4 * Math.sin(i / 15.3) + 6 * Math.sin(i / 64),
-  }),
-);
+const log = Array.from({ length: 14 * 96 }, (_, i): LoggedAir => ({
+  ms: now.getTime() - (14 * 96 - i) * QUARTER_MS,
+  temperatureC: 20.5 + 2.2 * Math.sin(i / 15.3),
+  humidityPct: 47 - 4 * Math.sin(i / 15.3) + 6 * Math.sin(i / 64),
+}));
 const air = { places: samplePlaces, readings: new Map([['rack-logger', log]]) };
 const spools = sampleSpools(now).flatMap((spool) => {
   const grade = sampleLibrary.grades.find(({ id }) => id === spool.gradeId);
