@@ -19,8 +19,15 @@ export const spoolEvent = taggedUnion(
       'Put on a scale',
     ),
     record(
-      { kind: Type.Literal('moved'), at: moment, placeId: identifier },
-      'Brought to another place; the first one is where it was opened',
+      {
+        kind: Type.Literal('moved'),
+        at: moment,
+        placeId: identifier,
+        fromPlaceId: Type.Optional(
+          Type.String({ pattern: identifier.pattern!, description: 'Where it lay before; absent = not known' }),
+        ),
+      },
+      'Brought to another place',
     ),
     record(
       {

@@ -99,9 +99,10 @@ type DriedEvent = Extract<SpoolEvent, { kind: 'dried' }>;
 
 const startOf = ({ at, hours }: DriedEvent) => Date.parse(at) - hours * HOUR_MS;
 
-/** Where it lay then: the last move before; without one where the first move took it from is not known, so its place of today. */
+/** Where it lay then: the last move before; else where the first move after took it from; without a move its place of today. */
 function placeBefore(spool: Spool, events: readonly SpoolEvent[], ms: number): string | null {
   const moves = events.filter((one) => one.kind === 'moved');
   const last = moves.filter(({ at }) => Date.parse(at) <= ms).at(-1);
-  return last ? last.placeId : moves.length > 0 ? null : spool.placeId;
+  if (last) return last.placeId;
+  return moves.length > 0 ? (moves[0]!.fromPlaceId ?? null) : spool.placeId;
 }

@@ -136,6 +136,15 @@ describe('the moisture clock of a spool', () => {
   test('too short a drying is not taken for a whole one', () => {
     expect(spoolClock({ ...pa, events: [dried(20, 1)] }, drying, air, ms(20.1)).state).toBe('wet');
   });
+  test('where it lay before its first move counts, when the move says so', () => {
+    const moved = { kind: 'moved' as const, at: at(30), placeId: 'box' };
+    const stay = (move: Spool['events'][number]) =>
+      spoolClock({ ...pa, placeId: 'box', events: [dried(20), move] }, drying, air, ms(30)).fraction;
+    const onShelf = spoolClock({ ...pa, events: [dried(20)] }, drying, air, ms(30)).fraction;
+    expect(stay({ ...moved, fromPlaceId: 'shelf' })).toBeCloseTo(onShelf, 12);
+    // Not known where from: damp is assumed.
+    expect(stay(moved)).toBeGreaterThan(onShelf);
+  });
   test('an unlogged gap makes it no drier, and is told', () => {
     const stay = { ...pa, placeId: 'store', events: [dried(20)] };
     const logged = {

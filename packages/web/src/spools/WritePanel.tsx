@@ -62,7 +62,17 @@ export function WritePanel({
             ...(spool.placeId === null ? [{ value: '', label: 'nobody knows' }] : []),
             ...places.map(({ place }) => ({ value: place.id, label: place.name })),
           ]}
-          onChange={(placeId) => add({ kind: 'moved', at: now(), placeId }, { placeId })}
+          onChange={(placeId) =>
+            add(
+              {
+                kind: 'moved',
+                at: now(),
+                placeId,
+                ...(spool.placeId === null ? {} : { fromPlaceId: spool.placeId }),
+              },
+              { placeId },
+            )
+          }
         />
         <div className="grid grid-cols-[1fr_1fr_auto] items-end gap-2">
           <QuantityField
