@@ -262,7 +262,9 @@ describe('bench statistics', () => {
     expect(report.toleranceFactors.b).toBeCloseTo(6.155, 3);
     expect(report.bBasis).toBeCloseTo(50 - 2 * report.toleranceFactors.b, 9);
     const words = (await run(['basis', 'a.csv'], files)).out;
-    expect(words).toMatch(/^breakN: n = 3, mean 50\nsd 2, CoV 4 %; 95 % interval.*\nB-basis 37\.69/);
+    expect(words).toMatch(
+      /^breakN: n = 3, mean 50\nsd 2, CoV 4 %; 95 % interval.*\nB-basis 37\.69.*\n3 readings: a hint, not a claim/,
+    );
     expect((await run(['basis', 'one.csv'], { 'one.csv': '5' })).out).toMatch(/One reading has no scatter/);
   });
   test('compare: two samples, pairs, and what cannot be', async () => {
@@ -279,6 +281,34 @@ describe('bench statistics', () => {
     expect((await run(['compare', 'a.csv', 'b.csv'], few)).out).toMatch(/Too few to tell: with \d+ of each/);
     const odd = await run(['compare', 'a.csv', 'b.csv', '--paired'], { 'a.csv': '1\n2', 'b.csv': '1' });
     expect([odd.code, odd.problem!.detail]).toEqual([1, expect.stringMatching(/they are pairs/)]);
+    const filled = 'maker,MPa\nTarrowmill,60\nVeld,80\nOsk,42\n';
+    const neat = 'maker,MPa\nVeld,50\nOsk,30\nTarrowmill,40\n';
+    const named = await run(['compare', 'a.csv', 'b.csv', '--paired', '--json'], { 'a.csv': filled, 'b.csv': neat });
+    expect((JSON.parse(named.out) as { ratio: number }).ratio).toBeCloseTo(Math.cbrt(1.5 * 1.6 * 1.4), 9);
+    const alone = { 'a.csv': filled, 'b.csv': neat.replace('Osk', 'Nobody') };
+    expect((await run(['compare', 'a.csv', 'b.csv', '--paired'], alone)).problem!.detail).toMatch(/Osk.*no pairs/);
+  });
+  test('fit-creep: known parameters out of a file in minutes, and what it foretells', async () => {
+    const minutes = [1, 3, 10, 30, 60, 180, 600, 1440, 2880];
+    const csv = `time (min),deflection (mm)\n${minutes.map((t) => `${t},${(2 * (1 + 0.3 * (t / 60) ** 0.25)).toFixed(5)}`).join('\n')}\n`;
+    const { code, out } = await run(['fit-creep', 'c.csv', '--at', '100', '--json'], { 'c.csv': csv });
+    const fit = JSON.parse(out) as {
+      creepA: number;
+      creepN: number;
+      foretold: { moved: number; extrapolated: boolean }[];
+    };
+    expect(code).toBe(0);
+    expect(fit.creepA).toBeCloseTo(0.3, 2);
+    expect(fit.creepN).toBeCloseTo(0.25, 2);
+    expect(fit.foretold[0]).toMatchObject({
+      moved: expect.closeTo(2 * (1 + 0.3 * 100 ** 0.25), 2) as number,
+      extrapolated: true,
+    });
+    expect((await run(['fit-creep', 'c.csv'], { 'c.csv': csv })).out).toMatch(/after 10000 h .* extrapolated/);
+    expect((await run(['fit-creep', 'c.csv', '--at', 'soon'], { 'c.csv': csv })).problem!.detail).toMatch(/“soon”/);
+    expect((await run(['fit-creep', 'c.csv'], { 'c.csv': 'mm,N\n1,2\n' })).problem!.detail).toMatch(
+      /no column of times/,
+    );
   });
   test('a cell that is no number is refused with its line; a column by its name', async () => {
     const bad = await run(['basis', 'a.csv'], { 'a.csv': 'breakN\n48\nslipped\n' });

@@ -5,6 +5,7 @@ import { calcCommand } from './commands/calc.ts';
 import { compareCommand } from './commands/compare.ts';
 import { evaluateCommand } from './commands/evaluate.ts';
 import { exportCommand } from './commands/export.ts';
+import { fitCreepCommand } from './commands/fitCreep.ts';
 import { laminateCommand } from './commands/laminate.ts';
 import { meshCommand } from './commands/mesh.ts';
 import { importCommand } from './commands/import.ts';
@@ -19,6 +20,7 @@ const commands: Record<string, (args: string[], terminal: Terminal) => Promise<n
   mesh: meshCommand,
   basis: basisCommand,
   compare: compareCommand,
+  'fit-creep': fitCreepCommand,
 };
 
 const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]
@@ -31,6 +33,7 @@ anvilstone laminate --in F [--library F] [--json]
 anvilstone mesh F [--plane x=…|y=…|z=…] [--json]
 anvilstone basis F [--column NAME] [--json]
 anvilstone compare A B [--paired] [--column NAME] [--json]
+anvilstone fit-creep F [--at HOURS,…] [--json]
 
 Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
 

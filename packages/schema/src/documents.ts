@@ -29,6 +29,8 @@ import { place, placeRecord, spool, spoolRecord } from './spool.ts';
 import { scheduleProposal, stock } from './stock.ts';
 import { savedView } from './savedView.ts';
 import { observation } from './observation.ts';
+import { campaign, campaignRecord, specimen } from './campaign.ts';
+import { acceptanceRequest, attachment, evidenceImpact, partNotice, trial, trialCurve, trialRecord } from './trial.ts';
 
 /** Every document that is published as a JSON Schema of its own, by file name. */
 export const publishedDocuments: readonly TSchema[] = [
@@ -85,4 +87,14 @@ export const publishedDocuments: readonly TSchema[] = [
   importJob,
   importRows,
   problem,
+  campaign,
+  campaignRecord,
+  specimen,
+  trial,
+  trialRecord,
+  trialCurve,
+  attachment,
+  partNotice,
+  acceptanceRequest,
+  evidenceImpact,
 ];

@@ -27,3 +27,5 @@ export * from './instrument.ts';
 export * from './priceList.ts';
 export * from './printRecord.ts';
 export * from './stock.ts';
+export * from './campaign.ts';
+export * from './trial.ts';

@@ -3,7 +3,15 @@ import { identifier, record, shortText, vocabulary } from './common.ts';
 
 const moment = Type.String({ format: 'date-time' });
 
-export const INSTRUMENT_KINDS = ['scale', 'humidity-logger', 'supplier', 'printer'] as const;
+export const INSTRUMENT_KINDS = [
+  'scale',
+  'humidity-logger',
+  'supplier',
+  'printer',
+  'force-gauge',
+  'displacement-gauge',
+  'thermometer',
+] as const;
 export type InstrumentKind = (typeof INSTRUMENT_KINDS)[number];
 
 /** How a stand-in can be made to behave. */

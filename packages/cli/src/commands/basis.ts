@@ -4,6 +4,7 @@ import { fitWeibull, outliersOf, readReadings, summaryOf, toleranceFactor, weibu
 import { BadInput, EXIT, readText, type Terminal } from '../terminal.ts';
 
 const FEWEST_FOR_WEIBULL = 3;
+const FEWEST_FOR_BASIS = 6;
 
 /** `anvilstone basis F [--column NAME] [--json]`: statistics of replicates, tolerance factors, B- and A-basis, Weibull. */
 export async function basisCommand(args: string[], terminal: Terminal): Promise<number> {
@@ -47,6 +48,10 @@ function inWords(report: ReturnType<typeof basisReport>): string {
         `Reading ${index + 1}, ${f(report.readings[index]!, 4)}, lies ${f(normedResidual)} sd off; chance explains ${f(critical)}. It is counted: leave one out only with a reason`,
     ),
   );
+  if (n < FEWEST_FOR_BASIS)
+    lines.push(
+      `${n} readings: a hint, not a claim. Their basis rests on a factor of ${k.b.toFixed(1)}; it means something from ${FEWEST_FOR_BASIS} on`,
+    );
   if (weibull)
     lines.push(
       `Weibull: shape ${f(weibull.shape)}, scale ${f(weibull.scale, 4)}, one in ten below ${f(weibull.tenthPercentile, 4)}`,

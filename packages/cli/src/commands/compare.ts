@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { formatNumber as f } from '@anvilstone/core';
-import { compareMeans, pairedRatio, readReadings, summaryOf } from '@anvilstone/core/bench';
+import { asPairs, compareMeans, pairedRatio, readReadings, summaryOf, type Readings } from '@anvilstone/core/bench';
 import { BadInput, EXIT, readText, type Terminal } from '../terminal.ts';
 
 /** `anvilstone compare A B [--paired] [--column NAME] [--json]`: two samples by Welch, or pair by pair by their ratio. */
@@ -16,14 +16,24 @@ export async function compareCommand(args: string[], terminal: Terminal): Promis
   });
   if (positionals.length !== 2) throw new BadInput('name two files of readings (CSV)');
   const [a, b] = await Promise.all(
-    positionals.map(async (path) => readReadings(await readText(terminal, path), values.column).values),
+    positionals.map(async (path) => readReadings(await readText(terminal, path), values.column)),
   );
-  const report = values.paired
-    ? { kind: 'paired' as const, ...pairedRatio(a!, b!) }
-    : { kind: 'welch' as const, first: summaryOf(a!), second: summaryOf(b!), ...compareMeans(a!, b!) };
+  const report = values.paired ? pairedReport(a!, b!) : welchReport(a!.values, b!.values);
   terminal.out(values.json ? JSON.stringify(report, null, 2) : inWords(report));
   return EXIT.ok;
 }
+
+function pairedReport(a: Readings, b: Readings) {
+  const { first, second } = asPairs(a, b);
+  return { kind: 'paired' as const, ...pairedRatio(first, second) };
+}
+
+const welchReport = (a: readonly number[], b: readonly number[]) => ({
+  kind: 'welch' as const,
+  first: summaryOf(a),
+  second: summaryOf(b),
+  ...compareMeans(a, b),
+});
 
 type Report =
   ({ kind: 'paired' } & ReturnType<typeof pairedRatio>) | ({ kind: 'welch' } & ReturnType<typeof compareMeans>);

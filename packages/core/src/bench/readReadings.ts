@@ -1,10 +1,13 @@
 import Papa from 'papaparse';
 import { InputError } from '../input/InputError.ts';
+import { numberOf } from './numberOf.ts';
 
 export interface Readings {
   /** What the column is called; empty: there is no header. */
   name: string;
   values: readonly number[];
+  /** First cell of each line, where there is more than one column: what the reading belongs to. */
+  labels?: readonly string[];
 }
 
 /** More readings than a bench makes are another kind of file. */
@@ -23,15 +26,18 @@ export function readReadings(text: string, column?: string): Readings {
   if (at < 0) throw new InputError('column', column, `one of ${first.map((cell) => cell.trim()).join(', ')}`);
   const rows = hasHeader ? data.slice(1) : data;
   if (rows.length > MOST) throw new InputError('readings', rows.length, `at most ${MOST}`);
+  const labels: string[] = [];
   const values = rows.flatMap((row, i) => {
     const cell = (row[at] ?? '').trim();
     if (cell === '') return [];
     const value = numberOf(cell);
     if (value === undefined) throw new InputError(`line ${i + (hasHeader ? 2 : 1)}`, cell, 'a number is needed');
+    labels.push((row[0] ?? '').trim());
     return [value];
   });
   if (values.length === 0) throw new InputError('readings', [], 'at least one number is needed');
-  return { name: hasHeader ? (first[at] ?? '').trim() : '', values };
+  const name = hasHeader ? (first[at] ?? '').trim() : '';
+  return at > 0 && hasHeader ? { name, values, labels } : { name, values };
 }
 
 /** One column with decimal commas is not taken for two. @throws InputError a line with more cells than the first */
@@ -49,8 +55,24 @@ function rowsOf(text: string): string[][] {
   return data;
 }
 
-/** A decimal comma is one. */
-function numberOf(cell: string): number | undefined {
-  const value = Number(/^-?\d+,\d+$/.test(cell.trim()) ? cell.trim().replace(',', '.') : cell);
-  return cell.trim() !== '' && Number.isFinite(value) ? value : undefined;
+/**
+ * The second sample in the order of the first, partner by partner, where both say what each reading belongs to.
+ * @throws InputError a reading without a partner, or two of one name: such are no pairs
+ */
+export function asPairs(first: Readings, second: Readings): { first: readonly number[]; second: readonly number[] } {
+  const { labels } = first;
+  const others = second.labels;
+  if (!labels || !others) return { first: first.values, second: second.values };
+  for (const [side, names] of [
+    ['first', labels],
+    ['second', others],
+  ] as const) {
+    const twice = names.find((name, i) => names.indexOf(name) !== i);
+    if (twice !== undefined)
+      throw new InputError(side, twice, 'each name once: two readings of one name have no one partner');
+  }
+  const alone = labels.find((name) => !others.includes(name)) ?? others.find((name) => !labels.includes(name));
+  if (alone !== undefined)
+    throw new InputError('pairs', alone, 'a partner of the same name in the other file: these are no pairs');
+  return { first: first.values, second: labels.map((name) => second.values[others.indexOf(name)]!) };
 }

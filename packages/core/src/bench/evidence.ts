@@ -1,0 +1,72 @@
+import type { Campaign, Observation } from '@anvilstone/schema';
+import { InputError } from '../input/InputError.ts';
+import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
+import { definitionOf } from '../units/dimensions.ts';
+import { findMethod, sizesOf } from './methods/index.ts';
+import { foundIn, type ArmResult } from './results.ts';
+
+/** Rounded so that no digit is shown that the scatter does not bear out. */
+const digits = (value: number, count: number) => Number(value.toPrecision(count));
+
+/** The same result is the same observation: taken again, it takes the place of what was taken before. */
+export const observationIdOf = (campaign: Pick<Campaign, 'id'>, armId: string, outcomeId: string): string =>
+  `bench-${campaign.id}-${armId}-${outcomeId}`;
+
+/**
+ * A result as an observation of its grade, with the method and every condition it was tested under.
+ * @throws InputError the outcome is no property, fewer than three readings count, a reading past the gauge’s range is neither put right nor
+ * left out, or the specimens were in different moisture states
+ */
+export function observationOf(campaign: Campaign, result: ArmResult, date: string): Observation {
+  const { outcome, arm, summary, replicates, claim } = result;
+  const method = findMethod(campaign.methodId);
+  if (!method || !outcome.property)
+    throw new InputError('outcomeId', outcome.id, 'a result that is a property of the library');
+  if (!summary || claim === 'none')
+    throw new InputError('n', result.values.length, 'three readings that count are the least a result can rest on');
+  const bound = replicates.find(({ trial }) => trial.overRange && !trial.corrected && !trial.excluded);
+  if (bound)
+    throw new InputError(
+      bound.specimen.id,
+      'past the gauge’s range',
+      'a reading that is put right, or left out with a reason: a bound is no value',
+    );
+  const counted = replicates.filter(({ counts }) => counts);
+  const states = new Set(counted.map(({ specimen }) => specimen.conditioning));
+  if (states.size > 1)
+    throw new InputError(
+      'conditioning',
+      [...states].join(', '),
+      'specimens in one moisture state: means of different states are no mean',
+    );
+  const sizes = sizesOf(campaign.setUp, {});
+  const temperatureC = campaign.setUp.temperatureC;
+  const left = replicates.filter(({ counts, trial }) => !counts && trial.state === 'done');
+  const { dimension, directional } = PROPERTY_DEFINITIONS[outcome.property];
+  const unit = definitionOf(dimension).metric || '-';
+  return {
+    id: observationIdOf(campaign, arm.id, outcome.id),
+    property: outcome.property,
+    value: digits(summary.mean, 4),
+    unit,
+    ...(summary.sd === null ? {} : { standardDeviation: digits(summary.sd, 3) }),
+    count: summary.n,
+    source: 'bench',
+    method: `${method.title}${method.after ? ` (${method.after})` : ''}`.slice(0, 80),
+    specimen: 'printed',
+    ...(directional ? { orientation: arm.orientation } : {}),
+    conditioning: counted[0]!.specimen.conditioning,
+    ...(temperatureC === undefined || method.id === 'heat-ladder' ? {} : { temperatureC }),
+    ...outcome.conditions?.(sizes, foundIn(counted[0]!.trial)),
+    reference: `Campaign ${campaign.id}, arm ${arm.id}: ${campaign.title}`.slice(0, 200),
+    date,
+    ...(left.length > 0
+      ? {
+          note: `Left out, with reasons: ${left.map(({ specimen, whyNot }) => `${specimen.id} (${whyNot})`).join('; ')}`.slice(
+            0,
+            4000,
+          ),
+        }
+      : {}),
+  };
+}

@@ -1,0 +1,42 @@
+import { conditionIt, heatLadder, leaveOut, rubIt, soak, surfaceMeter, twist } from './others.ts';
+import { bendBar, breakPart, dropOnPart, pendulum, pullBar } from './strength.ts';
+import type { TestMethod } from './testMethod.ts';
+import { creepHot, sag48, threeTimes } from './time.ts';
+
+/** Every test method, in the order shown. The next one is one entry of a module and one line here. */
+export const testMethods: readonly TestMethod[] = [
+  pullBar,
+  bendBar,
+  breakPart,
+  threeTimes,
+  sag48,
+  creepHot,
+  twist,
+  pendulum,
+  dropOnPart,
+  heatLadder,
+  soak,
+  conditionIt,
+  rubIt,
+  surfaceMeter,
+  leaveOut,
+];
+
+const byId = new Map(testMethods.map((method) => [method.id, method]));
+/** Undefined: no such method, or one of a newer version. */
+export const findMethod = (id: string): TestMethod | undefined => byId.get(id);
+export { movedAt } from './time.ts';
+export {
+  SPECIMEN_COV,
+  direction,
+  sizesOf,
+  type Outcome,
+  type Prediction,
+  type Predicted,
+  type PredictionInput,
+  type SizeField,
+  type SizeId,
+  type Sizes,
+  type TestMethod,
+  type Rig,
+} from './testMethod.ts';

@@ -1,0 +1,312 @@
+import { formatNumber as f } from '../../units/formatQuantity.ts';
+import {
+  all,
+  direction,
+  missing,
+  STORED_ENERGY,
+  WEIGHT_FALLS,
+  testedAtC,
+  type PredictionInput,
+  type Predicted,
+  type TestMethod,
+} from './testMethod.ts';
+
+const atTemperature = ({ sizes }: PredictionInput) => testedAtC(sizes);
+
+/** Strength as averaged, in the direction of the pull, at the test’s temperature. */
+function strengthOf(input: PredictionInput, property: 'tensileStrength' | 'flexuralStrength') {
+  const { material, orientation } = input;
+  return material.property(property, direction(orientation), atTemperature(input));
+}
+
+const layerPlace = (input: PredictionInput, otherwise: string) =>
+  input.orientation === 'ZX' ? 'between two layers, straight across' : otherwise;
+
+export const pullBar: TestMethod = {
+  id: 'pull-bar',
+  title: 'Pull a bar apart',
+  settles: 'How strong is it along the layers, and how strong from layer to layer?',
+  capture: 'force',
+  rig: 'pull',
+  tests: 'coupon',
+  after: 'ISO 527-2, with a shorter bar and hand loading',
+  sizes: [
+    { id: 'widthMm', title: 'Width of the neck', dimension: 'length', typical: 6 },
+    { id: 'thicknessMm', title: 'Thickness', dimension: 'length', typical: 4 },
+    { id: 'lengthMm', title: 'Whole length', dimension: 'length', typical: 80 },
+    { id: 'temperatureC', title: 'Temperature', dimension: 'temperature', typical: 23 },
+  ],
+  needs: [
+    'Force gauge or hanging scale with a peak hold',
+    'Two printed grips or pinned eyes',
+    'A screw or lever that pulls slowly',
+    'Calliper',
+  ],
+  steps: [
+    'Print the bars with the walls you print parts with, all of one grade from one spool. Upright bars side by side, with a brim.',
+    'Wait until they are in the moisture state you want to know about; weigh each.',
+    'Measure width and thickness of the neck at three places; the smallest counts. Write them with the specimen.',
+    'Set the bar in the grips so that it hangs in line with the pull. A bar that is pulled askew breaks early.',
+    'Zero the gauge with the bar hanging, then pull by about 5 mm a minute until it parts.',
+    'Write down where it parted. In the grip, or at a print fault: keep the number and say so.',
+  ],
+  cautions: STORED_ENERGY,
+  bears: ['strength-in-plane', 'strength-across-layers', 'stability', 'fatigue-life', 'failure-manner'],
+  outcomes: [
+    {
+      id: 'strength',
+      title: 'Tensile strength',
+      dimension: 'stress',
+      property: 'tensileStrength',
+      of: ({ peakN }, sizes) => perArea(peakN, all(sizes, 'widthMm', 'thicknessMm')),
+    },
+    {
+      id: 'first-crack',
+      title: 'Stress at the first crack',
+      dimension: 'stress',
+      of: ({ firstCrackN }, sizes) => perArea(firstCrackN, all(sizes, 'widthMm', 'thicknessMm')),
+    },
+    { id: 'peak', title: 'Largest force', dimension: 'force', of: ({ peakN }) => peakN },
+  ],
+  predict(input) {
+    const sizes = all(input.sizes, 'widthMm', 'thicknessMm');
+    if (!sizes) return missing('Width and thickness of the neck are not stated');
+    const strength = strengthOf(input, 'tensileStrength');
+    if (!strength.known) return missing(...strength.gaps);
+    return {
+      known: true,
+      value: strength.value,
+      cov: strength.cov,
+      forceN: strength.value * sizes.widthMm * sizes.thicknessMm,
+      place: layerPlace(input, 'in the neck'),
+    };
+  },
+  // The neck and two heads of twice its width, each a quarter of the length.
+  volumeMm3: ({ widthMm = 6, thicknessMm = 4, lengthMm = 80 }) => 1.5 * widthMm * thicknessMm * lengthMm,
+  resize: { size: 'thicknessMm', power: 1, least: 2 },
+  handsOnMin: 4,
+};
+
+export const bendBar: TestMethod = {
+  id: 'bend-bar',
+  title: 'Bend a bar until it breaks',
+  settles: 'How stiff is it, when does it first give, and at what edge stress does it break?',
+  capture: 'force',
+  rig: 'bend',
+  tests: 'coupon',
+  after: 'ISO 178, hand loaded',
+  sizes: [
+    { id: 'spanMm', title: 'Between the supports', dimension: 'length', typical: 64 },
+    { id: 'widthMm', title: 'Width', dimension: 'length', typical: 10 },
+    { id: 'thicknessMm', title: 'Thickness', dimension: 'length', typical: 4 },
+    { id: 'temperatureC', title: 'Temperature', dimension: 'temperature', typical: 23 },
+  ],
+  needs: [
+    'Two 6 to 10 mm steel rods as supports and one to press with',
+    'Force gauge or a scale under the rig',
+    'Dial gauge',
+    'Calliper',
+  ],
+  steps: [
+    'Screw the two support rods to a board, 16 times the bar’s thickness apart. Measure the span between their tops.',
+    'Measure width and thickness of each bar in the middle; write them with the specimen.',
+    'Lay the bar across, the side that was down on the bed facing down, and note which way it lies.',
+    'Zero force and dial gauge with the pressing rod just touching.',
+    'Press in the middle, slowly, about 2 mm a minute, until it breaks or has bent by a tenth of the span.',
+    'Listen and look for the first crack: it is a reading of its own.',
+  ],
+  cautions: STORED_ENERGY,
+  bears: ['deflection-at-load', 'strain', 'stability', 'strength-in-plane', 'strength-across-layers', 'failure-manner'],
+  outcomes: [
+    {
+      id: 'strength',
+      title: 'Flexural strength',
+      dimension: 'stress',
+      property: 'flexuralStrength',
+      of: ({ peakN }, sizes) => edgeStress(peakN, all(sizes, 'spanMm', 'widthMm', 'thicknessMm')),
+    },
+    {
+      id: 'modulus',
+      title: 'Flexural modulus',
+      dimension: 'stress',
+      property: 'flexuralModulus',
+      of: ({ stiffnessNPerMm }, sizes) => beamModulus(stiffnessNPerMm, all(sizes, 'spanMm', 'widthMm', 'thicknessMm')),
+    },
+    {
+      id: 'first-crack',
+      title: 'Edge stress at the first crack',
+      dimension: 'stress',
+      of: ({ firstCrackN }, sizes) => edgeStress(firstCrackN, all(sizes, 'spanMm', 'widthMm', 'thicknessMm')),
+    },
+    { id: 'energy', title: 'Work to break', dimension: 'energy', of: ({ energyJ }) => energyJ },
+  ],
+  predict(input) {
+    const sizes = all(input.sizes, 'spanMm', 'widthMm', 'thicknessMm');
+    if (!sizes) return missing('Span, width and thickness are not stated');
+    const strength = strengthOf(input, 'flexuralStrength');
+    if (!strength.known) return missing(...strength.gaps);
+    return {
+      known: true,
+      value: strength.value,
+      cov: strength.cov,
+      forceN: (2 * strength.value * sizes.widthMm * sizes.thicknessMm ** 2) / (3 * sizes.spanMm),
+      place: layerPlace(
+        input,
+        `under the pressing rod, on the pulled side; it bends ${f(sizes.spanMm / 16)} mm or more first`,
+      ),
+    };
+  },
+  volumeMm3: ({ spanMm = 64, widthMm = 10, thicknessMm = 4 }) => 1.25 * spanMm * widthMm * thicknessMm,
+  resize: { size: 'thicknessMm', power: 2, least: 2 },
+  handsOnMin: 3,
+};
+
+const perArea = (forceN: number | undefined, sizes: { widthMm: number; thicknessMm: number } | undefined) =>
+  forceN === undefined || !sizes ? undefined : forceN / (sizes.widthMm * sizes.thicknessMm);
+
+/** σ = 3·F·L/(2·b·t²). Source: ISO 178. */
+export const edgeStress = (
+  forceN: number | undefined,
+  sizes: { spanMm: number; widthMm: number; thicknessMm: number } | undefined,
+) =>
+  forceN === undefined || !sizes
+    ? undefined
+    : (3 * forceN * sizes.spanMm) / (2 * sizes.widthMm * sizes.thicknessMm ** 2);
+
+/** E = S·L³/(4·b·t³). Source: ISO 178. */
+const beamModulus = (
+  stiffness: number | undefined,
+  sizes: { spanMm: number; widthMm: number; thicknessMm: number } | undefined,
+) =>
+  stiffness === undefined || !sizes
+    ? undefined
+    : (stiffness * sizes.spanMm ** 3) / (4 * sizes.widthMm * sizes.thicknessMm ** 3);
+
+/** What the part itself is expected to bear comes from the brief, not from a formula of the method. */
+const fromTheBrief = (): Predicted =>
+  missing('The part’s own load is predicted from its brief: begin the campaign from the part');
+
+export const breakPart: TestMethod = {
+  id: 'break-part',
+  title: 'Load the part until it breaks',
+  settles: 'What does the real part bear, where does it give first, and is the model of it right?',
+  capture: 'force',
+  rig: 'part',
+  tests: 'part',
+  sizes: [],
+  needs: [
+    'The part, printed as it will be used',
+    'A mount as stiff as the real one',
+    'Force gauge, with pulley or lever where it is too small',
+    'Dial gauge at the load',
+  ],
+  steps: [
+    'Print the parts exactly as they will be used: same spool, way up, walls and machine. Weigh each.',
+    'Mount it as it will be mounted, in the direction the brief loads it. Say so if it is loaded the other way round.',
+    'Zero the gauges, load slowly, and note the first crack, sound or whitening separately from the break.',
+    'Photograph the break before anything is moved: whether layers parted, or the wall tore, is half of the result.',
+    'A break at a print fault is a result too: keep it, say what was seen, and decide in the open whether it counts.',
+  ],
+  cautions: [...STORED_ENERGY, 'A real part breaks where it likes: shield all round it, not only along the load.'],
+  bears: [
+    'strength-in-plane',
+    'strength-across-layers',
+    'stability',
+    'fibre-strength',
+    'fibre-bond',
+    'deflection-at-load',
+    'failure-manner',
+    'fatigue-life',
+  ],
+  outcomes: [
+    { id: 'peak', title: 'Breaking load', dimension: 'force', of: ({ peakN }) => peakN },
+    { id: 'first-crack', title: 'Load at the first crack', dimension: 'force', of: ({ firstCrackN }) => firstCrackN },
+    { id: 'energy', title: 'Work to break', dimension: 'energy', of: ({ energyJ }) => energyJ },
+  ],
+  predict: fromTheBrief,
+  handsOnMin: 10,
+};
+
+export const dropOnPart: TestMethod = {
+  id: 'drop-part',
+  title: 'Drop a weight on the part',
+  settles: 'At which energy do half of them break, in the cold if it will be cold?',
+  capture: 'number',
+  rig: 'drop',
+  tests: 'part',
+  sizes: [{ id: 'temperatureC', title: 'Temperature', dimension: 'temperature', typical: 23 }],
+  number: { title: 'Energy it was struck with when it broke', dimension: 'energy' },
+  needs: [
+    'A tube to guide the weight',
+    'A weight with a rounded nose',
+    'Tape measure',
+    'A freezer, where it will be cold',
+  ],
+  steps: [
+    'Guide the weight in a tube above the place that will be struck; energy in J = mass in kg × 9.81 × height in m.',
+    'Begin at half of what is expected. Whole: go up by a quarter for the next specimen. Broken: go down by a quarter.',
+    'Use each specimen once: a first blow that left no mark has still hurt it.',
+    'A part from the freezer is struck within ten seconds.',
+    'Write down the energy of each specimen that broke; those that held are noted with their energy as well.',
+  ],
+  cautions: [
+    'Shards fly: eye protection and a shield all round. Hands out before the weight is let go.',
+    ...WEIGHT_FALLS,
+  ],
+  bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
+  outcomes: [{ id: 'energy', title: 'Energy at break', dimension: 'energy', of: ({ reading }) => reading }],
+  predict: fromTheBrief,
+  handsOnMin: 5,
+};
+
+export const pendulum: TestMethod = {
+  id: 'pendulum',
+  title: 'Strike a bar with a pendulum',
+  settles: 'How much of a blow does it take up, unnotched, per area?',
+  capture: 'number',
+  rig: 'pendulum',
+  tests: 'coupon',
+  after: 'ISO 179-1 unnotched, home-made pendulum',
+  sizes: [
+    { id: 'widthMm', title: 'Width', dimension: 'length', typical: 10 },
+    { id: 'thicknessMm', title: 'Thickness', dimension: 'length', typical: 4 },
+    { id: 'spanMm', title: 'Between the supports', dimension: 'length', typical: 62 },
+    { id: 'temperatureC', title: 'Temperature', dimension: 'temperature', typical: 23 },
+  ],
+  number: { title: 'Energy that the pendulum lost', dimension: 'energy' },
+  needs: ['Pendulum of known mass and length with a drag pointer', 'Two supports', 'Calliper'],
+  steps: [
+    'Swing it empty ten times: the mean loss is friction and is taken off every reading.',
+    'Energy lost in J = mass in kg × 9.81 × (height it fell from − height it rose to) in m, less the friction.',
+    'The bar lies against both supports; the blow falls on its middle, on the side that was up when it was printed.',
+    'A bar that only bends has not broken: write “no break” with the specimen and leave the number out.',
+  ],
+  cautions: ['Shards fly: shield and eye protection. Nobody stands in the plane of the swing.'],
+  bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
+  outcomes: [
+    {
+      id: 'impact',
+      title: 'Impact strength, unnotched',
+      dimension: 'impact',
+      property: 'charpyUnnotched',
+      of({ reading }, sizes) {
+        const known = all(sizes, 'widthMm', 'thicknessMm');
+        // 1 J/mm² = 1000 kJ/m².
+        return reading === undefined || !known ? undefined : (1000 * reading) / (known.widthMm * known.thicknessMm);
+      },
+    },
+  ],
+  predict(input) {
+    const impact = input.material.property('charpyUnnotched', direction(input.orientation), atTemperature(input));
+    if (!impact.known) return missing(...impact.gaps);
+    if (!Number.isFinite(impact.value)) return missing('It is not expected to break');
+    return {
+      known: true,
+      value: impact.value,
+      cov: Math.max(impact.cov, 0.2),
+      place: layerPlace(input, 'in the middle'),
+    };
+  },
+  volumeMm3: ({ widthMm = 10, thicknessMm = 4 }) => 80 * widthMm * thicknessMm,
+  handsOnMin: 2,
+};

@@ -1,0 +1,107 @@
+import type { Brief, BuildOrientation, Grade, HouseRules, Library, LoadCase } from '@anvilstone/schema';
+import { findCheck } from '../checks/index.ts';
+import { evaluate } from '../evaluation/evaluate.ts';
+import { partBody } from '../parts/index.ts';
+import type { Predicted } from './methods/testMethod.ts';
+
+/** Checks that end in a break: the first of them to reach 1 is where the part goes. */
+const BREAKS = ['strength-in-plane', 'strength-across-layers', 'stability', 'fibre-strength', 'fibre-bond'];
+const KNOCKS = ['impact-unbroken'];
+/** A hand-loaded test, h. */
+const BENCH_H = 1 / 60;
+const BENCH_C = 23;
+const SHOWN_COV = { A: 0.05, B: 0.1, C: 0.2, D: 0.3 };
+
+/** What a load is counted in, where a bench can put it on. */
+export interface BenchLoad {
+  loadCase: LoadCase;
+  amount: number;
+  unit: 'N' | 'N·mm' | 'MPa' | 'J';
+}
+
+/** Loads of a brief that a bench can put on until the part breaks. */
+export function benchLoads(brief: Brief): BenchLoad[] {
+  return brief.loadCases.flatMap((loadCase): BenchLoad[] => {
+    const { forceN, torqueNmm, pressureMPa, energyJ } = loadCase;
+    if (loadCase.kind === 'knock') return energyJ === undefined ? [] : [{ loadCase, amount: energyJ, unit: 'J' }];
+    if (forceN !== undefined) return [{ loadCase, amount: forceN, unit: 'N' }];
+    if (torqueNmm !== undefined) return [{ loadCase, amount: torqueNmm, unit: 'N·mm' }];
+    return pressureMPa === undefined ? [] : [{ loadCase, amount: pressureMPa, unit: 'MPa' }];
+  });
+}
+
+/**
+ * The load at which the part is expected to break on the bench, once, slowly, at 23 °C: the brief with that one load, without safety
+ * factors and with average strengths. Not the load that it may bear in service.
+ * @throws InputError as `evaluate` does
+ */
+export function predictPart(
+  brief: Brief,
+  loadCaseId: string,
+  library: Pick<Library, 'machines' | 'agents'>,
+  grade: Grade,
+  orientation: BuildOrientation,
+  rules: HouseRules,
+): Predicted & { unit?: BenchLoad['unit']; checkId?: string } {
+  const load = benchLoads(brief).find(({ loadCase }) => loadCase.id === loadCaseId);
+  if (!load) return { known: false, gaps: ['The brief has no such load, or one that a bench cannot put on'] };
+  const knock = load.unit === 'J';
+  const result = evaluate(
+    onTheBench(brief, load, orientation),
+    { ...library, grades: [grade] },
+    {
+      rules: { ...rules, safetyFactorHarm: 1, safetyFactorHarmless: 1, strengthBasis: 'mean' },
+      orientations: [orientation],
+    },
+  );
+  const { checks } = result.grades[0]!.best;
+  const breaks = checks.filter(({ checkId }) => (knock ? KNOCKS : BREAKS).includes(checkId));
+  const unknown = breaks.filter(({ status }) => status === 'unknown');
+  if (unknown.length > 0) return { known: false, gaps: unknown.flatMap(({ gaps }) => gaps) };
+  const first = breaks.filter(({ reserve }) => reserve !== null).sort((a, b) => a.reserve! - b.reserve!)[0];
+  if (!first) return { known: false, gaps: ['Nothing of it is expected to break under this load'] };
+  const value = load.amount * first.reserve!;
+  return {
+    known: true,
+    value,
+    cov: first.evidence ? SHOWN_COV[first.evidence] : SHOWN_COV.D,
+    unit: load.unit,
+    checkId: first.checkId,
+    place: placeOf(brief, first.checkId, first.placeId ?? null),
+    ...(load.unit === 'N' ? { forceN: value } : {}),
+  };
+}
+
+function onTheBench(brief: Brief, { loadCase }: BenchLoad, orientation: BuildOrientation): Brief {
+  const {
+    cycles: _n,
+    stressRatio: _r,
+    maxDeflectionMm: _d,
+    maxSagMm: _s,
+    maxLeftMm: _l,
+    onShare: _o,
+    onEachH: _e,
+    ...load
+  } = loadCase;
+  return {
+    ...brief,
+    loadCases: [
+      {
+        ...load,
+        kind: loadCase.kind === 'knock' ? 'knock' : 'short',
+        temperatureC: BENCH_C,
+        durationH: BENCH_H,
+        safetyFactor: 1,
+        actsWhenHot: false,
+      },
+    ],
+    asks: { orientations: [orientation] },
+  };
+}
+
+function placeOf(brief: Brief, checkId: string, placeId: string | null): string {
+  const { places, buckling } = partBody(brief.part).responses.depth;
+  const place = [...places, ...buckling].find(({ id }) => id === placeId);
+  const how = findCheck(checkId)?.title.toLowerCase() ?? checkId;
+  return place ? `${place.title.toLowerCase()}, ${how} first` : `${how} first`;
+}
