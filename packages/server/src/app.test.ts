@@ -312,7 +312,7 @@ test('OpenAPI lists exactly the operations, and health and readiness answer', as
   );
   const listed = Object.values(paths).flatMap((path) => Object.values(path).map((operation) => operation.operationId));
   expect(listed.sort()).toEqual(
-    operationsOf(server.db, importService(server.db, silent), instrumentService(server.db, silent, []))
+    operationsOf(server.db, importService(server.db, silent), instrumentService(server.db, silent, []), server.runs)
       .map((operation) => operation.id)
       .sort(),
   );

@@ -9,6 +9,8 @@ import { pinoHttp } from 'pino-http';
 import { comparisonOperations } from './comparison/operations.ts';
 import { viewOperations } from './views/operations.ts';
 import { agentOperations } from './agents/operations.ts';
+import { benchOperations } from './bench/operations.ts';
+import { runService, type RunService } from './bench/runService.ts';
 import { calculatorOperations } from './calculators/operations.ts';
 import { decisionOperations } from './decisions/operations.ts';
 import { decisionService } from './decisions/service.ts';
@@ -42,12 +44,19 @@ export interface AppOptions {
   imports?: ImportService;
   /** Absent: no instrument is at hand. */
   instruments?: InstrumentService;
+  /** Absent: no gauge is at hand. */
+  runs?: RunService;
 }
 
 /** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
 const BODY_LIMIT = '5mb';
 
-export function operationsOf(db: Knex, imports: ImportService, instruments: InstrumentService): Operation[] {
+export function operationsOf(
+  db: Knex,
+  imports: ImportService,
+  instruments: InstrumentService,
+  runs: RunService,
+): Operation[] {
   const spools = spoolService(db);
   return [
     ...partOperations(partService(db)),
@@ -63,6 +72,7 @@ export function operationsOf(db: Knex, imports: ImportService, instruments: Inst
     ...spoolOperations(db, spools),
     ...instrumentOperations(db, instruments, spools),
     ...priceOperations(db, instruments),
+    ...benchOperations(db, runs),
     ...evaluationOperations(db),
     ...decisionOperations(decisionService(db)),
     ...calculatorOperations,
@@ -76,6 +86,7 @@ export function createApp({
   stopping = () => false,
   imports = importService(db, logger),
   instruments = instrumentService(db, logger, []),
+  runs = runService(db, logger, instruments, []),
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -96,7 +107,7 @@ export function createApp({
   );
   app.use(originGuard);
   app.use(healthRoutes(db, stopping));
-  const operations = operationsOf(db, imports, instruments);
+  const operations = operationsOf(db, imports, instruments, runs);
   const api = express.Router();
   api.use(fileBodies(operations));
   api.use(express.json({ limit: BODY_LIMIT, strict: true, type: () => true }));

@@ -2,6 +2,7 @@ import { createServer } from 'node:http';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { runService } from './bench/runService.ts';
 import { connect, migrate } from './db/connection.ts';
 import { importService } from './exchange/importService.ts';
 import { closeThreads, warmThreads } from './exchange/pool.ts';
@@ -35,12 +36,14 @@ const imports = importService(db, logger);
 const loggerS = Number(process.env.ANVILSTONE_LOGGER_SECONDS ?? 900);
 const standIns = await startStandIns({ everyS: loggerS });
 const instruments = instrumentService(db, logger, standIns.devices);
+const runs = runService(db, logger, instruments, standIns.devices);
 let stopWatching = () => {};
 const app = createApp({
   db,
   logger,
   imports,
   instruments,
+  runs,
   stopping: () => stopping,
   ...(values.web ? { webFolder: values.web } : {}),
 });
@@ -53,6 +56,7 @@ async function start(): Promise<void> {
   await failAbandoned(db);
   if (values['reset-demo']) await resetDemo(db);
   else if (!values['no-demo']) await seedDemoOnce(db);
+  await runs.resume();
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(Number(values.port), '127.0.0.1', resolve);
@@ -75,6 +79,7 @@ async function stop(reason: string): Promise<void> {
   await closed;
   clearTimeout(cut);
   stopWatching();
+  await runs.stop();
   await standIns.close();
   await closeThreads();
   await imports.idle();

@@ -2,6 +2,7 @@ import { randomUUID } from 'node:crypto';
 import knex from 'knex';
 import { pino } from 'pino';
 import { createApp } from './app.ts';
+import { runService } from './bench/runService.ts';
 import { connect, migrate } from './db/connection.ts';
 import { importService } from './exchange/importService.ts';
 import { closeThreads } from './exchange/pool.ts';
@@ -25,14 +26,19 @@ export async function testServer(options: { demo?: boolean; standIns?: boolean }
   const logger = pino({ level: 'silent' });
   const imports = importService(db, logger);
   const standIns = options.standIns ? await startStandIns() : undefined;
-  const instruments = instrumentService(db, logger, standIns?.devices ?? []);
+  const devices = standIns?.devices ?? [];
+  const instruments = instrumentService(db, logger, devices);
+  const runs = runService(db, logger, instruments, devices);
   return {
     db,
     imports,
     instruments,
+    runs,
+    devices,
     url: url.href,
-    app: createApp({ db, logger, imports, instruments }),
+    app: createApp({ db, logger, imports, instruments, runs }),
     async close() {
+      await runs.stop();
       await standIns?.close();
       await closeThreads();
       await imports.idle();

@@ -1,3 +1,4 @@
+export * from './campaignPrediction.ts';
 export * from './comparisons.ts';
 export * from './creepBand.ts';
 export * from './curve.ts';

@@ -7,7 +7,7 @@ export interface Revisioned<T> {
 
 /** A table of whole documents under an id, each with a revision that a write has to name. */
 export function revisionedTable<T extends { id: string }>(
-  table: 'agents' | 'machines' | 'spools' | 'places' | 'dryers',
+  table: 'agents' | 'machines' | 'spools' | 'places' | 'dryers' | 'campaigns' | 'trials',
 ) {
   type Row = Revisioned<T> & { id: string };
   const rowsOf = (db: Knex) => db<Row>(table);

@@ -44,6 +44,19 @@ export function massOfLine(line: Line): { massG: number; settled: boolean } {
   return { massG: within(line, 'g', -50, 30_000), settled: line.fields.settled === 'yes' };
 }
 
+/** @throws Implausible */
+export const temperatureOfLine = (line: Line): number => within(line, 'c', -100, 500);
+
+/** One reading of a force or displacement gauge, in the gauge’s own N or mm. @throws Implausible values that cannot be */
+export function gaugeOfLine(line: Line): { number: number; s: number; value: number; over: boolean } {
+  return {
+    number: within(line, 'number', 1, Number.MAX_SAFE_INTEGER),
+    s: within(line, 's', 0, 4e8),
+    value: line.word === 'LOAD' ? within(line, 'n', -1e6, 1e6) : within(line, 'mm', -5000, 5000),
+    over: line.fields.over === 'yes',
+  };
+}
+
 const STATES = ['idle', 'printing', 'done', 'failed'] as const;
 
 /** @throws Implausible progress that cannot be, or that went backwards within one job */

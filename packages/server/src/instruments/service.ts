@@ -3,9 +3,10 @@ import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { HttpProblem, invalidInput, notFound } from '../http/problems.ts';
 import { keepReadings, lastReadingNumber, type NumberedReading } from '../spools/repository.ts';
+import type { MountedSpecimen } from '../simulators/benchRig.ts';
 import { ask, InstrumentSilent, type Address, type Answer } from './ask.ts';
 import type { Line } from './lineProtocol.ts';
-import { airOfLine, Implausible, massOfLine, progressOfLine } from './readings.ts';
+import { airOfLine, Implausible, massOfLine, progressOfLine, temperatureOfLine } from './readings.ts';
 
 /** An instrument that is at hand. What only a stand-in can do is optional. */
 export interface Device {
@@ -20,6 +21,8 @@ export interface Device {
     put?(massG: number): void;
     /** Begins a print. */
     begin?(job: { job: string; filamentG: number; hours: number }): void;
+    /** Hangs a specimen into a rig. */
+    mount?(specimen: MountedSpecimen): void;
   };
 }
 
@@ -41,12 +44,21 @@ export interface InstrumentService {
   progress(id: string): Promise<PrintProgress>;
   /** A supplier’s list as CSV, whole. */
   supplierList(id: string): Promise<string>;
+  /** Sets a gauge to zero. @throws HttpProblem 503: it does not answer */
+  zero(id: string): Promise<void>;
+  /** What a gauge has read after a number; damaged lines are left out. @throws InstrumentSilent */
+  gaugeSince(id: string, number: number): Promise<Answer>;
+  /** °C. @throws HttpProblem it does not answer, or cannot be believed */
+  temperature(id: string): Promise<number>;
   /** Fetches every logger again and again until it is stopped. */
   watch(everyMs: number): () => void;
 }
 
 /** A chunk of a log: not more than a slow line gives in a second or two. */
 const LOG_CHUNK = 400;
+const GAUGE_CHUNK = 600;
+/** A run is followed many times a second: a gauge that is silent for so long has dropped out. */
+const GAUGE_QUIET_MS = 1500;
 const CHECK_WEIGHT_G = 200;
 const CHECK_WITHIN_G = 0.5;
 const SETTLED_WITHIN_G = 0.3;
@@ -200,6 +212,22 @@ export function instrumentService(
         if (rows.length !== promised) throw new Implausible(`${rows.length} of ${promised} lines came`);
         return rows.join('\n');
       }),
+    async zero(id) {
+      await certain(device(id), 'ZERO', 'ZEROED', () => undefined);
+    },
+    async gaugeSince(id, number) {
+      try {
+        const answer = await ask(device(id).address, ['SINCE', { number, most: GAUGE_CHUNK }], 'END', GAUGE_QUIET_MS);
+        if (answer.damaged > 0) bad(id, 'nonsense', `${answer.damaged} of its lines were damaged`, answer.damaged);
+        else good(id);
+        return answer;
+      } catch (error) {
+        if (error instanceof InstrumentSilent) bad(id, 'silent', error.message);
+        throw error;
+      }
+    },
+    temperature: (id) =>
+      certain(device(id, 'thermometer'), 'READ', 'TEMP', (answer) => temperatureOfLine(lastLine(answer))),
     watch(everyMs) {
       let stopped = false;
       let timer: NodeJS.Timeout | undefined;

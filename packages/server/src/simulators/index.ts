@@ -1,4 +1,5 @@
 import type { Device } from '../instruments/service.ts';
+import { benchRig } from './benchRig.ts';
 import { humidityLogger, type LoggerOptions } from './humidityLogger.ts';
 import { printer } from './printer.ts';
 import { scale } from './scale.ts';
@@ -9,13 +10,19 @@ export interface StandIns {
   close(): Promise<void>;
 }
 
-/** A scale, a humidity logger, a supplier’s list and a printer, each on a port of its own on loopback. */
+/** A scale, a humidity logger, a supplier’s list, a printer and a test rig with its gauges, each on a port of its own on loopback. */
 export async function startStandIns(options: LoggerOptions = {}): Promise<StandIns> {
-  const made = await Promise.all([humidityLogger(options), scale(), supplier(options.now), printer(options.now)]);
+  const [rig, ...made] = await Promise.all([
+    benchRig(options.now),
+    humidityLogger(options),
+    scale(),
+    supplier(options.now),
+    printer(options.now),
+  ]);
   return {
-    devices: made.map(({ device }) => device),
+    devices: [...made.map(({ device }) => device), ...rig.devices],
     async close() {
-      await Promise.all(made.map(({ close }) => close()));
+      await Promise.all([rig, ...made].map(({ close }) => close()));
     },
   };
 }

@@ -1,9 +1,7 @@
 import type { Grade, Spool } from '@anvilstone/schema';
 import type { Content } from 'pdfmake/interfaces.js';
-import { typeset } from '../pdf/document.ts';
+import { labelGrid } from '../pdf/labelGrid.ts';
 
-/** Labels across and down an A4 sheet. */
-const ACROSS = 3;
 const CODE_PT = 62;
 
 /** A sheet of labels to cut out: a code that leads to the spool, its short name large, and what must never be mixed up. */
@@ -12,26 +10,10 @@ export function labelSheet(
   gradeOf: (id: string) => Grade | undefined,
   base: string,
 ): Promise<Buffer> {
-  const cells = spools.map((spool) => label(spool, gradeOf(spool.gradeId), base));
-  const rows: Content[][] = [];
-  for (let i = 0; i < cells.length; i += ACROSS) {
-    const row = cells.slice(i, i + ACROSS);
-    rows.push([...row, ...Array.from({ length: ACROSS - row.length }, () => ({ text: '' }))]);
-  }
-  return typeset({ title: 'Spool labels', footer: 'Spool labels: cut along the lines' }, [
-    { text: 'Spool labels', style: 'h2' },
-    {
-      table: { widths: Array.from({ length: ACROSS }, () => '*'), body: rows, dontBreakRows: true },
-      layout: {
-        hLineStyle: () => ({ dash: { length: 3 } }),
-        vLineStyle: () => ({ dash: { length: 3 } }),
-        hLineWidth: () => 0.5,
-        vLineWidth: () => 0.5,
-        paddingTop: () => 6,
-        paddingBottom: () => 6,
-      },
-    } as Content,
-  ]);
+  return labelGrid(
+    'Spool labels',
+    spools.map((spool) => label(spool, gradeOf(spool.gradeId), base)),
+  );
 }
 
 function label(spool: Spool, grade: Grade | undefined, base: string): Content {

@@ -3,7 +3,8 @@ import { gradeLibrary } from './0002-grade-library.ts';
 import { surroundings } from './0003-surroundings.ts';
 import { savedViews } from './0004-saved-views.ts';
 import { stock } from './0005-stock.ts';
+import { bench } from './0006-bench.ts';
 import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
-export const migrations: readonly NamedMigration[] = [initial, gradeLibrary, surroundings, savedViews, stock];
+export const migrations: readonly NamedMigration[] = [initial, gradeLibrary, surroundings, savedViews, stock, bench];

@@ -1,0 +1,109 @@
+import { randomUUID } from 'node:crypto';
+import { InputError } from '@anvilstone/core';
+import { armResult, findMethod, observationOf } from '@anvilstone/core/bench';
+import type {
+  AcceptanceRequest,
+  Campaign,
+  CampaignRecord,
+  EvidenceImpact,
+  Grade,
+  Observation,
+} from '@anvilstone/schema';
+import type { Knex } from 'knex';
+import { findGrade, saveGrade } from '../grades/repository.ts';
+import { soundGrade } from '../grades/service.ts';
+import { conflict, invalidInput, notFound } from '../http/problems.ts';
+import { impactOf } from './impact.ts';
+import { campaignTable, keepNotice, trialsOf } from './repository.ts';
+
+type Wanted = Pick<AcceptanceRequest, 'armId' | 'outcomeId'>;
+
+/** The observation that a result would become, with what it would change in every part; nothing is saved. */
+export async function previewAcceptance(
+  db: Knex,
+  campaignId: string,
+  wanted: Wanted,
+  now: Date,
+): Promise<{ observation: Observation; impact: EvidenceImpact; gradeRevision: number }> {
+  const { grade, observation, gradeRevision } = await resultOf(db, campaignId, wanted, now);
+  return { observation, gradeRevision, impact: await impactOf(db, withObservation(grade, observation)) };
+}
+
+/**
+ * Writes a result into its grade, marks every part whose answer moves as out of date with the reason, and notes it in the campaign: all or
+ * nothing.
+ */
+export async function acceptResult(
+  db: Knex,
+  campaignId: string,
+  request: AcceptanceRequest,
+  now: Date,
+): Promise<CampaignRecord> {
+  const { campaign, revision, grade, observation } = await resultOf(db, campaignId, request, now);
+  if (revision !== request.campaignRevision) throw conflict('campaign', { campaign, revision });
+  const changed = soundGrade(withObservation(grade, observation));
+  const impact = await impactOf(db, changed);
+  return db.transaction(async (trx) => {
+    const saved = await saveGrade(trx, changed, request.gradeRevision, 'edited');
+    if (!saved) throw conflict('grade', await findGrade(trx, grade.id));
+    for (const { partId, changes } of impact.parts)
+      if (changes.length > 0)
+        await keepNotice(trx, {
+          id: randomUUID(),
+          partId,
+          at: now.toISOString(),
+          cause: `${campaign.title} (campaign ${campaign.id}): ${grade.name} was tested`.slice(0, 200),
+          changes,
+        });
+    const acceptance = {
+      armId: request.armId,
+      outcomeId: request.outcomeId,
+      at: now.toISOString(),
+      by: request.by,
+      observationIds: [observation.id],
+      gradeRevision: saved.revision,
+    };
+    const others = campaign.accepted.filter(
+      (one) => one.armId !== request.armId || one.outcomeId !== request.outcomeId,
+    );
+    const kept = await campaignTable.save(trx, { ...campaign, accepted: [...others, acceptance] }, revision);
+    // It was locked by nobody: whoever came between has the newer one.
+    if (!kept) throw conflict('campaign', { campaign, revision });
+    return { campaign: kept.document, revision: kept.revision };
+  });
+}
+
+async function resultOf(db: Knex, campaignId: string, { armId, outcomeId }: Wanted, now: Date) {
+  const found = await campaignTable.find(db, campaignId);
+  if (!found) throw notFound('campaign', campaignId);
+  const campaign: Campaign = found.document;
+  const arm = campaign.arms.find(({ id }) => id === armId);
+  const outcome = findMethod(campaign.methodId)?.outcomes.find(({ id }) => id === outcomeId);
+  if (!arm) throw invalidInput([{ pointer: '/armId', detail: `The campaign has no arm “${armId}”` }]);
+  if (!outcome) throw invalidInput([{ pointer: '/outcomeId', detail: `The method gives no “${outcomeId}”` }]);
+  const record = await findGrade(db, arm.gradeId);
+  if (!record) throw notFound('grade', arm.gradeId);
+  const trials = (await trialsOf(db, campaignId)).map(({ trial }) => trial);
+  try {
+    const observation = observationOf(
+      campaign,
+      armResult(campaign, arm, outcome, trials),
+      now.toISOString().slice(0, 10),
+    );
+    return { campaign, revision: found.revision, grade: record.grade, gradeRevision: record.revision, observation };
+  } catch (error) {
+    if (!(error instanceof InputError)) throw error;
+    throw invalidInput([{ pointer: '/outcomeId', detail: error.message }]);
+  }
+}
+
+/** In the place of the same result accepted before, else after all others. */
+function withObservation(grade: Grade, observation: Observation): Grade {
+  const known = grade.observations.some(({ id }) => id === observation.id);
+  return {
+    ...grade,
+    observations: known
+      ? grade.observations.map((one) => (one.id === observation.id ? observation : one))
+      : [...grade.observations, observation],
+  };
+}

@@ -1,0 +1,352 @@
+import { randomUUID } from 'node:crypto';
+import type {
+  Attachment,
+  Campaign,
+  CampaignRecord,
+  EvidenceImpact,
+  GradeRecord,
+  Misbehaviour,
+  Observation,
+  PartNotice,
+  Problem,
+  Trial,
+  TrialCurve,
+  TrialRecord,
+} from '@anvilstone/schema';
+import { pino } from 'pino';
+import request from 'supertest';
+import { createApp } from '../app.ts';
+import { instrumentService } from '../instruments/service.ts';
+import { testServer } from '../testServer.ts';
+import { runService } from './runService.ts';
+
+let server: Awaited<ReturnType<typeof testServer>>;
+beforeAll(async () => {
+  server = await testServer({ demo: true, standIns: true });
+});
+afterAll(() => server.close());
+
+const api = () => request(server.app);
+const json = <T>(response: { text: string }) => JSON.parse(response.text) as T;
+const behave = (id: string, behaviour: Misbehaviour) =>
+  api().put(`/api/v1/instruments/${id}/behaviour`).send({ behaviour }).expect(200);
+const after = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+function campaignOf(id: string, over: Partial<Campaign> = {}, count = 3): Campaign {
+  return {
+    id,
+    title: 'How well layers hold',
+    methodId: 'pull-bar',
+    setUp: { widthMm: 4, thicknessMm: 3, lengthMm: 60, gaugeCapacityN: 500 },
+    arms: [{ id: 'A', gradeId: 'tm-asa', orientation: 'ZX' }],
+    perArm: count,
+    specimens: Array.from({ length: count }, (_, i) => ({
+      id: `${id}-A${i + 1}`,
+      armId: 'A',
+      defects: [],
+      conditioning: 'dry' as const,
+      loadDirection: 'as-drawn' as const,
+    })),
+    inspections: [],
+    inspectOn: [],
+    accepted: [],
+    sampleData: true,
+    ...over,
+  };
+}
+const put = (campaign: Campaign, revision = 0) =>
+  api().put(`/api/v1/campaigns/${campaign.id}`).send({ campaign, revision });
+const add = async (campaign: Campaign) => json<CampaignRecord>(await put(campaign).expect(200));
+const start = (id: string, specimenId: string) => api().post(`/api/v1/campaigns/${id}/specimens/${specimenId}/runs`);
+const trialsOf = async (id: string) =>
+  json<TrialRecord[]>(await api().get(`/api/v1/campaigns/${id}/trials`).expect(200));
+const curveOf = async (id: string) => json<TrialCurve>(await api().get(`/api/v1/trials/${id}/curve`).expect(200));
+const typed = (campaignId: string, specimenId: string, over: Partial<Trial> = {}): Trial => ({
+  id: randomUUID(),
+  campaignId,
+  specimenId,
+  at: '2026-11-01T10:00:00.000Z',
+  state: 'done',
+  source: 'typed',
+  advantage: 1,
+  found: { peakN: 300 },
+  events: [],
+  sampleData: true,
+  ...over,
+});
+const putTrial = (trial: Trial, revision = 0) => api().put(`/api/v1/trials/${trial.id}`).send({ trial, revision });
+async function ended(campaignId: string, trialId: string): Promise<Trial> {
+  for (let i = 0; i < 100; i++) {
+    const found = (await trialsOf(campaignId)).find(({ trial }) => trial.id === trialId)!.trial;
+    if (found.state !== 'running') return found;
+    await after(150);
+  }
+  throw new Error('the run does not end');
+}
+
+describe('a campaign', () => {
+  test('is kept, and what contradicts itself is refused where it does', async () => {
+    const { campaign } = await add(campaignOf('KA'));
+    const bad = await put(
+      { ...campaign, arms: [{ id: 'A', gradeId: 'nobody', orientation: 'XY' }], methodId: 'none' },
+      1,
+    ).expect(422);
+    expect(json<Problem>(bad).errors!.map(({ pointer }) => pointer)).toEqual([
+      '/campaign/methodId',
+      '/campaign/arms/0/gradeId',
+    ]);
+    const twice = [...campaign.specimens, campaign.specimens[0]!];
+    expect(json<Problem>(await put({ ...campaign, specimens: twice }, 1).expect(422)).detail).toMatch(
+      /KA-A1 is there twice/,
+    );
+    await put(campaign, 7).expect(409);
+  });
+  test('what has been tested stays: the specimen, its grade, the method, the campaign', async () => {
+    const { campaign } = await add(campaignOf('KB'));
+    await putTrial(typed('KB', 'KB-A1')).expect(200);
+    await put({ ...campaign, specimens: campaign.specimens.slice(1) }, 1).expect(422);
+    await put({ ...campaign, methodId: 'bend-bar' }, 1).expect(422);
+    await put({ ...campaign, arms: [{ ...campaign.arms[0]!, gradeId: 'tm-petg' }] }, 1).expect(422);
+    await put({ ...campaign, specimens: campaign.specimens.slice(0, 2) }, 1).expect(200);
+    expect(json<Problem>(await api().delete('/api/v1/campaigns/KB?revision=2').expect(409)).detail).toMatch(
+      /bad ones too/,
+    );
+    await add(campaignOf('KC'));
+    await api().delete('/api/v1/campaigns/KC?revision=1').expect(204);
+  });
+  test('labels are a PDF with every specimen, dates an iCalendar', async () => {
+    await add(campaignOf('KD', { inspectOn: ['2026-12-01', '2027-03-01'], place: 'Pylon 7' }));
+    const labels = await api().get('/api/v1/campaigns/KD/labels.pdf?base=http://127.0.0.1:4600').buffer().expect(200);
+    expect((labels.body as Buffer).subarray(0, 5).toString()).toBe('%PDF-');
+    const dates = await api().get('/api/v1/campaigns/KD/inspections.ics').expect(200);
+    expect(dates.text.match(/BEGIN:VEVENT/g)).toHaveLength(2);
+    expect(dates.text).toContain('LOCATION:Pylon 7');
+  });
+});
+
+describe('a trial that was typed', () => {
+  test('is tested once; what was read never changes, but may be put right or left out with a reason', async () => {
+    await add(campaignOf('KE'));
+    const trial = typed('KE', 'KE-A1', { asRead: { value: 30.6, unit: 'kgf' } });
+    await putTrial(trial).expect(200);
+    expect(json<Problem>(await putTrial(typed('KE', 'KE-A1')).expect(409)).title).toBe('It has been tested');
+    expect(json<Problem>(await putTrial({ ...trial, found: { peakN: 500 } }, 1).expect(422)).errors![0]!.pointer).toBe(
+      '/trial/found',
+    );
+    const left = {
+      ...trial,
+      corrected: { found: { peakN: 310 }, why: 'misread' },
+      excluded: { why: 'parted in the grip' },
+    };
+    await putTrial(left, 1).expect(200);
+    await putTrial(left, 1).expect(409);
+    await putTrial({ ...left, excluded: { why: '' } }, 2).expect(422);
+    await putTrial(typed('KE', 'KE-A9')).expect(422);
+    await putTrial(typed('KE', 'KE-A2', { state: 'abandoned', found: {} })).expect(200);
+    await putTrial(typed('KE', 'KE-A2')).expect(200);
+  });
+});
+
+describe('a curve out of a file', () => {
+  const csv = [
+    'travel (mm),force (lbf)',
+    ...Array.from({ length: 400 }, (_, i) => `${i / 100},${i < 350 ? (i / 5).toFixed(2) : 0}`),
+  ].join('\n');
+  const send = (id: string, specimenId: string, text: string) =>
+    api().post(`/api/v1/campaigns/${id}/specimens/${specimenId}/curve`).set('Content-Type', 'text/csv').send(text);
+  test('gives peak, stiffness and work in N, with the tackle counted', async () => {
+    await add(campaignOf('KF', { setUp: { widthMm: 4, thicknessMm: 3, pulleyRatio: 2, pulleyEfficiency: 0.9 } }));
+    const { trial, taken } = json<TrialRecord & { taken: string[] }>(await send('KF', 'KF-A1', csv).expect(201));
+    const lbf = 4.4482216;
+    expect(trial.found.peakN).toBeCloseTo((349 / 5) * lbf * 1.8, 1);
+    expect(trial.found.stiffnessNPerMm).toBeCloseTo(20 * lbf * 1.8, 1);
+    expect(taken[1]).toMatch(/force in lbf/);
+    const curve = await curveOf(trial.id);
+    expect(curve.readings).toBe(400);
+    expect(Math.max(...(curve.forceN as number[]))).toBeCloseTo(trial.found.peakN!, 1);
+  });
+  test.each([
+    ['a word among the numbers', 'mm,N\n1,2\n2,slipped\n', /line 3/],
+    ['no force', 'time (s),travel (mm)\n1,2\n2,3\n', /no column of the force/],
+    ['nothing', '', /numbers/],
+  ])('%s is refused and nothing is kept', async (_, text, why) => {
+    await add(campaignOf('KG')).catch(() => undefined);
+    expect(json<Problem>(await send('KG', 'KG-A1', text).expect(422)).detail).toMatch(why);
+    expect(await trialsOf('KG')).toEqual([]);
+  });
+});
+
+describe('a live run', () => {
+  test('reads the gauges to the break, finds peak and stiffness, and the rig takes one at a time', async () => {
+    await add(campaignOf('KH'));
+    const { trial } = json<TrialRecord>(await start('KH', 'KH-A1').expect(201));
+    expect(json<Problem>(await start('KH', 'KH-A2').expect(409)).title).toBe('The rig is in use');
+    const done = await ended('KH', trial.id);
+    expect(done).toMatchObject({ state: 'done', source: 'live', events: [] });
+    expect(done.found.peakN).toBeGreaterThan(50);
+    expect(done.found.stiffnessNPerMm! / (done.found.peakN! / 4)).toBeCloseTo(1, 1);
+    expect(done.temperatureC).toBeCloseTo(21.5, 0);
+    const curve = await curveOf(trial.id);
+    expect(curve.readings).toBeGreaterThan(50);
+    expect(Math.max(...curve.forceN.map((n) => n ?? 0))).toBeCloseTo(done.found.peakN!, 3);
+    await start('KH', 'KH-A1').expect(409);
+  });
+  test('that drops out goes on where the gauge still remembers; one past its range is only a bound', async () => {
+    // Wide enough that no 500 N gauge reads its break.
+    await add(campaignOf('KI', { setUp: { widthMm: 12, thicknessMm: 8 } }));
+    const { trial } = json<TrialRecord>(await start('KI', 'KI-A1').expect(201));
+    await after(700);
+    await behave('force-gauge', 'off');
+    await after(900);
+    await behave('force-gauge', 'well');
+    const done = await ended('KI', trial.id);
+    expect(done.events.map(({ kind }) => kind)).toEqual(['drop-out', 'back', 'over-range']);
+    expect(done.overRange).toBe(true);
+    const numbers = await server.db.raw<{ rows: { n: number; most: number }[] }>(
+      `select count(*)::int as n, max(number)::int as most from trial_readings where trial_id = ? and channel = 'force'`,
+      [trial.id],
+    );
+    // None is lost: as many as the last one’s number.
+    expect(numbers.rows[0]!.n).toBe(numbers.rows[0]!.most);
+  });
+  test('outlives its server: another goes on with it, and says so', async () => {
+    await add(campaignOf('KJ'));
+    const { trial } = json<TrialRecord>(await start('KJ', 'KJ-A1').expect(201));
+    await after(900);
+    await server.runs.stop();
+    await after(1200);
+    const silent = pino({ level: 'silent' });
+    const instruments = instrumentService(server.db, silent, server.devices);
+    const runs = runService(server.db, silent, instruments, server.devices);
+    await runs.resume();
+    const done = await ended('KJ', trial.id);
+    await runs.stop();
+    expect(done.events.map(({ kind }) => kind)).toEqual(['restart']);
+    expect(done.found.peakN).toBeGreaterThan(50);
+  });
+  test('is ended by hand, with what was read or with no result; damaged lines are told', async () => {
+    await add(campaignOf('KK'));
+    const one = json<TrialRecord>(await start('KK', 'KK-A1').expect(201)).trial;
+    await after(1500);
+    const kept = json<TrialRecord>(await api().delete(`/api/v1/trials/${one.id}/run?as=done`).expect(200)).trial;
+    expect(kept).toMatchObject({ state: 'done' });
+    expect(kept.found.peakN).toBeGreaterThan(0);
+    await behave('force-gauge', 'nonsense');
+    expect(json<Problem>(await start('KK', 'KK-A2').expect(503)).detail).toMatch(/said nothing/);
+    await behave('force-gauge', 'off');
+    await start('KK', 'KK-A2').expect(503);
+    await behave('force-gauge', 'well');
+    const two = json<TrialRecord>(await start('KK', 'KK-A2').expect(201)).trial;
+    await behave('force-gauge', 'nonsense');
+    await after(900);
+    await behave('force-gauge', 'well');
+    const gone = json<TrialRecord>(await api().delete(`/api/v1/trials/${two.id}/run?as=abandoned`).expect(200)).trial;
+    expect(gone.state).toBe('abandoned');
+    expect(gone.events.map(({ kind }) => kind)).toContain('damaged');
+    await api().delete(`/api/v1/trials/${two.id}/run`).expect(404);
+  });
+  test('a sag over two days is read at the method’s times, and what came back', async () => {
+    await add(
+      campaignOf(
+        'KL',
+        {
+          methodId: 'sag-48h',
+          arms: [{ id: 'A', gradeId: 'tm-asa', orientation: 'XY' }],
+          setUp: { spanMm: 100, widthMm: 10, thicknessMm: 4, loadN: 5 },
+        },
+        1,
+      ),
+    );
+    const { trial } = json<TrialRecord>(await start('KL', 'KL-A1').expect(201));
+    const done = await ended('KL', trial.id);
+    const moved = done.found.moved!;
+    expect(moved.map(({ timeS }) => timeS)).toEqual([10, 60, 600, 3600, 21_600, 86_400, 172_800, 176_400, 259_200]);
+    const loaded = moved.filter(({ unloaded }) => !unloaded).map(({ movedMm }) => movedMm);
+    expect([...loaded].sort((a, b) => a - b)).toEqual(loaded);
+    expect(moved.at(-1)!.movedMm).toBeLessThan(loaded.at(-1)! / 3);
+  }, 40_000);
+});
+
+describe('a result', () => {
+  const post = (id: string, path: string, body: object) =>
+    api().post(`/api/v1/campaigns/${id}/acceptances${path}`).send(body);
+  const wanted = { armId: 'A', outcomeId: 'strength' };
+  test('becomes an observation of the grade; parts whose answer moves are marked with the reason', async () => {
+    const { revision } = await add(campaignOf('KM', { arms: [{ id: 'A', gradeId: 'tm-asa', orientation: 'XY' }] }, 5));
+    for (let i = 1; i <= 2; i++) await putTrial(typed('KM', `KM-A${i}`, { found: { peakN: 120 + i } })).expect(200);
+    expect(json<Problem>(await post('KM', '/preview', wanted).expect(422)).detail).toMatch(/three readings/);
+    for (let i = 3; i <= 5; i++) await putTrial(typed('KM', `KM-A${i}`, { found: { peakN: 120 + i } })).expect(200);
+    const before = json<GradeRecord>(await api().get('/api/v1/grades/tm-asa'));
+    const preview = json<{ observation: Observation; gradeRevision: number; impact: EvidenceImpact }>(
+      await post('KM', '/preview', wanted).expect(200),
+    );
+    expect(preview.observation).toMatchObject({
+      value: 10.25,
+      unit: 'MPa',
+      count: 5,
+      source: 'bench',
+      orientation: 'XY',
+      conditioning: 'dry',
+    });
+    const moved = preview.impact.parts.filter(({ changes }) => changes.length > 0);
+    expect(moved.length).toBeGreaterThan(0);
+    expect(json<GradeRecord>(await api().get('/api/v1/grades/tm-asa'))).toEqual(before);
+    const request = { ...wanted, by: 'M. Aldous', campaignRevision: revision, gradeRevision: preview.gradeRevision };
+    await post('KM', '', { ...request, gradeRevision: 99 }).expect(409);
+    await post('KM', '', { ...request, campaignRevision: 9 }).expect(409);
+    expect(json<PartNotice[]>(await api().get('/api/v1/part-notices'))).toEqual([]);
+    const accepted = json<CampaignRecord>(await post('KM', '', request).expect(200));
+    expect(accepted.campaign.accepted).toMatchObject([
+      { armId: 'A', by: 'M. Aldous', gradeRevision: preview.gradeRevision + 1 },
+    ]);
+    const { grade } = json<GradeRecord>(await api().get('/api/v1/grades/tm-asa'));
+    expect(grade.observations.filter(({ id }) => id === 'bench-KM-A-strength')).toHaveLength(1);
+    const notices = json<PartNotice[]>(await api().get('/api/v1/part-notices'));
+    expect(notices.map(({ partId }) => partId).sort()).toEqual(moved.map(({ partId }) => partId).sort());
+    expect(notices[0]!.cause).toMatch(/campaign KM/);
+    const { cleared } = json<{ cleared: number }>(
+      await api().delete(`/api/v1/parts/${notices[0]!.partId}/notices`).expect(200),
+    );
+    expect(cleared).toBe(1);
+    // Accepted again it takes its own place, and moves nothing any more.
+    const again = { ...request, campaignRevision: accepted.revision, gradeRevision: preview.gradeRevision + 1 };
+    await post('KM', '', again).expect(200);
+    expect(json<PartNotice[]>(await api().get('/api/v1/part-notices'))).toHaveLength(notices.length - 1);
+  });
+  test('that is no property, or of an arm that is not there, is refused', async () => {
+    await post('KM', '/preview', { armId: 'A', outcomeId: 'peak' }).expect(422);
+    await post('KM', '/preview', { armId: 'B', outcomeId: 'strength' }).expect(422);
+    await post('ZZ', '/preview', wanted).expect(404);
+  });
+});
+
+describe('what is attached', () => {
+  const send = (content: Buffer, name: string) =>
+    api()
+      .post(`/api/v1/campaigns/KN/attachments?about=KN-A1&name=${encodeURIComponent(name)}`)
+      .set('Content-Type', 'application/octet-stream')
+      .send(content);
+  test('is told by its content; a page is no picture, and no name leads out of the folder', async () => {
+    await add(campaignOf('KN'));
+    const png = Buffer.concat([Buffer.from([0x89, 0x50, 0x4e, 0x47, 0x0d, 0x0a, 0x1a, 0x0a]), Buffer.alloc(20)]);
+    const kept = json<Attachment>(await send(png, '../../etc/break"<b>.png').expect(201));
+    expect(kept).toMatchObject({ mediaType: 'image/png', name: 'break__b_.png', bytes: 28, aboutId: 'KN-A1' });
+    const back = await api().get(`/api/v1/attachments/${kept.id}`).buffer().expect(200);
+    expect(Buffer.compare(back.body as Buffer, png)).toBe(0);
+    expect(back.headers['x-content-type-options']).toBe('nosniff');
+    const note = json<Attachment>(await send(Buffer.from('<script>alert(1)</script>'), 'note.html').expect(201));
+    expect(note.mediaType).toBe('text/plain');
+    expect((await api().get(`/api/v1/attachments/${note.id}`)).headers['content-disposition']).toMatch(/^attachment/);
+    await send(Buffer.from([0, 1, 2, 255]), 'thing.png').expect(422);
+    expect(json<Attachment[]>(await api().get('/api/v1/campaigns/KN/attachments'))).toHaveLength(2);
+    await api().delete(`/api/v1/attachments/${kept.id}`).expect(204);
+    await api().get(`/api/v1/attachments/${kept.id}`).expect(404);
+  });
+});
+
+test('without a gauge a run is refused with what to do instead', async () => {
+  const app = createApp({ db: server.db, logger: pino({ level: 'silent' }) });
+  await add(campaignOf('KO'));
+  const problem = json<Problem>(await request(app).post('/api/v1/campaigns/KO/specimens/KO-A1/runs').expect(503));
+  expect(problem.detail).toMatch(/read a file, or type/);
+});

@@ -1,0 +1,80 @@
+import { findCheck, formatReserve, rank, screen, type GradeStanding, type Screening } from '@anvilstone/core';
+import type { Brief, EvidenceImpact, Grade, HouseRules, Library, StandingSummary } from '@anvilstone/schema';
+import type { Knex } from 'knex';
+import { houseRulesInForce } from '../houseRules/repository.ts';
+import { listParts } from '../parts/repository.ts';
+import { workshopLibrary } from '../evaluation/service.ts';
+
+/** By less than this a reserve is the same to the eye. */
+const SAME_RESERVE = 0.005;
+
+/** What a changed grade would change in the answer of every part; nothing is saved. */
+export async function impactOf(db: Knex, changed: Grade): Promise<EvidenceImpact> {
+  const [library, { rules }, parts] = await Promise.all([workshopLibrary(db), houseRulesInForce(db), listParts(db)]);
+  const names = new Map(library.grades.map(({ id, name }) => [id, name]));
+  return {
+    parts: parts.map(({ id, brief }) => {
+      const [now, then] = beforeAndAfter(brief, library, changed, rules);
+      return {
+        partId: id,
+        title: brief.title,
+        now: now.summary,
+        then: then.summary,
+        changes: changesOf(now, then, changed, names),
+      };
+    }),
+  };
+}
+
+interface Standing {
+  summary: StandingSummary;
+  /** Of the grade whose evidence changed. */
+  own: GradeStanding | undefined;
+}
+
+/** Everything is evaluated once; after it only the grade that changed. */
+function beforeAndAfter(brief: Brief, library: Library, changed: Grade, rules: HouseRules): [Standing, Standing] {
+  const now = screen(brief, library, { rules });
+  const [own] = screen(brief, { ...library, grades: [changed] }, { rules }).grades;
+  const then = now.grades.map((one) => (one.gradeId === changed.id && own ? own : one));
+  return [standingOf(now.grades, changed.id, rules), standingOf(then, changed.id, rules)];
+}
+
+function standingOf(grades: Screening['grades'], gradeId: string, rules: HouseRules): Standing {
+  const school = rules.rankingSchool === 'lightest-when-sized' ? undefined : rules.rankingSchool;
+  const [first] = rank(grades, school ?? 'cheapest-that-passes');
+  const count = (status: string) => grades.filter(({ best }) => best.status === status).length;
+  return {
+    own: grades.find((one) => one.gradeId === gradeId),
+    summary: {
+      gradeId: first?.gradeId ?? null,
+      orientation: first?.best.orientation ?? null,
+      status: first?.best.status ?? null,
+      reserve: first?.best.minimumReserve ?? null,
+      governingCheckId: first?.best.governingCheckId ?? null,
+      pass: count('pass'),
+      unknown: count('unknown'),
+      fail: count('fail'),
+    },
+  };
+}
+
+function changesOf(now: Standing, then: Standing, changed: Grade, names: ReadonlyMap<string, string>): string[] {
+  const changes: string[] = [];
+  const [a, b] = [now.summary, then.summary];
+  const name = (id: string | null) => (id === null ? 'nobody' : (names.get(id) ?? id));
+  if (a.gradeId !== b.gradeId) changes.push(`${name(b.gradeId)} leads in place of ${name(a.gradeId)}`);
+  else if (a.orientation !== b.orientation)
+    changes.push(`${name(b.gradeId)} is best ${b.orientation} in place of ${a.orientation}`);
+  const [was, is] = [now.own?.best, then.own?.best];
+  if (was && is && was.status !== is.status)
+    changes.push(`${changed.name}: ${WORDS[was.status]} before, ${WORDS[is.status]} now`);
+  if (was && is && Math.abs((was.minimumReserve ?? 0) - (is.minimumReserve ?? 0)) > SAME_RESERVE)
+    changes.push(
+      `Smallest reserve of ${changed.name} ${shown(was.minimumReserve)} → ${shown(is.minimumReserve)}${is.governingCheckId ? `, ${findCheck(is.governingCheckId)?.title.toLowerCase()}` : ''}`,
+    );
+  return changes;
+}
+
+const WORDS = { pass: 'passes', fail: 'fails', unknown: 'unknown' } as const;
+const shown = (reserve: number | null) => (reserve === null ? 'unknown' : formatReserve(reserve));
