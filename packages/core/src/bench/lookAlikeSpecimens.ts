@@ -78,3 +78,13 @@ export function nextSpecimenIds(campaign: Pick<Campaign, 'id' | 'specimens'>, ar
   const first = Math.max(0, ...taken) + 1;
   return Array.from({ length: count }, (_, i) => `${campaign.id}-${armId}${first + i}`);
 }
+
+/** The first letter, then pair of letters, that no arm has. */
+export function nextArmId({ arms }: Pick<Campaign, 'arms'>): string {
+  const taken = new Set(arms.map(({ id }) => id));
+  for (let i = 0; ; i++) {
+    const id = i < 26 ? letter(i) : letter(Math.floor(i / 26) - 1) + letter(i % 26);
+    if (!taken.has(id)) return id;
+  }
+}
+const letter = (i: number) => String.fromCharCode(65 + i);

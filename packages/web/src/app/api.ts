@@ -33,6 +33,10 @@ export const api = createApi({
     'Machine',
     'Stock',
     'Instrument',
+    'Campaign',
+    'Trial',
+    'Attachment',
+    'Notice',
   ],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),

@@ -71,6 +71,15 @@ export const router = createBrowserRouter([
         path,
         lazy: async () => ({ Component: (await import('../machines/MachineEditorPage.tsx')).MachineEditorPage }),
       })),
+      { path: 'bench', lazy: async () => ({ Component: (await import('../bench/BenchPage.tsx')).BenchPage }) },
+      {
+        path: 'bench/new',
+        lazy: async () => ({ Component: (await import('../bench/NewCampaignPage.tsx')).NewCampaignPage }),
+      },
+      {
+        path: 'bench/:campaignId',
+        lazy: async () => ({ Component: (await import('../bench/CampaignPage.tsx')).CampaignPage }),
+      },
       {
         path: 'machines',
         lazy: async () => ({ Component: (await import('../machines/MachinesPage.tsx')).MachinesPage }),

@@ -16,7 +16,7 @@ const WHAT: Record<Exclude<Measurement['of'], 'unknown'>, string> = {
 
 /** Which one test would most likely change the choice. */
 export function MeasurementsList({ wishes }: { wishes: RankingWishes }) {
-  const { brief, library } = useBench();
+  const { partId, brief, library } = useBench();
   const ask = useCallback((engine: Remote<Engine>) => engine.measurements(brief, wishes), [brief, wishes]);
   const { value } = useComputed(library, ask);
   const nameOf = (id: string | null) => (id === null ? 'nobody' : library.grades.find((one) => one.id === id)?.name);
@@ -47,8 +47,8 @@ export function MeasurementsList({ wishes }: { wishes: RankingWishes }) {
                   {nameOf(one.thenId)}; it bears on {findCheck(one.checkId)?.title.toLowerCase()}.
                 </>
               )}{' '}
-              <Link to={`/grades/${one.gradeId}/edit`} className="underline print:hidden">
-                Enter a result
+              <Link to={`/parts/${partId}/bench?grade=${one.gradeId}`} className="underline print:hidden">
+                Plan a test
               </Link>
             </li>
           ))}

@@ -1,6 +1,7 @@
 import { defaultHouseRules, ruleChanges, RULE_GROUPS, ruleMeanings, type RuleId } from '@anvilstone/core';
 import type { HouseRules, HouseRulesRecord } from '@anvilstone/schema';
 import { useState } from 'react';
+import { useSearchParams } from 'react-router';
 import { useHouseRulesQuery, usePartsQuery } from '../app/api.ts';
 import { asProblem } from '../app/problem.ts';
 import { Button } from '../ui/Button.tsx';
@@ -30,6 +31,21 @@ export function HouseRulesPage() {
     );
   }
   return record ? <RulesForm record={record} /> : <Loading what="the house rules" />;
+}
+
+/** A campaign found strengths other than expected: the knock-down that would have told them, to be tried before it counts. */
+function MeasuredScale({ rules, onTry }: { rules: HouseRules; onTry: (value: number) => void }) {
+  const [search] = useSearchParams();
+  const scale = Number(search.get('scale') ?? NaN);
+  if (!(scale > 0)) return null;
+  const value = Number(Math.min(1, Math.max(0.05, rules.datasheetStrengthFactor * scale)).toFixed(3));
+  return (
+    <p className="mb-3 rounded border border-line bg-surface px-3 py-2 text-sm">
+      On the bench strength came out × {scale.toFixed(2)} of what was expected. A knock-down of {value} on data sheets’
+      strength would have told it. One grade does not make a rule: try it and see what moves.{' '}
+      <Button onClick={() => onTry(value)}>Try {value}</Button>
+    </p>
+  );
 }
 
 function RulesForm({ record }: { record: HouseRulesRecord }) {
@@ -64,6 +80,7 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
           <Button onClick={() => edit(defaultHouseRules, 'default')}>As in a new workshop</Button>
         </div>
       </header>
+      <MeasuredScale rules={rules} onTry={(value) => set('datasheetStrengthFactor', value)} />
       <div className="grid grid-cols-[minmax(0,1fr)_27rem] items-start gap-4">
         <div className="flex flex-col gap-4">
           {RULE_GROUPS.map((group) => (

@@ -30,6 +30,9 @@ const KINDS = {
   'humidity-logger': 'humidity logger',
   supplier: 'price list',
   printer: 'printer',
+  'force-gauge': 'force gauge',
+  'displacement-gauge': 'displacement gauge',
+  thermometer: 'thermometer',
 } as const;
 
 /** How every instrument does, what the logger saw, and what the printer is at. */

@@ -6,6 +6,7 @@ import { usePartQuery } from '../app/api.ts';
 import { opened, redone, undone } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { findUnsaved } from '../app/unsaved.ts';
+import { NoticePanel } from '../bench/NoticePanel.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
@@ -46,6 +47,7 @@ export function PartBench() {
       <PartHeader brief={brief} partId={partId} standing={standing.value} />
       <main className="p-5">
         {draft.saving.state === 'conflict' && <ConflictPanel newer={draft.saving.newer} mine={brief} />}
+        <NoticePanel partId={partId} />
         <Outlet context={{ partId, brief, library, standing } satisfies Bench} />
       </main>
     </>

@@ -4,6 +4,8 @@ import { Link, NavLink } from 'react-router';
 import { useDecisionsQuery } from '../app/api.ts';
 import { redone, undone, type Saving } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useCampaignsQuery } from '../bench/benchApi.ts';
+import { useNoticesOf } from '../bench/useNoticesOf.ts';
 import { Button } from '../ui/Button.tsx';
 import type { Standing } from '../workers/leaders.ts';
 import { PartActions } from './PartActions.tsx';
@@ -22,12 +24,23 @@ export function PartHeader({
   const { saving, past, future, revision } = useAppSelector((state) => state.draft);
   const dispatch = useAppDispatch();
   const { data: decisions } = useDecisionsQuery(partId);
+  const { data: campaigns } = useCampaignsQuery();
+  const notices = useNoticesOf(partId);
+  const mine = campaigns?.filter(({ campaign }) => campaign.partId === partId).length ?? 0;
   const passing = standing?.counts.pass;
   const newest = decisions?.[0];
   const stageWords: Record<string, string> = {
     brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
-    shortlist: passing === undefined ? '…' : passing === 0 ? 'none passes' : `${passing} pass`,
+    shortlist:
+      notices.length > 0
+        ? 'out of date'
+        : passing === undefined
+          ? '…'
+          : passing === 0
+            ? 'none passes'
+            : `${passing} pass`,
     compare: passing === undefined || passing === 0 ? '' : passing === 1 ? 'one is left' : 'ready',
+    bench: mine > 0 ? `${mine} campaign${mine === 1 ? '' : 's'}` : '',
     decision: !newest
       ? 'empty'
       : newest.partRevision === revision && saving.state === 'saved'

@@ -4,6 +4,7 @@ import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
 import { usePartsQuery } from '../app/api.ts';
+import { OutOfDate } from '../bench/OutOfDate.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
@@ -84,6 +85,7 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
             Failure could hurt someone: proof test and sign-off needed
           </p>
         )}
+        <OutOfDate partId={part.id} />
         {part.brief.template && <p className="text-xs font-normal text-quiet">Template</p>}
       </th>
       <td className="px-3">

@@ -41,6 +41,12 @@ export const stages: readonly Stage[] = [
     lazy: async () => (await import('../plan/PlanStage.tsx')).PlanStage,
   },
   {
+    id: 'bench',
+    title: 'Bench',
+    question: 'Is it true?',
+    lazy: async () => (await import('../bench/BenchStage.tsx')).BenchStage,
+  },
+  {
     id: 'decision',
     title: 'Decision',
     question: 'What was chosen, on what grounds?',

@@ -45,6 +45,7 @@ import {
   type UnitSystem,
   type WaysUp,
 } from '@anvilstone/core';
+import { planTests, type TestProposal } from '@anvilstone/core/bench';
 import { machineChoices, upgradeGains, type MachineChoice, type UpgradeGain } from '@anvilstone/core/plan';
 import { laminateReport, type LaminateReport } from '@anvilstone/core/laminate';
 import type {
@@ -71,6 +72,8 @@ import {
 import { evaluated, gradesOf, screened, setTheWorkshop, theWorkshop, type Workshop } from './workshop.ts';
 
 /** Runs in a web worker, so that the page never waits for the arithmetic. The library is sent once and kept. */
+export type ProposedTest = Omit<TestProposal, 'method'> & { methodId: string };
+
 const engine = {
   setWorkshop(value: Workshop): void {
     setTheWorkshop(value);
@@ -207,6 +210,22 @@ const engine = {
     machineChoices(brief, theWorkshop(), gradeId, orientation, theWorkshop().rules),
   upgradeGains: (briefs: readonly Brief[], machineId: string): UpgradeGain[] =>
     upgradeGains(briefs, theWorkshop(), machineId, theWorkshop().rules),
+  /** Tests that a part’s answer would gain from, in one grade and way up. Methods go by their ids: they hold functions. */
+  testPlan(
+    brief: Brief,
+    gradeId: string,
+    orientation: BuildOrientation,
+    gaugeCapacityN: number | undefined,
+  ): ProposedTest[] {
+    const [grade] = gradesOf([gradeId]);
+    const entry = this.oneWay(brief, gradeId, orientation);
+    if (!grade || !entry) return [];
+    const options = gaugeCapacityN === undefined ? {} : { gaugeCapacityN };
+    return planTests(brief, theWorkshop(), grade, entry, theWorkshop().rules, options).map(({ method, ...one }) => ({
+      ...one,
+      methodId: method.id,
+    }));
+  },
   laminate: (layup: Layup): LaminateReport => laminateReport(layup, theWorkshop(), theWorkshop().rules),
   evaluateGrades: (brief: Brief, gradeIds: readonly string[]): GradeEvaluation[] => evaluated(brief, gradeIds),
   /** One grade in one orientation, whether the brief allows it or not. */

@@ -126,7 +126,7 @@ export const heatLadder: TestMethod = {
     return { known: true, value: high, cov: 0.08, place: 'it bows in the middle; it does not break' };
   },
   volumeMm3: ({ spanMm = 64, widthMm = 10, thicknessMm = 4 }) => 1.25 * spanMm * widthMm * thicknessMm,
-  handsOnMin: 45,
+  handsOnMin: 20,
 };
 
 /** The stress of the standard where the weight makes nearly that, else what it makes. */

@@ -55,6 +55,7 @@ export const pullBar: TestMethod = {
   outcomes: [
     {
       id: 'strength',
+      breaks: true,
       title: 'Tensile strength',
       dimension: 'stress',
       property: 'tensileStrength',
@@ -62,11 +63,12 @@ export const pullBar: TestMethod = {
     },
     {
       id: 'first-crack',
+      breaks: true,
       title: 'Stress at the first crack',
       dimension: 'stress',
       of: ({ firstCrackN }, sizes) => perArea(firstCrackN, all(sizes, 'widthMm', 'thicknessMm')),
     },
-    { id: 'peak', title: 'Largest force', dimension: 'force', of: ({ peakN }) => peakN },
+    { id: 'peak', breaks: true, title: 'Largest force', dimension: 'force', of: ({ peakN }) => peakN },
   ],
   predict(input) {
     const sizes = all(input.sizes, 'widthMm', 'thicknessMm');
@@ -120,6 +122,7 @@ export const bendBar: TestMethod = {
   outcomes: [
     {
       id: 'strength',
+      breaks: true,
       title: 'Flexural strength',
       dimension: 'stress',
       property: 'flexuralStrength',
@@ -134,11 +137,12 @@ export const bendBar: TestMethod = {
     },
     {
       id: 'first-crack',
+      breaks: true,
       title: 'Edge stress at the first crack',
       dimension: 'stress',
       of: ({ firstCrackN }, sizes) => edgeStress(firstCrackN, all(sizes, 'spanMm', 'widthMm', 'thicknessMm')),
     },
-    { id: 'energy', title: 'Work to break', dimension: 'energy', of: ({ energyJ }) => energyJ },
+    { id: 'energy', breaks: true, title: 'Work to break', dimension: 'energy', of: ({ energyJ }) => energyJ },
   ],
   predict(input) {
     const sizes = all(input.sizes, 'spanMm', 'widthMm', 'thicknessMm');
@@ -219,9 +223,15 @@ export const breakPart: TestMethod = {
     'fatigue-life',
   ],
   outcomes: [
-    { id: 'peak', title: 'Breaking load', dimension: 'force', of: ({ peakN }) => peakN },
-    { id: 'first-crack', title: 'Load at the first crack', dimension: 'force', of: ({ firstCrackN }) => firstCrackN },
-    { id: 'energy', title: 'Work to break', dimension: 'energy', of: ({ energyJ }) => energyJ },
+    { id: 'peak', breaks: true, title: 'Breaking load', dimension: 'force', of: ({ peakN }) => peakN },
+    {
+      id: 'first-crack',
+      breaks: true,
+      title: 'Load at the first crack',
+      dimension: 'force',
+      of: ({ firstCrackN }) => firstCrackN,
+    },
+    { id: 'energy', breaks: true, title: 'Work to break', dimension: 'energy', of: ({ energyJ }) => energyJ },
   ],
   predict: fromTheBrief,
   handsOnMin: 10,
@@ -254,7 +264,9 @@ export const dropOnPart: TestMethod = {
     ...WEIGHT_FALLS,
   ],
   bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
-  outcomes: [{ id: 'energy', title: 'Energy at break', dimension: 'energy', of: ({ reading }) => reading }],
+  outcomes: [
+    { id: 'energy', breaks: true, title: 'Energy at break', dimension: 'energy', of: ({ reading }) => reading },
+  ],
   predict: fromTheBrief,
   handsOnMin: 5,
 };
@@ -286,6 +298,7 @@ export const pendulum: TestMethod = {
   outcomes: [
     {
       id: 'impact',
+      breaks: true,
       title: 'Impact strength, unnotched',
       dimension: 'impact',
       property: 'charpyUnnotched',

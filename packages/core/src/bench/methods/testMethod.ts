@@ -21,6 +21,8 @@ export interface Outcome {
   property?: PropertyId;
   /** The conditions that the observation states. */
   conditions?(sizes: Sizes, found: Findings): Partial<Observation>;
+  /** It is what the specimen broke at: its scatter is that of failures. */
+  breaks?: true;
   /** Undefined: this specimen did not give it. */
   of(found: Findings, sizes: Sizes): number | undefined;
 }

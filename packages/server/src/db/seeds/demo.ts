@@ -7,6 +7,7 @@ import {
   lampArm,
   nozzleBracket,
   ratchetPawl,
+  sampleCampaigns,
   sampleDryers,
   samplePlaces,
   sampleSchedule,
@@ -18,6 +19,7 @@ import {
 } from '@anvilstone/core/sample';
 import type { Brief } from '@anvilstone/schema';
 import type { Knex } from 'knex';
+import { campaignTable, trialTable } from '../../bench/repository.ts';
 import { decisionService } from '../../decisions/service.ts';
 import { upsertGrades } from '../../grades/repository.ts';
 import { machineTable } from '../../machines/repository.ts';
@@ -74,6 +76,7 @@ async function seed(trx: Knex.Transaction): Promise<void> {
     if (part) await saveBrief(trx, id, brief, part.revision);
     else await insertPart(trx, id, brief);
   }
+  await seedBench(trx, new Date());
   const decisions = decisionService(trx, () => new Date('2026-09-14T09:30:00Z'));
   if ((await decisions.list(DECIDED_PART)).length > 0) return;
   const part = (await findPart(trx, DECIDED_PART))!;
@@ -95,4 +98,11 @@ async function seedStock(trx: Knex.Transaction, now: Date): Promise<void> {
   await dryerTable.upsert(trx, sampleDryers);
   await spoolTable.upsert(trx, sampleSpools(now));
   await saveSchedule(trx, { schedule: sampleSchedule(now), revision: (await findSchedule(trx)).revision });
+}
+
+async function seedBench(trx: Knex.Transaction, now: Date): Promise<void> {
+  for (const { campaign, trials } of sampleCampaigns(now)) {
+    await campaignTable.upsert(trx, [campaign]);
+    await trialTable.upsert(trx, trials);
+  }
 }

@@ -1,0 +1,178 @@
+import { findMethod, testMethods } from '@anvilstone/core/bench';
+import type { Grade } from '@anvilstone/schema';
+import { Tabs } from 'radix-ui';
+import { useMemo, useState } from 'react';
+import { Link } from 'react-router';
+import { usePartsQuery } from '../app/api.ts';
+import { useAddress } from '../app/useAddress.ts';
+import { buttonLook } from '../ui/buttonLook.ts';
+import { TextField } from '../ui/fields.tsx';
+import { Loading } from '../ui/Loading.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+import { tabLook } from '../ui/tabLook.ts';
+import { useLibrary } from '../workers/useLibrary.ts';
+import { useCampaignsQuery, type CampaignSummary } from './benchApi.ts';
+import { MethodCard } from './MethodCard.tsx';
+import { nextStep } from './nextStep.ts';
+
+const TABS = { campaigns: 'Campaigns', methods: 'Test methods' } as const;
+type Tab = keyof typeof TABS;
+
+/** What is being tested, and how tests are done here. */
+export function BenchPage() {
+  const [search, set] = useAddress();
+  const shown = (Object.keys(TABS) as Tab[]).find((id) => id === search.get('show')) ?? 'campaigns';
+  return (
+    <main className="p-6">
+      <div className="flex items-start justify-between gap-4">
+        <div>
+          <h1 className="text-xl">Bench</h1>
+          <p className="text-quiet">Is it true? Tests by one method each, every reading kept, and what they change.</p>
+        </div>
+        <Link to="/bench/new" className={buttonLook('primary')}>
+          New campaign
+        </Link>
+      </div>
+      <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
+        <Tabs.List aria-label="Of the bench" className="mt-2 mb-3 flex border-b border-line">
+          {(Object.keys(TABS) as Tab[]).map((id) => (
+            <Tabs.Trigger key={id} value={id} className={tabLook}>
+              {TABS[id]}
+            </Tabs.Trigger>
+          ))}
+        </Tabs.List>
+        <Tabs.Content value="campaigns" tabIndex={-1}>
+          <CampaignsTab />
+        </Tabs.Content>
+        <Tabs.Content value="methods" tabIndex={-1}>
+          <MethodsTab />
+        </Tabs.Content>
+      </Tabs.Root>
+    </main>
+  );
+}
+
+function CampaignsTab() {
+  const { data: campaigns, error } = useCampaignsQuery();
+  const { library } = useLibrary();
+  const [words, setWords] = useState('');
+  const gradeOf = useMemo(() => new Map((library?.grades ?? []).map((grade) => [grade.id, grade])), [library]);
+  if (error !== undefined) return <ProblemNotice error={error} />;
+  if (!campaigns) return <Loading what="the campaigns" />;
+  const shown = campaigns.filter(({ campaign }) => {
+    const text = [
+      campaign.id,
+      campaign.title,
+      findMethod(campaign.methodId)?.title,
+      ...campaign.arms.map(({ gradeId }) => gradeOf.get(gradeId)?.name),
+    ];
+    return text.join(' ').toLowerCase().includes(words.trim().toLowerCase());
+  });
+  return (
+    <>
+      <div className="mb-3 flex items-end gap-3">
+        <div className="w-56">
+          <TextField label="Find" value={words} onChange={setWords} />
+        </div>
+        <span className="text-sm text-quiet">
+          {shown.length} of {campaigns.length}
+        </span>
+      </div>
+      <CampaignsTable campaigns={shown} gradeOf={gradeOf} />
+      {campaigns.length === 0 && (
+        <p className="rounded-md border border-dashed border-line-strong p-8 text-center text-quiet">
+          Nothing has been tested yet. Open a part’s Bench stage for the tests its answer would gain from, or begin a
+          campaign across several grades here.
+        </p>
+      )}
+    </>
+  );
+}
+
+export function CampaignsTable({
+  campaigns,
+  gradeOf,
+}: {
+  campaigns: readonly CampaignSummary[];
+  gradeOf: ReadonlyMap<string, Grade>;
+}) {
+  const { data: parts } = usePartsQuery();
+  if (campaigns.length === 0) return null;
+  return (
+    <table className="w-full rounded-md border border-line bg-surface text-sm">
+      <TableHead headings={['Series', 'What it is to settle', 'How', 'Grades', 'Tested', 'Next']} />
+      <tbody>
+        {campaigns.map((one) => {
+          const { campaign, done } = one;
+          const names = [...new Set(campaign.arms.map(({ gradeId }) => gradeOf.get(gradeId)?.name ?? gradeId))];
+          const part = parts?.find(({ id }) => id === campaign.partId);
+          return (
+            <tr key={campaign.id} className="border-b border-line align-top last:border-0 hover:bg-sunken">
+              <th scope="row" className="px-3 py-2 text-left">
+                <Link to={`/bench/${campaign.id}`} className="hover:underline">
+                  {campaign.id}
+                </Link>
+                {campaign.sampleData && (
+                  <span className="block text-xs font-normal whitespace-nowrap text-unknown">sample data</span>
+                )}
+              </th>
+              <td className="px-3 py-2">
+                {campaign.title}
+                {part && (
+                  <Link to={`/parts/${part.id}/bench`} className="block text-xs text-quiet hover:underline">
+                    {part.brief.title}
+                  </Link>
+                )}
+              </td>
+              <td className="px-3 py-2">{findMethod(campaign.methodId)?.title ?? campaign.methodId}</td>
+              <td className="px-3 py-2">
+                {names.slice(0, 3).join(', ')}
+                {names.length > 3 && ` and ${names.length - 3} more`}
+              </td>
+              <td className="px-3 py-2 whitespace-nowrap">
+                {done} of {Math.max(campaign.specimens.length, campaign.arms.length * campaign.perArm)}
+              </td>
+              <td className="px-3 py-2 whitespace-nowrap">{nextStep(one)}</td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
+
+function MethodsTab() {
+  const [search, set] = useAddress();
+  const method = testMethods.find(({ id }) => id === search.get('method')) ?? testMethods[0]!;
+  return (
+    <div className="grid grid-cols-[17rem_1fr] items-start gap-5">
+      <ul aria-label="Test methods" className="rounded-md border border-line bg-surface text-sm">
+        {testMethods.map(({ id, title, tests }) => (
+          <li key={id} className="border-b border-line last:border-0">
+            <button
+              type="button"
+              aria-current={id === method.id}
+              className="w-full border-l-3 border-transparent px-3 py-1.5 text-left hover:bg-sunken aria-[current=true]:border-ember aria-[current=true]:font-semibold"
+              onClick={() => set({ method: id }, true)}
+            >
+              {title}
+              <span className="block text-xs font-normal text-quiet">
+                {tests === 'part' ? 'the part itself' : 'coupons'}
+              </span>
+            </button>
+          </li>
+        ))}
+      </ul>
+      <section aria-label={method.title} className="rounded-md border border-line bg-surface p-4">
+        <div className="mb-3 flex items-center justify-between gap-3">
+          <h2 className="text-base">{method.title}</h2>
+          <Link to={`/bench/new?method=${method.id}`} className={buttonLook()}>
+            Begin a campaign by it
+          </Link>
+        </div>
+        <MethodCard method={method} />
+      </section>
+    </div>
+  );
+}

@@ -1,0 +1,168 @@
+import { findCheck } from '@anvilstone/core';
+import { findMethod } from '@anvilstone/core/bench';
+import { ORIENTATIONS } from '@anvilstone/schema';
+import type { Remote } from 'comlink';
+import { useCallback, useMemo } from 'react';
+import { Link } from 'react-router';
+import { useAddress } from '../app/useAddress.ts';
+import { useAppSelector } from '../app/store.ts';
+import { GradeChoice } from '../build/GradeChoice.tsx';
+import { useBuildGrade } from '../build/useBuildGrade.ts';
+import { useBench } from '../parts/bench.ts';
+import { amount, duration } from '../ui/amount.ts';
+import { buttonLook } from '../ui/buttonLook.ts';
+import { Cautions } from '../ui/Cautions.tsx';
+import { Choice } from '../ui/fields.tsx';
+import { Loading } from '../ui/Loading.tsx';
+import { NoGrades } from '../ui/NoGrades.tsx';
+import { Evidence, Reserve } from '../ui/Reserve.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+import type { Engine, ProposedTest } from '../workers/evaluation.worker.ts';
+import { useComputed } from '../workers/useComputed.ts';
+import { useCampaignsQuery } from './benchApi.ts';
+import { CampaignsTable } from './BenchPage.tsx';
+import { useGaugeCapacity } from './useGaugeCapacity.ts';
+import { quantity, WAY_OPTIONS, WAY_WORDS } from './words.ts';
+
+/** Which tests this part’s answer would gain from most, and those that were made for it. */
+export function BenchStage() {
+  const { partId, brief, library } = useBench();
+  const [search, set] = useAddress();
+  const built = useBuildGrade();
+  const grade = library.grades.find(({ id }) => id === built.gradeId);
+  const best = built.offered.find(({ gradeId }) => gradeId === built.gradeId)?.best;
+  const orientation = ORIENTATIONS.find((one) => one === search.get('way')) ?? best?.orientation;
+  const { capacityN } = useGaugeCapacity();
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.testPlan(brief, built.gradeId!, orientation!, capacityN),
+    [brief, built.gradeId, orientation, capacityN],
+  );
+  const { value: plan } = useComputed(library, built.gradeId && orientation ? ask : undefined);
+  const { data: campaigns } = useCampaignsQuery();
+  const gradeOf = useMemo(() => new Map(library.grades.map((one) => [one.id, one])), [library]);
+  if (library.grades.length === 0) return <NoGrades />;
+  if (!grade || !orientation) return <Loading what="the grades" />;
+  const own = campaigns?.filter(({ campaign }) => campaign.partId === partId) ?? [];
+  const others =
+    campaigns?.filter(
+      ({ campaign }) => campaign.partId !== partId && campaign.arms.some(({ gradeId }) => gradeId === grade.id),
+    ) ?? [];
+  return (
+    <div className="flex flex-col gap-4">
+      <div className="flex items-end gap-3">
+        <p className="grow text-quiet">
+          Tests that would settle most: what is not known first, then what lies closest to 1 for how well it is known.
+        </p>
+        <div className="grid w-96 grid-cols-[1fr_8rem] gap-2">
+          <GradeChoice {...built} />
+          <Choice label="Way up" value={orientation} options={WAY_OPTIONS} onChange={(way) => set({ way })} />
+        </div>
+      </div>
+      {!plan && <Loading what="the tests" />}
+      {plan?.length === 0 && (
+        <p className="rounded-md border border-line bg-surface p-4">
+          No test would tell much: every check that a bench can settle passes or fails by far on what is known.
+        </p>
+      )}
+      {plan && plan.length > 0 && <PlanTable plan={plan} partId={partId} gradeId={grade.id} />}
+      {own.length > 0 && (
+        <section aria-label="Campaigns for this part">
+          <h2 className="mb-2 text-sm">Campaigns for this part</h2>
+          <CampaignsTable campaigns={own} gradeOf={gradeOf} />
+        </section>
+      )}
+      {others.length > 0 && (
+        <section aria-label={`Other campaigns with ${grade.name}`}>
+          <h2 className="mb-2 text-sm">Other campaigns with {grade.name}</h2>
+          <CampaignsTable campaigns={others} gradeOf={gradeOf} />
+        </section>
+      )}
+      <Cautions place="bench" brief={brief} grade={grade} rules={library.rules} agents={library.agents} />
+    </div>
+  );
+}
+
+function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; partId: string; gradeId: string }) {
+  const units = useAppSelector((state) => state.settings.units);
+  return (
+    <table className="w-full rounded-md border border-line bg-surface text-sm">
+      <TableHead headings={['It would settle', 'Test', 'Expected', 'Specimens', 'It takes', '']} />
+      <tbody>
+        {plan.map((one) => {
+          const method = findMethod(one.methodId)!;
+          const [outcome] = method.outcomes;
+          const address = new URLSearchParams({
+            part: partId,
+            method: one.methodId,
+            grades: gradeId,
+            way: one.orientation,
+            check: one.checkId,
+            each: String(one.perArm),
+            ...(one.loadCaseId ? { load: one.loadCaseId } : {}),
+            ...(one.setUp.temperatureC === undefined ? {} : { temperature: String(one.setUp.temperatureC) }),
+          });
+          return (
+            <tr key={`${one.methodId} ${one.orientation}`} className="border-b border-line align-top last:border-0">
+              <th scope="row" className="max-w-72 px-3 py-2 text-left">
+                {findCheck(one.checkId)?.title}{' '}
+                <span className="font-normal">
+                  <Reserve
+                    reserve={one.reserve}
+                    status={one.reserve === null ? 'unknown' : one.reserve < 1 ? 'fail' : 'pass'}
+                  />{' '}
+                  {one.evidence && <Evidence evidence={one.evidence} />}
+                </span>
+                <span className="block text-xs font-normal text-quiet">{one.why}.</span>
+              </th>
+              <td className="px-3 py-2">
+                {method.title}
+                <span className="block text-xs text-quiet">{WAY_WORDS[one.orientation]}</span>
+              </td>
+              <td className="max-w-72 px-3 py-2">
+                {one.predicted.known && outcome ? (
+                  <>
+                    {outcome.title} {quantity(one.predicted.value, outcome.dimension, units)}
+                    {one.predicted.forceN !== undefined &&
+                      outcome.dimension !== 'force' &&
+                      `, at ${amount(one.predicted.forceN, 'N', units)}`}
+                    <span className="block text-xs text-quiet">{one.predicted.place}</span>
+                  </>
+                ) : (
+                  <span className="text-unknown">
+                    {one.predicted.known ? '' : `not known: ${one.predicted.gaps.join('; ')}`}
+                  </span>
+                )}
+                {one.range && one.range.verdict !== 'fits' && (
+                  <span className="block text-xs text-unknown">{one.range.text}</span>
+                )}
+              </td>
+              <td className="px-3 py-2">{one.perArm}</td>
+              <td className="px-3 py-2 text-xs whitespace-nowrap">
+                {one.effort ? (
+                  <>
+                    {amount(one.effort.filamentG, 'g', units)} of filament
+                    <br />
+                    {duration(one.effort.printH)} printing
+                    <br />
+                    {duration(one.effort.handsOnMin / 60)} at the rig
+                  </>
+                ) : (
+                  'not known'
+                )}
+              </td>
+              <td className="px-3 py-2">
+                <Link
+                  to={`/bench/new?${address.toString()}`}
+                  className={buttonLook()}
+                  aria-label={`Plan “${method.title}”, ${WAY_WORDS[one.orientation]}`}
+                >
+                  Plan it
+                </Link>
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}

@@ -1,0 +1,48 @@
+import type { TestMethod } from '@anvilstone/core/bench';
+import { RigSketch } from './RigSketch.tsx';
+
+/** How a test is done, so that it is done the same way next month. */
+export function MethodCard({ method }: { method: TestMethod }) {
+  return (
+    <div className="grid grid-cols-[18rem_1fr] gap-5">
+      <div>
+        <RigSketch rig={method.rig} />
+        {method.after && <p className="mt-1 text-xs text-quiet">Follows {method.after}.</p>}
+        <h3 className="mt-2 text-sm">What is needed</h3>
+        <ul className="list-disc pl-5 text-sm">
+          {method.needs.map((need) => (
+            <li key={need}>{need}</li>
+          ))}
+        </ul>
+      </div>
+      <div>
+        <p className="mb-2">{method.settles}</p>
+        <MethodCautions method={method} />
+        <ol className="mt-2 list-decimal pl-5 text-sm [&>li]:py-0.5">
+          {method.steps.map((step) => (
+            <li key={step}>{step}</li>
+          ))}
+        </ol>
+      </div>
+    </div>
+  );
+}
+
+export function MethodCautions({ method }: { method: TestMethod }) {
+  if (method.cautions.length === 0) return null;
+  return (
+    <section
+      aria-label="Cautions of this test"
+      className="rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown"
+    >
+      <ul className="list-disc pl-4 font-medium">
+        {method.cautions.map((caution) => (
+          <li key={caution}>{caution}</li>
+        ))}
+      </ul>
+      <p className="mt-1 text-xs">
+        Your own rig, your own risk assessment: local rules and whoever is responsible for the workshop come first.
+      </p>
+    </section>
+  );
+}

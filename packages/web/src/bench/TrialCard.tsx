@@ -1,0 +1,228 @@
+import { foundIn, type TestMethod } from '@anvilstone/core/bench';
+import type { FindingId, Findings, Trial, TrialRecord } from '@anvilstone/schema';
+import type { Dimension } from '@anvilstone/core';
+import { useState } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { amount, duration } from '../ui/amount.ts';
+import { Button } from '../ui/Button.tsx';
+import { TextField } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { QuantityField } from '../ui/QuantityField.tsx';
+import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
+import { SaveProblem } from '../ui/SaveProblem.tsx';
+import { moment } from '../ui/when.ts';
+import { useSaveTrialMutation } from './benchApi.ts';
+import { EVENT_WORDS, SOURCE_WORDS } from './words.ts';
+
+type NumberId = Exclude<FindingId, 'moved'>;
+const FOUND: Record<NumberId, { title: string; unit: string; dimension: Dimension }> = {
+  peakN: { title: 'Largest force', unit: 'N', dimension: 'force' },
+  firstCrackN: { title: 'First crack', unit: 'N', dimension: 'force' },
+  stiffnessNPerMm: { title: 'Stiffness', unit: 'N/mm', dimension: 'ratio' },
+  energyJ: { title: 'Work until it broke', unit: 'J', dimension: 'energy' },
+  endN: { title: 'Force at the end', unit: 'N', dimension: 'force' },
+  movedMm: { title: 'Movement at the end', unit: 'mm', dimension: 'length' },
+  reading: { title: 'Reading', unit: '', dimension: 'ratio' },
+};
+
+/** What was found by itself, what was put right, whether it counts, and what happened meanwhile. */
+export function TrialCard({ record, method }: { record: TrialRecord; method: TestMethod }) {
+  const { trial } = record;
+  const units = useAppSelector((state) => state.settings.units);
+  const [editing, setEditing] = useState<'right' | 'out' | 'broke'>();
+  const [save, { error, isLoading }] = useSaveTrialMutation();
+  const keep = (next: Trial) =>
+    void save({ trial: next, revision: record.revision })
+      .unwrap()
+      .then(() => setEditing(undefined))
+      .catch(() => undefined);
+  const found = foundIn(trial);
+  const ids = (Object.keys(FOUND) as NumberId[]).filter((id) => found[id] !== undefined);
+  const shown = (id: NumberId, value: number) =>
+    id === 'reading' && method.number
+      ? `${amount(value, UNIT_OF[method.number.dimension] ?? '', units)}`
+      : amount(value, FOUND[id].unit, units);
+  return (
+    <Panel title={`What was found (${SOURCE_WORDS[trial.source]}, ${moment(Date.parse(trial.at))})`}>
+      <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
+        {ids.map((id) => (
+          <div key={id} className="contents">
+            <dt className="text-quiet">
+              {id === 'reading' ? (method.number?.title ?? FOUND.reading.title) : FOUND[id].title}
+            </dt>
+            <dd>
+              <strong>
+                {id === 'peakN' && trial.overRange && !trial.corrected ? 'at least ' : ''}
+                {shown(id, found[id]!)}
+              </strong>
+              {trial.corrected?.found[id] !== undefined && (
+                <span className="text-unknown">
+                  {' '}
+                  put right: {trial.corrected.why}; read{' '}
+                  {trial.found[id] === undefined ? 'nothing' : shown(id, trial.found[id])}
+                </span>
+              )}
+            </dd>
+          </div>
+        ))}
+        {trial.asRead && (
+          <div className="contents">
+            <dt className="text-quiet">As it was typed</dt>
+            <dd>
+              {trial.asRead.value} {trial.asRead.unit}
+              {trial.advantage !== 1 && `, times ${trial.advantage.toFixed(3)} for tackle and lever`}
+            </dd>
+          </div>
+        )}
+        {trial.temperatureC !== undefined && (
+          <div className="contents">
+            <dt className="text-quiet">Temperature</dt>
+            <dd>{amount(trial.temperatureC, '°C', units)}</dd>
+          </div>
+        )}
+        <div className="contents">
+          <dt className="text-quiet">Broke</dt>
+          <dd>{trial.broke ?? 'not said'}</dd>
+        </div>
+      </dl>
+      <MovedTable found={found} />
+      {trial.excluded && <p className="mt-2 text-sm text-unknown">Left out of the statistics: {trial.excluded.why}</p>}
+      {trial.events.length > 0 && (
+        <ol className="mt-2 text-sm text-quiet">
+          {trial.events.map(({ at, kind, text }) => (
+            <li key={`${at} ${kind}`}>
+              {moment(Date.parse(at))} <strong className="font-semibold">{EVENT_WORDS[kind]}</strong>: {text}
+            </li>
+          ))}
+        </ol>
+      )}
+      <SaveProblem<TrialRecord> error={error} onTakeNewer={() => setEditing(undefined)} />
+      {editing === undefined && (
+        <div className="mt-3 flex gap-2">
+          <Button onClick={() => setEditing('broke')}>Where it broke</Button>
+          {ids.length > 0 && <Button onClick={() => setEditing('right')}>Put a number right</Button>}
+          {trial.excluded ? (
+            <Button
+              disabled={isLoading}
+              onClick={() => {
+                const { excluded: _no, ...counted } = trial;
+                keep(counted);
+              }}
+            >
+              Count it after all
+            </Button>
+          ) : (
+            <Button onClick={() => setEditing('out')}>Leave it out</Button>
+          )}
+        </div>
+      )}
+      {editing === 'right' && (
+        <PutRight trial={trial} ids={ids} method={method} onSave={keep} onCancel={() => setEditing(undefined)} />
+      )}
+      {editing === 'out' && (
+        <WithReason
+          label="Why it does not count (it stays in sight)"
+          action="Leave it out"
+          onSave={(why) => keep({ ...trial, excluded: { why } })}
+          onCancel={() => setEditing(undefined)}
+        />
+      )}
+      {editing === 'broke' && (
+        <WithReason
+          label="Where and how it broke"
+          action="Write it down"
+          first={trial.broke ?? ''}
+          onSave={(broke) => keep({ ...trial, broke })}
+          onCancel={() => setEditing(undefined)}
+        />
+      )}
+    </Panel>
+  );
+}
+
+const UNIT_OF: Partial<Record<Dimension, string>> = {
+  energy: 'J',
+  temperature: '°C',
+  torque: 'N·mm',
+  fraction: '%',
+  resistance: 'Ω',
+};
+
+function MovedTable({ found: { moved } }: { found: Findings }) {
+  const units = useAppSelector((state) => state.settings.units);
+  if (!moved || moved.length === 0) return null;
+  const end = moved.findLast(({ unloaded }) => !unloaded)?.timeS ?? 0;
+  return (
+    <ul className="mt-2 grid grid-cols-4 gap-x-4 text-sm">
+      {moved.map(({ timeS, movedMm, unloaded }) => (
+        <li key={timeS} className="flex justify-between gap-2 border-b border-line py-0.5">
+          <span className="text-quiet">
+            {unloaded ? `${duration((timeS - end) / 3600)} after` : duration(timeS / 3600)}
+          </span>
+          {amount(movedMm, 'mm', units)}
+        </li>
+      ))}
+    </ul>
+  );
+}
+
+function WithReason({
+  label,
+  action,
+  first = '',
+  onSave,
+  onCancel,
+}: {
+  label: string;
+  action: string;
+  first?: string;
+  onSave: (text: string) => void;
+  onCancel: () => void;
+}) {
+  const [text, setText] = useState(first);
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-3">
+      <TextField label={label} value={text} maxLength={200} onChange={setText} />
+      <SaveOrCancel ready={text.trim() !== ''} label={action} onSave={() => onSave(text.trim())} onCancel={onCancel} />
+    </div>
+  );
+}
+
+function PutRight({
+  trial,
+  ids,
+  method,
+  onSave,
+  onCancel,
+}: {
+  trial: Trial;
+  ids: readonly NumberId[];
+  method: TestMethod;
+  onSave: (trial: Trial) => void;
+  onCancel: () => void;
+}) {
+  const [found, setFound] = useState<Findings>(trial.corrected?.found ?? {});
+  const [why, setWhy] = useState(trial.corrected?.why ?? '');
+  return (
+    <div className="mt-3 grid grid-cols-4 gap-3">
+      {ids.map((id) => (
+        <QuantityField
+          key={id}
+          label={`${FOUND[id].title}${FOUND[id].dimension === 'ratio' && FOUND[id].unit ? `, ${FOUND[id].unit}` : ''}`}
+          dimension={id === 'reading' && method.number ? method.number.dimension : FOUND[id].dimension}
+          value={found[id] ?? trial.found[id]}
+          onChange={(value) => setFound({ ...found, [id]: value })}
+        />
+      ))}
+      <div className="col-span-2">
+        <TextField label="Why what was found is not right" value={why} maxLength={200} onChange={setWhy} />
+      </div>
+      <SaveOrCancel
+        ready={why.trim() !== '' && Object.keys(found).length > 0}
+        label="Put it right"
+        onSave={() => onSave({ ...trial, corrected: { found, why: why.trim() } })}
+        onCancel={onCancel}
+      />
+    </div>
+  );
+}

@@ -1,0 +1,81 @@
+import { advantageOf, findMethod } from '@anvilstone/core/bench';
+import type { Campaign, Specimen } from '@anvilstone/schema';
+import { useId, useState } from 'react';
+import { useInstrumentsQuery } from '../instruments/instrumentsApi.ts';
+import { Button } from '../ui/Button.tsx';
+import { Tick } from '../ui/fields.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { useImportCurveMutation, useStartRunMutation } from './benchApi.ts';
+
+/** From the gauges, or out of a file. */
+export function WaysIn({ campaign, specimen }: { campaign: Campaign; specimen: Specimen }) {
+  const { data: instruments } = useInstrumentsQuery(undefined, { pollingInterval: 5000 });
+  const [start, { error, isLoading }] = useStartRunMutation();
+  const [read, { error: notRead, isLoading: reading, data: last }] = useImportCurveMutation();
+  const [shielded, setShielded] = useState(false);
+  const fileId = useId();
+  const method = findMethod(campaign.methodId)!;
+  const wanted = method.capture === 'force' ? 'force-gauge' : 'displacement-gauge';
+  const gauge = instruments?.find(({ kind }) => kind === wanted);
+  const which = { campaignId: campaign.id, specimenId: specimen.id };
+  const times = advantageOf(campaign.setUp);
+  return (
+    <div className="mt-3 grid grid-cols-2 gap-4">
+      <div>
+        <h3 className="text-sm">From the gauges</h3>
+        {!gauge && <p className="text-sm text-quiet">No gauge is at hand: read a file, or type the result in.</p>}
+        {gauge && (
+          <>
+            <Tick
+              label={
+                method.capture === 'force'
+                  ? 'Shield up, tethered, nobody in line with the pull'
+                  : 'The weight can fall where nobody is'
+              }
+              checked={shielded}
+              onChange={setShielded}
+            />
+            <Button
+              look="primary"
+              className="mt-1"
+              disabled={!shielded || isLoading}
+              onClick={() => void start(which).catch(() => undefined)}
+            >
+              {isLoading ? 'Setting to zero …' : 'Set to zero and load slowly'}
+            </Button>
+            <p className="mt-1 text-xs text-quiet">
+              {gauge.name}
+              {times !== 1 &&
+                method.capture === 'force' &&
+                `; the specimen feels ${times.toFixed(2)} times what it reads`}
+              . The run goes on when this page is closed, and when the server is restarted.
+            </p>
+          </>
+        )}
+        {error !== undefined && <ProblemNotice error={error} />}
+      </div>
+      <div>
+        <h3 className="text-sm">Out of a file</h3>
+        <label htmlFor={fileId} className="block text-xs text-quiet">
+          CSV with a header: {method.capture === 'force' ? 'displacement and force' : 'time and movement'}, with their
+          units
+        </label>
+        <input
+          id={fileId}
+          type="file"
+          accept=".csv,.txt,text/csv,text/plain"
+          disabled={reading}
+          className="mt-1 w-full text-sm"
+          onChange={(event) => {
+            const file = event.target.files?.[0];
+            if (file) void read({ ...which, file }).catch(() => undefined);
+            event.target.value = '';
+          }}
+        />
+        {reading && <p className="text-sm text-quiet">Reading …</p>}
+        {notRead !== undefined && <ProblemNotice error={notRead} />}
+        {last && <p className="text-xs text-quiet">{last.taken.join('; ')}</p>}
+      </div>
+    </div>
+  );
+}

@@ -1,0 +1,53 @@
+import { definitionOf, formatQuantity, formatNumber, type Dimension, type UnitSystem } from '@anvilstone/core';
+import type { Outcome } from '@anvilstone/core/bench';
+import {
+  LOAD_DIRECTIONS,
+  ORIENTATIONS,
+  PRINT_DEFECTS,
+  type BuildOrientation,
+  type Conditioning,
+} from '@anvilstone/schema';
+
+export const WAY_WORDS: Record<BuildOrientation, string> = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' };
+export const WAY_OPTIONS = ORIENTATIONS.map((value) => ({ value, label: WAY_WORDS[value] }));
+
+export const CONDITIONING_WORDS: Record<Conditioning, string> = {
+  dry: 'dry as printed',
+  conditioned: 'in balance with 50 %',
+  wet: 'wet through',
+};
+export const DEFECT_WORDS: Record<(typeof PRINT_DEFECTS)[number], string> = {
+  gap: 'gaps between roads',
+  warped: 'warped',
+  stringing: 'strings',
+  'layer-shift': 'layers shifted',
+  blobs: 'blobs',
+  delaminated: 'layers open',
+  wet: 'bubbles of damp filament',
+};
+export const DIRECTION_WORDS: Record<(typeof LOAD_DIRECTIONS)[number], string> = {
+  'as-drawn': 'as drawn',
+  reversed: 'the other way round',
+  sideways: 'sideways',
+};
+export const STATE_WORDS = { running: 'running', done: 'done', abandoned: 'no result' } as const;
+export const SOURCE_WORDS = { live: 'gauges', file: 'file', typed: 'typed' } as const;
+export const EVENT_WORDS = {
+  'drop-out': 'fell silent',
+  back: 'answers again',
+  'over-range': 'past its range',
+  restart: 'server restarted',
+  gap: 'readings lost',
+  damaged: 'not to be believed',
+} as const;
+
+/** A value of an outcome in the reader’s units. */
+export function outcomeText(value: number, { dimension }: Pick<Outcome, 'dimension'>, units: UnitSystem): string {
+  return quantity(value, dimension, units);
+}
+
+export function quantity(value: number, dimension: Dimension, units: UnitSystem, digits = 3): string {
+  return definitionOf(dimension)[units] === ''
+    ? formatNumber(value, digits)
+    : formatQuantity(value, dimension, units, digits);
+}
