@@ -132,8 +132,11 @@ describe('gauge and rig', () => {
     expect(found.verdict).toBe('over');
     expect(found.remedies).toHaveLength(2);
     const [thinner, tackle] = found.remedies;
-    expect(thinner!.setUp).toEqual({ thicknessMm: 2 });
-    expect(rangeOf({ forceN: 450, cov: 0.1 }, { ...setUp, ...thinner!.setUp })).toMatchObject({ verdict: 'over' });
+    // 900 N at half the thickness are 450 N, too near the end: 3.5 of 6 mm leave 262.5 N.
+    expect(thinner!.setUp).toEqual({ thicknessMm: 2, widthMm: 3.5 });
+    expect(thinner!.text).toMatch(/about 263 N/);
+    expect(rangeOf({ forceN: 262, cov: 0.1 }, { ...setUp, ...thinner!.setUp })).toMatchObject({ verdict: 'fits' });
+    expect(rangeOf({ forceN: 600, cov: 0.1 }, setUp, resize).remedies[0]!.setUp).toEqual({ thicknessMm: 2 });
     expect(rangeOf({ forceN: 900, cov: 0.1 }, { ...setUp, ...tackle!.setUp })).toMatchObject({ verdict: 'fits' });
   });
   test('too weak for the gauge: thicker; past the rig: do not load', () => {

@@ -50,6 +50,12 @@ describe('a force over a movement', () => {
     expect(found.firstCrackN).toBeCloseTo(199.6, 1);
     expect(found.energyJ).toBeGreaterThan(1.6);
   });
+  test('read only ten times a second a crack is a single lower reading, and is still one', () => {
+    // 4 N a reading to 160 N, 10 N down, and on.
+    const forceN = Float64Array.from({ length: 70 }, (_, i) => (i > 60 ? 0 : 4 * i - (i > 40 ? 10 : 0)));
+    const movedMm = Float64Array.from({ length: 70 }, (_, i) => i / 20);
+    expect(analyseCurve({ forceN, movedMm })).toMatchObject({ firstCrackN: 160, peakN: 230 });
+  });
   test('past the range the peak is only a bound; without movement there is no stiffness', () => {
     const { forceN } = drawn();
     const over = new Uint8Array(forceN.length);

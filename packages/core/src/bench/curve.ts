@@ -86,25 +86,43 @@ function noiseOf(force: Float64Array): number {
   return sorted[sorted.length >> 1]! / NOISE_OF_SECOND_DIFFERENCE;
 }
 
-/** The reading before the first drop that is no noise; a single stray reading is none. */
+/**
+ * The reading before the first drop that is no noise. A stray reading is none: the next one is back where the curve was heading, while
+ * after a give it stays below that, however soon the force has risen past its last height.
+ */
 function firstGive(force: Float64Array, peakAt: number, noiseN: number): number | null {
   const least = force[peakAt]! * STRAIGHT[0];
   let highest = -1;
-  let low = 0;
   for (let i = 0; i < peakAt; i++) {
     const value = force[i]!;
     if (Number.isNaN(value)) continue;
     if (highest < 0 || value > force[highest]!) {
       highest = i;
-      low = 0;
       continue;
     }
     const top = force[highest]!;
-    const given = top - value > Math.max(GIVE_SHARE * top, GIVE_NOISE * noiseN);
-    low = given && top > least ? low + 1 : 0;
-    if (low >= 2) return highest;
+    const give = Math.max(GIVE_SHARE * top, GIVE_NOISE * noiseN);
+    if (top <= least || top - value <= give) continue;
+    const next = nextRead(force, i + 1, peakAt);
+    if (next < 0) return null;
+    const heading = top + risePerReading(force, highest) * (next - highest);
+    if (heading - force[next]! > give) return highest;
   }
   return null;
+}
+
+/** Over this many readings the slope is taken. */
+const SLOPE_READINGS = 5;
+
+function risePerReading(force: Float64Array, at: number): number {
+  let from = Math.max(0, at - SLOPE_READINGS);
+  while (from < at && Number.isNaN(force[from]!)) from++;
+  return from === at ? 0 : Math.max(0, (force[at]! - force[from]!) / (at - from));
+}
+
+function nextRead(force: Float64Array, from: number, to: number): number {
+  for (let i = from; i <= to; i++) if (!Number.isNaN(force[i]!)) return i;
+  return -1;
 }
 
 function straightPart(

@@ -33,6 +33,10 @@ const WANTED_SHARE = 0.5;
 const SPREADS = 2;
 const LAYER_MM = 0.2;
 const MOST_FALLS = 6;
+/** Above the wanted share this much still leaves room for the strongest specimen. */
+const SPARE = 1.3;
+/** Narrower than a few roads it is no longer the material that is tested. */
+const LEAST_WIDTH_MM = 3;
 
 /**
  * Whether gauge and rig bear what the strongest and show what the mean specimen is expected to break at, and what would make them:
@@ -101,12 +105,18 @@ function resizedTo(targetN: number, forceN: number, setUp: RigSetUp, resize: Tes
   const size = Math.max(resize.least, Math.round(wanted / LAYER_MM) * LAYER_MM);
   if (Math.abs(size - now) < LAYER_MM / 2 || size > 4 * now) return [];
   const then = forceN * (size / now) ** resize.power;
-  // At the least size it may still be too strong.
-  if (forceN > targetN && then > (targetN / WANTED_SHARE) * MOST_SHARE) return [];
+  const thinner = { [resize.size]: Number(size.toFixed(3)) };
+  const words = `specimens ${f(size)} mm thick in place of ${f(now)} mm`;
+  if (forceN <= targetN || then <= targetN * SPARE) return [{ text: `${words}: about ${f(then)} N`, setUp: thinner }];
+  // As thin as it may be it is still too strong: narrower as well.
+  const { widthMm } = setUp;
+  if (widthMm === undefined) return [];
+  const narrow = Math.round((2 * widthMm * targetN) / then) / 2;
+  if (narrow < LEAST_WIDTH_MM || narrow >= widthMm) return [];
   return [
     {
-      text: `specimens ${f(size)} mm thick in place of ${f(now)} mm: about ${f(then)} N`,
-      setUp: { [resize.size]: Number(size.toFixed(3)) },
+      text: `${words} and ${f(narrow)} mm wide in place of ${f(widthMm)} mm: about ${f((then * narrow) / widthMm)} N`,
+      setUp: { ...thinner, widthMm: narrow },
     },
   ];
 }

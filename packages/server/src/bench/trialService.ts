@@ -201,6 +201,14 @@ async function issuesAgainstTrials(db: Knex, stored: Campaign, campaign: Campaig
       pointer: '/campaign/methodId',
       detail: 'Specimens have been tested by the method: begin another campaign',
     });
+  const { sizes = [] } = findMethod(stored.methodId) ?? {};
+  for (const { id, title } of sizes)
+    if (stored.setUp[id] !== campaign.setUp[id])
+      issues.push({
+        pointer: `/campaign/setUp/${id}`,
+        detail: `${title}: specimens have been tested with it as it is`,
+        accepted: 'what a specimen measures itself, or another campaign',
+      });
   for (const { id } of rows) {
     const before = stored.specimens.find((one) => one.id === id);
     const after = campaign.specimens.find((one) => one.id === id);

@@ -31,7 +31,8 @@ export function CampaignPage() {
   const { currentData: record, error } = useCampaignQuery(campaignId ?? skipToken);
   const { currentData: trials } = useTrialsQuery(campaignId ?? skipToken);
   const { library, error: noLibrary } = useLibrary();
-  const problem = error ?? noLibrary;
+  // A server that is away for a while takes nothing off the screen that is there.
+  const problem = record && library && trials ? undefined : (error ?? noLibrary);
   if (problem !== undefined)
     return (
       <main className="p-6">
@@ -100,12 +101,19 @@ function Shown({
         </div>
         <div className="flex items-center gap-3">
           <span className="text-sm text-quiet" role="status">
-            {{ saved: 'Saved', saving: 'Saving …', refused: 'Not saved' }[kept.state]}
+            {
+              { saved: 'Saved', saving: 'Saving …', refused: 'Not saved', away: 'Not saved: the server is away' }[
+                kept.state
+              ]
+            }
           </span>
           {trials.length === 0 && <Remove id={campaign.id} revision={kept.revision} />}
         </div>
       </div>
-      <SaveProblem<CampaignRecord> error={kept.error} onTakeNewer={kept.takeNewer} />
+      <SaveProblem<CampaignRecord>
+        error={kept.state === 'away' ? undefined : kept.error}
+        onTakeNewer={kept.takeNewer}
+      />
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
         <Tabs.List aria-label="Of the campaign" className="mt-2 mb-3 flex border-b border-line">
           {tabs.map(({ id, title }) => (

@@ -53,7 +53,7 @@ export function CurveChart({
     <figure>
       <svg
         viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
-        className="w-full"
+        className="w-full max-w-[52rem]"
         role="img"
         aria-label={
           kind === 'force'

@@ -2,6 +2,7 @@ import { fromCanonical, parseQuantity, type Dimension } from '@anvilstone/core';
 import { advantageOf, type TestMethod } from '@anvilstone/core/bench';
 import type { Campaign, Findings, Specimen, Trial } from '@anvilstone/schema';
 import { useState } from 'react';
+import { useAddress } from '../app/useAddress.ts';
 import { useAppSelector } from '../app/store.ts';
 import { amount, duration } from '../ui/amount.ts';
 import { Button } from '../ui/Button.tsx';
@@ -32,6 +33,7 @@ export function TypedReading({
   const units = useAppSelector((state) => state.settings.units);
   const [texts, setTexts] = useState<Texts>({});
   const [broke, setBroke] = useState('');
+  const [, set] = useAddress();
   const [save, { error, isLoading }] = useSaveTrialMutation();
   const fields = fieldsOf(method);
   const read = fields.map((field) => ({
@@ -65,6 +67,7 @@ export function TypedReading({
       ...(broke.trim() === '' ? {} : { broke: broke.trim() }),
       sampleData: campaign.sampleData,
     };
+    set({ specimen: specimen.id }, true);
     void save({ trial, revision: 0 }).catch(() => undefined);
   };
   return (

@@ -1,6 +1,7 @@
 import { advantageOf, findMethod } from '@anvilstone/core/bench';
 import type { Campaign, Specimen } from '@anvilstone/schema';
 import { useId, useState } from 'react';
+import { useAddress } from '../app/useAddress.ts';
 import { useInstrumentsQuery } from '../instruments/instrumentsApi.ts';
 import { Button } from '../ui/Button.tsx';
 import { Tick } from '../ui/fields.tsx';
@@ -14,6 +15,7 @@ export function WaysIn({ campaign, specimen }: { campaign: Campaign; specimen: S
   const [read, { error: notRead, isLoading: reading, data: last }] = useImportCurveMutation();
   const [shielded, setShielded] = useState(false);
   const fileId = useId();
+  const [, set] = useAddress();
   const method = findMethod(campaign.methodId)!;
   const wanted = method.capture === 'force' ? 'force-gauge' : 'displacement-gauge';
   const gauge = instruments?.find(({ kind }) => kind === wanted);
@@ -39,7 +41,11 @@ export function WaysIn({ campaign, specimen }: { campaign: Campaign; specimen: S
               look="primary"
               className="mt-1"
               disabled={!shielded || isLoading}
-              onClick={() => void start(which).catch(() => undefined)}
+              onClick={() => {
+                // It stays in sight when it is done, and the next one is a click away.
+                set({ specimen: specimen.id }, true);
+                void start(which).catch(() => undefined);
+              }}
             >
               {isLoading ? 'Setting to zero …' : 'Set to zero and load slowly'}
             </Button>
@@ -68,7 +74,10 @@ export function WaysIn({ campaign, specimen }: { campaign: Campaign; specimen: S
           className="mt-1 w-full text-sm"
           onChange={(event) => {
             const file = event.target.files?.[0];
-            if (file) void read({ ...which, file }).catch(() => undefined);
+            if (file) {
+              set({ specimen: specimen.id }, true);
+              void read({ ...which, file }).catch(() => undefined);
+            }
             event.target.value = '';
           }}
         />

@@ -1,0 +1,221 @@
+import { readFileSync } from 'node:fs';
+import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
+import type { Campaign, GradeRecord, Misbehaviour, TrialRecord } from '@anvilstone/schema';
+
+// One rig, one library, and a server that is killed: these come one after the other.
+test.describe.configure({ mode: 'default' });
+
+const PAWL = '/parts/0a7c1d00-0000-4000-8000-000000000007';
+const SERVE_PID = new URL('../.local/e2e-4790.pid', import.meta.url);
+
+const behave = (request: APIRequestContext, behaviour: Misbehaviour) =>
+  request.put('/api/v1/instruments/force-gauge/behaviour', { data: { behaviour } });
+const found = (page: Page) => page.getByRole('region', { name: /^What was found/ });
+
+async function load(page: Page): Promise<void> {
+  await page.getByLabel(/^Shield up/).check();
+  await page.getByRole('button', { name: 'Set to zero and load slowly' }).click();
+}
+const next = (page: Page) => page.getByRole('button', { name: /^Next: / }).click();
+
+/** As a power cut does it; back when it answers again. */
+async function cutThePower(request: APIRequestContext): Promise<void> {
+  process.kill(Number(readFileSync(SERVE_PID, 'utf8')), 'SIGUSR2');
+  await expect
+    .poll(async () => (await request.get('/ready').catch(() => undefined))?.status() ?? 0, { timeout: 20_000 })
+    .not.toBe(200);
+  await expect
+    .poll(async () => (await request.get('/ready').catch(() => undefined))?.status() ?? 0, { timeout: 40_000 })
+    .toBe(200);
+}
+
+test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file, a typed reading; the shortlist changes', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(180_000);
+  await page.goto(`${PAWL}/shortlist`);
+  await expect(page.getByRole('row').filter({ hasText: 'Osk & Linnet PA12' }).first()).toBeVisible();
+  await page.goto(`${PAWL}/bench?grade=ol-pa12`);
+  const proposal = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: /^Fatigue/ }) });
+  await expect(proposal).toContainText('Pull a bar apart');
+  await expect(proposal).toContainText('its break would not be read');
+  await proposal.getByRole('link', { name: /^Plan “Pull a bar apart”/ }).click();
+
+  // The gauge cannot read such a bar: a thinner one fits.
+  const expected = page.getByRole('region', { name: 'What to expect' });
+  await expect(expected).toContainText('its break would not be read');
+  await expected.getByRole('button', { name: /^Use specimens 2 mm thick/ }).click();
+  await expect(expected).toContainText(/expected at the gauge/);
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await expect(page.getByRole('heading', { name: /^K5/ })).toBeVisible();
+
+  await page.getByRole('button', { name: 'Add the 5 that are planned' }).click();
+  await page.getByRole('button', { name: 'Describe K5-A1' }).click();
+  await page.getByLabel('Mass').fill('3 g');
+  await expect(page.getByRole('row', { name: /^K5-A1/ })).toContainText('another infill');
+  await page.getByLabel('Mass').fill('0.73 g');
+  await page.getByLabel('strings').check();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  const labels = await request.get(
+    `/api/v1/campaigns/K5/labels.pdf?base=${encodeURIComponent('http://127.0.0.1:4790')}`,
+  );
+  expect((await labels.body()).subarray(0, 5).toString()).toBe('%PDF-');
+
+  // The gauge falls silent in the middle and comes back: none of its readings is lost.
+  await page.getByRole('tab', { name: 'Test' }).click();
+  await expect(page.getByText('Stored energy: stand clear')).toBeVisible();
+  await load(page);
+  await expect(page.getByText(/^\d.* N$/)).toBeVisible();
+  await behave(request, 'off');
+  await page.waitForTimeout(900);
+  await behave(request, 'well');
+  await expect(found(page)).toContainText('fell silent', { timeout: 20_000 });
+  await expect(found(page)).toContainText('answers again');
+  await expect(found(page)).toContainText(/First crack/);
+
+  // The power goes while the next one is pulled.
+  await next(page);
+  await load(page);
+  await expect(page.getByText(/^\d.* N$/)).toBeVisible();
+  await cutThePower(request);
+  await expect(found(page)).toContainText('server restarted', { timeout: 30_000 });
+  await expect(found(page)).toContainText(/Largest force\s*\d/);
+
+  await next(page);
+  await load(page);
+  await expect(found(page)).toContainText(/Largest force\s*\d/, { timeout: 20_000 });
+  await next(page);
+  await page.getByLabel('Largest force, at the gauge').fill('19.8 kgf');
+  await expect(page.getByText('194 N on the specimen')).toBeVisible();
+  await page.getByLabel('Where and how it broke').fill('in the neck');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(found(page)).toContainText('19.8 kgf');
+  await next(page);
+  const curve = [
+    'travel (mm),force (kgf)',
+    ...Array.from({ length: 300 }, (_, i) => `${i / 100},${i < 290 ? (i * 0.069).toFixed(3) : 0}`),
+  ];
+  await page
+    .getByLabel(/^CSV with a header/)
+    .setInputFiles({ name: 'A5.csv', mimeType: 'text/csv', buffer: Buffer.from(curve.join('\n')) });
+  await expect(found(page)).toContainText(/Largest force\s*196 N/);
+
+  // Five readings: taken into the library with what that changes seen before.
+  await page.getByRole('tab', { name: 'Results' }).click();
+  const arm = page.getByRole('region', { name: /^A Osk & Linnet PA12/ });
+  await expect(arm).toContainText('one more allows a basis value');
+  await arm.getByRole('button', { name: 'Take it into the library' }).click();
+  await expect(arm.getByRole('row', { name: /^Ratchet pawl/ })).toContainText(
+    'Harrowgate PA11 leads in place of Osk & Linnet PA12',
+  );
+  await arm.getByLabel('Who stands for it').fill('M. Aldous');
+  await arm.getByRole('button', { name: 'Accept it as evidence' }).click();
+  await expect(arm).toContainText('In the library since');
+
+  const { grade } = (await (await request.get('/api/v1/grades/ol-pa12')).json()) as GradeRecord;
+  expect(grade.observations.find(({ id }) => id === 'bench-K5-A-strength')).toMatchObject({
+    source: 'bench',
+    count: 5,
+    orientation: 'XY',
+    specimen: 'printed',
+  });
+  await page.goto('/parts');
+  await expect(page.getByRole('row', { name: /^Ratchet pawl/ })).toContainText('Out of date: Harrowgate PA11 leads');
+  await page.goto(`${PAWL}/shortlist`);
+  await expect(page.getByRole('region', { name: 'Out of date' })).toContainText('passes before, fails now');
+  await expect(page.getByRole('radio', { name: /Cheapest that passes/ })).toContainText('Harrowgate PA11');
+  await page.getByRole('button', { name: 'I have looked' }).click();
+  await expect(page.getByRole('region', { name: 'Out of date' })).toBeHidden();
+});
+
+test('past the gauge’s range a reading is a bound: it makes no mean, and is not taken for evidence', async ({
+  page,
+  request,
+}) => {
+  const specimens: Campaign['specimens'] = [1, 2, 3, 4].map((number) => ({
+    id: `OV-A${number}`,
+    armId: 'A',
+    defects: [],
+    conditioning: 'dry',
+    loadDirection: 'as-drawn',
+  }));
+  const campaign: Campaign = {
+    id: 'OV',
+    title: 'Too thick for the gauge',
+    methodId: 'pull-bar',
+    setUp: { widthMm: 12, thicknessMm: 8, gaugeCapacityN: 500 },
+    arms: [{ id: 'A', gradeId: 'ne-petg', orientation: 'ZX' }],
+    perArm: 4,
+    specimens,
+    inspections: [],
+    inspectOn: [],
+    accepted: [],
+    sampleData: true,
+  };
+  expect((await request.put('/api/v1/campaigns/OV', { data: { campaign, revision: 0 } })).status()).toBe(200);
+  await page.goto('/bench/OV?show=capture');
+  await load(page);
+  await expect(page.getByText('end of the gauge’s range')).toBeVisible({ timeout: 20_000 });
+  await expect(found(page)).toContainText('at least 500 N', { timeout: 20_000 });
+  await expect(found(page)).toContainText('past its range');
+  for (const number of [2, 3, 4]) {
+    await page.goto(`/bench/OV?show=capture&specimen=OV-A${number}`);
+    await page.getByLabel('Largest force, at the gauge').fill(`${40 + number} kgf`);
+    await page.getByRole('button', { name: 'Write it down' }).click();
+    await expect(found(page)).toBeVisible();
+  }
+  await page.getByRole('tab', { name: 'Results' }).click();
+  const arm = page.getByRole('region', { name: /^A Nine Elms PETG Trade/ });
+  await expect(arm.getByRole('row', { name: /^OV-A1/ })).toContainText('no: the gauge was past its range');
+  await expect(arm).toContainText('the true mean is higher');
+  await expect(arm).toContainText('3 readings are a hint');
+  await arm.getByRole('button', { name: 'Take it into the library' }).click();
+  await expect(arm.getByRole('alert')).toContainText('a bound is no value');
+
+  // Left out with a reason it stays in sight, and counts no longer.
+  await page.goto('/bench/OV?show=capture&specimen=OV-A1');
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await page.getByLabel(/^Why it does not count/).fill('the gauge was at its end');
+  await page.getByRole('button', { name: 'Leave it out' }).click();
+  await expect(found(page)).toContainText('Left out of the statistics: the gauge was at its end');
+  const trials = (await (await request.get('/api/v1/campaigns/OV/trials')).json()) as TrialRecord[];
+  expect(trials).toHaveLength(4);
+});
+
+test('a campaign across grades is planned, looked at on dates, and keeps what was typed when the server is away', async ({
+  page,
+  context,
+}) => {
+  await page.goto('/bench?show=methods');
+  await page.getByRole('button', { name: /^Leave them where they will work/ }).click();
+  await page.getByRole('link', { name: 'Begin a campaign by it' }).click();
+  await page.getByLabel('In a sentence').fill('Which cup stands the oil');
+  await page.getByLabel(/^Add a grade/).fill('ASA');
+  await page.getByRole('button', { name: '+ Tarrowmill ASA Outdoor' }).click();
+  await page.getByLabel('Specimens of each').fill('2');
+  await page.getByRole('textbox', { name: 'Place' }).fill('under the oiler');
+  await page.getByRole('button', { name: /^1, 3, 7/ }).click();
+  await page.getByRole('button', { name: 'Begin it' }).click();
+  await page.getByRole('button', { name: 'Add the 4 that are planned' }).click();
+  await page.getByRole('tab', { name: 'Looks' }).click();
+  await page.getByRole('button', { name: 'They are in their place as of now' }).click();
+  await page.getByRole('button', { name: 'Look at them' }).click();
+  await page.getByLabel(/B2 is$/).selectOption('gone');
+  await page.getByLabel('Hottest since the last look').fill('104 °F');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(page.getByText(/to 40 °C/)).toBeVisible();
+  await expect(page.getByText(/B2 ✕ gone/)).toBeVisible();
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+  await page.reload();
+  await expect(page.getByText(/B2 ✕ gone/)).toBeVisible();
+
+  await context.setOffline(true);
+  await page.getByRole('tab', { name: 'Plan' }).click();
+  await page.getByLabel('In a sentence').fill('Which cup stands the oil, second try');
+  await expect(page.getByText('Not saved: the server is away')).toBeVisible();
+  await expect(page.getByLabel('In a sentence')).toHaveValue('Which cup stands the oil, second try');
+  await context.setOffline(false);
+  // By itself, when it is back.
+  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
+});
