@@ -32,6 +32,8 @@ try {
   failed += await show('node', ['--expose-gc', await bundle('bench/mesh.ts')], { cwd: root, env });
   console.log('\n— bench/dryer.ts');
   failed += await show('node', [await bundle('bench/dryer.ts')], { cwd: root, env });
+  console.log('\n— bench/curve.ts');
+  failed += await show('node', [await bundle('bench/curve.ts')], { cwd: root, env });
   console.log('\n— bench/library.ts');
   failed += await show('node', ['--expose-gc', '--import', 'tsx', 'bench/library.ts'], { cwd: root, env });
 } finally {

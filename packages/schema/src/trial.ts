@@ -151,6 +151,27 @@ export const acceptanceRequest = record(
 );
 export type AcceptanceRequest = Static<typeof acceptanceRequest>;
 
+/** One mean of one arm, for comparing a method’s results from campaign to campaign. */
+export const methodResult = record(
+  {
+    campaignId: identifier,
+    armId: Type.String(),
+    gradeId: identifier,
+    orientation: Type.String(),
+    outcomeId: identifier,
+    lastAt: moment,
+    n: Type.Integer({ minimum: 1 }),
+    mean: Type.Number({ description: 'In the canonical unit of the outcome' }),
+    sd: Type.Union([Type.Number(), Type.Null()]),
+    low: Type.Union([Type.Number(), Type.Null()], { description: 'Lower end of the mean’s 95 % interval' }),
+    high: Type.Union([Type.Number(), Type.Null()]),
+    predicted: Type.Union([Type.Number(), Type.Null()]),
+    accepted: Type.Boolean(),
+  },
+  'One mean by one method',
+);
+export type MethodResult = Static<typeof methodResult>;
+
 const leader = record(
   {
     gradeId: Type.Union([identifier, Type.Null()]),

@@ -298,3 +298,42 @@ describe('a test plan', () => {
     expect(predictPart(lampArm, 'none', sampleLibrary, PETG, 'XZ', defaultHouseRules).known).toBe(false);
   });
 });
+
+describe('a part that was loaded until it broke', () => {
+  const gust = lampArm.loadCases.find(({ forceN, kind }) => forceN !== undefined && kind !== 'knock')!;
+  const grounds = { grade: PETG, rules: defaultHouseRules, library: sampleLibrary, brief: lampArm };
+  const foretold = predictPart(lampArm, gust.id, sampleLibrary, PETG, 'XZ', defaultHouseRules);
+  if (!foretold.known) throw new Error('it is predicted');
+  const tested = (shares: readonly number[], over: Partial<Campaign> = {}) => {
+    const [campaign, trials] = campaignWith(
+      shares.map((share) => share * foretold.value),
+      {
+        methodId: 'break-part',
+        partId: '00000000-0000-4000-8000-000000000003',
+        loadCaseId: gust.id,
+        setUp: {},
+        arms: [{ id: 'A', gradeId: PETG.id, orientation: 'XZ', predicted: foretold.value }],
+        ...over,
+      },
+    );
+    const result = armResult(campaign, campaign.arms[0]!, findMethod('break-part')!.outcomes[0]!, trials);
+    return { campaign, result };
+  };
+  test('at four fifths of what was foretold tells four fifths of the strength, along the layers', () => {
+    const { campaign, result } = tested([0.78, 0.79, 0.8, 0.8, 0.81, 0.82]);
+    const kept = observationOf(campaign, result, '2026-11-02', grounds);
+    expect(kept).toMatchObject({ property: 'tensileStrength', unit: 'MPa', orientation: 'XZ', count: 6 });
+    expect(kept.note).toMatch(/Worked back through the model of “Lamp arm/);
+    // Taken into the library it foretells what was measured.
+    const corrected = { ...PETG, observations: [...PETG.observations, { ...kept, conditioning: lampArm.moisture }] };
+    const then = predictPart(lampArm, gust.id, sampleLibrary, corrected, 'XZ', defaultHouseRules);
+    expect(then.known && then.value / (0.8 * foretold.value)).toBeCloseTo(1, 2);
+  });
+  test('without its part, or without what the model reads, it tells nothing', () => {
+    const { campaign, result } = tested([0.78, 0.79, 0.8, 0.8, 0.81, 0.82]);
+    expect(() => observationOf(campaign, result, '2026-11-02')).toThrow(/grounds/);
+    expect(() => observationOf(campaign, result, '2026-11-02', { ...grounds, brief: undefined })).toThrow(/partId/);
+    const { loadCaseId: _l, ...lost } = campaign;
+    expect(() => observationOf(lost, result, '2026-11-02', grounds)).toThrow(/one of its loads/);
+  });
+});

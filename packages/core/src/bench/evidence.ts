@@ -3,7 +3,9 @@ import { InputError } from '../input/InputError.ts';
 import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
 import { definitionOf } from '../units/dimensions.ts';
 import { findMethod, sizesOf } from './methods/index.ts';
+import type { PredictionGrounds } from './campaignPrediction.ts';
 import { foundIn, type ArmResult } from './results.ts';
+import { strengthFromPart } from './strengthFromPart.ts';
 
 /** Rounded so that no digit is shown that the scatter does not bear out. */
 const digits = (value: number, count: number) => Number(value.toPrecision(count));
@@ -13,11 +15,17 @@ export const observationIdOf = (campaign: Pick<Campaign, 'id'>, armId: string, o
   `bench-${campaign.id}-${armId}-${outcomeId}`;
 
 /**
- * A result as an observation of its grade, with the method and every condition it was tested under.
+ * A result as an observation of its grade, with the method and every condition it was tested under. `grounds` are needed where the part
+ * itself was tested.
  * @throws InputError the outcome is no property, fewer than three readings count, a reading past the gauge’s range is neither put right nor
  * left out, or the specimens were in different moisture states
  */
-export function observationOf(campaign: Campaign, result: ArmResult, date: string): Observation {
+export function observationOf(
+  campaign: Campaign,
+  result: ArmResult,
+  date: string,
+  grounds?: PredictionGrounds,
+): Observation {
   const { outcome, arm, summary, replicates, claim } = result;
   const method = findMethod(campaign.methodId);
   if (!method || !outcome.property)
@@ -42,31 +50,37 @@ export function observationOf(campaign: Campaign, result: ArmResult, date: strin
   const sizes = sizesOf(campaign.setUp, {});
   const temperatureC = campaign.setUp.temperatureC;
   const left = replicates.filter(({ counts, trial }) => !counts && trial.state === 'done');
+  const worked = outcome.throughModel ? strengthFromPart(campaign, result, needed(grounds)) : undefined;
   const { dimension, directional } = PROPERTY_DEFINITIONS[outcome.property];
   const unit = definitionOf(dimension).metric || '-';
+  const sd = worked ? worked.sdMPa : summary.sd;
+  const notes = [
+    ...(worked ? [worked.note] : []),
+    ...(left.length > 0
+      ? [`Left out, with reasons: ${left.map(({ specimen, whyNot }) => `${specimen.id} (${whyNot})`).join('; ')}`]
+      : []),
+  ];
   return {
     id: observationIdOf(campaign, arm.id, outcome.id),
     property: outcome.property,
-    value: digits(summary.mean, 4),
+    value: digits(worked?.meanMPa ?? summary.mean, 4),
     unit,
-    ...(summary.sd === null ? {} : { standardDeviation: digits(summary.sd, 3) }),
+    ...(sd === null ? {} : { standardDeviation: digits(sd, 3) }),
     count: summary.n,
     source: 'bench',
     method: `${method.title}${method.after ? ` (${method.after})` : ''}`.slice(0, 80),
     specimen: 'printed',
-    ...(directional ? { orientation: arm.orientation } : {}),
+    ...(directional ? { orientation: worked?.orientation ?? arm.orientation } : {}),
     conditioning: counted[0]!.specimen.conditioning,
     ...(temperatureC === undefined || method.id === 'heat-ladder' ? {} : { temperatureC }),
     ...outcome.conditions?.(sizes, foundIn(counted[0]!.trial)),
     reference: `Campaign ${campaign.id}, arm ${arm.id}: ${campaign.title}`.slice(0, 200),
     date,
-    ...(left.length > 0
-      ? {
-          note: `Left out, with reasons: ${left.map(({ specimen, whyNot }) => `${specimen.id} (${whyNot})`).join('; ')}`.slice(
-            0,
-            4000,
-          ),
-        }
-      : {}),
+    ...(notes.length > 0 ? { note: notes.join(' ').slice(0, 4000) } : {}),
   };
+}
+
+function needed(grounds: PredictionGrounds | undefined): PredictionGrounds {
+  if (!grounds) throw new InputError('grounds', undefined, 'grade, rules and brief, to work back through the model');
+  return grounds;
 }

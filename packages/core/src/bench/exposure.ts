@@ -62,7 +62,7 @@ export function lastingOf(campaign: Campaign): ArmLasting[] | undefined {
 function medianOf(lasted: readonly Lasted[]): ArmLasting['medianD'] {
   const ordered = [...lasted].sort((a, b) => (a.goneD ?? Infinity) - (b.goneD ?? Infinity));
   const middle = ordered[Math.ceil(ordered.length / 2) - 1];
-  return middle?.goneD == null ? null : { from: middle.wholeD, to: middle.goneD };
+  return middle === undefined || middle.goneD === null ? null : { from: middle.wholeD, to: middle.goneD };
 }
 
 /** For the order: the median, else at least as long as the longest look at half of them. */

@@ -13,6 +13,7 @@ import type { Knex } from 'knex';
 import { findGrade, saveGrade } from '../grades/repository.ts';
 import { soundGrade } from '../grades/service.ts';
 import { conflict, invalidInput, notFound } from '../http/problems.ts';
+import { groundsOf } from './grounds.ts';
 import { impactOf } from './impact.ts';
 import { campaignTable, keepNotice, trialsOf } from './repository.ts';
 
@@ -83,12 +84,14 @@ async function resultOf(db: Knex, campaignId: string, { armId, outcomeId }: Want
   if (!outcome) throw invalidInput([{ pointer: '/outcomeId', detail: `The method gives no “${outcomeId}”` }]);
   const record = await findGrade(db, arm.gradeId);
   if (!record) throw notFound('grade', arm.gradeId);
+  const grounds = await groundsOf(db, campaign, arm);
   const trials = (await trialsOf(db, campaignId)).map(({ trial }) => trial);
   try {
     const observation = observationOf(
       campaign,
       armResult(campaign, arm, outcome, trials),
       now.toISOString().slice(0, 10),
+      grounds,
     );
     return { campaign, revision: found.revision, grade: record.grade, gradeRevision: record.revision, observation };
   } catch (error) {

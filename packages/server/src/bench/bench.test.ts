@@ -5,6 +5,7 @@ import type {
   CampaignRecord,
   EvidenceImpact,
   GradeRecord,
+  MethodResult,
   Misbehaviour,
   Observation,
   PartNotice,
@@ -318,6 +319,15 @@ describe('a result', () => {
     await post('KM', '/preview', { armId: 'B', outcomeId: 'strength' }).expect(422);
     await post('ZZ', '/preview', wanted).expect(404);
   });
+});
+
+test('results by one method stand side by side, newest first', async () => {
+  const found = json<MethodResult[]>(await api().get('/api/v1/test-methods/pull-bar/results').expect(200));
+  expect(found.filter(({ campaignId }) => campaignId === 'K1')).toMatchObject([{ n: 5 }, { n: 5 }, { n: 5 }]);
+  const times = found.map(({ lastAt }) => lastAt);
+  expect(times).toEqual([...times].sort().reverse());
+  expect(json<MethodResult[]>(await api().get('/api/v1/test-methods/leave-out/results'))).toEqual([]);
+  await api().get('/api/v1/test-methods/none/results').expect(404);
 });
 
 describe('what is attached', () => {

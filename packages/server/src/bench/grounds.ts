@@ -1,4 +1,4 @@
-import { predictArm, type Predicted } from '@anvilstone/core/bench';
+import { predictArm, type Predicted, type PredictionGrounds } from '@anvilstone/core/bench';
 import type { Campaign, CampaignArm } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { ownAgents } from '../agents/repository.ts';
@@ -7,8 +7,12 @@ import { houseRulesInForce } from '../houseRules/repository.ts';
 import { machinesAtHand } from '../machines/repository.ts';
 import { findPart } from '../parts/repository.ts';
 
-/** What an arm’s specimens are expected to give, by the library and rules as they are now. */
-export async function predictedNow(db: Knex, campaign: Campaign, arm: CampaignArm): Promise<Predicted> {
+/** What a prediction for an arm reads: the library and rules as they are now. Undefined: its grade is gone. */
+export async function groundsOf(
+  db: Knex,
+  campaign: Campaign,
+  arm: CampaignArm,
+): Promise<PredictionGrounds | undefined> {
   const [record, { rules }, machines, agents, part] = await Promise.all([
     findGrade(db, arm.gradeId),
     houseRulesInForce(db),
@@ -16,6 +20,13 @@ export async function predictedNow(db: Knex, campaign: Campaign, arm: CampaignAr
     ownAgents(db),
     campaign.partId === undefined ? undefined : findPart(db, campaign.partId),
   ]);
-  if (!record) return { known: false, gaps: [`There is no grade “${arm.gradeId}” any more`] };
-  return predictArm(campaign, arm, { grade: record.grade, rules, library: { machines, agents }, brief: part?.brief });
+  return record && { grade: record.grade, rules, library: { machines, agents }, brief: part?.brief };
+}
+
+/** What an arm’s specimens are expected to give, by the library and rules as they are now. */
+export async function predictedNow(db: Knex, campaign: Campaign, arm: CampaignArm): Promise<Predicted> {
+  const grounds = await groundsOf(db, campaign, arm);
+  return grounds
+    ? predictArm(campaign, arm, grounds)
+    : { known: false, gaps: [`There is no grade “${arm.gradeId}” any more`] };
 }

@@ -2,6 +2,7 @@ import {
   acceptanceRequest,
   campaignRecord,
   evidenceImpact,
+  methodResult,
   observation,
   partNotice,
   trialCurve,
@@ -23,6 +24,7 @@ import { acceptResult, previewAcceptance } from './acceptance.ts';
 import { attachmentOperations } from './attachments.ts';
 import { specimenLabels } from './labels.ts';
 import { allNotices, campaignTable, clearNotices, doneCounts, trialsOf, trialTable } from './repository.ts';
+import { resultsByMethod } from './methodResults.ts';
 import { drawnCurve, wholeCurve } from './readings.ts';
 import type { RunService } from './runService.ts';
 import { campaignIssues, importCurve, saveTrial } from './trialService.ts';
@@ -232,6 +234,14 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
           },
         };
       },
+    },
+    {
+      id: 'listMethodResults',
+      method: 'get',
+      path: '/test-methods/:id/results',
+      summary: 'Every mean by one test method, newest first',
+      answer: Type.Array(methodResult),
+      handle: async ({ params }) => ({ body: await resultsByMethod(db, params.id!) }),
     },
     {
       id: 'listPartNotices',

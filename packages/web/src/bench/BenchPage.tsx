@@ -14,6 +14,7 @@ import { tabLook } from '../ui/tabLook.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
 import { useCampaignsQuery, type CampaignSummary } from './benchApi.ts';
 import { MethodCard } from './MethodCard.tsx';
+import { MethodResults } from './MethodResults.tsx';
 import { nextStep } from './nextStep.ts';
 
 const TABS = { campaigns: 'Campaigns', methods: 'Test methods' } as const;
@@ -172,6 +173,7 @@ function MethodsTab() {
           </Link>
         </div>
         <MethodCard method={method} />
+        <MethodResults method={method} />
       </section>
     </div>
   );

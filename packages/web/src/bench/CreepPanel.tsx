@@ -137,32 +137,34 @@ function Fitted({ band, readings, specimens }: Fit) {
           <circle key={i} cx={x(timeH)} cy={y(moved)} r={2.6} className="fill-ink" />
         ))}
       </svg>
-      <dl className="grid grid-cols-[auto_1fr] content-start gap-x-3 gap-y-0.5 text-sm">
-        {[
-          [
-            'Readings',
-            `${band.readings} of ${specimens} specimen${specimens === 1 ? '' : 's'}, scatter ${f(100 * band.scatter, 2)} %`,
-          ],
-          ['a', `${f(band.creepA)} (${between(band.creepAInterval)})`],
-          ['n', `${f(band.creepN)} (${between(band.creepNInterval)})`],
-          ...FORETOLD_H.map((hours) => {
-            const { moved, low, high } = band.at(hours);
-            return [
-              `After ${duration(hours)}`,
-              `${amount(moved, 'mm', units)} (${amount(low, 'mm', units)} … ${amount(high, 'mm', units)})`,
-            ];
-          }),
-        ].map(([title, value]) => (
-          <div key={title} className="contents">
-            <dt className="text-quiet">{title}</dt>
-            <dd className="text-right">{value}</dd>
-          </div>
-        ))}
-        <dd className="col-span-2 mt-1 text-xs text-quiet">
+      <div>
+        <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5 text-sm">
+          {[
+            [
+              'Readings',
+              `${band.readings} of ${specimens} specimen${specimens === 1 ? '' : 's'}, scatter ${f(100 * band.scatter, 2)} %`,
+            ],
+            ['a', `${f(band.creepA)} (${between(band.creepAInterval)})`],
+            ['n', `${f(band.creepN)} (${between(band.creepNInterval)})`],
+            ...FORETOLD_H.map((hours) => {
+              const { moved, low, high } = band.at(hours);
+              return [
+                `After ${duration(hours)}`,
+                `${amount(moved, 'mm', units)} (${amount(low, 'mm', units)} … ${amount(high, 'mm', units)})`,
+              ];
+            }),
+          ].map(([title, value]) => (
+            <div key={title} className="contents">
+              <dt className="text-quiet">{title}</dt>
+              <dd className="text-right">{value}</dd>
+            </div>
+          ))}
+        </dl>
+        <p className="mt-1 text-xs text-quiet">
           δ = δ₀·(1 + a·tⁿ), t in h; 95 % intervals. The band counts the scatter of the readings, not a law that may
           change later.
-        </dd>
-      </dl>
+        </p>
+      </div>
     </div>
   );
 }

@@ -66,7 +66,6 @@ export function LooksTab({ campaign, library, edit }: { campaign: Campaign; libr
       )}
       {lasting && <Lasting lasting={lasting} nameOf={nameOf} />}
       <LooksDone campaign={campaign} />
-      <Attachments campaignId={campaign.id} aboutId={campaign.inspections.at(-1)?.id ?? campaign.id} />
     </div>
   );
 }
@@ -222,6 +221,10 @@ function LooksDone({ campaign }: { campaign: Campaign }) {
                 .map(({ specimenId, state, note: seen }) => `${specimenId} ${FOUND[state]}${seen ? `, ${seen}` : ''}`)
                 .join('; ') || 'all whole'}
             </span>
+            <details>
+              <summary className="text-xs text-quiet">Photos and notes of that day</summary>
+              <Attachments campaignId={campaign.id} aboutId={id} />
+            </details>
           </li>
         ))}
       </ol>

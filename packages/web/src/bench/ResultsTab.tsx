@@ -36,20 +36,16 @@ export function ResultsTab({
   const [search, set] = useAddress();
   const method = findMethod(campaign.methodId);
   const outcome = method?.outcomes.find(({ id }) => id === search.get('outcome')) ?? method?.outcomes[0];
-  const results = useMemo(
-    () =>
-      outcome
-        ? campaign.arms.map((arm) =>
-            armResult(
-              campaign,
-              arm,
-              outcome,
-              trials.map(({ trial }) => trial),
-            ),
-          )
-        : [],
-    [campaign, outcome, trials],
-  );
+  const results = outcome
+    ? campaign.arms.map((arm) =>
+        armResult(
+          campaign,
+          arm,
+          outcome,
+          trials.map(({ trial }) => trial),
+        ),
+      )
+    : [];
   if (!method || !outcome) return <p>This method is of a newer version: its results cannot be read here.</p>;
   const nameOf = (armId: string) => {
     const arm = campaign.arms.find(({ id }) => id === armId);

@@ -30,6 +30,7 @@ import type { Workshop } from '../workers/workshop.ts';
 import type { EditCampaign } from './useKeptCampaign.ts';
 import { CONDITIONING_WORDS, DEFECT_WORDS, DIRECTION_WORDS, WAY_WORDS } from './words.ts';
 
+const NO_SPOOLS: readonly SpoolInStock[] = [];
 const HEADINGS = ['Mark', 'Grade', 'Spool', 'Moisture', 'Mass', 'Tested', ''];
 
 /** Every specimen with what it is made of and how, so that no two are mixed up. */
@@ -46,7 +47,7 @@ export function SpecimensTab({
 }) {
   const { data: stock } = useStockQuery();
   const [open, setOpen] = useState<string>();
-  const spools = stock?.spools ?? [];
+  const spools = stock?.spools ?? NO_SPOOLS;
   const looks = useMemo(() => looksOf(campaign, library, spools), [campaign, library, spools]);
   const missing = campaign.arms.map((arm) => ({
     arm,

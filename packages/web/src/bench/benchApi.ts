@@ -3,6 +3,7 @@ import type {
   Attachment,
   CampaignRecord,
   EvidenceImpact,
+  MethodResult,
   Observation,
   PartNotice,
   TrialCurve,
@@ -38,6 +39,7 @@ export const {
   useRemoveAttachmentMutation,
   useNoticesQuery,
   useClearNoticesMutation,
+  useMethodResultsQuery,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     campaigns: build.query<CampaignSummary[], void>({ query: () => 'campaigns', providesTags: ['Campaign'] }),
@@ -103,6 +105,10 @@ export const {
     removeAttachment: build.mutation<void, string>({
       query: (id) => ({ url: `attachments/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Attachment'],
+    }),
+    methodResults: build.query<MethodResult[], string>({
+      query: (id) => `test-methods/${id}/results`,
+      providesTags: ['Campaign', 'Trial'],
     }),
     notices: build.query<PartNotice[], void>({ query: () => 'part-notices', providesTags: ['Notice'] }),
     clearNotices: build.mutation<{ cleared: number }, string>({

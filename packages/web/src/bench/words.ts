@@ -1,12 +1,6 @@
 import { definitionOf, formatQuantity, formatNumber, type Dimension, type UnitSystem } from '@anvilstone/core';
 import type { Outcome } from '@anvilstone/core/bench';
-import {
-  LOAD_DIRECTIONS,
-  ORIENTATIONS,
-  PRINT_DEFECTS,
-  type BuildOrientation,
-  type Conditioning,
-} from '@anvilstone/schema';
+import { ORIENTATIONS, type BuildOrientation, type Conditioning, type Specimen } from '@anvilstone/schema';
 
 export const WAY_WORDS: Record<BuildOrientation, string> = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' };
 export const WAY_OPTIONS = ORIENTATIONS.map((value) => ({ value, label: WAY_WORDS[value] }));
@@ -16,7 +10,7 @@ export const CONDITIONING_WORDS: Record<Conditioning, string> = {
   conditioned: 'in balance with 50 %',
   wet: 'wet through',
 };
-export const DEFECT_WORDS: Record<(typeof PRINT_DEFECTS)[number], string> = {
+export const DEFECT_WORDS: Record<Specimen['defects'][number], string> = {
   gap: 'gaps between roads',
   warped: 'warped',
   stringing: 'strings',
@@ -25,7 +19,7 @@ export const DEFECT_WORDS: Record<(typeof PRINT_DEFECTS)[number], string> = {
   delaminated: 'layers open',
   wet: 'bubbles of damp filament',
 };
-export const DIRECTION_WORDS: Record<(typeof LOAD_DIRECTIONS)[number], string> = {
+export const DIRECTION_WORDS: Record<Specimen['loadDirection'], string> = {
   'as-drawn': 'as drawn',
   reversed: 'the other way round',
   sideways: 'sideways',

@@ -223,7 +223,15 @@ export const breakPart: TestMethod = {
     'fatigue-life',
   ],
   outcomes: [
-    { id: 'peak', breaks: true, title: 'Breaking load', dimension: 'force', of: ({ peakN }) => peakN },
+    {
+      id: 'peak',
+      breaks: true,
+      property: 'tensileStrength',
+      throughModel: true,
+      title: 'Breaking load',
+      dimension: 'force',
+      of: ({ peakN }) => peakN,
+    },
     {
       id: 'first-crack',
       breaks: true,

@@ -21,6 +21,10 @@ export interface Outcome {
   property?: PropertyId;
   /** The conditions that the observation states. */
   conditions?(sizes: Sizes, found: Findings): Partial<Observation>;
+  /**
+   * The property is not read but worked back through the part’s model: the strength with which the model would have told the load.
+   */
+  throughModel?: true;
   /** It is what the specimen broke at: its scatter is that of failures. */
   breaks?: true;
   /** Undefined: this specimen did not give it. */
