@@ -1,5 +1,5 @@
 /**
- * A force–movement curve of 200,000 lines out of a CSV: read, analysed, and thinned for drawing. As a rate and a ratio to what is wanted.
+ * Force over movement, 200,000 lines out of a CSV: read, analysed, and thinned for drawing. As a rate and a ratio to what is wanted.
  *   npm run bench
  */
 import { analyseCurve, readCurve, readingsToDraw } from '@anvilstone/core/bench';

@@ -23,13 +23,13 @@ const views = [
   ['grades', '/grades?printable=fits&range=tensileModulus~1500~&sort=tensileStrength~down', 'light'],
   ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],
   ['print-plan', '/parts/0a7c1d00-0000-4000-8000-000000000003/plan?grade=ol-pa6-gf&way=XZ', 'light'],
-  ['agents', '/agents', 'light'],
+  ['bench-results', '/bench/K1?show=results', 'light'],
+  ['bench-run', '/bench/K3?show=capture', 'light', loadABar],
   ['import', '/grades/import', 'light', askedAboutASheet],
   ['house-rules', '/house-rules', 'light', (page) => changeARule(page)],
   ['spools', '/spools', 'light'],
   ['dryers', '/spools?show=dryers', 'light', planTheDryers],
   ['machines', '/machines', 'light'],
-  ['quick-sums', '/calculations/part-wall-bracket', 'light'],
 ];
 
 async function askedAboutASheet(page) {
@@ -45,6 +45,13 @@ async function askedAboutASheet(page) {
 async function planTheDryers(page) {
   await page.getByRole('button', { name: 'Plan the best' }).click();
   await page.getByText('Nothing speaks against it').waitFor();
+}
+
+async function loadABar(page) {
+  await page.getByLabel(/^The weight can fall/).check();
+  await page.getByRole('button', { name: 'Set to zero and load slowly' }).click();
+  // Two days pass in nine seconds.
+  await page.waitForTimeout(8000);
 }
 
 async function walkTheMap(page) {

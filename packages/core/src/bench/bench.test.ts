@@ -4,6 +4,7 @@ import { tPoint } from './distributions.ts';
 import { criticalResidual, outliersOf } from './outliers.ts';
 import { readReadings } from './readReadings.ts';
 import { sdOf, summaryOf } from './summary.ts';
+import { normalSource } from './testContext.ts';
 import { toleranceFactor } from './toleranceFactor.ts';
 import { fitWeibull, weibullPoint } from './weibull.ts';
 
@@ -86,16 +87,6 @@ describe('a summary', () => {
     expect(Math.abs(covered / samples - 0.95)).toBeLessThan(0.012);
   });
 });
-
-/** Seeded, so that the same samples come every time: Box–Muller on a multiplicative congruential generator. */
-function normalSource(seed: number): () => number {
-  let state = seed;
-  const uniform = () => {
-    state = (state * 48_271) % 2_147_483_647;
-    return state / 2_147_483_647;
-  };
-  return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
-}
 
 describe('outliers', () => {
   // Tietjen and Moore 1972: mass spectrometer readings of uranium, the last a slip.

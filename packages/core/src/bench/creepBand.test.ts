@@ -1,16 +1,8 @@
+import { normalSource } from './testContext.ts';
 import { fitCreepBand, type TimedMovement } from './creepBand.ts';
 
 const TIMES_H = [10 / 3600, 30 / 3600, 1 / 60, 1 / 6, 0.5, 1, 3, 6, 12, 24, 48];
 const TRUE = { instant: 1.2, a: 0.35, n: 0.22 };
-
-function normalSource(seed: number): () => number {
-  let state = seed;
-  const uniform = () => {
-    state = (state * 48_271) % 2_147_483_647;
-    return state / 2_147_483_647;
-  };
-  return () => Math.sqrt(-2 * Math.log(uniform())) * Math.cos(2 * Math.PI * uniform());
-}
 
 const readings = (noise: number, normal: () => number): TimedMovement[] =>
   TIMES_H.map((timeH) => ({

@@ -21,7 +21,7 @@ function drawn(noiseN = 0, perMm = 50) {
   return { forceN: Float64Array.from(force), movedMm: Float64Array.from(moved) };
 }
 
-describe('a force over a movement', () => {
+describe('force over movement', () => {
   test('peak, first give, stiffness, slack and work are those that were drawn', () => {
     const found = analyseCurve(drawn());
     expect(found.peakN).toBeCloseTo(239.6, 1);

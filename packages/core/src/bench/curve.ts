@@ -42,7 +42,7 @@ const NOISE_OF_SECOND_DIFFERENCE = 0.6745 * Math.sqrt(6);
 const MOST_FOR_NOISE = 20_000;
 
 /**
- * Peak, first give, stiffness, energy and break of a force–movement curve, in one pass each. The straight part is fitted by least squares
+ * Peak, first give, stiffness, energy and break of force over movement, in one pass each. The straight part is fitted by least squares
  * between 10 and 40 % of the first give (or the peak), so that slack at the start and yielding before the peak do not count.
  * @throws InputError columns of different length, or no force at all
  */

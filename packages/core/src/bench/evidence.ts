@@ -1,10 +1,10 @@
-import type { Campaign, Observation } from '@anvilstone/schema';
+import type { Campaign, CampaignArm, Observation, Trial } from '@anvilstone/schema';
 import { InputError } from '../input/InputError.ts';
 import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
 import { definitionOf } from '../units/dimensions.ts';
-import { findMethod, sizesOf } from './methods/index.ts';
+import { findMethod, sizesOf, type Outcome } from './methods/index.ts';
 import type { PredictionGrounds } from './campaignPrediction.ts';
-import { foundIn, type ArmResult } from './results.ts';
+import { armResult, foundIn, type ArmResult } from './results.ts';
 import { strengthFromPart } from './strengthFromPart.ts';
 
 /** Rounded so that no digit is shown that the scatter does not bear out. */
@@ -78,6 +78,29 @@ export function observationOf(
     date,
     ...(notes.length > 0 ? { note: notes.join(' ').slice(0, 4000) } : {}),
   };
+}
+
+/**
+ * Everything that is taken in with a result: a modulus after a time goes with those after the other times and with the one at the start,
+ * since growth is read from all of them; anything else goes alone.
+ * @throws InputError as `observationOf`
+ */
+export function observationsOf(
+  campaign: Campaign,
+  arm: CampaignArm,
+  outcome: Outcome,
+  trials: readonly Trial[],
+  date: string,
+  grounds?: PredictionGrounds,
+): Observation[] {
+  const resultOf = (one: Outcome) => armResult(campaign, arm, one, trials);
+  const asked = observationOf(campaign, resultOf(outcome), date, grounds);
+  if (outcome.property !== 'creepModulus') return [asked];
+  const others = (findMethod(campaign.methodId)?.outcomes ?? [])
+    .filter((one) => one !== outcome && (one.property === 'creepModulus' || one.property === 'flexuralModulus'))
+    .map(resultOf)
+    .filter(({ claim }) => claim !== 'none');
+  return [asked, ...others.map((result) => observationOf(campaign, result, date, grounds))];
 }
 
 function needed(grounds: PredictionGrounds | undefined): PredictionGrounds {

@@ -37,7 +37,7 @@ const MOST_ROWS = 2_000_000;
 const LINES_LOOKED_AT = 60;
 
 /**
- * A force–movement or movement–time curve out of a CSV. A header names the columns with their units in brackets, after a comma, or in a
+ * Force over movement, or movement over time, out of a CSV. A header names the columns with their units in brackets, after a comma, or in a
  * line of their own; without a unit N, mm, s and °C are taken and that is told. Separators , ; tab; decimal commas where the separator is
  * none. Empty cells are not read; anything else that is no number is refused with its line.
  * @throws InputError no columns that are understood, a unit that is not known, or a cell that is no number
@@ -135,7 +135,7 @@ function columnsOf(first: number, cells: (i: number) => string[], lines: readonl
         lines[0] ?? '',
         'a header that names the columns: force, displacement, time, temperature',
       );
-    // Two bare columns are a movement and a force, as every gauge writes them.
+    // Two bare columns are movement and force, as every gauge writes them.
     return [taken(COLUMNS[1]!, 'first column', 0, undefined), taken(COLUMNS[0]!, 'second column', 1, undefined)];
   }
   const titles = cells(header);

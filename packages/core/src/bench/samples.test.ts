@@ -1,6 +1,7 @@
 import { sampleCampaigns, sampleLibrary } from '../sample/index.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
-import { armResult, fillerEffect, findMethod, lastingOf, predictArm } from './index.ts';
+import { fittedCreepOf } from '../materials/creepFit.ts';
+import { armResult, fillerEffect, findMethod, lastingOf, observationsOf, predictArm } from './index.ts';
 
 const NOW = new Date('2026-11-20T09:00:00Z');
 const samples = sampleCampaigns(NOW);
@@ -48,6 +49,39 @@ describe('the sample campaigns', () => {
     expect(stiffness.ratio).toBeGreaterThan(1.7);
     expect(stiffness.undecided).toBe(false);
     expect(fillerEffect(pairs('strength'))!.undecided).toBe(true);
+  });
+  test('a modulus after two days is taken in with those of the other times, and the creep of the grade follows', () => {
+    const { campaign, trials } = byId('K3');
+    const [arm] = campaign.arms;
+    const [outcome] = findMethod(campaign.methodId)!.outcomes;
+    const found = observationsOf(campaign, arm!, outcome!, trials, '2026-11-20');
+    expect(found.map(({ property, durationH }) => [property, durationH])).toEqual([
+      ['creepModulus', 48],
+      ['creepModulus', 24],
+      ['creepModulus', 1],
+      ['creepModulus', 1 / 60],
+      ['flexuralModulus', undefined],
+    ]);
+    const grade = sampleLibrary.grades.find(({ id }) => id === arm!.gradeId)!;
+    const fitted = fittedCreepOf({
+      ...grade,
+      observations: [
+        ...grade.observations.filter(({ property }) => property !== 'tensileModulus' && property !== 'flexuralModulus'),
+        ...found,
+      ],
+    })!;
+    // Drawn with a = 0.21 and n = 0.19; the start is read at 10 s, when it has crept by a tenth already.
+    expect(fitted.creepA).toBeGreaterThan(0.1);
+    expect(fitted.creepA).toBeLessThan(0.22);
+    expect(
+      observationsOf(
+        byId('K1').campaign,
+        byId('K1').campaign.arms[0]!,
+        findMethod('pull-bar')!.outcomes[0]!,
+        byId('K1').trials,
+        '2026-11-20',
+      ),
+    ).toHaveLength(1);
   });
   test('on the pylon the plain PLA goes first', () => {
     const lasting = lastingOf(byId('K4').campaign)!;

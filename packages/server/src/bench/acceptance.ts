@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { InputError } from '@anvilstone/core';
-import { armResult, findMethod, observationOf } from '@anvilstone/core/bench';
+import { findMethod, observationsOf } from '@anvilstone/core/bench';
 import type {
   AcceptanceRequest,
   Campaign,
@@ -19,15 +19,15 @@ import { campaignTable, keepNotice, trialsOf } from './repository.ts';
 
 type Wanted = Pick<AcceptanceRequest, 'armId' | 'outcomeId'>;
 
-/** The observation that a result would become, with what it would change in every part; nothing is saved. */
+/** The observations that a result would become, with what it would change in every part; nothing is saved. */
 export async function previewAcceptance(
   db: Knex,
   campaignId: string,
   wanted: Wanted,
   now: Date,
-): Promise<{ observation: Observation; impact: EvidenceImpact; gradeRevision: number }> {
-  const { grade, observation, gradeRevision } = await resultOf(db, campaignId, wanted, now);
-  return { observation, gradeRevision, impact: await impactOf(db, withObservation(grade, observation)) };
+): Promise<{ observations: Observation[]; impact: EvidenceImpact; gradeRevision: number }> {
+  const { grade, observations, gradeRevision } = await resultOf(db, campaignId, wanted, now);
+  return { observations, gradeRevision, impact: await impactOf(db, withObservations(grade, observations)) };
 }
 
 /**
@@ -40,9 +40,9 @@ export async function acceptResult(
   request: AcceptanceRequest,
   now: Date,
 ): Promise<CampaignRecord> {
-  const { campaign, revision, grade, observation } = await resultOf(db, campaignId, request, now);
+  const { campaign, revision, grade, observations } = await resultOf(db, campaignId, request, now);
   if (revision !== request.campaignRevision) throw conflict('campaign', { campaign, revision });
-  const changed = soundGrade(withObservation(grade, observation));
+  const changed = soundGrade(withObservations(grade, observations));
   const impact = await impactOf(db, changed);
   return db.transaction(async (trx) => {
     const saved = await saveGrade(trx, changed, request.gradeRevision, 'edited');
@@ -61,7 +61,7 @@ export async function acceptResult(
       outcomeId: request.outcomeId,
       at: now.toISOString(),
       by: request.by,
-      observationIds: [observation.id],
+      observationIds: observations.map(({ id }) => id),
       gradeRevision: saved.revision,
     };
     const others = campaign.accepted.filter(
@@ -87,26 +87,18 @@ async function resultOf(db: Knex, campaignId: string, { armId, outcomeId }: Want
   const grounds = await groundsOf(db, campaign, arm);
   const trials = (await trialsOf(db, campaignId)).map(({ trial }) => trial);
   try {
-    const observation = observationOf(
-      campaign,
-      armResult(campaign, arm, outcome, trials),
-      now.toISOString().slice(0, 10),
-      grounds,
-    );
-    return { campaign, revision: found.revision, grade: record.grade, gradeRevision: record.revision, observation };
+    const observations = observationsOf(campaign, arm, outcome, trials, now.toISOString().slice(0, 10), grounds);
+    return { campaign, revision: found.revision, grade: record.grade, gradeRevision: record.revision, observations };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
     throw invalidInput([{ pointer: '/outcomeId', detail: error.message }]);
   }
 }
 
-/** In the place of the same result accepted before, else after all others. */
-function withObservation(grade: Grade, observation: Observation): Grade {
-  const known = grade.observations.some(({ id }) => id === observation.id);
-  return {
-    ...grade,
-    observations: known
-      ? grade.observations.map((one) => (one.id === observation.id ? observation : one))
-      : [...grade.observations, observation],
-  };
+/** In the place of the same results accepted before, else after all others. */
+function withObservations(grade: Grade, observations: readonly Observation[]): Grade {
+  const newer = new Map(observations.map((one) => [one.id, one]));
+  const kept = grade.observations.map((one) => newer.get(one.id) ?? one);
+  const known = new Set(grade.observations.map(({ id }) => id));
+  return { ...grade, observations: [...kept, ...observations.filter(({ id }) => !known.has(id))] };
 }

@@ -278,10 +278,10 @@ describe('a result', () => {
     expect(json<Problem>(await post('KM', '/preview', wanted).expect(422)).detail).toMatch(/three readings/);
     for (let i = 3; i <= 5; i++) await putTrial(typed('KM', `KM-A${i}`, { found: { peakN: 120 + i } })).expect(200);
     const before = json<GradeRecord>(await api().get('/api/v1/grades/tm-asa'));
-    const preview = json<{ observation: Observation; gradeRevision: number; impact: EvidenceImpact }>(
+    const preview = json<{ observations: Observation[]; gradeRevision: number; impact: EvidenceImpact }>(
       await post('KM', '/preview', wanted).expect(200),
     );
-    expect(preview.observation).toMatchObject({
+    expect(preview.observations[0]).toMatchObject({
       value: 10.25,
       unit: 'MPa',
       count: 5,

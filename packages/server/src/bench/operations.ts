@@ -166,9 +166,13 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
       id: 'previewAcceptance',
       method: 'post',
       path: '/campaigns/:id/acceptances/preview',
-      summary: 'The observation that a result would become, and what it would change in every part; nothing is saved',
+      summary: 'The observations that a result would become, and what it would change in every part; nothing is saved',
       body: wanted,
-      answer: Type.Object({ observation, gradeRevision: Type.Integer(), impact: evidenceImpact }),
+      answer: Type.Object({
+        observations: Type.Array(observation),
+        gradeRevision: Type.Integer(),
+        impact: evidenceImpact,
+      }),
       handle: async ({ params, body }) => ({
         body: await previewAcceptance(db, params.id!, body as AcceptanceRequest, new Date()),
       }),

@@ -4,21 +4,18 @@ import type { Trial, TrialRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { HttpProblem, notFound } from '../http/problems.ts';
-import { InstrumentSilent } from '../instruments/ask.ts';
-import { gaugeOfLine, Implausible } from '../instruments/readings.ts';
 import type { Device, InstrumentService } from '../instruments/service.ts';
 import type { MountedSpecimen } from '../simulators/benchRig.ts';
+import { readingsFetcher, type GaugesOfRun } from './fetchReadings.ts';
 import { findingsOf, knownMethod, zeroDoubt } from './findings.ts';
 import { predictedNow } from './grounds.ts';
 import { campaignTable, trialTable } from './repository.ts';
-import { keepGaugeReadings, lastNumber, wholeCurve, type Channel, type GaugeReading } from './readings.ts';
+import { wholeCurve, type Channel } from './readings.ts';
 import { standInSpecimen } from './standInSpecimen.ts';
 
 /** What another server needs to go on with a run. */
-interface Run {
+interface Run extends GaugesOfRun {
   methodId: string;
-  gauges: Partial<Record<Channel, string>>;
-  advantage: number;
   /** Of a stand-in rig: hung in again after a restart, since it forgets. */
   mounted?: MountedSpecimen;
 }
@@ -48,6 +45,7 @@ export function runService(
   now: () => Date = () => new Date(),
 ): RunService {
   const following = new Map<string, { stopped: boolean; done: Promise<void> }>();
+  const fetcher = readingsFetcher(db, instruments, nameOf, note);
   const gaugeOf = (kind: Device['kind']) => devices.find((one) => one.kind === kind);
 
   return {
@@ -183,8 +181,8 @@ export function runService(
     const silent = new Set<Channel>();
     for (let look = 0; !one.stopped; look++) {
       try {
-        for (const channel of ['force', 'moved'] as const) await fetchChannel(trialId, run, channel, silent);
-        if (look % TEMPERATURE_EVERY === 0) await fetchTemperature(trialId, run);
+        for (const channel of ['force', 'moved'] as const) await fetcher.channel(trialId, run, channel, silent);
+        if (look % TEMPERATURE_EVERY === 0) await fetcher.temperature(trialId, run);
         if (await isOver(trialId, run)) {
           await finish(trialId, run, 'done');
           return;
@@ -194,74 +192,6 @@ export function runService(
         logger.warn({ err: error, trialId }, 'a look at the gauges failed');
       }
       await new Promise((resolve) => setTimeout(resolve, LOOK_MS));
-    }
-  }
-
-  async function fetchChannel(
-    trialId: string,
-    run: Run,
-    channel: 'force' | 'moved',
-    silent: Set<Channel>,
-  ): Promise<void> {
-    const gauge = run.gauges[channel];
-    if (gauge === undefined) return;
-    const last = await lastNumber(db, trialId, channel);
-    let lines;
-    let damaged = 0;
-    try {
-      ({ lines, damaged } = await instruments.gaugeSince(gauge, last));
-    } catch (error) {
-      if (!(error instanceof InstrumentSilent)) throw error;
-      lines = error.lines;
-      if (!silent.has(channel)) await note(trialId, 'drop-out', `${nameOf(gauge)}: ${error.message}`);
-      silent.add(channel);
-    }
-    const readings: GaugeReading[] = [];
-    for (const line of lines) {
-      if (line.word !== 'LOAD' && line.word !== 'MOVE') continue;
-      try {
-        const { value, ...rest } = gaugeOfLine(line);
-        readings.push({ channel, ...rest, value: channel === 'force' ? value * run.advantage : value });
-      } catch (error) {
-        if (!(error instanceof Implausible)) throw error;
-        damaged += 1;
-      }
-    }
-    if (damaged > 0) await note(trialId, 'damaged', `${nameOf(gauge)}: ${damaged} damaged lines were not used`);
-    const [first] = readings;
-    if (first && silent.delete(channel)) await note(trialId, 'back', `${nameOf(gauge)} answers again`);
-    if (first && last > 0 && first.number > last + 1 && damaged === 0)
-      await note(
-        trialId,
-        'gap',
-        `${nameOf(gauge)}: ${first.number - last - 1} readings are lost, it no longer remembers them`,
-      );
-    const over = readings.find((reading) => reading.over);
-    if (over && !(await db('trial_readings').where({ trial_id: trialId, over: true }).first('number')))
-      await note(
-        trialId,
-        'over-range',
-        `${nameOf(gauge)} went past its range at ${over.value.toFixed(0)} N on the specimen`,
-      );
-    await keepGaugeReadings(db, trialId, readings);
-  }
-
-  async function fetchTemperature(trialId: string, run: Run): Promise<void> {
-    const id = run.gauges.temperature;
-    if (id === undefined) return;
-    try {
-      const value = await instruments.temperature(id);
-      const number = (await lastNumber(db, trialId, 'temperature')) + 1;
-      const { rows } = await db.raw<{ rows: { s: number | null }[] }>(
-        'select max(s) as s from trial_readings where trial_id = ?',
-        [trialId],
-      );
-      await keepGaugeReadings(db, trialId, [
-        { channel: 'temperature', number, s: rows[0]?.s ?? 0, value, over: false },
-      ]);
-    } catch (error) {
-      // A test without its temperature is still a test: it is asked again.
-      if (!(error instanceof HttpProblem)) throw error;
     }
   }
 

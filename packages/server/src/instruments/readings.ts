@@ -47,7 +47,7 @@ export function massOfLine(line: Line): { massG: number; settled: boolean } {
 /** @throws Implausible */
 export const temperatureOfLine = (line: Line): number => within(line, 'c', -100, 500);
 
-/** One reading of a force or displacement gauge, in the gauge’s own N or mm. @throws Implausible values that cannot be */
+/** One reading of a displacement or force gauge, in the gauge’s own N or mm. @throws Implausible values that cannot be */
 export function gaugeOfLine(line: Line): { number: number; s: number; value: number; over: boolean } {
   return {
     number: within(line, 'number', 1, Number.MAX_SAFE_INTEGER),

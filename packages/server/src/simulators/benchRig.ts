@@ -33,7 +33,7 @@ interface State {
 }
 
 /**
- * Stand-in of a test rig with its gauges: a force gauge to 500 N, a displacement gauge and a thermometer, each on a port of its own.
+ * Stand-in of a test rig with its gauges: displacement, force (to 500 N), temperature, each on a port of its own.
  *   ZERO → ZEROED;  SINCE number=… most=… → LOAD number=… s=… n=… [over=yes] or MOVE number=… s=… mm=… (each reading), END readings=…
  *   READ → TEMP c=…
  */

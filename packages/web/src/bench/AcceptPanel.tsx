@@ -1,6 +1,6 @@
-import { findCheck, PROPERTY_DEFINITIONS } from '@anvilstone/core';
+import { duration, findCheck, PROPERTY_DEFINITIONS } from '@anvilstone/core';
 import type { ArmResult } from '@anvilstone/core/bench';
-import type { Campaign } from '@anvilstone/schema';
+import type { Campaign, Observation } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { Link } from 'react-router';
 import { TextField } from '../ui/fields.tsx';
@@ -61,24 +61,21 @@ export function AcceptPanel({
   );
 }
 
-function Becomes({ preview: { observation, impact } }: { preview: AcceptancePreview }) {
+function Becomes({ preview: { observations, impact } }: { preview: AcceptancePreview }) {
   const { library } = useLibrary();
-  const { property, value, unit, count, standardDeviation, orientation, conditioning, temperatureC, method, note } =
-    observation;
   const name = (id: string | null) =>
     id === null ? 'nobody' : (library?.grades.find((one) => one.id === id)?.name ?? id);
   const moved = impact.parts.filter(({ changes }) => changes.length > 0);
   return (
     <>
-      <p className="text-sm">
-        It becomes:{' '}
-        <strong>
-          {PROPERTY_DEFINITIONS[property].title} {value} {unit}
-        </strong>
-        {standardDeviation !== undefined && `, sd ${standardDeviation} ${unit}`}, n {count}
-        {orientation && `, ${WAY_WORDS[orientation]}`}
-        {conditioning && `, ${CONDITIONING_WORDS[conditioning]}`}, {temperatureC ?? 23} °C, printed; {method}. {note}
-      </p>
+      <p className="text-sm">It becomes:</p>
+      <ul className="text-sm">
+        {observations.map((one) => (
+          <li key={one.id}>
+            <ObservationWords observation={one} />
+          </li>
+        ))}
+      </ul>
       <h3 className="mt-3 text-sm">Parts whose answer would move</h3>
       {moved.length === 0 && (
         <p className="text-sm text-quiet">
@@ -125,6 +122,22 @@ function Becomes({ preview: { observation, impact } }: { preview: AcceptancePrev
           </tbody>
         </table>
       )}
+    </>
+  );
+}
+
+function ObservationWords({ observation }: { observation: Observation }) {
+  const { property, value, unit, count, standardDeviation, orientation, conditioning, temperatureC, method, note } =
+    observation;
+  return (
+    <>
+      <strong>
+        {PROPERTY_DEFINITIONS[property].title} {value} {unit}
+      </strong>
+      {observation.durationH !== undefined && ` after ${duration(observation.durationH)}`}
+      {standardDeviation !== undefined && `, sd ${standardDeviation} ${unit}`}, n {count}
+      {orientation && `, ${WAY_WORDS[orientation]}`}
+      {conditioning && `, ${CONDITIONING_WORDS[conditioning]}`}, {temperatureC ?? 23} °C, printed; {method}. {note}
     </>
   );
 }

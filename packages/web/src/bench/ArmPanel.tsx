@@ -9,6 +9,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import { AcceptPanel } from './AcceptPanel.tsx';
 import { outcomeText, WAY_WORDS } from './words.ts';
+import { FactList } from '../ui/FactList.tsx';
 
 /** One arm: every reading, what may be said on so many, and how it compares with what was expected. */
 export function ArmPanel({
@@ -121,16 +122,7 @@ function Numbers({
       ? ([['Weibull shape', f(weibull.shape)]] as [string, string][])
       : []),
   ];
-  return (
-    <dl className="mt-2 grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5">
-      {rows.map(([title, value]) => (
-        <div key={title} className="contents">
-          <dt className="text-quiet">{title}</dt>
-          <dd className="text-right">{value}</dd>
-        </div>
-      ))}
-    </dl>
-  );
+  return <FactList className="mt-2" rows={rows} />;
 }
 
 /** Measured against expected, and what that may mean. */

@@ -6,6 +6,7 @@ import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { amount, duration } from '../ui/amount.ts';
 import { Panel } from '../ui/Panel.tsx';
+import { FactList } from '../ui/FactList.tsx';
 
 const SIZE = { width: 620, height: 250, left: 52, right: 14, top: 10, bottom: 36 };
 const FORETOLD_H = [100, 1000, 10_000];
@@ -138,28 +139,23 @@ function Fitted({ band, readings, specimens }: Fit) {
         ))}
       </svg>
       <div>
-        <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-0.5 text-sm">
-          {[
+        <FactList
+          rows={[
             [
               'Readings',
               `${band.readings} of ${specimens} specimen${specimens === 1 ? '' : 's'}, scatter ${f(100 * band.scatter, 2)} %`,
             ],
             ['a', `${f(band.creepA)} (${between(band.creepAInterval)})`],
             ['n', `${f(band.creepN)} (${between(band.creepNInterval)})`],
-            ...FORETOLD_H.map((hours) => {
+            ...FORETOLD_H.map((hours): [string, string] => {
               const { moved, low, high } = band.at(hours);
               return [
                 `After ${duration(hours)}`,
                 `${amount(moved, 'mm', units)} (${amount(low, 'mm', units)} … ${amount(high, 'mm', units)})`,
               ];
             }),
-          ].map(([title, value]) => (
-            <div key={title} className="contents">
-              <dt className="text-quiet">{title}</dt>
-              <dd className="text-right">{value}</dd>
-            </div>
-          ))}
-        </dl>
+          ]}
+        />
         <p className="mt-1 text-xs text-quiet">
           δ = δ₀·(1 + a·tⁿ), t in h; 95 % intervals. The band counts the scatter of the readings, not a law that may
           change later.

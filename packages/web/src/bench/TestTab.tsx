@@ -135,7 +135,7 @@ function Trial({ record: { trial }, campaign }: { record: TrialRecord; campaign:
           </p>
           <span className="grow" />
           <Button disabled={isLoading} onClick={() => void end({ trialId: trial.id, as: 'done' })}>
-            It has broken: keep it
+            {kind === 'force' ? 'It has broken: keep it' : 'End it here and keep it'}
           </Button>
           <Button look="quiet" disabled={isLoading} onClick={() => void end({ trialId: trial.id, as: 'abandoned' })}>
             Came to no result

@@ -13,7 +13,7 @@ import { api } from '../app/api.ts';
 
 export type CampaignSummary = CampaignRecord & { done: number; running: number };
 export interface AcceptancePreview {
-  observation: Observation;
+  observations: Observation[];
   gradeRevision: number;
   impact: EvidenceImpact;
 }

@@ -8,6 +8,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import type { PlanTabProps } from './planTab.ts';
 import { StockOfGrade } from './StockOfGrade.tsx';
+import { FactList } from '../ui/FactList.tsx';
 
 const ROOM: AirStretch = { hours: 4, temperatureC: 23, humidityPct: 50 };
 const STATE = {
@@ -87,19 +88,15 @@ export function DryTab({ grade, choice }: PlanTabProps) {
                 ? `: use it within ${duration(found.useWithinH)}`
                 : ': it keeps in this air'}
           </p>
-          <dl className="mt-2 grid grid-cols-[1fr_auto] gap-x-3 text-sm">
-            {[
+          <FactList
+            className="mt-2"
+            rows={[
               ['Water, of the balance with 50 % humidity', `${f(100 * found.fraction, 2)} %`],
               ['Too wet from', '20 %'],
               ['Out of the dryer at 23 °C and 50 % it lasts', duration(water.openHours)],
               ['Drying as stated', `${duration(water.dryingH)} at ${amount(water.dryingC, '°C', units)}`],
-            ].map(([title, value]) => (
-              <div key={title} className="contents">
-                <dt className="text-quiet">{title}</dt>
-                <dd className="text-right">{value}</dd>
-              </div>
-            ))}
-          </dl>
+            ]}
+          />
           <p className="mt-2 text-xs text-quiet">
             By diffusion, from the open hours of its {process.openHours === undefined ? 'family (typical)' : 'maker'}. A
             scale is surer: dry is when it loses no more. Several spools at once: quick sum “Which spools to dry

@@ -15,6 +15,7 @@ import { SpoolHistory } from './SpoolHistory.tsx';
 import { useRemoveSpoolMutation, useStockQuery } from './spoolsApi.ts';
 import { WeighPanel } from './WeighPanel.tsx';
 import { WritePanel } from './WritePanel.tsx';
+import { FactList } from '../ui/FactList.tsx';
 
 /** One spool: how wet, how much is left, where it lies, what happened to it, and everything that can happen next. */
 export function SpoolPage() {
@@ -140,14 +141,7 @@ function Facts({ one: { spool, clock, massG, weighedAt }, stock }: { one: SpoolI
     : [];
   return (
     <Panel title="What is known">
-      <dl className="grid grid-cols-[auto_1fr] gap-x-3 gap-y-1 text-sm">
-        {[...rows, ...clockRows].map(([title, value]) => (
-          <div key={title} className="contents">
-            <dt className="text-quiet">{title}</dt>
-            <dd className="text-right">{value}</dd>
-          </div>
-        ))}
-      </dl>
+      <FactList rows={[...rows, ...clockRows]} />
       {spool.note && <p className="mt-2 text-xs">{spool.note}</p>}
       {spool.sampleData && <p className="mt-2 text-xs text-unknown">sample data</p>}
     </Panel>

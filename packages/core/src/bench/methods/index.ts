@@ -1,5 +1,7 @@
-import { conditionIt, heatLadder, leaveOut, rubIt, soak, surfaceMeter, twist } from './others.ts';
-import { bendBar, breakPart, dropOnPart, pendulum, pullBar } from './strength.ts';
+import { dropOnPart, pendulum } from './impact.ts';
+import { heatLadder, leaveOut, twist } from './others.ts';
+import { conditionIt, rubIt, soak, surfaceMeter } from './properties.ts';
+import { bendBar, breakPart, pullBar } from './strength.ts';
 import type { TestMethod } from './testMethod.ts';
 import { creepHot, sag48, threeTimes } from './time.ts';
 

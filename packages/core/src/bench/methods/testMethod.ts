@@ -74,7 +74,7 @@ export interface TestMethod {
   title: string;
   /** The question that it answers. */
   settles: string;
-  /** A force over a movement, a movement over time, one number, or looks at things left in a real place. */
+  /** Force over movement, movement over time, one number, or looks at things left in a real place. */
   capture: 'force' | 'time' | 'number' | 'looks';
   rig: Rig;
   /** A coupon of the sizes below, or the part itself. */

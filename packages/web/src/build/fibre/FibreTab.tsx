@@ -11,6 +11,7 @@ import { QuantityField, type Bounds } from '../../ui/QuantityField.tsx';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 import { OptionsTable } from './OptionsTable.tsx';
+import { FactList } from '../../ui/FactList.tsx';
 
 /** The usual cover: two walls. */
 const START: FibreInFaces = { towId: tows[0]!.id, strandsDeep: 2, insetMm: 0.9 };
@@ -69,21 +70,16 @@ function Strands() {
             bounds={bounds('insetMm')}
             onChange={(insetMm) => set({ ...fibre, insetMm }, 'insetMm')}
           />
-          <dl className="grid grid-cols-[1fr_auto] gap-x-2 text-xs">
-            {[
+          <FactList
+            rows={[
               ['Modulus along it', `${tow.e1Mpa.toLocaleString('en')} MPa`],
               ['Strength pulled, squeezed', `${tow.xtMpa}, ${tow.xcMpa} MPa`],
               ['Scatter of its strength', `${tow.covTypicalPct} %`],
               ['Tightest bend', `${tow.minimumBendRadiusMm} mm radius`],
               ['Shortest piece', `${tow.minimumLengthMm} mm`],
               ['Holds to, bent', `${tow.maxServiceCompressionC} °C`],
-            ].map(([title, value]) => (
-              <div key={title} className="contents">
-                <dt className="text-quiet">{title}</dt>
-                <dd className="text-right">{value}</dd>
-              </div>
-            ))}
-          </dl>
+            ]}
+          />
           <p className="text-xs text-quiet">{tow.notes}</p>
           <p className="border-l-3 border-unknown pl-2 text-xs">{tow.handlingCaution}</p>
         </div>
