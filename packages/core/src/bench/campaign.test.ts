@@ -207,6 +207,9 @@ describe('results', () => {
       [weak, false],
     ]);
     expect(rankArms([weak, strong], true)[0]!.result).toBe(weak);
+    // Two readings far apart from five others still tell no difference.
+    const two = resultOf(campaignWith([100, 101]));
+    expect(rankArms([strong, two])[1]).toMatchObject({ againstFirst: undefined, mayBeFirst: true });
     expect(fillerEffect([{ filled: strong, neat: weak }])).toBeUndefined();
     const effect = fillerEffect([
       { filled: strong, neat: weak },

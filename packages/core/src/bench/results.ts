@@ -156,9 +156,9 @@ export function rankArms(results: readonly ArmResult[], lowerIsBetter = false): 
   });
 }
 
-/** Undefined: fewer than two readings on a side, or no scatter at all. */
+/** Undefined: fewer than three readings on a side, from which no difference is told, or no scatter at all. */
 export function welch(first: ArmResult, second: ArmResult): WelchComparison | undefined {
-  if (first.values.length < 2 || second.values.length < 2) return undefined;
+  if (first.claim === 'none' || second.claim === 'none') return undefined;
   if (!(first.summary!.sd! > 0) && !(second.summary!.sd! > 0)) return undefined;
   return compareMeans(first.values, second.values);
 }

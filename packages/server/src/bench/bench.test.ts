@@ -112,6 +112,14 @@ describe('a campaign', () => {
     expect(json<Problem>(await api().delete('/api/v1/campaigns/KB?revision=2').expect(409)).detail).toMatch(
       /bad ones too/,
     );
+    await add(campaignOf('KP', { inspections: [{ id: 'look-1', at: '2026-11-01T10:00:00Z', findings: [] }] }));
+    expect(json<Problem>(await api().delete('/api/v1/campaigns/KP?revision=1').expect(409)).detail).toMatch(
+      /looks are kept/,
+    );
+    await put(
+      { ...campaign, specimens: campaign.specimens.slice(0, 2), setUp: { ...campaign.setUp, widthMm: 9 } },
+      2,
+    ).expect(422);
     await add(campaignOf('KC'));
     await api().delete('/api/v1/campaigns/KC?revision=1').expect(204);
   });

@@ -73,13 +73,13 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
     {
       ...remove,
       async handle({ params, query, body }) {
-        const [tested] = await trialsOf(db, params.id!);
-        if (tested)
+        const [[tested], campaign] = await Promise.all([trialsOf(db, params.id!), campaignTable.find(db, params.id!)]);
+        if (tested || (campaign?.document.inspections.length ?? 0) > 0)
           throw new HttpProblem(
             409,
             'has-trials',
-            'Specimens of it have been tested',
-            'Readings are kept, the bad ones too: a campaign with trials is not removed.',
+            'Specimens of it have been tested or looked at',
+            'Readings and looks are kept, the bad ones too: a campaign that has some is not removed.',
           );
         return remove.handle({ params, query, body });
       },

@@ -2,6 +2,7 @@ import { findMethod } from '@anvilstone/core/bench';
 import type { CampaignRecord, TrialRecord } from '@anvilstone/schema';
 import { Tabs } from 'radix-ui';
 import { skipToken } from '@reduxjs/toolkit/query';
+import { useCallback, useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { usePartsQuery } from '../app/api.ts';
 import { useAddress } from '../app/useAddress.ts';
@@ -13,14 +14,15 @@ import { tabLook } from '../ui/tabLook.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
 import type { Workshop } from '../workers/workshop.ts';
 import { useCampaignQuery, useRemoveCampaignMutation, useTrialsQuery } from './benchApi.ts';
-import { Expectations } from './Expectations.tsx';
+import { Expectations, useBriefOf } from './Expectations.tsx';
 import { LooksTab } from './LooksTab.tsx';
 import { MethodCard } from './MethodCard.tsx';
 import { PlanFields } from './PlanFields.tsx';
 import { ResultsTab } from './ResultsTab.tsx';
 import { SpecimensTab } from './SpecimensTab.tsx';
 import { TestTab } from './TestTab.tsx';
-import { useKeptCampaign } from './useKeptCampaign.ts';
+import { useKeptCampaign, type EditCampaign } from './useKeptCampaign.ts';
+import { withPredictions } from './withPredictions.ts';
 
 /** While something runs the list of trials is asked for again and again. */
 const AGAIN_MS = 1000;
@@ -58,7 +60,16 @@ function Shown({
   library: Workshop;
 }) {
   const kept = useKeptCampaign(record);
-  const { campaign, edit } = kept;
+  const { campaign, edit: keep } = kept;
+  const brief = useBriefOf(campaign);
+  const testedArmIds = useMemo(() => {
+    const tested = new Set(trials.map(({ trial }) => trial.specimenId));
+    return campaign.specimens.filter(({ id }) => tested.has(id)).map(({ armId }) => armId);
+  }, [trials, campaign.specimens]);
+  const edit = useCallback<EditCampaign>(
+    (change) => keep((now) => withPredictions(change(now), library, brief, testedArmIds)),
+    [keep, library, brief, testedArmIds],
+  );
   const [search, set] = useAddress();
   const { data: parts } = usePartsQuery();
   const method = findMethod(campaign.methodId);
@@ -107,7 +118,9 @@ function Shown({
               ]
             }
           </span>
-          {trials.length === 0 && <Remove id={campaign.id} revision={kept.revision} />}
+          {trials.length === 0 && campaign.inspections.length === 0 && (
+            <Remove id={campaign.id} revision={kept.revision} />
+          )}
         </div>
       </div>
       <SaveProblem<CampaignRecord>

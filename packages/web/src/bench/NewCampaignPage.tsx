@@ -1,6 +1,6 @@
-import { findMethod, predictArm, typicalSetUp } from '@anvilstone/core/bench';
+import { findMethod, typicalSetUp } from '@anvilstone/core/bench';
 import { ORIENTATIONS, type Campaign } from '@anvilstone/schema';
-import { useMemo, useState } from 'react';
+import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';
 import { usePartQuery } from '../app/api.ts';
 import { skipToken } from '@reduxjs/toolkit/query';
@@ -12,6 +12,7 @@ import { useLibrary } from '../workers/useLibrary.ts';
 import type { Workshop } from '../workers/workshop.ts';
 import { useCampaignsQuery, useSaveCampaignMutation } from './benchApi.ts';
 import { Expectations, useBriefOf } from './Expectations.tsx';
+import { withPredictions } from './withPredictions.ts';
 import { useGaugeCapacity } from './useGaugeCapacity.ts';
 import { PlanFields } from './PlanFields.tsx';
 
@@ -89,10 +90,6 @@ function Form({ library, first, backTo }: { library: Workshop; first: Campaign; 
   const navigate = useNavigate();
   const brief = useBriefOf(campaign);
   const ready = campaign.title.trim() !== '' && campaign.arms.length > 0;
-  const withPredictions = useMemo(
-    () => () => ({ ...campaign, arms: predictedArms(campaign, library, brief) }),
-    [campaign, library, brief],
-  );
   return (
     <main className="p-6">
       <p className="text-sm">
@@ -111,7 +108,7 @@ function Form({ library, first, backTo }: { library: Workshop; first: Campaign; 
           look="primary"
           disabled={!ready || isLoading}
           onClick={() =>
-            void save({ campaign: withPredictions(), revision: 0 })
+            void save({ campaign: withPredictions(campaign, library, brief, []), revision: 0 })
               .unwrap()
               .then(({ campaign: { id } }) => navigate(`/bench/${id}?show=specimens`))
               .catch(() => undefined)
@@ -127,17 +124,4 @@ function Form({ library, first, backTo }: { library: Workshop; first: Campaign; 
       </div>
     </main>
   );
-}
-
-/** Each arm with what is expected of it now, in the first outcome of the method. */
-export function predictedArms(
-  campaign: Campaign,
-  library: Workshop,
-  brief: ReturnType<typeof useBriefOf>,
-): Campaign['arms'] {
-  return campaign.arms.map((arm) => {
-    const grade = library.grades.find(({ id }) => id === arm.gradeId);
-    const predicted = grade && predictArm(campaign, arm, { grade, rules: library.rules, library, brief });
-    return { ...arm, predicted: predicted?.known ? Number(predicted.value.toPrecision(4)) : null };
-  });
 }

@@ -7,12 +7,15 @@ import {
   type SizeId,
 } from '@anvilstone/core/bench';
 import type { Campaign, RigSetUp } from '@anvilstone/schema';
+import { useAppSelector } from '../app/store.ts';
+import { FactList } from '../ui/FactList.tsx';
 import { Choice, TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import type { Workshop } from '../workers/workshop.ts';
 import { ArmsPanel } from './ArmsPanel.tsx';
 import type { EditCampaign } from './useKeptCampaign.ts';
+import { quantity } from './words.ts';
 
 /** What is to be settled, by which method, of which grades, in which rig, and how many of each. */
 export function PlanFields({
@@ -81,8 +84,9 @@ export function PlanFields({
       <ArmsPanel campaign={campaign} library={library} edit={edit} />
       {method && (method.sizes.length > 0 || method.capture === 'force') && (
         <Panel title={method.capture === 'force' ? 'Specimen, rig and gauge' : 'Specimen and rig'}>
+          {tested && <SizesTested campaign={campaign} />}
           <div className="grid grid-cols-3 gap-3">
-            {method.sizes.map(({ id, title, dimension }) => size(id, title, dimension))}
+            {!tested && method.sizes.map(({ id, title, dimension }) => size(id, title, dimension))}
             {method.capture === 'force' && (
               <>
                 {size('gaugeCapacityN', 'Gauge reads to', 'force')}
@@ -98,6 +102,25 @@ export function PlanFields({
       )}
       {method && <HowMany campaign={campaign} edit={edit} />}
       {method?.capture === 'looks' && <DatesPanel campaign={campaign} edit={edit} />}
+    </div>
+  );
+}
+
+/** Results are worked out from these: once something has been tested they stay. */
+function SizesTested({ campaign }: { campaign: Campaign }) {
+  const units = useAppSelector((state) => state.settings.units);
+  const sizes = findMethod(campaign.methodId)?.sizes ?? [];
+  const rows = sizes.flatMap(({ id, title, dimension }): [string, string][] => {
+    const value = campaign.setUp[id];
+    return value === undefined ? [] : [[title, quantity(value, dimension, units)]];
+  });
+  if (rows.length === 0) return null;
+  return (
+    <div className="mb-3 w-80">
+      <FactList rows={rows} />
+      <p className="mt-1 text-xs text-quiet">
+        Specimens have been tested with these, so they stay. What a specimen measures itself goes with the specimen.
+      </p>
     </div>
   );
 }

@@ -1,25 +1,12 @@
-import { pairsOf } from '@anvilstone/core';
-import {
-  armResult,
-  fillerEffect,
-  findMethod,
-  rankArms,
-  type ArmPair,
-  type ArmResult,
-  type Outcome,
-} from '@anvilstone/core/bench';
+import { armResult, findMethod } from '@anvilstone/core/bench';
 import type { Campaign, TrialRecord } from '@anvilstone/schema';
-import { useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';
-import { useAppSelector } from '../app/store.ts';
 import { Choice } from '../ui/fields.tsx';
-import { Panel } from '../ui/Panel.tsx';
 import type { Workshop } from '../workers/workshop.ts';
 import { ArmPanel } from './ArmPanel.tsx';
 import { CreepPanel } from './CreepPanel.tsx';
-import { RankingChart } from './RankingChart.tsx';
+import { RankingPanel } from './RankingPanel.tsx';
 import { WeibullChart } from './WeibullChart.tsx';
-import { outcomeText, WAY_WORDS } from './words.ts';
 
 /** What comes of it: every reading, what may be said on so many, which arm is better, and what it would change. */
 export function ResultsTab({
@@ -68,7 +55,7 @@ export function ResultsTab({
         </p>
       )}
       {tested && results.length > 1 && (
-        <Ranking results={results} outcome={outcome} nameOf={nameOf} library={library} />
+        <RankingPanel results={results} outcome={outcome} nameOf={nameOf} library={library} />
       )}
       {results
         .filter(({ replicates }) => replicates.length > 0)
@@ -87,75 +74,4 @@ export function ResultsTab({
       {method.capture === 'time' && <CreepPanel campaign={campaign} trials={trials} nameOf={nameOf} />}
     </div>
   );
-}
-
-function Ranking({
-  results,
-  outcome,
-  nameOf,
-  library,
-}: {
-  results: readonly ArmResult[];
-  outcome: Outcome;
-  nameOf: (armId: string) => string;
-  library: Workshop;
-}) {
-  const units = useAppSelector((state) => state.settings.units);
-  const ranked = rankArms(results, outcome.property === 'wearRate' || outcome.property === 'waterSaturation');
-  const [first] = ranked;
-  const pairs = useMemo(() => filledPairs(results, library), [results, library]);
-  const effect = fillerEffect(pairs);
-  return (
-    <Panel title={`Ranking by ${outcome.title.toLowerCase()}`}>
-      <div className="grid grid-cols-[minmax(0,1fr)_22rem] gap-5">
-        <RankingChart ranked={ranked} outcome={outcome} nameOf={nameOf} />
-        <div className="text-sm">
-          <ol className="list-decimal pl-5">
-            {ranked.map(({ result, mayBeFirst, againstFirst }, i) => (
-              <li key={result.arm.id} className="py-0.5">
-                <strong className="font-semibold">{nameOf(result.arm.id)}</strong>, {WAY_WORDS[result.arm.orientation]}:{' '}
-                {outcomeText(result.summary!.mean, outcome, units)}
-                {i > 0 && (
-                  <span className="block text-quiet">
-                    {!againstFirst
-                      ? 'too few readings to compare'
-                      : againstFirst.undecided
-                        ? `too few to tell it from the first${againstFirst.enough === null ? '; 200 of each would not do either' : `: about ${againstFirst.enough} of each would`}`
-                        : `${outcomeText(Math.abs(againstFirst.difference), outcome, units)} behind the first, between ${outcomeText(Math.min(Math.abs(againstFirst.interval.low), Math.abs(againstFirst.interval.high)), outcome, units)} and ${outcomeText(Math.max(Math.abs(againstFirst.interval.low), Math.abs(againstFirst.interval.high)), outcome, units)}`}
-                  </span>
-                )}
-                {i > 0 && mayBeFirst && againstFirst && <span className="sr-only">It may be the best.</span>}
-              </li>
-            ))}
-          </ol>
-          {first && (
-            <p className="mt-2 text-xs text-quiet">
-              Differences by Welch, 95 %. Comparing {ranked.length} at once, one in twenty differences is chance.
-            </p>
-          )}
-          {pairs.length > 0 && (
-            <p className="mt-2 border-t border-line pt-2">
-              {effect
-                ? `Filled over neat, ${effect.pairs} pairs of one maker each: × ${effect.ratio.toFixed(2)}, between ${effect.interval.low.toFixed(2)} and ${effect.interval.high.toFixed(2)}.${effect.undecided ? ` Too few to tell${effect.enough === null ? '' : `; ${effect.enough} pairs would`}.` : ''}`
-                : `Filled against neat: ${pairs.length === 1 ? 'one pair' : `${pairs.length} pairs`} with enough readings on both sides say nothing about what a filler does; two makers at least, three readings each.`}
-            </p>
-          )}
-        </div>
-      </div>
-    </Panel>
-  );
-}
-
-/** A filled arm with the neat one of its maker and family, printed the same way up. */
-function filledPairs(results: readonly ArmResult[], library: Workshop): ArmPair[] {
-  const gradeOf = (result: ArmResult) => library.grades.find(({ id }) => id === result.arm.gradeId);
-  return results.flatMap((filled): ArmPair[] => {
-    const grade = gradeOf(filled);
-    if (!grade || grade.reinforcementId === null) return [];
-    const bases = pairsOf(grade, library.grades).map((one) => one.grade.id);
-    const neat = results.find(
-      (one) => bases.includes(one.arm.gradeId) && one.arm.orientation === filled.arm.orientation,
-    );
-    return neat ? [{ filled, neat }] : [];
-  });
 }

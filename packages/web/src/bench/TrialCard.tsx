@@ -100,7 +100,7 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
       {editing === undefined && (
         <div className="mt-3 flex gap-2">
           <Button onClick={() => setEditing('broke')}>Where it broke</Button>
-          {ids.length > 0 && <Button onClick={() => setEditing('right')}>Put a number right</Button>}
+          <Button onClick={() => setEditing('right')}>Put a number right</Button>
           {trial.excluded ? (
             <Button
               disabled={isLoading}
@@ -117,7 +117,7 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
         </div>
       )}
       {editing === 'right' && (
-        <PutRight trial={trial} ids={ids} method={method} onSave={keep} onCancel={() => setEditing(undefined)} />
+        <PutRight trial={trial} method={method} onSave={keep} onCancel={() => setEditing(undefined)} />
       )}
       {editing === 'out' && (
         <WithReason
@@ -188,24 +188,31 @@ function WithReason({
   );
 }
 
+/** What may be put right by each way of capturing, found or not. */
+const MAY_BE_RIGHT: Record<TestMethod['capture'], readonly NumberId[]> = {
+  force: ['peakN', 'firstCrackN', 'stiffnessNPerMm', 'energyJ'],
+  number: ['reading'],
+  time: [],
+  looks: [],
+};
+
 function PutRight({
   trial,
-  ids,
   method,
   onSave,
   onCancel,
 }: {
   trial: Trial;
-  ids: readonly NumberId[];
   method: TestMethod;
   onSave: (trial: Trial) => void;
   onCancel: () => void;
 }) {
   const [found, setFound] = useState<Findings>(trial.corrected?.found ?? {});
   const [why, setWhy] = useState(trial.corrected?.why ?? '');
+  const moved = found.moved ?? trial.found.moved ?? [];
   return (
     <div className="mt-3 grid grid-cols-4 gap-3">
-      {ids.map((id) => (
+      {MAY_BE_RIGHT[method.capture].map((id) => (
         <QuantityField
           key={id}
           label={`${FOUND[id].title}${FOUND[id].dimension === 'ratio' && FOUND[id].unit ? `, ${FOUND[id].unit}` : ''}`}
@@ -214,6 +221,18 @@ function PutRight({
           onChange={(value) => setFound({ ...found, [id]: value })}
         />
       ))}
+      {method.capture === 'time' &&
+        moved.map(({ timeS, movedMm }, row) => (
+          <QuantityField
+            key={timeS}
+            label={`At ${duration(timeS / 3600)}`}
+            dimension="length"
+            value={movedMm}
+            onChange={(value) =>
+              setFound({ ...found, moved: moved.map((one, i) => (i === row ? { ...one, movedMm: value } : one)) })
+            }
+          />
+        ))}
       <div className="col-span-2">
         <TextField label="Why what was found is not right" value={why} maxLength={200} onChange={setWhy} />
       </div>
