@@ -1,5 +1,5 @@
 import type { Campaign, Trial } from '@anvilstone/schema';
-import { lampArm, sampleLibrary } from '../sample/index.ts';
+import { carrierTray, lampArm, ratchetPawl, sampleLibrary } from '../sample/index.ts';
 import { evaluate } from '../evaluation/index.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { PROPERTIES } from '@anvilstone/schema';
@@ -284,6 +284,30 @@ describe('a test plan', () => {
       if (method.volumeMm3) expect(effort!.filamentG).toBeGreaterThan(1);
       expect(why.length).toBeGreaterThan(20);
     }
+  });
+  test('a pressure over a face is no pull: the part itself is then not proposed', () => {
+    const { best: drains } = evaluate(carrierTray, sampleLibrary).grades.find(
+      ({ gradeId }) => gradeId === 'vp-asa-esd',
+    )!;
+    const tray = planTests(carrierTray, sampleLibrary, grade('vp-asa-esd'), drains, defaultHouseRules);
+    expect(tray.map(({ method }) => method.id)).not.toContain('break-part');
+    expect(tray.length).toBeGreaterThan(0);
+    expect(
+      predictPart(
+        carrierTray,
+        carrierTray.loadCases[0]!.id,
+        sampleLibrary,
+        grade('vp-asa-esd'),
+        'XY',
+        defaultHouseRules,
+      ).known,
+    ).toBe(false);
+  });
+  test('a part that could hurt someone is itself tested first', () => {
+    const { best: leads } = evaluate(ratchetPawl, sampleLibrary).grades.find(({ gradeId }) => gradeId === 'ol-pa12')!;
+    expect(planTests(ratchetPawl, sampleLibrary, grade('ol-pa12'), leads, defaultHouseRules)[0]!.method.id).toBe(
+      'break-part',
+    );
   });
   test('the part’s own breaking load is its load times the smallest reserve without safety factors', () => {
     const gust = lampArm.loadCases.find(({ forceN, kind }) => forceN !== undefined && kind !== 'knock')!;

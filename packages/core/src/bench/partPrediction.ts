@@ -12,21 +12,19 @@ const BENCH_H = 1 / 60;
 const BENCH_C = 23;
 const SHOWN_COV = { A: 0.05, B: 0.1, C: 0.2, D: 0.3 };
 
-/** What a load is counted in, where a bench can put it on. */
+/** A load that a bench can put on: a pull or a push at one place, or a blow. */
 export interface BenchLoad {
   loadCase: LoadCase;
   amount: number;
-  unit: 'N' | 'N·mm' | 'MPa' | 'J';
+  unit: 'N' | 'J';
 }
 
-/** Loads of a brief that a bench can put on until the part breaks. */
+/** Loads of a brief that a bench can put on until the part breaks. Torques and pressures want a rig of their own. */
 export function benchLoads(brief: Brief): BenchLoad[] {
   return brief.loadCases.flatMap((loadCase): BenchLoad[] => {
-    const { forceN, torqueNmm, pressureMPa, energyJ } = loadCase;
+    const { forceN, energyJ } = loadCase;
     if (loadCase.kind === 'knock') return energyJ === undefined ? [] : [{ loadCase, amount: energyJ, unit: 'J' }];
-    if (forceN !== undefined) return [{ loadCase, amount: forceN, unit: 'N' }];
-    if (torqueNmm !== undefined) return [{ loadCase, amount: torqueNmm, unit: 'N·mm' }];
-    return pressureMPa === undefined ? [] : [{ loadCase, amount: pressureMPa, unit: 'MPa' }];
+    return forceN === undefined ? [] : [{ loadCase, amount: forceN, unit: 'N' }];
   });
 }
 

@@ -92,7 +92,7 @@ export function planTests(
     );
     const [weakest] = [...loaded].sort((a, b) => a.reserve! - b.reserve!);
     const method = findMethod('break-part');
-    if (!weakest || !method || !benchLoads(brief).some(({ unit }) => unit !== 'J')) return undefined;
+    if (!weakest || !method || !benchLoads(brief).some(({ unit }) => unit === 'N')) return undefined;
     return propose(
       weakest,
       method,
@@ -103,7 +103,9 @@ export function planTests(
   function propose(check: CheckResult, method: TestMethod, why: string): TestProposal {
     const across = check.checkId === 'strength-across-layers';
     const orientation: BuildOrientation = method.tests === 'part' ? entry.orientation : across ? 'ZX' : 'XY';
-    const load = benchLoads(brief).find(({ loadCase }) => loadCase.id === check.loadCaseId) ?? benchLoads(brief)[0];
+    // A blow cannot be pulled, nor a pull struck.
+    const loads = benchLoads(brief).filter(({ unit }) => (unit === 'J') === (method.capture === 'number'));
+    const load = loads.find(({ loadCase }) => loadCase.id === check.loadCaseId) ?? loads[0];
     const setUp = typicalSetUp(method, brief, options.gaugeCapacityN);
     const predicted: TestProposal['predicted'] =
       method.tests === 'part'

@@ -105,7 +105,7 @@ function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; p
             <tr key={`${one.methodId} ${one.orientation}`} className="border-b border-line align-top last:border-0">
               <th scope="row" className="max-w-72 px-3 py-2 text-left">
                 {findCheck(one.checkId)?.title}{' '}
-                <span className="font-normal">
+                <span className="inline-flex items-center gap-1.5 align-middle font-normal">
                   <Reserve
                     reserve={one.reserve}
                     status={one.reserve === null ? 'unknown' : one.reserve < 1 ? 'fail' : 'pass'}
