@@ -155,6 +155,8 @@ export type AcceptanceRequest = Static<typeof acceptanceRequest>;
 export const methodResult = record(
   {
     campaignId: identifier,
+    methodId: identifier,
+    checkId: Type.Optional(identifier),
     armId: Type.String(),
     gradeId: identifier,
     orientation: Type.String(),

@@ -334,6 +334,15 @@ test('results by one method stand side by side, newest first', async () => {
   expect(found.filter(({ campaignId }) => campaignId === 'K1')).toMatchObject([{ n: 5 }, { n: 5 }, { n: 5 }]);
   const times = found.map(({ lastAt }) => lastAt);
   expect(times).toEqual([...times].sort().reverse());
+  const ofPart = json<MethodResult[]>(
+    await api().get('/api/v1/parts/0a7c1d00-0000-4000-8000-000000000003/test-results').expect(200),
+  );
+  expect(new Set(ofPart.map(({ campaignId }) => campaignId))).toEqual(new Set(['K1', 'K3']));
+  expect(ofPart.find(({ campaignId }) => campaignId === 'K3')).toMatchObject({
+    checkId: 'sag-after-duration',
+    n: 3,
+    predicted: 1498,
+  });
   expect(json<MethodResult[]>(await api().get('/api/v1/test-methods/leave-out/results'))).toEqual([]);
   await api().get('/api/v1/test-methods/none/results').expect(404);
 });

@@ -24,7 +24,7 @@ import { acceptResult, previewAcceptance } from './acceptance.ts';
 import { attachmentOperations } from './attachments.ts';
 import { specimenLabels } from './labels.ts';
 import { allNotices, campaignTable, clearNotices, doneCounts, trialsOf, trialTable } from './repository.ts';
-import { resultsByMethod } from './methodResults.ts';
+import { resultsByMethod, resultsOfPart } from './methodResults.ts';
 import { drawnCurve, wholeCurve } from './readings.ts';
 import type { RunService } from './runService.ts';
 import { campaignIssues, importCurve, saveTrial } from './trialService.ts';
@@ -246,6 +246,17 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
       summary: 'Every mean by one test method, newest first',
       answer: Type.Array(methodResult),
       handle: async ({ params }) => ({ body: await resultsByMethod(db, params.id!) }),
+    },
+    {
+      id: 'listPartResults',
+      method: 'get',
+      path: '/parts/:partId/test-results',
+      summary: 'Every mean of the campaigns of a part with what was foretold, newest first',
+      answer: Type.Array(methodResult),
+      async handle({ params }) {
+        requireUuid('part', params.partId!);
+        return { body: await resultsOfPart(db, params.partId!) };
+      },
     },
     {
       id: 'listPartNotices',

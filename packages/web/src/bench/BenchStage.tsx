@@ -21,6 +21,7 @@ import type { Engine, ProposedTest } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { useCampaignsQuery } from './benchApi.ts';
 import { CampaignsTable } from './BenchPage.tsx';
+import { ForetoldPanel } from './ForetoldPanel.tsx';
 import { useGaugeCapacity } from './useGaugeCapacity.ts';
 import { quantity, WAY_OPTIONS, WAY_WORDS } from './words.ts';
 
@@ -71,6 +72,7 @@ export function BenchStage() {
           <CampaignsTable campaigns={own} gradeOf={gradeOf} />
         </section>
       )}
+      <ForetoldPanel partId={partId} gradeOf={gradeOf} />
       {others.length > 0 && (
         <section aria-label={`Other campaigns with ${grade.name}`}>
           <h2 className="mb-2 text-sm">Other campaigns with {grade.name}</h2>

@@ -40,6 +40,7 @@ export const {
   useNoticesQuery,
   useClearNoticesMutation,
   useMethodResultsQuery,
+  usePartResultsQuery,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     campaigns: build.query<CampaignSummary[], void>({ query: () => 'campaigns', providesTags: ['Campaign'] }),
@@ -105,6 +106,10 @@ export const {
     removeAttachment: build.mutation<void, string>({
       query: (id) => ({ url: `attachments/${id}`, method: 'DELETE' }),
       invalidatesTags: ['Attachment'],
+    }),
+    partResults: build.query<MethodResult[], string>({
+      query: (partId) => `parts/${partId}/test-results`,
+      providesTags: ['Campaign', 'Trial'],
     }),
     methodResults: build.query<MethodResult[], string>({
       query: (id) => `test-methods/${id}/results`,

@@ -1,0 +1,41 @@
+import type { Brief, BuildOrientation, Grade, HouseRules, Library } from '@anvilstone/schema';
+import { evaluate } from '../evaluation/evaluate.ts';
+import { InputError } from '../input/InputError.ts';
+import { requirePositiveValue } from '../input/require.ts';
+
+/** Movement that was foretold for a time under one load, mm; null: not known, or the brief sets it no limit. */
+export interface ForetoldMovement {
+  timeH: number;
+  movedMm: number | null;
+}
+
+/**
+ * How far the part should have sagged after each time under a lasting load, by the same check that its brief was judged with: its limit ÷
+ * the reserve at that time.
+ * @throws InputError no such load, or a time not above 0
+ */
+export function foretoldMovement(
+  brief: Brief,
+  loadCaseId: string,
+  library: Pick<Library, 'machines' | 'agents'>,
+  grade: Grade,
+  orientation: BuildOrientation,
+  rules: HouseRules,
+  timesH: readonly number[],
+): ForetoldMovement[] {
+  const load = brief.loadCases.find(({ id }) => id === loadCaseId);
+  if (!load) throw new InputError('loadCaseId', loadCaseId, 'a load of the brief');
+  return timesH.map((timeH, i) => {
+    requirePositiveValue(`timesH/${i}`, timeH);
+    const { maxSagMm } = load;
+    if (maxSagMm === undefined) return { timeH, movedMm: null };
+    const then: Brief = {
+      ...brief,
+      loadCases: [{ ...load, durationH: timeH, actsWhenHot: false }],
+      asks: { orientations: [orientation] },
+    };
+    const { checks } = evaluate(then, { ...library, grades: [grade] }, { rules }).grades[0]!.best;
+    const reserve = checks.find(({ checkId }) => checkId === 'sag-after-duration')?.reserve;
+    return { timeH, movedMm: reserve ? maxSagMm / reserve : null };
+  });
+}

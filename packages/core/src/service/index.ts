@@ -1,0 +1,3 @@
+export * from './failureModes.ts';
+export * from './foretoldMovement.ts';
+export * from './inspectionPlan.ts';
