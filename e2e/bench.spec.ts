@@ -18,6 +18,17 @@ async function load(page: Page): Promise<void> {
 }
 const next = (page: Page) => page.getByRole('button', { name: /^Next: / }).click();
 
+/** How many grades the shortlist says pass; NaN: it is not there yet. */
+async function passing(page: Page): Promise<number> {
+  const text = await page.getByRole('link', { name: /Shortlist/ }).innerText();
+  const shown = await page
+    .getByText(/\d+ pass · \d+ unknown/)
+    .first()
+    .innerText()
+    .catch(() => text);
+  return Number(/(\d+) pass/.exec(shown)?.[1] ?? NaN);
+}
+
 /** As a power cut does it; back when it answers again. */
 async function cutThePower(request: APIRequestContext): Promise<void> {
   process.kill(Number(readFileSync(SERVE_PID, 'utf8')), 'SIGUSR2');
@@ -35,7 +46,8 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
 }) => {
   test.setTimeout(180_000);
   await page.goto(`${PAWL}/shortlist`);
-  await expect(page.getByRole('row').filter({ hasText: 'Osk & Linnet PA12' }).first()).toBeVisible();
+  await expect.poll(() => passing(page)).toBeGreaterThan(1);
+  const before = await passing(page);
   await page.goto(`${PAWL}/bench?grade=ol-pa12`);
   const proposal = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: /^Fatigue/ }) });
   await expect(proposal).toContainText('Pull a bar apart');
@@ -106,8 +118,9 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   const arm = page.getByRole('region', { name: /^A Osk & Linnet PA12/ });
   await expect(arm).toContainText('one more allows a basis value');
   await arm.getByRole('button', { name: 'Take it into the library' }).click();
+  // Who leads depends on what others have brought into the library; that this one no longer passes does not.
   await expect(arm.getByRole('row', { name: /^Ratchet pawl/ })).toContainText(
-    'Harrowgate PA11 leads in place of Osk & Linnet PA12',
+    'Osk & Linnet PA12: passes before, fails now',
   );
   await arm.getByLabel('Who stands for it').fill('M. Aldous');
   await arm.getByRole('button', { name: 'Accept it as evidence' }).click();
@@ -121,10 +134,10 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
     specimen: 'printed',
   });
   await page.goto('/parts');
-  await expect(page.getByRole('row', { name: /^Ratchet pawl/ })).toContainText('Out of date: Harrowgate PA11 leads');
+  await expect(page.getByRole('row', { name: /^Ratchet pawl/ })).toContainText(/Out of date: .*Osk & Linnet PA12/);
   await page.goto(`${PAWL}/shortlist`);
   await expect(page.getByRole('region', { name: 'Out of date' })).toContainText('passes before, fails now');
-  await expect(page.getByRole('radio', { name: /Cheapest that passes/ })).toContainText('Harrowgate PA11');
+  await expect.poll(() => passing(page)).toBe(before - 1);
   await page.getByRole('button', { name: 'I have looked' }).click();
   await expect(page.getByRole('region', { name: 'Out of date' })).toBeHidden();
 });

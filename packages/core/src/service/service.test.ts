@@ -1,10 +1,11 @@
+import type { Brief } from '@anvilstone/schema';
 import { checks, findCheck } from '../checks/index.ts';
 import { evaluate } from '../evaluation/index.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { heaterDuct, lampArm, ratchetPawl, sampleLibrary } from '../sample/index.ts';
 import { failureModes, foretoldMovement, inspectionPlan } from './index.ts';
 
-const entryOf = (brief: typeof lampArm, gradeId: string) =>
+const entryOf = (brief: Brief, gradeId: string) =>
   evaluate(brief, sampleLibrary).grades.find((one) => one.gradeId === gradeId)!.best;
 const gradeOf = (id: string) => sampleLibrary.grades.find((one) => one.id === id)!;
 
