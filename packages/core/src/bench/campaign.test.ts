@@ -191,6 +191,16 @@ describe('results', () => {
     campaign.specimens[0]!.widthMm = 4;
     expect(resultOf([campaign, trials]).values).toEqual([31.25, 25, 25]);
   });
+  test('the temperature is the one that was measured, where it is not the one that was planned', () => {
+    const at = (measuredC: number | undefined) => {
+      const [campaign, trials] = campaignWith([480, 490, 500], {
+        setUp: { widthMm: 5, thicknessMm: 4, temperatureC: 60 },
+      });
+      if (measuredC !== undefined) for (const trial of trials) trial.temperatureC = measuredC;
+      return observationOf(campaign, resultOf([campaign, trials]), '2026-11-02').temperatureC;
+    };
+    expect([at(undefined), at(61.2), at(52.4)]).toEqual([60, 60, 52.4]);
+  });
   test('two moisture states have no mean that may be kept', () => {
     const [campaign, trials] = campaignWith([480, 490, 500]);
     campaign.specimens[0]!.conditioning = 'wet';

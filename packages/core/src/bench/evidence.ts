@@ -1,5 +1,6 @@
 import type { Campaign, CampaignArm, Observation, Trial } from '@anvilstone/schema';
 import { InputError } from '../input/InputError.ts';
+import { ROOM_C } from '../materials/temperatureFactor.ts';
 import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
 import { definitionOf } from '../units/dimensions.ts';
 import { findMethod, sizesOf, type Outcome } from './methods/index.ts';
@@ -48,7 +49,10 @@ export function observationOf(
       'specimens in one moisture state: means of different states are no mean',
     );
   const sizes = sizesOf(campaign.setUp, {});
-  const temperatureC = campaign.setUp.temperatureC;
+  const temperatureC = testedTemperatureC(
+    campaign,
+    counted.map(({ trial }) => trial),
+  );
   const left = replicates.filter(({ counts, trial }) => !counts && trial.state === 'done');
   const worked = outcome.throughModel ? strengthFromPart(campaign, result, needed(grounds)) : undefined;
   const { dimension, directional } = PROPERTY_DEFINITIONS[outcome.property];
@@ -101,6 +105,18 @@ export function observationsOf(
     .map(resultOf)
     .filter(({ claim }) => claim !== 'none');
   return [asked, ...others.map((result) => observationOf(campaign, result, date, grounds))];
+}
+
+/** Readings of a thermometer about the planned temperature are that temperature, K. */
+const PLANNED_WITHIN_K = 3;
+
+/** As planned where the thermometer bears it out or nobody measured; else as measured. Undefined: neither is stated. */
+function testedTemperatureC({ setUp }: Campaign, trials: readonly Trial[]): number | undefined {
+  const measured = trials.flatMap(({ temperatureC }) => temperatureC ?? []);
+  if (measured.length === 0) return setUp.temperatureC;
+  const mean = measured.reduce((sum, one) => sum + one, 0) / measured.length;
+  const planned = setUp.temperatureC ?? ROOM_C;
+  return Math.abs(mean - planned) <= PLANNED_WITHIN_K ? setUp.temperatureC : Number(mean.toFixed(1));
 }
 
 function needed(grounds: PredictionGrounds | undefined): PredictionGrounds {

@@ -19,6 +19,7 @@ import request from 'supertest';
 import { createApp } from '../app.ts';
 import { instrumentService } from '../instruments/service.ts';
 import { testServer } from '../testServer.ts';
+import { thinned } from './fetchReadings.ts';
 import { runService } from './runService.ts';
 
 let server: Awaited<ReturnType<typeof testServer>>;
@@ -189,7 +190,11 @@ describe('a live run', () => {
   test('reads the gauges to the break, finds peak and stiffness, and the rig takes one at a time', async () => {
     await add(campaignOf('KH'));
     const { trial } = json<TrialRecord>(await start('KH', 'KH-A1').expect(201));
+    // Whoever comes second must not set the gauges of the first to zero.
+    const zero = jest.spyOn(server.instruments, 'zero');
     expect(json<Problem>(await start('KH', 'KH-A2').expect(409)).title).toBe('The rig is in use');
+    expect(zero).not.toHaveBeenCalled();
+    zero.mockRestore();
     const done = await ended('KH', trial.id);
     expect(done).toMatchObject({ state: 'done', source: 'live', events: [] });
     expect(done.found.peakN).toBeGreaterThan(50);
@@ -274,6 +279,26 @@ describe('a live run', () => {
     expect([...loaded].sort((a, b) => a - b)).toEqual(loaded);
     expect(moved.at(-1)!.movedMm).toBeLessThan(loaded.at(-1)! / 3);
   }, 40_000);
+});
+
+test('two days at ten readings a second are kept as some thousands, close enough at every time', () => {
+  const all = Array.from({ length: 200_000 }, (_, i) => ({
+    channel: 'moved' as const,
+    number: i + 1,
+    s: (i + 1) / 10,
+    value: 1,
+    over: false,
+  }));
+  const kept = thinned(all, 0);
+  expect(kept.length).toBeLessThan(4000);
+  expect(kept[0]!.s).toBe(0.1);
+  for (let i = 1; i < kept.length; i++) {
+    const step = kept[i]!.s - kept[i - 1]!.s;
+    expect(step).toBeLessThanOrEqual(Math.max(0.1, Math.min(20, 0.005 * kept[i]!.s)) + 0.11);
+  }
+  // Handed over in pieces it comes to the same.
+  const half = thinned(all.slice(0, 90_000), 0);
+  expect([...half, ...thinned(all.slice(90_000), half.at(-1)!.s)]).toEqual(kept);
 });
 
 describe('a result', () => {

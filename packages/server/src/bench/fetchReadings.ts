@@ -4,12 +4,14 @@ import { HttpProblem } from '../http/problems.ts';
 import { InstrumentSilent } from '../instruments/ask.ts';
 import { gaugeOfLine, Implausible } from '../instruments/readings.ts';
 import type { InstrumentService } from '../instruments/service.ts';
-import { keepGaugeReadings, lastNumber, type Channel, type GaugeReading } from './readings.ts';
+import { keepGaugeReadings, lastNumber, lastTimeS, type Channel, type GaugeReading } from './readings.ts';
 
 /** Which gauge reads what of a run, and how often the specimen feels what the force gauge reads. */
 export interface GaugesOfRun {
   gauges: Partial<Record<Channel, string>>;
   advantage: number;
+  /** Over hours and days: readings are thinned as time goes on. */
+  slow?: true;
 }
 
 export interface Fetcher {
@@ -72,7 +74,11 @@ export function readingsFetcher(
         'over-range',
         `${nameOf(gauge)} went past its range at ${over.value.toFixed(0)} N on the specimen`,
       );
-    await keepGaugeReadings(db, trialId, readings);
+    await keepGaugeReadings(
+      db,
+      trialId,
+      run.slow ? thinned(readings, await lastTimeS(db, trialId, channel)) : readings,
+    );
   }
 
   async function fetchTemperature(trialId: string, run: GaugesOfRun): Promise<void> {
@@ -93,4 +99,19 @@ export function readingsFetcher(
       if (!(error instanceof HttpProblem)) throw error;
     }
   }
+}
+
+/** Of a slow run a reading is kept when so much of its time has passed since the last, */
+const STEP_SHARE = 0.005;
+/** and never later than this, so that the start of the recovery is not missed, s. */
+const LONGEST_STEP_S = 20;
+
+/** Two days at ten readings a second are two million; their course over the logarithm of time is told by some thousands. */
+export function thinned(readings: readonly GaugeReading[], lastS: number): GaugeReading[] {
+  let kept = lastS;
+  return readings.filter(({ s }) => {
+    if (s - kept < Math.min(LONGEST_STEP_S, STEP_SHARE * s)) return false;
+    kept = s;
+    return true;
+  });
 }

@@ -34,6 +34,14 @@ export async function lastNumber(db: Knex, trialId: string, channel: Channel): P
   return Number(row.last ?? 0);
 }
 
+/** Time of the last reading that is kept, s; 0: none yet. */
+export async function lastTimeS(db: Knex, trialId: string, channel: Channel): Promise<number> {
+  const row = (await db('trial_readings').where({ trial_id: trialId, channel }).max('s as s').first()) as {
+    s: number | null;
+  };
+  return row.s ?? 0;
+}
+
 export async function keepFileCurve(db: Knex, trialId: string, curve: WholeCurve): Promise<void> {
   const parts = COLUMNS.map((column) => {
     const values = curve[column];

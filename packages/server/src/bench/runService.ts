@@ -57,6 +57,9 @@ export function runService(
       if (!specimen) throw notFound('specimen', specimenId);
       const method = knownMethod(campaign.methodId);
       const gauges = gaugesFor(method);
+      // Before anything is set to zero: another specimen may be hanging in it.
+      await refuseBusyRig(db);
+      await refuseTestedAlready(db, campaignId, specimenId);
       for (const id of Object.values(gauges)) if (id !== gauges.temperature) await instruments.zero(id);
       const arm = campaign.arms.find(({ id }) => id === specimen.armId)!;
       const advantage = method.capture === 'force' ? advantageOf(campaign.setUp) : 1;
@@ -85,18 +88,12 @@ export function runService(
         events: [],
         sampleData: campaign.sampleData,
       };
-      const run: Run = { methodId: method.id, gauges, advantage, ...(mounted ? { mounted } : {}) };
+      const slow = method.capture === 'time' ? { slow: true as const } : {};
+      const run: Run = { methodId: method.id, gauges, advantage, ...slow, ...(mounted ? { mounted } : {}) };
       const saved = await db.transaction(async (trx) => {
         await campaignTable.find(trx, campaignId, true);
         await refuseTestedAlready(trx, campaignId, specimenId);
-        const busy = (await trx('trial_runs').first('trial_id')) as { trial_id: string } | undefined;
-        if (busy)
-          throw new HttpProblem(
-            409,
-            'rig-busy',
-            'The rig is in use',
-            'Another specimen hangs in it: end that run first.',
-          );
+        await refuseBusyRig(trx);
         const record = await trialTable.save(trx, trial, 0);
         await trx('trial_runs').insert({ trial_id: trial.id, begun_at: at, document: JSON.stringify(run) });
         return record!;
@@ -263,6 +260,13 @@ export function runService(
 }
 
 const MOST_EVENTS = 400;
+
+/** @throws HttpProblem 409: one specimen at a time */
+async function refuseBusyRig(db: Knex): Promise<void> {
+  const busy = (await db('trial_runs').first('trial_id')) as { trial_id: string } | undefined;
+  if (busy)
+    throw new HttpProblem(409, 'rig-busy', 'The rig is in use', 'Another specimen hangs in it: end that run first.');
+}
 
 /** @throws HttpProblem 409: a specimen is tested once; one whose trial came to no result may be tried again */
 export async function refuseTestedAlready(db: Knex, campaignId: string, specimenId: string): Promise<void> {

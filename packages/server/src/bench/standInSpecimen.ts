@@ -22,6 +22,9 @@ export function standInSpecimen(
 ): MountedSpecimen {
   const seed = hash(specimenId) % 10_000;
   const truth = 0.74 + 0.36 * share(`${arm.gradeId} ${arm.orientation}`);
+  // The stand-in thermometer hangs at the specimen.
+  const warm =
+    sizes.temperatureC === undefined || sizes.temperatureC === 23 ? {} : { temperatureC: sizes.temperatureC };
   const own = 1 + SCATTER * 2 * (share(specimenId) - 0.5) * 1.7;
   if (method.capture === 'time') {
     const modulus = predicted.known ? predicted.value : 1500;
@@ -32,6 +35,7 @@ export function standInSpecimen(
       kind: 'time',
       seed,
       beganMs,
+      ...warm,
       advantage: 1,
       loadN,
       instantMm: (loadN * spanMm ** 3) / (4 * widthMm * thicknessMm ** 3 * modulus * 1.3 * truth * own),
@@ -46,6 +50,7 @@ export function standInSpecimen(
     kind: 'force',
     seed,
     beganMs,
+    ...warm,
     advantage,
     peakN,
     crackN: arm.orientation === 'ZX' ? null : 0.82 * peakN,

@@ -3,7 +3,7 @@ import type { Device } from '../instruments/service.ts';
 import { lineServer } from './lineServer.ts';
 
 /** What hangs in the stand-in rig. It can be written down, so that a server that comes back hangs in the same specimen. */
-export type MountedSpecimen = { seed: number; beganMs: number; advantage: number } & (
+export type MountedSpecimen = { seed: number; beganMs: number; advantage: number; temperatureC?: number } & (
   | { kind: 'force'; peakN: number; crackN: number | null; stiffnessNPerMm: number }
   | { kind: 'time'; loadN: number; instantMm: number; creepA: number; creepN: number; loadedS: number; totalS: number }
 );
@@ -84,7 +84,11 @@ export async function benchRig(now: () => Date = () => new Date()) {
   });
   const thermometer = await lineServer(({ word }) =>
     word === 'READ'
-      ? [writeLine('TEMP', { c: (ROOM_C + 0.2 * noise(Math.floor(now().getTime() / 5000))).toFixed(1) })]
+      ? [
+          writeLine('TEMP', {
+            c: ((mounted?.temperatureC ?? ROOM_C) + 0.2 * noise(Math.floor(now().getTime() / 5000))).toFixed(1),
+          }),
+        ]
       : [writeLine('WHAT')],
   );
 
