@@ -9,6 +9,7 @@ import { fitCreepCommand } from './commands/fitCreep.ts';
 import { laminateCommand } from './commands/laminate.ts';
 import { meshCommand } from './commands/mesh.ts';
 import { importCommand } from './commands/import.ts';
+import { verifyCommand } from './commands/verify.ts';
 import { BadInput, EXIT, type Terminal } from './terminal.ts';
 
 const commands: Record<string, (args: string[], terminal: Terminal) => Promise<number>> = {
@@ -21,6 +22,7 @@ const commands: Record<string, (args: string[], terminal: Terminal) => Promise<n
   basis: basisCommand,
   compare: compareCommand,
   'fit-creep': fitCreepCommand,
+  verify: verifyCommand,
 };
 
 const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]
@@ -34,6 +36,7 @@ anvilstone mesh F [--plane x=…|y=…|z=…] [--json]
 anvilstone basis F [--column NAME] [--json]
 anvilstone compare A B [--paired] [--column NAME] [--json]
 anvilstone fit-creep F [--at HOURS,…] [--json]
+anvilstone verify F [--json]
 
 Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
 

@@ -49,6 +49,10 @@ export const decisionSummary = record(
     gradeName: Type.String(),
     orientation: buildOrientation,
     reasons: Type.String(),
+    supersedes: Type.Union([Type.Integer({ minimum: 1 }), Type.Null()], {
+      description: 'Number of the decision it takes the place of',
+    }),
+    signedBy: Type.Union([Type.String(), Type.Null()], { description: 'Who signed last and did not withdraw' }),
   },
   'A row of a part’s decisions',
 );

@@ -2,7 +2,7 @@ import type { TSchema } from '@sinclair/typebox';
 import { evaluationRequest, library, part, partCreate, partUpdate, problem, recomputation } from './api.ts';
 import { agent, agentRecord } from './agent.ts';
 import { brief } from './brief.ts';
-import { decision, decisionRequest } from './decision.ts';
+import { decision, decisionFile, decisionRequest, fileCheck, outlook, signOff, signOffRequest } from './decision.ts';
 import { evaluationResult } from './evaluation.ts';
 import { grade } from './grade.ts';
 import {
@@ -44,6 +44,11 @@ export const publishedDocuments: readonly TSchema[] = [
   evaluationResult,
   decision,
   decisionRequest,
+  decisionFile,
+  signOff,
+  signOffRequest,
+  fileCheck,
+  outlook,
   library,
   part,
   partCreate,

@@ -4,6 +4,7 @@ export * from './asks.ts';
 export * from './brief.ts';
 export * from './common.ts';
 export * from './decision.ts';
+export * from './decisionGrounds.ts';
 export * from './documents.ts';
 export * from './evaluation.ts';
 export * from './grade.ts';

@@ -1,6 +1,6 @@
 import { evaluate } from '@anvilstone/core';
 import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
-import type { Decision, Part, Problem } from '@anvilstone/schema';
+import type { Decision, DecisionFile, Part, Problem } from '@anvilstone/schema';
 import { pino } from 'pino';
 import request from 'supertest';
 import { operationsOf } from './app.ts';
@@ -192,7 +192,9 @@ describe('decisions', () => {
     const frozen = json<Decision>(
       await api().post(`/api/v1/parts/${part.id}/decisions`).send(choice(part)).expect(201),
     );
-    expect(frozen.grades).toHaveLength(sampleLibrary.grades.length);
+    // The sixty that come first, with all their evidence; every grade that was looked at is counted.
+    expect(frozen.grades).toHaveLength(60);
+    expect(frozen.grounds!.screened.grades).toBe(sampleLibrary.grades.length);
     await api()
       .put(`/api/v1/parts/${part.id}`)
       .send({ brief: { ...part.brief, title: 'Changed since' }, revision: 1 });
@@ -220,7 +222,7 @@ describe('decisions', () => {
     await server.db.raw('alter table decisions enable trigger decisions_are_frozen');
     expect(json(await api().get(`/api/v1/decisions/${frozen.id}/recomputation`))).toMatchObject({
       agrees: false,
-      differences: [expect.stringMatching(/was 99/)],
+      differences: [expect.stringMatching(/not the one that was frozen/), expect.stringMatching(/was 99/)],
     });
   });
 
@@ -255,14 +257,14 @@ describe('decisions', () => {
   test('exports: JSON as frozen, CSV a spreadsheet cannot run, PDF with text', async () => {
     await server.db('grades').insert({
       id: 'formula',
-      document: JSON.stringify({ ...sampleLibrary.grades[0], id: 'formula', name: '=HYPERLINK("x")' }),
+      document: JSON.stringify({ ...sampleLibrary.grades.find(({ id }) => id === 'ne-petg'), id: 'formula', name: '=HYPERLINK("x")' }),
     });
     const part = await newPart();
     const frozen = json<Decision>(
       await api().post(`/api/v1/parts/${part.id}/decisions`).send(choice(part)).expect(201),
     );
     const asJson = await api().get(`/api/v1/decisions/${frozen.id}/export.json`);
-    expect(json<Decision>(asJson)).toEqual(frozen);
+    expect(json<DecisionFile>(asJson).decision).toEqual(frozen);
     expect(asJson.headers['content-disposition']).toMatch(`decision-${frozen.number}.json`);
     const csv = (await api().get(`/api/v1/decisions/${frozen.id}/export.csv`)).text;
     expect(csv).toMatch(/"'=HYPERLINK/);

@@ -74,7 +74,7 @@ export function operationsOf(
     ...priceOperations(db, instruments),
     ...benchOperations(db, runs),
     ...evaluationOperations(db),
-    ...decisionOperations(decisionService(db)),
+    ...decisionOperations(db, decisionService(db)),
     ...calculatorOperations,
   ];
 }

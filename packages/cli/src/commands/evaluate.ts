@@ -89,7 +89,8 @@ async function readJob(terminal: Terminal, path: string, libraryPath: string | u
   const document = await readJson(terminal, path);
   const given = libraryPath === undefined ? undefined : await readLibrary(terminal, libraryPath);
   if (typeof document === 'object' && document !== null && 'format' in document) {
-    const checked = checkDecision(document);
+    // As it was exported it is sealed, with its signatures beside it.
+    const checked = checkDecision('decision' in document ? document.decision : document);
     if (!checked.ok) throw new BadInput(`${path} is not a decision this version reads`, checked.issues);
     const { brief, grades, machines, agents = [], rules } = checked.value;
     return { brief: sound(brief), library: given ?? { grades, machines, agents }, rules };

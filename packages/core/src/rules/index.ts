@@ -1,2 +1,3 @@
 export * from './houseRules.ts';
 export * from './ruleMeanings.ts';
+export * from './ruleValue.ts';

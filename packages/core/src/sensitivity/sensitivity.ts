@@ -55,6 +55,7 @@ const HALVINGS = 9;
  * What would change the answer: the leading grade’s smallest reserve for one coefficient of variation down and up of each
  * input, all else as it is, and the nearest value at which another grade wins. Loads, times, temperatures and the free
  * dimension change for every grade; properties and price only for the one that leads. Undefined: nobody leads.
+ * `chosenId` stands in the leader’s place: for one that was chosen though another leads, there is no turn to look for.
  * @throws InputError when the brief cannot be evaluated
  */
 export function prepareSensitivity(
@@ -63,12 +64,16 @@ export function prepareSensitivity(
   schoolId: string,
   rules: HouseRules = defaultHouseRules,
   grounds: RankingGrounds = {},
+  chosenId?: string,
 ): SensitivityJob | undefined {
   const { grades: standings } = screen(brief, library, { rules });
-  const leaderId = winnerOf(standings, schoolId, grounds);
+  const first = winnerOf(standings, schoolId, grounds);
+  const leaderId = chosenId ?? first;
   const leader = library.grades.find(({ id }) => id === leaderId);
   if (leaderId === null || !leader) return undefined;
-  const contenders = contendersOf(library, standings, schoolId, grounds);
+  const likely = contendersOf(library, standings, schoolId, grounds);
+  const contenders = likely.includes(leader) ? likely : [...likely, leader];
+  const leads = leaderId === first;
   const held = { ...library, grades: contenders };
   const job = prepareJob(brief, held, { rules });
   const now = contenders.map((grade) => standingOf(evaluateGrade(job, grade)));
@@ -105,8 +110,8 @@ export function prepareSensitivity(
         now: input.now,
         low: look(input, input.low),
         high: look(input, input.high),
-        below: turn(input, input.bounds[0], leaderId, winnerAt),
-        above: turn(input, input.bounds[1], leaderId, winnerAt),
+        below: leads ? turn(input, input.bounds[0], leaderId, winnerAt) : null,
+        above: leads ? turn(input, input.bounds[1], leaderId, winnerAt) : null,
       };
     },
   };

@@ -1,4 +1,6 @@
+export * from './amount.ts';
 export * from './briefWords.ts';
 export * from './duration.ts';
 export * from './surroundingSentences.ts';
 export * from './choiceWords.ts';
+export * from './rejectionReasons.ts';

@@ -1,144 +1,82 @@
-import {
-  askSentences,
-  cautionsFor,
-  completeRules,
-  findAgent,
-  findCheck,
-  formatNumber as f,
-  formatQuantity,
-  formatReserve,
-  limitWords,
-  PROOF_TEST_CAUTION,
-  rank,
-  SHEET_FIRST,
-  sizeWords,
-  timeWords,
-} from '@anvilstone/core';
-import type { CheckResult, Decision, EvaluationEntry, Grade } from '@anvilstone/schema';
-import type { Content } from 'pdfmake/interfaces.js';
-import { head, STATUS_WORDS, table, typeset } from '../pdf/document.ts';
+import { drawingSvg, formatReserve } from '@anvilstone/core';
+import { digestOf, recordDocument, type RecordBlock, type RecordCell } from '@anvilstone/core/record';
+import type { Decision, SignOff } from '@anvilstone/schema';
+import type { Content, TableCell } from 'pdfmake/interfaces.js';
+import { head, PDF_FONT, STATUS_WORDS, table, typeset } from '../pdf/document.ts';
 
-export const STATEMENT =
-  'This record is a calculation aid. It does not approve the part: proof tests, local codes and a responsible engineer’s sign-off decide.';
+const WARM = '#a8470f';
+const GOVERNS = '#fbe9dc';
 
-/** The decision as a typeset document, A4. */
-export function decisionPdf(decision: Decision): Promise<Buffer> {
-  const { number, brief, engineVersion } = decision;
-  const title = `Decision ${number}: ${brief.title}`;
-  return typeset({ title, footer: `Decision ${number} · engine ${engineVersion}` }, contentOf(decision));
-}
-
-function contentOf(decision: Decision): Content[] {
-  const grade = decision.grades.find((one) => one.id === decision.gradeId);
-  const entry = decision.result.grades
-    .find((one) => one.gradeId === decision.gradeId)
-    ?.entries.find((one) => one.orientation === decision.orientation);
-  return [
-    { text: `Decision ${decision.number}: ${decision.brief.title}`, style: 'h1' },
-    {
-      text: `${decision.decidedAt.slice(0, 10)} · ${decision.decidedBy} · part revision ${decision.partRevision}`,
-      style: 'quiet',
-    },
-    { text: STATEMENT, italics: true, margin: [0, 8, 0, 0] },
-    ...(decision.brief.failureCouldHurt === 'yes'
-      ? [
-          {
-            text: PROOF_TEST_CAUTION,
-            bold: true,
-            margin: [0, 4, 0, 0],
-          } as Content,
-        ]
-      : []),
-    { text: 'Chosen', style: 'h2' },
-    {
-      text: `${grade?.name ?? decision.gradeId} (${grade?.maker ?? ''}), built ${decision.orientation}${grade?.sampleData ? ' — sample data, not for design' : ''}`,
-      bold: true,
-    },
-    { text: decision.reasons, margin: [0, 2, 0, 0] },
-    { text: 'Open risks', style: 'h2' },
-    { text: decision.openRisks || 'None stated.' },
-    { text: 'What it must do', style: 'h2' },
-    { text: decision.brief.purpose },
-    loadsTable(decision),
-    { ul: askSentences(decision.brief, 'metric', machineName(decision), agentName(decision)), margin: [0, 4, 0, 0] },
-    { text: 'Cautions', style: 'h2' },
-    { ul: cautions(decision, grade) },
-    { text: 'Checks of the chosen grade', style: 'h2' },
-    entry ? checksTable(entry) : { text: 'Not evaluated.' },
-    { text: 'Candidates, cheapest that passes first', style: 'h2' },
-    candidatesTable(decision),
-  ];
-}
-
-const title = (id: string | null) => (id === null ? '' : (findCheck(id)?.title ?? id));
-
-/** Those of the brief and of the chosen grade; the proof test stands in bold above. */
-function cautions({ brief, rules, agents = [] }: Decision, grade: Grade | undefined): string[] {
-  const shown = cautionsFor('decision', {
-    brief,
-    rules: completeRules(rules),
-    agent: (id) => agents.find((one) => one.id === id) ?? findAgent(id),
-    ...(grade ? { grade } : {}),
-  });
-  return [...shown.filter(({ id }) => id !== 'proof-test').map(({ text }) => text), SHEET_FIRST];
-}
-
-function agentName({ agents = [] }: Decision): (id: string) => string {
-  return (id) => (agents.find((one) => one.id === id) ?? findAgent(id))?.name ?? id;
-}
-
-function machineName({ machines }: Decision): (id: string) => string {
-  return (id) => machines.find((machine) => machine.id === id)?.name ?? id;
-}
-
-function loadsTable({ brief }: Decision): Content {
-  const rows = brief.loadCases.map((load) => [
-    load.name,
-    sizeWords(load, 'metric'),
-    timeWords(load),
-    `${f(load.temperatureC)} °C`,
-    f(load.safetyFactor),
-    limitWords(load, 'metric').join(', ') || '—',
+/** The decision as a typeset document, A4, metric units; its charts are vectors and its text can be selected. */
+export function decisionPdf(decision: Decision, signOffs: readonly SignOff[] = []): Promise<Buffer> {
+  const { title, line, blocks } = recordDocument(decision, signOffs, 'metric', digestOf(decision));
+  return typeset({ title, footer: `Decision ${decision.number} · engine ${decision.engineVersion}` }, [
+    { text: title, style: 'h1' },
+    { text: line, style: 'quiet', margin: [0, 0, 0, 8] },
+    ...keptTogether(blocks.map(content), blocks),
   ]);
-  return table(
-    [head('Load', 'How large', 'How long', 'At', 'Safety factor', 'Limits'), ...rows],
-    ['*', 'auto', 'auto', 'auto', 'auto', 'auto'],
-  );
 }
 
-function checksTable(entry: EvaluationEntry): Content {
-  const rows = entry.checks.map((check) => [
-    title(check.checkId),
-    amount(check, check.demand),
-    amount(check, check.capacity),
-    check.reserve === null ? STATUS_WORDS[check.status] : formatReserve(check.reserve),
-    check.evidence ?? '',
-    [check.reason, ...check.gaps].filter(Boolean).join('; '),
-  ]);
-  return table(
-    [head('Check', 'Demand', 'Capacity', 'Reserve', 'Evidence', 'Remark'), ...rows],
-    ['auto', 'auto', 'auto', 'auto', 'auto', '*'],
-  );
+/** A heading stays with what it heads, where that is short or cannot be broken. */
+function keptTogether(contents: Content[], blocks: readonly RecordBlock[]): Content[] {
+  const kept: Content[] = [];
+  for (let i = 0; i < contents.length; i++) {
+    const next = blocks[i + 1]?.kind;
+    if (blocks[i]!.kind === 'heading' && (next === 'drawing' || next === 'text' || next === 'facts')) {
+      kept.push({ unbreakable: true, stack: [contents[i]!, contents[i + 1]!] });
+      i += 1;
+    } else kept.push(contents[i]!);
+  }
+  return kept;
 }
 
-function amount(check: CheckResult, value: number | null): string {
-  if (value === null) return '';
-  if (check.unit === 'USD') return `${value.toFixed(2)} USD`;
-  return check.unit === '°C' ? formatQuantity(value, 'temperature', 'metric') : `${f(value)} ${check.unit}`;
+function content(block: RecordBlock): Content {
+  switch (block.kind) {
+    case 'heading':
+      return { text: block.text, style: 'h2', headlineLevel: 1 };
+    case 'text':
+      return { text: block.text, margin: [0, 2, 0, 0], ...TONES[block.tone ?? 'plain'] };
+    case 'list':
+      return { ul: [...block.items], margin: [0, 4, 0, 0] };
+    case 'facts':
+      return {
+        table: {
+          widths: [110, '*'],
+          body: block.rows.map(([label, text]) => [{ text: label, color: '#555555' }, text]),
+        },
+        layout: 'noBorders',
+      };
+    case 'table':
+      return {
+        ...(table(
+          [head(...block.head), ...block.rows.map((row, i) => row.map((cell) => cellOf(cell, i === block.governs)))],
+          block.head.map((_, i) => (i === block.wide ? '*' : 'auto')),
+        ) as object),
+        fontSize: block.head.length > 6 ? 7.5 : 8.5,
+      } as Content;
+    case 'drawing':
+      return {
+        unbreakable: true,
+        stack: [
+          { text: block.drawing.title, bold: true, margin: [0, 6, 0, 2] },
+          { svg: drawingSvg(block.drawing, PDF_FONT), width: 440 },
+        ],
+      };
+  }
 }
 
-function candidatesTable(decision: Decision): Content {
-  const names = new Map(decision.grades.map((grade) => [grade.id, grade.name]));
-  const rows = rank(decision.result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => [
-    names.get(gradeId) ?? gradeId,
-    best.orientation,
-    best.status,
-    best.minimumReserve === null ? 'unknown' : formatReserve(best.minimumReserve),
-    title(best.governingCheckId),
-    best.costUsd === null ? 'unknown' : best.costUsd.toFixed(2),
-  ]);
-  return table(
-    [head('Grade', 'Built', 'Status', 'Smallest reserve', 'Governed by', 'USD'), ...rows],
-    ['*', 'auto', 'auto', 'auto', 'auto', 'auto'],
-  );
+const TONES = {
+  plain: {},
+  quiet: { italics: true },
+  strong: { bold: true },
+  warning: { bold: true, color: WARM },
+} as const;
+
+function cellOf(cell: RecordCell, governs: boolean): TableCell {
+  const fill = governs ? { fillColor: GOVERNS } : {};
+  if (typeof cell === 'string') return { text: cell, ...fill };
+  const { reserve, status } = cell;
+  const shown =
+    reserve === null ? STATUS_WORDS[status] : `${formatReserve(reserve)}${status === 'fail' ? ' fails' : ''}`;
+  return { text: shown, bold: governs, noWrap: true, ...fill };
 }

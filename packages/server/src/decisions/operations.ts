@@ -1,11 +1,33 @@
-import { decision, decisionRequest, decisionSummary, recomputation, type DecisionRequest } from '@anvilstone/schema';
+import {
+  decision,
+  decisionFile,
+  decisionRequest,
+  decisionSummary,
+  fieldChange,
+  fileCheck,
+  outlook,
+  receivedRecord,
+  recomputation,
+  signOff,
+  signOffRequest,
+  type DecisionRequest,
+  type SignOffRequest,
+} from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
+import type { Knex } from 'knex';
 import type { Operation, Reply } from '../http/operation.ts';
 import { decisionCsv } from './exportCsv.ts';
+import { decisionHtml } from './exportHtml.ts';
+import { requireUuid } from '../parts/service.ts';
 import { decisionPdf } from './exportPdf.ts';
+import { checkReceived, keepReceived, receivedFile, receivedRecords } from './received.ts';
+import { listAllDecisions } from './repository.ts';
 import type { DecisionService } from './service.ts';
 
-export function decisionOperations(decisions: DecisionService): Operation[] {
+/** Anything at all: what is wrong with a file is told, not refused. */
+const anyFile = Type.Unsafe<unknown>({ description: 'A file as it came' });
+
+export function decisionOperations(db: Knex, decisions: DecisionService): Operation[] {
   const download = (
     kind: string,
     mediaType: string,
@@ -65,17 +87,106 @@ export function decisionOperations(decisions: DecisionService): Operation[] {
       answer: recomputation,
       handle: async ({ params }) => ({ body: await decisions.recompute(params.decisionId!) }),
     },
+    {
+      id: 'decisionOutlook',
+      method: 'get',
+      path: '/decisions/:decisionId/outlook',
+      summary: 'What a frozen decision would be today, and because of what',
+      answer: outlook,
+      handle: async ({ params }) => ({ body: await decisions.outlook(params.decisionId!) }),
+    },
+    {
+      id: 'decisionDifferences',
+      method: 'get',
+      path: '/decisions/:decisionId/differences/:earlierId',
+      summary: 'Fields in which a decision differs from an earlier one',
+      answer: Type.Array(fieldChange),
+      handle: async ({ params }) => ({ body: await decisions.differences(params.decisionId!, params.earlierId!) }),
+    },
+    {
+      id: 'listSignOffs',
+      method: 'get',
+      path: '/decisions/:decisionId/sign-offs',
+      summary: 'Signatures under a decision, in the order they were made',
+      answer: Type.Array(signOff),
+      handle: async ({ params }) => ({ body: await decisions.signOffs(params.decisionId!) }),
+    },
+    {
+      id: 'signDecision',
+      method: 'post',
+      path: '/decisions/:decisionId/sign-offs',
+      summary: 'Sign a decision within stated limits, or withdraw; it cannot be changed later',
+      body: signOffRequest,
+      answer: signOff,
+      status: 201,
+      handle: async ({ params, body }) => ({ body: await decisions.sign(params.decisionId!, body as SignOffRequest) }),
+    },
+    {
+      id: 'listAllDecisions',
+      method: 'get',
+      path: '/decisions',
+      summary: 'Decisions of every part, newest first',
+      answer: Type.Array(
+        Type.Object({ ...decisionSummary.properties, partId: Type.String({ format: 'uuid' }), title: Type.String() }),
+      ),
+      handle: async () => ({ body: await listAllDecisions(db) }),
+    },
+    {
+      id: 'checkDecisionFile',
+      method: 'post',
+      path: '/decision-files/check',
+      summary: 'Check a record from elsewhere: its seal, and whether its numbers come out again here',
+      body: anyFile,
+      answer: fileCheck,
+      handle: async ({ body }) => ({ body: await checkReceived(db, body) }),
+    },
+    {
+      id: 'listReceivedRecords',
+      method: 'get',
+      path: '/received-records',
+      summary: 'Records of other installations that were kept',
+      answer: Type.Array(receivedRecord),
+      handle: async () => ({ body: await receivedRecords(db) }),
+    },
+    {
+      id: 'keepReceivedRecord',
+      method: 'post',
+      path: '/received-records',
+      summary: 'Keep a record of another installation; one that was tampered with is refused',
+      body: Type.Object({ file: anyFile, receivedBy: Type.String({ minLength: 1, maxLength: 120 }) }),
+      answer: receivedRecord,
+      status: 201,
+      async handle({ body }) {
+        const { file, receivedBy } = body as { file: unknown; receivedBy: string };
+        return { body: await keepReceived(db, file, receivedBy, new Date()) };
+      },
+    },
+    {
+      id: 'getReceivedRecord',
+      method: 'get',
+      path: '/received-records/:recordId',
+      summary: 'A kept record as it came',
+      answer: decisionFile,
+      async handle({ params }) {
+        requireUuid('record', params.recordId!);
+        return { body: await receivedFile(db, params.recordId!) };
+      },
+    },
     download('json', 'application/json', async (id) => {
-      const frozen = await decisions.get(id);
-      return { number: frozen.number, body: `${JSON.stringify(frozen, null, 2)}\n` };
+      const file = await decisions.file(id);
+      return { number: file.decision.number, body: `${JSON.stringify(file, null, 2)}\n` };
     }),
     download('csv', 'text/csv; charset=utf-8', async (id) => {
       const frozen = await decisions.get(id);
       return { number: frozen.number, body: decisionCsv(frozen) };
     }),
     download('pdf', 'application/pdf', async (id) => {
-      const frozen = await decisions.get(id);
-      return { number: frozen.number, body: await decisionPdf(frozen) };
+      const { decision: frozen, signOffs } = await decisions.file(id);
+      return { number: frozen.number, body: await decisionPdf(frozen, signOffs) };
+    }),
+    download('html', 'text/html; charset=utf-8', async (id) => {
+      const { decision: frozen, signOffs } = await decisions.file(id);
+      return { number: frozen.number, body: decisionHtml(frozen, signOffs) };
     }),
   ];
 }

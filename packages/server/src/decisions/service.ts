@@ -1,19 +1,39 @@
-import { randomUUID } from 'node:crypto';
-import { ENGINE_VERSION, evaluate, resultDifferences } from '@anvilstone/core';
-import type { Decision, DecisionRequest, DecisionSummary, Part, ProblemIssue, Recomputation } from '@anvilstone/schema';
+import { ENGINE_VERSION } from '@anvilstone/core';
+import { decisionDifferences, digestOf, outlookOf, recomputeDecision, sealOf } from '@anvilstone/core/record';
+import type {
+  Decision,
+  DecisionFile,
+  DecisionRequest,
+  DecisionSummary,
+  FieldChange,
+  Outlook,
+  Recomputation,
+  SignOff,
+  SignOffRequest,
+} from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { workshopLibrary } from '../evaluation/service.ts';
 import { houseRulesInForce } from '../houseRules/repository.ts';
-import { conflict, invalidInput, notFound } from '../http/problems.ts';
+import { conflict, notFound } from '../http/problems.ts';
 import { findPart } from '../parts/repository.ts';
 import { requireUuid, sound } from '../parts/service.ts';
-import { findDecision, insertDecision, listDecisions } from './repository.ts';
+import { freeze } from './freeze.ts';
+import { installationKey } from './installationKey.ts';
+import { findDecision, frozenDigest, listDecisions } from './repository.ts';
+import { sign, signOffsOf } from './signOffs.ts';
 
 export interface DecisionService {
   list(partId: string): Promise<DecisionSummary[]>;
   get(id: string): Promise<Decision>;
   freeze(partId: string, request: DecisionRequest): Promise<Decision>;
   recompute(id: string): Promise<Recomputation>;
+  /** What it would be today, and because of what. */
+  outlook(id: string): Promise<Outlook>;
+  differences(id: string, otherId: string): Promise<FieldChange[]>;
+  signOffs(id: string): Promise<SignOff[]>;
+  sign(id: string, request: SignOffRequest): Promise<SignOff>;
+  /** As it leaves the installation: sealed. The same record gives the same file each time. */
+  file(id: string): Promise<DecisionFile>;
 }
 
 export function decisionService(db: Knex, now: () => Date = () => new Date()): DecisionService {
@@ -41,9 +61,12 @@ export function decisionService(db: Knex, now: () => Date = () => new Date()): D
     },
     async recompute(id) {
       const decision = await get(id);
-      const { brief, grades, machines, agents = [], rules } = decision;
-      const current = evaluate(brief, { grades, machines, agents }, { rules });
-      const differences = resultDifferences(decision.result, current);
+      const stored = await frozenDigest(db, id);
+      const changed = stored !== null && stored !== digestOf(decision);
+      const differences = [
+        ...(changed ? ['The stored record is not the one that was frozen: its digest differs'] : []),
+        ...recomputeDecision(decision),
+      ];
       return {
         agrees: differences.length === 0,
         frozenEngineVersion: decision.engineVersion,
@@ -51,51 +74,26 @@ export function decisionService(db: Knex, now: () => Date = () => new Date()): D
         differences,
       };
     },
+    async outlook(id) {
+      const decision = await get(id);
+      const [part, library, { rules }] = await Promise.all([
+        findPart(db, decision.partId),
+        workshopLibrary(db),
+        houseRulesInForce(db),
+      ]);
+      return outlookOf(decision, { brief: part && sound(part.brief), library, rules });
+    },
+    async differences(id, otherId) {
+      const [after, before] = await Promise.all([get(id), get(otherId)]);
+      return decisionDifferences(before, after);
+    },
+    signOffs: async (id) => signOffsOf(db, (await get(id)).id),
+    sign: async (id, request) => sign(db, await get(id), request, now()),
+    async file(id) {
+      const decision = await get(id);
+      const signOffs = await signOffsOf(db, id);
+      const seal = sealOf(decision, signOffs, await installationKey(db));
+      return { format: 'anvilstone-decision-record/1', decision, signOffs, seal };
+    },
   };
-}
-
-async function freeze(trx: Knex, part: Part, request: DecisionRequest, decidedAt: Date): Promise<Decision> {
-  const library = await workshopLibrary(trx);
-  const { rules } = await houseRulesInForce(trx);
-  const brief = sound(part.brief);
-  const result = evaluate(brief, library, { rules });
-  const chosen = result.grades.find((grade) => grade.gradeId === request.gradeId);
-  const entry = chosen?.entries.find((one) => one.orientation === request.orientation);
-  const issues: ProblemIssue[] = [];
-  if (!chosen) issues.push({ pointer: '/gradeId', detail: `There is no grade “${request.gradeId}”` });
-  else if (!entry) issues.push({ pointer: '/orientation', detail: `The brief does not allow ${request.orientation}` });
-  if (brief.failureCouldHurt === 'unanswered') {
-    issues.push({
-      pointer: '/brief/failureCouldHurt',
-      detail: 'The brief does not yet say whether a failure could hurt someone',
-      accepted: 'an answer, in the brief',
-    });
-  }
-  if (entry && entry.status !== 'pass' && request.openRisks.trim() === '') {
-    issues.push({
-      pointer: '/openRisks',
-      detail: `The choice does not pass every check (${entry.status})`,
-      accepted: 'what is still unproven, in words',
-    });
-  }
-  if (issues.length > 0) throw invalidInput(issues, 'Nothing was frozen.');
-  const frozen = {
-    format: 'anvilstone-decision/1' as const,
-    id: randomUUID(),
-    partId: part.id,
-    partRevision: part.revision,
-    decidedAt: decidedAt.toISOString(),
-    decidedBy: request.decidedBy,
-    gradeId: request.gradeId,
-    orientation: request.orientation,
-    reasons: request.reasons,
-    openRisks: request.openRisks,
-    engineVersion: ENGINE_VERSION,
-    brief,
-    rules,
-    ...library,
-    result,
-  };
-  const gradeName = library.grades.find((grade) => grade.id === request.gradeId)!.name;
-  return insertDecision(trx, frozen, gradeName);
 }

@@ -24,6 +24,7 @@ export const api = createApi({
   tagTypes: [
     'Part',
     'Decision',
+    'Received',
     'Library',
     'Grade',
     'HouseRules',

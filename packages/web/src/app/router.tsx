@@ -71,6 +71,11 @@ export const router = createBrowserRouter([
         path,
         lazy: async () => ({ Component: (await import('../machines/MachineEditorPage.tsx')).MachineEditorPage }),
       })),
+      { path: 'records', lazy: async () => ({ Component: (await import('../records/RecordsPage.tsx')).RecordsPage }) },
+      {
+        path: 'records/received/:recordId',
+        lazy: async () => ({ Component: (await import('../records/ReceivedRecordPage.tsx')).ReceivedRecordPage }),
+      },
       { path: 'bench', lazy: async () => ({ Component: (await import('../bench/BenchPage.tsx')).BenchPage }) },
       {
         path: 'bench/new',

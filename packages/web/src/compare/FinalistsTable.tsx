@@ -1,8 +1,9 @@
 import { findCheck, formatReserve, type CheckRow, type Comparison, type Finalist } from '@anvilstone/core';
 import { useMemo, type ReactNode } from 'react';
-import { Link } from 'react-router';
+import { Link, useSearchParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
+import { decisionAddress } from '../decision/decisionAddress.ts';
 import { differenceText } from '../grades/propertyText.ts';
 import { percent } from '../shortlist/percent.ts';
 import { useChances } from '../shortlist/useChances.ts';
@@ -42,6 +43,7 @@ export function FinalistsTable({
 
 function Summary({ finalists }: { finalists: readonly Finalist[] }) {
   const { brief, library, partId } = useBench();
+  const [search] = useSearchParams();
   const units = useAppSelector((state) => state.settings.units);
   const wanted = useMemo(
     () => finalists.map(({ gradeId, entry }) => ({ gradeId, orientation: entry.orientation })),
@@ -146,7 +148,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
         {finalists.map(({ gradeId, name, entry }) => (
           <td key={gradeId} className="px-3 py-1.5">
             <Link
-              to={`/parts/${partId}/decision?grade=${gradeId}&built=${entry.orientation}`}
+              to={decisionAddress(partId, gradeId, entry.orientation, search)}
               aria-label={`Choose ${name}`}
               className="font-semibold underline underline-offset-2"
             >

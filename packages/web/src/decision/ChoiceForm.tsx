@@ -1,4 +1,4 @@
-import { findCheck, formatReserve } from '@anvilstone/core';
+import { findCheck, findSchool, formatReserve, rejectionReasons } from '@anvilstone/core';
 import { ORIENTATIONS, type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
@@ -7,7 +7,6 @@ import { useFreezeDecisionMutation } from '../app/api.ts';
 import { asProblem } from '../app/problem.ts';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
-import { rejectionReasons } from '../shortlist/rejectionReasons.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextArea, TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
@@ -26,8 +25,12 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const [freeze, freezing] = useFreezeDecisionMutation();
   const [reasons, setReasons] = useState('');
   const [risks, setRisks] = useState('');
+  const [limits, setLimits] = useState('');
   const [decidedBy, setDecidedBy] = useState('');
-  const askRanking = useCallback((engine: Remote<Engine>) => engine.ranking(brief, 'cheapest-that-passes'), [brief]);
+  const wantedSchool = search.get('school') ?? library.rules.rankingSchool;
+  // Sizes are not worked out here: that school is answered by the cheapest that passes as drawn.
+  const school = findSchool(wantedSchool).needsSizes ? findSchool('cheapest-that-passes') : findSchool(wantedSchool);
+  const askRanking = useCallback((engine: Remote<Engine>) => engine.ranking(brief, school.id), [brief, school]);
   const ranked = useComputed(library, askRanking).value ?? [];
   const wanted = search.get('grade');
   const gradeId = (ranked.find((one) => one.gradeId === wanted) ?? ranked[0])?.gradeId;
@@ -53,17 +56,23 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
       orientation: entry.orientation,
       reasons,
       openRisks: risks,
+      limits,
+      schoolId: school.id,
       decidedBy,
     }).unwrap();
     onFrozen(made.id);
   };
   const pick = (gradeId: string, orientation?: BuildOrientation) =>
-    setSearch({ grade: gradeId, ...(orientation ? { built: orientation } : {}) });
+    setSearch({
+      grade: gradeId,
+      ...(orientation ? { built: orientation } : {}),
+      ...(search.get('school') ? { school: school.id } : {}),
+    });
   return (
     <Panel title="Decide">
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-3">
         <Choice
-          label="Grade, cheapest that passes first"
+          label={`Grade, by “${school.title.toLowerCase()}”`}
           value={chosen.gradeId}
           options={ranked.map(({ gradeId, best }) => ({
             value: gradeId,
@@ -101,6 +110,13 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
           value={risks}
           onChange={setRisks}
           error={issueAt('/openRisks')}
+        />
+        <TextArea
+          label="Limits of use: what it is meant for, and what it is not"
+          value={limits}
+          onChange={setLimits}
+          error={issueAt('/limits')}
+          rows={2}
         />
         <div className="max-w-80">
           <TextField

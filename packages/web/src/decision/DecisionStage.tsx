@@ -24,7 +24,7 @@ export function DecisionStage() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_17rem] gap-4 print:block">
       {shown ? (
-        <DecisionRecord id={shown.id} outdated={shown.partRevision !== revision} />
+        <DecisionRecord id={shown.id} others={decisions} />
       ) : (
         <ChoiceForm
           onFrozen={(id) => {
@@ -53,6 +53,7 @@ export function DecisionStage() {
                   <span className="block text-xs text-quiet">
                     {one.decidedAt.slice(0, 10)}, {one.decidedBy}
                     {one.partRevision !== revision && ' · brief changed since'}
+                    {one.signedBy === null ? ' · not signed' : ` · signed by ${one.signedBy}`}
                   </span>
                 </button>
               </li>

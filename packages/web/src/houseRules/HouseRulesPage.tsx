@@ -15,7 +15,7 @@ import { ImpactPanel } from './ImpactPanel.tsx';
 import { RuleField } from './RuleField.tsx';
 import { RulesHistory } from './RulesHistory.tsx';
 import { useSaveHouseRulesMutation } from './rulesApi.ts';
-import { ruleValue } from './ruleWords.ts';
+import { ruleValue } from '@anvilstone/core';
 
 /**
  * The workshop's policy: every value with its reason. Changing one shows at once which parts' answers it would move; only

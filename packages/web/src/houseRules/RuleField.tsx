@@ -1,7 +1,7 @@
 import { defaultHouseRules, type Dimension, type RuleMeaning } from '@anvilstone/core';
 import { houseRules as schema, type HouseRules } from '@anvilstone/schema';
 import { QuantityField, type Bounds } from '../ui/QuantityField.tsx';
-import { ruleValue } from './ruleWords.ts';
+import { ruleValue } from '@anvilstone/core';
 
 const DIMENSIONS: Record<string, Dimension> = { '°C': 'temperature', USD: 'money', h: 'time', '%': 'fraction' };
 

@@ -3,8 +3,9 @@ import type { BuildOrientation, CheckResult, EvaluationEntry, GradeEvaluation } 
 import type { Remote } from 'comlink';
 import { Dialog } from 'radix-ui';
 import { useCallback } from 'react';
-import { useNavigate } from 'react-router';
+import { useNavigate, useSearchParams } from 'react-router';
 import { ObservationTable } from '../grades/ObservationTable.tsx';
+import { decisionAddress } from '../decision/decisionAddress.ts';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { Cautions } from '../ui/Cautions.tsx';
@@ -14,7 +15,7 @@ import { useComputed } from '../workers/useComputed.ts';
 import { ChancePanel } from './ChancePanel.tsx';
 import { FixesPanel } from './FixesPanel.tsx';
 import { HeatPanel } from './HeatPanel.tsx';
-import { rejectionReasons } from './rejectionReasons.ts';
+import { rejectionReasons } from '@anvilstone/core';
 import { WorkingTable } from './WorkingTable.tsx';
 
 /** One grade: its checks in each orientation, the working of the chosen one, and how its reserve falls with heat. */
@@ -35,6 +36,7 @@ export function GradeDrawer({
 }) {
   const { brief, library, partId } = useBench();
   const navigate = useNavigate();
+  const [search] = useSearchParams();
   const { gradeId, best, entries } = evaluation;
   const entry = entries.find((one) => one.orientation === built) ?? best;
   const grade = library.grades.find((one) => one.id === gradeId);
@@ -60,9 +62,7 @@ export function GradeDrawer({
                 {grade?.sampleData && ' · sample data, not for design'}
               </p>
             </div>
-            <Button
-              onClick={() => void navigate(`/parts/${partId}/decision?grade=${gradeId}&built=${entry.orientation}`)}
-            >
+            <Button onClick={() => void navigate(decisionAddress(partId, gradeId, entry.orientation, search))}>
               Choose this
             </Button>
             <Dialog.Close asChild>

@@ -9,7 +9,7 @@ import { Evidence, Reserve, statusWords } from '../ui/Reserve.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
 import type { Shortlist } from '../workers/leaders.ts';
-import { rejectionReasons } from './rejectionReasons.ts';
+import { rejectionReasons } from '@anvilstone/core';
 import { percent } from './percent.ts';
 import { SortHead, type Sort } from './SortHead.tsx';
 import type { Chances } from './useChances.ts';

@@ -3,7 +3,7 @@ import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { asProblem, issueTexts } from '../app/problem.ts';
 import { askKinds } from '../brief/asks/index.ts';
 import { briefDifferences } from '../parts/briefDifferences.ts';
-import { rejectionReasons } from '../shortlist/rejectionReasons.ts';
+import { rejectionReasons } from '@anvilstone/core';
 import { amount, duration } from './amount.ts';
 import { demandSentence } from './demandWords.ts';
 

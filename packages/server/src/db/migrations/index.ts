@@ -4,7 +4,16 @@ import { surroundings } from './0003-surroundings.ts';
 import { savedViews } from './0004-saved-views.ts';
 import { stock } from './0005-stock.ts';
 import { bench } from './0006-bench.ts';
+import { records } from './0007-records.ts';
 import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
-export const migrations: readonly NamedMigration[] = [initial, gradeLibrary, surroundings, savedViews, stock, bench];
+export const migrations: readonly NamedMigration[] = [
+  initial,
+  gradeLibrary,
+  surroundings,
+  savedViews,
+  stock,
+  bench,
+  records,
+];

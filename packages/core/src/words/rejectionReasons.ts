@@ -1,5 +1,6 @@
-import { findCheck, formatReserve } from '@anvilstone/core';
 import type { EvaluationEntry } from '@anvilstone/schema';
+import { findCheck } from '../checks/index.ts';
+import { formatReserve } from '../units/formatQuantity.ts';
 
 /** Why a grade does not pass, worst first: one sentence for each failed or unknown check. */
 export function rejectionReasons(entry: EvaluationEntry): string[] {

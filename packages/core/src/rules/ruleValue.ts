@@ -1,4 +1,5 @@
-import { formatNumber, type RuleMeaning, type RuleValue } from '@anvilstone/core';
+import { formatNumber } from '../units/formatQuantity.ts';
+import type { RuleMeaning, RuleValue } from './ruleMeanings.ts';
 
 /** A policy value in words: a share as a percentage, a choice as its sentence, nothing as what stands in for it. */
 export function ruleValue(meaning: RuleMeaning, value: RuleValue): string {

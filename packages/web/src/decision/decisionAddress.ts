@@ -1,0 +1,12 @@
+import type { BuildOrientation } from '@anvilstone/schema';
+
+/** Where a choice is made, with the school by which it was found. */
+export function decisionAddress(
+  partId: string,
+  gradeId: string,
+  built: BuildOrientation,
+  search: URLSearchParams,
+): string {
+  const school = search.get('school');
+  return `/parts/${partId}/decision?grade=${gradeId}&built=${built}${school === null ? '' : `&school=${school}`}`;
+}

@@ -1,0 +1,32 @@
+import { digestOf, recordDocument } from '@anvilstone/core/record';
+import { Link, useParams } from 'react-router';
+import { useAppSelector } from '../app/store.ts';
+import { RecordBlocks } from '../decision/RecordBlocks.tsx';
+import { useReceivedFileQuery } from '../decision/decisionApi.ts';
+import { Loading } from '../ui/Loading.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+
+/** A record of another installation, as it was kept. */
+export function ReceivedRecordPage() {
+  const { recordId = '' } = useParams();
+  const units = useAppSelector((state) => state.settings.units);
+  const { data: file, error } = useReceivedFileQuery(recordId);
+  if (error !== undefined) return <ProblemNotice error={error} />;
+  if (!file) return <Loading what="the record" />;
+  const { title, line, blocks } = recordDocument(file.decision, file.signOffs, units, digestOf(file.decision));
+  return (
+    <main className="p-5">
+      <Link to="/records" className="no-print text-sm text-quiet hover:text-ink">
+        Records
+      </Link>
+      <article aria-label={title} className="mt-2 rounded-md border border-line bg-surface p-5">
+        <p className="text-sm font-semibold text-unknown">
+          From another installation: its number and its names are theirs.
+        </p>
+        <h1 className="text-xl">{title}</h1>
+        <p className="text-xs text-quiet">{line}</p>
+        <RecordBlocks blocks={blocks} />
+      </article>
+    </main>
+  );
+}
