@@ -36,6 +36,19 @@ export const brief = record(
     layup: Type.Optional(layup),
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
     asks,
+    lessons: Type.Optional(
+      Type.Array(
+        record(
+          {
+            text: Type.String({ minLength: 1, maxLength: 4000, description: 'What was learned, and from what' }),
+            partId: Type.Optional(Type.String({ format: 'uuid', description: 'Part that it was learned from' })),
+            findingId: Type.Optional(Type.String({ format: 'uuid' })),
+          },
+          'One lesson',
+        ),
+        { maxItems: 20, description: 'What parts before it taught; it is read, not computed' },
+      ),
+    ),
     template: Type.Optional(Type.Literal(true, { description: 'Offered as a starting point for new parts' })),
   },
   'What a part must do',

@@ -28,6 +28,7 @@ import { printRecord } from './printRecord.ts';
 import { place, placeRecord, spool, spoolRecord } from './spool.ts';
 import { scheduleProposal, stock } from './stock.ts';
 import { savedView } from './savedView.ts';
+import { findingAcceptance, findingRecord, installation, installationRecord, serviceFinding } from './service.ts';
 import { observation } from './observation.ts';
 import { campaign, campaignRecord, specimen } from './campaign.ts';
 import { acceptanceRequest, attachment, evidenceImpact, partNotice, trial, trialCurve, trialRecord } from './trial.ts';
@@ -102,4 +103,9 @@ export const publishedDocuments: readonly TSchema[] = [
   partNotice,
   acceptanceRequest,
   evidenceImpact,
+  installation,
+  installationRecord,
+  serviceFinding,
+  findingRecord,
+  findingAcceptance,
 ];

@@ -30,3 +30,4 @@ export * from './printRecord.ts';
 export * from './stock.ts';
 export * from './campaign.ts';
 export * from './trial.ts';
+export * from './service.ts';

@@ -257,7 +257,11 @@ describe('decisions', () => {
   test('exports: JSON as frozen, CSV a spreadsheet cannot run, PDF with text', async () => {
     await server.db('grades').insert({
       id: 'formula',
-      document: JSON.stringify({ ...sampleLibrary.grades.find(({ id }) => id === 'ne-petg'), id: 'formula', name: '=HYPERLINK("x")' }),
+      document: JSON.stringify({
+        ...sampleLibrary.grades.find(({ id }) => id === 'ne-petg'),
+        id: 'formula',
+        name: '=HYPERLINK("x")',
+      }),
     });
     const part = await newPart();
     const frozen = json<Decision>(

@@ -32,6 +32,7 @@ import { instrumentService, type InstrumentService } from './instruments/service
 import { partOperations } from './parts/operations.ts';
 import { partService } from './parts/service.ts';
 import { priceOperations } from './prices/operations.ts';
+import { serviceOperations } from './service/operations.ts';
 import { spoolOperations } from './spools/operations.ts';
 import { spoolService } from './spools/service.ts';
 
@@ -73,6 +74,7 @@ export function operationsOf(
     ...instrumentOperations(db, instruments, spools),
     ...priceOperations(db, instruments),
     ...benchOperations(db, runs),
+    ...serviceOperations(db, partService(db)),
     ...evaluationOperations(db),
     ...decisionOperations(db, decisionService(db)),
     ...calculatorOperations,

@@ -1,4 +1,4 @@
-import { fatigueAmplitudeMPa, fatigueLaw } from '../materials/fatigue.ts';
+import { fatigueAmplitudeMPa, goodmanWeight } from '../materials/fatigue.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { actingAt, isDriven, SHORT_H, weatheredShare } from './action.ts';
 import type { Bearing } from './bearings.ts';
@@ -12,7 +12,8 @@ const ON_AND_OFF = 0;
 /**
  * Repeated loads, by Goodman: σa·(σu/σN) + σm against the static strength σu at temperature ÷ safety factor, where σN is
  * the fully reversed amplitude that survives the cycles (the family's shares at 1e6 and 1e7). Stresses carry the full
- * concentration. Source: Shigley, 10th ed., section 6-12. All of it evidence D: fatigue of prints is rarely measured.
+ * concentration. Source: Shigley, 10th ed., section 6-12. Evidence D, since fatigue of prints is rarely measured; C where the grade has
+ * fatigue readings of its own.
  */
 export const fatigueLife: CaseCheck = {
   id: 'fatigue-life',
@@ -53,7 +54,13 @@ export const fatigueLife: CaseCheck = {
     }
     if (!worst) return { kind: 'not-loaded' };
     const bearing: Bearing = worst;
-    return { kind: 'known', demand: bearing.stressPerUnit * weight, capacity, evidence: 'D', bearing };
+    return {
+      kind: 'known',
+      demand: bearing.stressPerUnit * weight,
+      capacity,
+      evidence: material.behaviour.fatigue.evidence,
+      bearing,
+    };
   },
   show(context, load, temperatureC, durationH, working) {
     const outcome = fatigueLife.at(context, load, temperatureC, durationH);
@@ -67,10 +74,7 @@ export const fatigueLife: CaseCheck = {
 
 /** σa·(σu/σN) + σm per largest stress: 1 for a single pull, up to σu/σN where it swings to and fro. */
 function amplitudeWeight({ material }: CheckContext, { loadCase }: PreparedLoad): number {
-  const ratio = loadCase.stressRatio ?? ON_AND_OFF;
-  const { fatigueFraction1e6, fatigueFraction1e7 } = material.family!;
-  const left = fatigueAmplitudeMPa(fatigueLaw(fatigueFraction1e6, fatigueFraction1e7), 1, loadCase.cycles ?? 1);
-  return (1 - ratio) / 2 / left + (1 + ratio) / 2;
+  return goodmanWeight(material.behaviour!.fatigue.law, loadCase.cycles ?? 1, loadCase.stressRatio ?? ON_AND_OFF);
 }
 
 function showGoodman(
@@ -81,7 +85,7 @@ function showGoodman(
   working: Parameters<CaseCheck['show']>[4],
 ): void {
   const { fatigueFraction1e6, fatigueFraction1e7 } = context.material.family!;
-  const law = fatigueLaw(fatigueFraction1e6, fatigueFraction1e7);
+  const { law, evidence } = context.material.behaviour!.fatigue;
   const ratio = load.loadCase.stressRatio ?? ON_AND_OFF;
   const largest = bearing.stressPerUnit * action;
   const cycles = load.loadCase.cycles ?? 1;
@@ -94,7 +98,7 @@ function showGoodman(
     '×',
     {
       expression: `${f(fatigueFraction1e6)} at 1e6 and ${f(fatigueFraction1e7)} at 1e7`,
-      source: 'typical of the family',
+      source: evidence === 'C' ? 'moved in height through the grade’s own fatigue readings' : 'typical of the family',
     },
   );
   working.add('σ_eq', 'Static pull that is as bad', largest * amplitudeWeight(context, load), 'MPa', {

@@ -1,4 +1,3 @@
-import { fatigueLaw } from '../materials/fatigue.ts';
 import type { Resolution } from '../materials/resolution.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { actingAt, isDriven, movementPerUnit } from './action.ts';
@@ -169,8 +168,8 @@ function elongations({ material }: CheckContext): { yielding: Resolution; breaki
 /** What is left of the strain after many bends, by the family's fatigue law; 1 for a single one. */
 export function cycleShare({ material }: CheckContext, load: PreparedLoad): number {
   const cycles = load.kind === 'repeated' ? (load.loadCase.cycles ?? 1) : 1;
-  if (cycles <= 1 || !material.family) return 1;
-  const law = fatigueLaw(material.family.fatigueFraction1e6, material.family.fatigueFraction1e7);
+  if (cycles <= 1 || !material.behaviour) return 1;
+  const { law } = material.behaviour.fatigue;
   return Math.min(1, law.coefficient * cycles ** -law.exponent);
 }
 

@@ -3,11 +3,13 @@ import type { Family } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
 import { canonicalValue } from './canonicalValue.ts';
 import type { CreepMaterial } from './creep.ts';
-import { fittedCreepOf } from './creepFit.ts';
 import { annealingOf } from '../process/annealing.ts';
 import { familyHdtPoints, fillerEffects } from './familyEstimate.ts';
 import { modulusCurve, type ModulusCurve } from './modulusCurve.ts';
+import { fatigueLaw } from './fatigue.ts';
 import { conditioningRetention } from './moisture.ts';
+import { ownCreep } from './ownCreep.ts';
+import { ownFatigue, type OwnFatigue } from './ownFatigue.ts';
 
 /** Curves and exponents of one grade; all of them need the grade's family to be in the reference data. */
 export interface Behaviour {
@@ -18,6 +20,8 @@ export interface Behaviour {
   creep: CreepMaterial;
   /** C where the grade's own creep readings were fitted, D where the family's parameters stand in. */
   creepEvidence: EvidenceClass;
+  /** Repeated load; C where own readings stand behind it, D where it is the family’s. */
+  fatigue: OwnFatigue;
   poisson: number;
   strengthExponent: number;
   staticFatigueLossPerDecade: number;
@@ -30,6 +34,7 @@ export function behaviourOf(
   family: Family,
   filler: Reinforcement | undefined,
   modulus: { value: number },
+  strengthMPa: number | null,
   conditioning: Conditioning,
   annealed = false,
 ): Behaviour {
@@ -41,20 +46,28 @@ export function behaviourOf(
     : printed;
   const glassTransitionC = ownTemperature(grade, 'glassTransition') ?? family.glassTransitionC;
   const effects = fillerEffects(family, filler)?.mechanical;
-  const typical = { creepA: family.creep.a * (effects?.creepA ?? 1), creepN: family.creep.n };
-  const fitted = fittedCreepOf(grade);
+  const curve = modulusCurve({
+    // HDT bars are dry, so the curve is anchored to the dry modulus; the ratio then applies to any moisture state.
+    modulus23MPa: modulus.value / conditioningRetention(family, 'modulus', conditioning),
+    // A polymer that crystallises in the oven carries load beyond its glass transition, up to its melting point.
+    morphology: annealing?.crystallises ? 'semiCrystalline' : family.morphology,
+    glassTransitionC,
+    meltingC: ownTemperature(grade, 'melting') ?? family.meltingC,
+    hdt,
+    measured: measuredRatios(grade),
+    hdtIsFamily: own.length === 0,
+  });
+  const typical: CreepMaterial = {
+    creepA: family.creep.a * (effects?.creepA ?? 1),
+    creepN: family.creep.n,
+    activationKjPerMol: family.creep.activationKjPerMol,
+    morphology: family.morphology,
+    glassTransitionC,
+  };
+  const { creepA, creepN, evidence: creepEvidence } = ownCreep(grade, typical, curve, modulus.value);
+  const familyFatigue = fatigueLaw(family.fatigueFraction1e6, family.fatigueFraction1e7);
   return {
-    curve: modulusCurve({
-      // HDT bars are dry, so the curve is anchored to the dry modulus; the ratio then applies to any moisture state.
-      modulus23MPa: modulus.value / conditioningRetention(family, 'modulus', conditioning),
-      // A polymer that crystallises in the oven carries load beyond its glass transition, up to its melting point.
-      morphology: annealing?.crystallises ? 'semiCrystalline' : family.morphology,
-      glassTransitionC,
-      meltingC: ownTemperature(grade, 'melting') ?? family.meltingC,
-      hdt,
-      measured: measuredRatios(grade),
-      hdtIsFamily: own.length === 0,
-    }),
+    curve,
     // What annealing adds is known of families only.
     hdtEvidence: own.length > 0 && !annealing ? 'C' : 'D',
     hdtNote: `${
@@ -62,13 +75,10 @@ export function behaviourOf(
         ? 'the grade’s own heat deflection temperature'
         : 'heat deflection temperature typical of the family'
     }${annealing ? `, raised by ${annealing.hdtGainC} K by annealing (typical of the family)` : ''}`,
-    creepEvidence: fitted ? 'C' : 'D',
-    creep: {
-      ...(fitted ? { creepA: fitted.creepA, creepN: fitted.creepN } : typical),
-      activationKjPerMol: family.creep.activationKjPerMol,
-      morphology: family.morphology,
-      glassTransitionC,
-    },
+    creepEvidence,
+    creep: { ...typical, creepA, creepN },
+    fatigue:
+      strengthMPa === null ? { law: familyFatigue, evidence: 'D' } : ownFatigue(grade, familyFatigue, strengthMPa),
     poisson: family.poisson,
     strengthExponent: family.temperatureStrengthExponent,
     staticFatigueLossPerDecade: family.staticFatigueLossPerDecade,

@@ -24,3 +24,12 @@ export function fatigueAmplitudeMPa(law: FatigueLaw, staticStrengthMPa: number, 
   requirePositiveValue('cycles', cycles);
   return staticStrengthMPa * Math.min(1, law.coefficient * cycles ** -law.exponent);
 }
+
+/**
+ * Static pull that is as bad as a repeated one, over its largest stress, by Goodman: σa·(σu/σN) + σm. 1 for a single pull, up to σu/σN where it swings
+ * to and fro. `stressRatio`: least over largest load, −1 … 1.
+ */
+export function goodmanWeight(law: FatigueLaw, cycles: number, stressRatio: number): number {
+  const left = fatigueAmplitudeMPa(law, 1, cycles);
+  return (1 - stressRatio) / 2 / left + (1 + stressRatio) / 2;
+}

@@ -22,7 +22,7 @@ export function heatDeflectionFromCurve(
   const { at, family, filler, explain } = context;
   const stressMPa = at.parameters?.hdtStressMPa;
   if (!family || typeof stressMPa !== 'number' || family.hdt180C === null || !modulus.known) return undefined;
-  const { curve, hdtEvidence, hdtNote } = behaviourOf(grade, family, filler, modulus, 'dry');
+  const { curve, hdtEvidence, hdtNote } = behaviourOf(grade, family, filler, modulus, null, 'dry');
   const endMPa = modulusAtHdtMPa({ modulus23MPa: modulus.value, hdtStressMPa: stressMPa });
   const value = temperatureAtRatioC(curve, endMPa / modulus.value);
   if (value === undefined) return undefined;

@@ -75,7 +75,15 @@ export function prepareMaterial(
   };
   const behaviour =
     family && modulus.inPlane.known
-      ? behaviourOf(grade, family, filler, modulus.inPlane, conditioning, annealed)
+      ? behaviourOf(
+          grade,
+          family,
+          filler,
+          modulus.inPlane,
+          strength.inPlane.known ? strength.inPlane.value : null,
+          conditioning,
+          annealed,
+        )
       : null;
   const gap = family
     ? 'Modulus is not known'

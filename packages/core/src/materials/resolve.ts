@@ -77,7 +77,7 @@ function temperatureModel(
   const room = { direction: 'in-plane', conditioning: at.conditioning } as const;
   const modulus = resolve(grade, 'tensileModulus', room, rules, false);
   if (!modulus.known) return undefined;
-  const { curve, strengthExponent } = behaviourOf(grade, family, filler, modulus, at.conditioning);
+  const { curve, strengthExponent } = behaviourOf(grade, family, filler, modulus, null, at.conditioning);
   return { curve, strengthExponent, family };
 }
 

@@ -1,5 +1,6 @@
 import type { Brief, CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
+import { askedLifeH } from './comparison.ts';
 import { failureModes, type FailureMode } from './failureModes.ts';
 
 /** One thing to look at on a part in service, and when. */
@@ -31,7 +32,7 @@ const MOST_ITEMS = 6;
  * Intervals are ours, class D: whoever answers for the part may set others.
  */
 export function inspectionPlan(brief: Brief, entry: Pick<EvaluationEntry, 'checks'>): InspectionItem[] {
-  const lifeD = Math.min(LONGEST_D, Math.max(30, ...brief.loadCases.map(({ durationH }) => durationH / DAY_H)));
+  const lifeD = Math.min(LONGEST_D, Math.max(30, askedLifeH(brief) / DAY_H));
   return failureModes
     .flatMap((mode): InspectionItem[] => {
       const own = entry.checks.filter(

@@ -1,21 +1,14 @@
-import { randomUUID } from 'node:crypto';
 import { InputError } from '@anvilstone/core';
 import { findMethod, observationsOf } from '@anvilstone/core/bench';
-import type {
-  AcceptanceRequest,
-  Campaign,
-  CampaignRecord,
-  EvidenceImpact,
-  Grade,
-  Observation,
-} from '@anvilstone/schema';
+import type { AcceptanceRequest, Campaign, CampaignRecord, EvidenceImpact, Observation } from '@anvilstone/schema';
 import type { Knex } from 'knex';
-import { findGrade, saveGrade } from '../grades/repository.ts';
+import { findGrade } from '../grades/repository.ts';
 import { soundGrade } from '../grades/service.ts';
 import { conflict, invalidInput, notFound } from '../http/problems.ts';
 import { groundsOf } from './grounds.ts';
 import { impactOf } from './impact.ts';
-import { campaignTable, keepNotice, trialsOf } from './repository.ts';
+import { saveEvidence, withObservations } from './takeEvidence.ts';
+import { campaignTable, trialsOf } from './repository.ts';
 
 type Wanted = Pick<AcceptanceRequest, 'armId' | 'outcomeId'>;
 
@@ -45,17 +38,10 @@ export async function acceptResult(
   const changed = soundGrade(withObservations(grade, observations));
   const impact = await impactOf(db, changed);
   return db.transaction(async (trx) => {
-    const saved = await saveGrade(trx, changed, request.gradeRevision, 'edited');
-    if (!saved) throw conflict('grade', await findGrade(trx, grade.id));
-    for (const { partId, changes } of impact.parts)
-      if (changes.length > 0)
-        await keepNotice(trx, {
-          id: randomUUID(),
-          partId,
-          at: now.toISOString(),
-          cause: `${campaign.title} (campaign ${campaign.id}): ${grade.name} was tested`.slice(0, 200),
-          changes,
-        });
+    const saved = await saveEvidence(trx, changed, request.gradeRevision, impact, {
+      at: now.toISOString(),
+      cause: `${campaign.title} (campaign ${campaign.id}): ${grade.name} was tested`,
+    });
     const acceptance = {
       armId: request.armId,
       outcomeId: request.outcomeId,
@@ -93,12 +79,4 @@ async function resultOf(db: Knex, campaignId: string, { armId, outcomeId }: Want
     if (!(error instanceof InputError)) throw error;
     throw invalidInput([{ pointer: '/outcomeId', detail: error.message }]);
   }
-}
-
-/** In the place of the same results accepted before, else after all others. */
-function withObservations(grade: Grade, observations: readonly Observation[]): Grade {
-  const newer = new Map(observations.map((one) => [one.id, one]));
-  const kept = grade.observations.map((one) => newer.get(one.id) ?? one);
-  const known = new Set(grade.observations.map(({ id }) => id));
-  return { ...grade, observations: [...kept, ...observations.filter(({ id }) => !known.has(id))] };
 }

@@ -3,13 +3,13 @@ import type { Attachment } from '@anvilstone/schema';
 import { attachment } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
-import type { Operation } from '../http/operation.ts';
+import type { Operation, Reply } from '../http/operation.ts';
 import { invalidInput, notFound } from '../http/problems.ts';
 import { textOf } from '../http/query.ts';
 import { requireUuid } from '../parts/service.ts';
 import { attachmentsOf, campaignTable, findAttachment, keepAttachment, removeAttachment } from './repository.ts';
 
-const MOST_BYTES = 12_000_000;
+export const MOST_ATTACHMENT_BYTES = 12_000_000;
 
 /** Photos and notes of a campaign, told by their content and not by their name. */
 export function attachmentOperations(db: Knex): Operation[] {
@@ -27,26 +27,18 @@ export function attachmentOperations(db: Knex): Operation[] {
       method: 'post',
       path: '/campaigns/:id/attachments',
       summary: 'Keep a photo, a note or a PDF: ?about= the specimen, trial or inspection, ?name= its file name',
-      rawBodyBytes: MOST_BYTES,
+      rawBodyBytes: MOST_ATTACHMENT_BYTES,
       answer: attachment,
       status: 201,
       async handle({ params, query, body }) {
         if (!(await campaignTable.find(db, params.id!))) throw notFound('campaign', params.id!);
+        const mediaType = requireAttachmentType(body);
         const content = body as Buffer;
-        const mediaType = Buffer.isBuffer(content) ? mediaTypeOf(content) : undefined;
-        if (!mediaType)
-          throw invalidInput([
-            {
-              pointer: '/file',
-              detail: 'This is no picture, text or PDF',
-              accepted: 'PNG, JPEG, WebP, PDF or plain text',
-            },
-          ]);
         const kept: Attachment = {
           id: randomUUID(),
           campaignId: params.id!,
           aboutId: (textOf(query, 'about') ?? params.id!).slice(0, 80),
-          name: nameOf(textOf(query, 'name')),
+          name: attachmentNameOf(textOf(query, 'name')),
           mediaType,
           bytes: content.length,
           at: new Date().toISOString(),
@@ -65,18 +57,7 @@ export function attachmentOperations(db: Knex): Operation[] {
         requireUuid('attachment', params.id!);
         const found = await findAttachment(db, params.id!);
         if (!found) throw notFound('attachment', params.id!);
-        const { mediaType, name } = found.document;
-        // Never as a page of ours, whatever is in it.
-        const inline = mediaType.startsWith('image/');
-        return {
-          body: found.content,
-          headers: {
-            'Content-Type': mediaType,
-            'Content-Disposition': `${inline ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(name)}`,
-            'X-Content-Type-Options': 'nosniff',
-            'Content-Security-Policy': "default-src 'none'",
-          },
-        };
+        return attachmentReply(found.document, found.content);
       },
     },
     {
@@ -93,6 +74,33 @@ export function attachmentOperations(db: Knex): Operation[] {
       },
     },
   ];
+}
+
+/** @throws HttpProblem 422: neither picture, text nor PDF */
+export function requireAttachmentType(body: unknown): Attachment['mediaType'] {
+  const mediaType = Buffer.isBuffer(body) ? mediaTypeOf(body) : undefined;
+  if (mediaType) return mediaType;
+  throw invalidInput([
+    {
+      pointer: '/file',
+      detail: 'This is no picture, text or PDF',
+      accepted: 'PNG, JPEG, WebP, PDF or plain text',
+    },
+  ]);
+}
+
+/** Never as a page of ours, whatever is in it. */
+export function attachmentReply({ mediaType, name }: { mediaType: string; name: string }, content: Buffer): Reply {
+  const inline = mediaType.startsWith('image/');
+  return {
+    body: content,
+    headers: {
+      'Content-Type': mediaType,
+      'Content-Disposition': `${inline ? 'inline' : 'attachment'}; filename*=UTF-8''${encodeURIComponent(name)}`,
+      'X-Content-Type-Options': 'nosniff',
+      'Content-Security-Policy': "default-src 'none'",
+    },
+  };
 }
 
 const SIGNATURES: readonly [Attachment['mediaType'], (bytes: Buffer) => boolean][] = [
@@ -117,7 +125,7 @@ function isText(bytes: Buffer): boolean {
   }
 }
 
-const nameOf = (name: string | undefined) =>
+export const attachmentNameOf = (name: string | undefined) =>
   (name ?? '')
     .replace(/^.*[/\\]/, '')
     .replace(/[^\p{L}\p{N} ._-]/gu, '_')

@@ -7,7 +7,16 @@ export interface Revisioned<T> {
 
 /** A table of whole documents under an id, each with a revision that a write has to name. */
 export function revisionedTable<T extends { id: string }>(
-  table: 'agents' | 'machines' | 'spools' | 'places' | 'dryers' | 'campaigns' | 'trials',
+  table:
+    | 'agents'
+    | 'machines'
+    | 'spools'
+    | 'places'
+    | 'dryers'
+    | 'campaigns'
+    | 'trials'
+    | 'installations'
+    | 'service_findings',
 ) {
   type Row = Revisioned<T> & { id: string };
   const rowsOf = (db: Knex) => db<Row>(table);

@@ -48,6 +48,13 @@ export function partService(db: Knex): PartService {
           'Decisions are frozen and so is the part they belong to.',
         );
       }
+      if (await db('installations').where({ part_id: id }).first('id'))
+        throw new HttpProblem(
+          409,
+          'in-service',
+          'The part is in service',
+          'What became of it in service is kept, and so is the part it belongs to.',
+        );
       if (!(await deletePart(db, id, revision))) throw conflict('part', part);
     },
   };

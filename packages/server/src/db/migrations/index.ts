@@ -5,6 +5,7 @@ import { savedViews } from './0004-saved-views.ts';
 import { stock } from './0005-stock.ts';
 import { bench } from './0006-bench.ts';
 import { records } from './0007-records.ts';
+import { service } from './0008-service.ts';
 import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
@@ -16,4 +17,5 @@ export const migrations: readonly NamedMigration[] = [
   stock,
   bench,
   records,
+  service,
 ];
