@@ -6,6 +6,7 @@ const WHOLE_WORKSHOP = [
   'evidenceFromAMaker.spec.ts',
   'gradesLibrary.spec.ts',
   'houseRules.spec.ts',
+  'service.spec.ts',
   'spools.spec.ts',
 ];
 

@@ -11,7 +11,7 @@ import { instrumentService } from './instruments/service.ts';
 import { startStandIns } from './simulators/index.ts';
 
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
-export async function testServer(options: { demo?: boolean; standIns?: boolean } = {}) {
+export async function testServer(options: { demo?: boolean; records?: boolean; standIns?: boolean } = {}) {
   const admin = process.env.ANVILSTONE_TEST_POSTGRES;
   if (!admin)
     throw new Error('ANVILSTONE_TEST_POSTGRES is not set; run the tests with “npm test” or “npm run test:unit”');
@@ -22,7 +22,7 @@ export async function testServer(options: { demo?: boolean; standIns?: boolean }
   url.pathname = `/${name}`;
   const db = connect(url.href);
   await migrate(db);
-  if (options.demo) await seedDemoOnce(db);
+  if (options.demo) await seedDemoOnce(db, { records: options.records ?? false });
   const logger = pino({ level: 'silent' });
   const imports = importService(db, logger);
   const standIns = options.standIns ? await startStandIns() : undefined;

@@ -2,7 +2,7 @@ import type { Decision, EvaluationEntry, FieldChange, Grade, HouseRules } from '
 import { findCheck } from '../checks/index.ts';
 import { gradeDifferences } from '../exchange/gradeDifferences.ts';
 import { completeRules } from '../rules/houseRules.ts';
-import { ruleMeanings } from '../rules/ruleMeanings.ts';
+import { ruleChanges } from '../rules/ruleMeanings.ts';
 import { ruleValue } from '../rules/ruleValue.ts';
 import { formatNumber, formatReserve } from '../units/formatQuantity.ts';
 import { documentChanges } from './fieldWords.ts';
@@ -14,7 +14,7 @@ export function decisionDifferences(before: Decision, after: Decision): FieldCha
     ...choiceChanges(before, after),
     ...entryChanges(chosenEntry(before.result, before), chosenEntry(after.result, after)),
     ...documentChanges('Brief', before.brief, after.brief),
-    ...ruleChanges(before.rules, after.rules),
+    ...ruleFieldChanges(before.rules, after.rules),
     ...evidenceChanges(before, after),
     ...text('Words', [
       ['Reasons', before.reasons, after.reasons],
@@ -66,13 +66,13 @@ const grams = (value: number | null) => (value === null ? 'unknown' : `${formatN
 const usd = (value: number | null) => (value === null ? 'unknown' : `${value.toFixed(2)} USD`);
 
 /** By their names, and as they are in force: one that was left to its default has a value too. */
-export function ruleChanges(before: HouseRules, after: HouseRules): FieldChange[] {
-  const [was, is] = [completeRules(before), completeRules(after)];
-  return ruleMeanings.flatMap((meaning) => {
-    const [from, to] = [was, is].map((one) => ruleValue(meaning, one[meaning.id]));
-    return from === to ? [] : [{ area: 'House rules', field: meaning.title, before: from!, after: to! }];
-  });
-}
+export const ruleFieldChanges = (before: HouseRules, after: HouseRules): FieldChange[] =>
+  ruleChanges(completeRules(before), completeRules(after)).map(({ meaning, from, to }) => ({
+    area: 'House rules',
+    field: meaning.title,
+    before: ruleValue(meaning, from),
+    after: ruleValue(meaning, to),
+  }));
 
 /** Of the grades that were chosen, what was known of them then and what was known after. */
 function evidenceChanges(before: Decision, after: Decision): FieldChange[] {

@@ -11,7 +11,7 @@ import type {
 import { ENGINE_VERSION } from '../evaluation/evaluate.ts';
 import { rank, findSchool } from '../evaluation/ranking.ts';
 import { screen } from '../evaluation/screen.ts';
-import { gradeChanges, ruleChanges } from './differences.ts';
+import { gradeChanges, ruleFieldChanges } from './differences.ts';
 import { documentChanges } from './fieldWords.ts';
 
 /** Everything a decision is computed from, as it is today. */
@@ -66,7 +66,7 @@ export function outlookOf(decision: Decision, today: Today): Outlook {
       ...then,
       brief: today.brief,
     });
-  add('rules', 'The house rules were changed', ruleChanges(rules, today.rules), { ...then, rules: today.rules });
+  add('rules', 'The house rules were changed', ruleFieldChanges(rules, today.rules), { ...then, rules: today.rules });
   const evidence = evidenceOf(grades, today.library.grades);
   add('evidence', 'Something new is known of the candidates', evidence.changes, {
     ...then,

@@ -8,3 +8,4 @@ export * from './stock.ts';
 /** The invented cableway workshop's grades and machines: sample data, not for design. */
 export const sampleLibrary: Library = { grades: grades as Grade[], machines: machines as Machine[] };
 export * from './campaigns.ts';
+export * from './service.ts';

@@ -137,7 +137,7 @@ function cyclesRow({ measured, loadCaseId }: ServiceFinding, brief: Brief): Comp
   return {
     id: 'cycles',
     title: `Times, ${load.name}`,
-    dimension: 'ratio',
+    dimension: 'count',
     foretold: load.cycles,
     found: measured.cycles,
     asked: true,

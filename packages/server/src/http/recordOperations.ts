@@ -3,7 +3,7 @@ import { Type, type TSchema } from '@sinclair/typebox';
 import type { Knex } from 'knex';
 import type { Revisioned, RevisionedTable } from '../db/revisionedTable.ts';
 import type { Operation } from './operation.ts';
-import { conflict, invalidInput, notFound } from './problems.ts';
+import { conflict, HttpProblem, invalidInput, notFound } from './problems.ts';
 import { requiredRevision } from './query.ts';
 
 export interface RecordKind<T extends { id: string }> {
@@ -16,12 +16,14 @@ export interface RecordKind<T extends { id: string }> {
   table: RevisionedTable<T>;
   /** What a schema cannot see. */
   issues?: (db: Knex, document: T) => Promise<readonly ProblemIssue[]> | readonly ProblemIssue[];
+  /** Why it cannot be removed, in a sentence; undefined: it can. */
+  keptBecause?: (db: Knex, document: T) => Promise<string | undefined>;
 }
 
 /** List, add or change, and remove records with revisions: a stale write is refused with the newer record. */
 export function recordOperations<T extends { id: string }>(
   db: Knex,
-  { name, path, plural, record, table, issues = () => [] }: RecordKind<T>,
+  { name, path, plural, record, table, issues = () => [], keptBecause }: RecordKind<T>,
 ): Operation[] {
   const asRecord = ({ document, revision }: Revisioned<T>) => ({ [name]: document, revision });
   const title = name[0]!.toUpperCase() + name.slice(1);
@@ -70,6 +72,8 @@ export function recordOperations<T extends { id: string }>(
         const revision = requiredRevision(query);
         const found = await table.find(db, params.id!);
         if (!found) throw notFound(name, params.id!);
+        const why = await keptBecause?.(db, found.document);
+        if (why !== undefined) throw new HttpProblem(409, 'kept', `The ${name} is kept`, why);
         if (!(await table.remove(db, params.id!, revision))) throw conflict(name, asRecord(found));
         return { body: undefined };
       },

@@ -42,6 +42,10 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       record: installationRecord,
       table: installationTable,
       issues: installationIssues,
+      keptBecause: async (_db, { id }) =>
+        (await db('service_findings').where({ installation_id: id }).first('id'))
+          ? 'What was found of it in service is kept: take it out of service instead.'
+          : undefined,
     }),
     ...recordOperations(db, {
       name: 'finding',
@@ -50,6 +54,8 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       record: findingRecord,
       table: findingTable,
       issues: findingIssues,
+      keptBecause: (_db, { taken }) =>
+        Promise.resolve(taken.length > 0 ? 'The evidence of its grade rests on it.' : undefined),
     }),
     {
       id: 'listInstallationsOfPart',

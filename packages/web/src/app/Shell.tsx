@@ -9,6 +9,7 @@ const places = [
   { to: '/grades', label: 'Grades', mark: 'M12 4a8 8 0 1 0 0 16 8 8 0 0 0 0-16zm0 5a3 3 0 1 1 0 6 3 3 0 0 1 0-6z' },
   { to: '/bench', label: 'Bench', mark: 'M3 19h18M6 19v-5h5v5M11 9h7v5h-7M14 4v5M12 6l2-2 2 2' },
   { to: '/records', label: 'Records', mark: 'M6 3h9l3 3v15H6zM9 9h6M9 13h6M9 17h3' },
+  { to: '/service', label: 'Service', mark: 'M12 3v4M12 7a7 7 0 1 0 .1 0M12 14l4-3M9 3h6' },
   {
     to: '/spools',
     label: 'Spools',

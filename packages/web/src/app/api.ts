@@ -38,6 +38,7 @@ export const api = createApi({
     'Trial',
     'Attachment',
     'Notice',
+    'Service',
   ],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),

@@ -71,6 +71,7 @@ export const router = createBrowserRouter([
         path,
         lazy: async () => ({ Component: (await import('../machines/MachineEditorPage.tsx')).MachineEditorPage }),
       })),
+      { path: 'service', lazy: async () => ({ Component: (await import('../service/ServicePage.tsx')).ServicePage }) },
       { path: 'records', lazy: async () => ({ Component: (await import('../records/RecordsPage.tsx')).RecordsPage }) },
       {
         path: 'records/received/:recordId',

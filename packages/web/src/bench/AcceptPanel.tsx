@@ -1,16 +1,11 @@
-import { duration, findCheck, PROPERTY_DEFINITIONS } from '@anvilstone/core';
 import type { ArmResult } from '@anvilstone/core/bench';
-import type { Campaign, Observation } from '@anvilstone/schema';
+import type { Campaign } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
-import { Link } from 'react-router';
 import { TextField } from '../ui/fields.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
-import { Reserve } from '../ui/Reserve.tsx';
 import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
-import { TableHead } from '../ui/TableHead.tsx';
-import { useLibrary } from '../workers/useLibrary.ts';
-import { useAcceptResultMutation, usePreviewAcceptanceMutation, type AcceptancePreview } from './benchApi.ts';
-import { CONDITIONING_WORDS, WAY_WORDS } from './words.ts';
+import { useAcceptResultMutation, usePreviewAcceptanceMutation } from './benchApi.ts';
+import { EvidencePreview } from './EvidencePreview.tsx';
 
 /** The observation that the result would become, and what it moves in every part, before it counts. */
 export function AcceptPanel({
@@ -34,7 +29,7 @@ export function AcceptPanel({
     <section aria-label="Take it into the library" className="mt-4 border-t border-line pt-3">
       {refused !== undefined && <ProblemNotice error={refused} />}
       {!preview && refused === undefined && <p className="text-sm text-quiet">Holding every part against it …</p>}
-      {preview && <Becomes preview={preview} />}
+      {preview && <EvidencePreview preview={preview} />}
       <div className="mt-3 grid grid-cols-3 gap-3">
         <TextField label="Who stands for it" value={by} maxLength={200} onChange={setBy} />
         <SaveOrCancel
@@ -58,86 +53,5 @@ export function AcceptPanel({
         />
       </div>
     </section>
-  );
-}
-
-function Becomes({ preview: { observations, impact } }: { preview: AcceptancePreview }) {
-  const { library } = useLibrary();
-  const name = (id: string | null) =>
-    id === null ? 'nobody' : (library?.grades.find((one) => one.id === id)?.name ?? id);
-  const moved = impact.parts.filter(({ changes }) => changes.length > 0);
-  return (
-    <>
-      <p className="text-sm">It becomes:</p>
-      <ul className="text-sm">
-        {observations.map((one) => (
-          <li key={one.id}>
-            <ObservationWords observation={one} />
-          </li>
-        ))}
-      </ul>
-      <h3 className="mt-3 text-sm">Parts whose answer would move</h3>
-      {moved.length === 0 && (
-        <p className="text-sm text-quiet">
-          None of the {impact.parts.length} parts: the same grades lead, pass and fail.
-        </p>
-      )}
-      {moved.length > 0 && (
-        <table className="w-full text-sm">
-          <TableHead headings={['Part', 'Leads now', 'Would lead', 'Pass', 'What changes']} />
-          <tbody>
-            {moved.map(({ partId, title, now, then, changes }) => (
-              <tr key={partId} className="border-b border-line align-top last:border-0">
-                <th scope="row" className="px-3 py-1.5 text-left">
-                  <Link to={`/parts/${partId}/shortlist`} className="hover:underline">
-                    {title}
-                  </Link>
-                </th>
-                {[now, then].map((leader, i) => (
-                  <td
-                    key={i === 0 ? 'now' : 'then'}
-                    className={`px-3 py-1.5 ${i === 1 && leader.gradeId !== now.gradeId ? 'font-semibold' : ''}`}
-                  >
-                    {name(leader.gradeId)}
-                    <span className="block text-xs font-normal text-quiet">
-                      {leader.status && (
-                        <Reserve reserve={leader.reserve} status={leader.status as 'pass' | 'fail' | 'unknown'} />
-                      )}{' '}
-                      {leader.governingCheckId && findCheck(leader.governingCheckId)?.title}
-                    </span>
-                  </td>
-                ))}
-                <td className="px-3 py-1.5 whitespace-nowrap">
-                  {now.pass} → {then.pass}
-                </td>
-                <td className="px-3 py-1.5">
-                  <ul>
-                    {changes.map((change) => (
-                      <li key={change}>{change}</li>
-                    ))}
-                  </ul>
-                </td>
-              </tr>
-            ))}
-          </tbody>
-        </table>
-      )}
-    </>
-  );
-}
-
-function ObservationWords({ observation }: { observation: Observation }) {
-  const { property, value, unit, count, standardDeviation, orientation, conditioning, temperatureC, method, note } =
-    observation;
-  return (
-    <>
-      <strong>
-        {PROPERTY_DEFINITIONS[property].title} {value} {unit}
-      </strong>
-      {observation.durationH !== undefined && ` after ${duration(observation.durationH)}`}
-      {standardDeviation !== undefined && `, sd ${standardDeviation} ${unit}`}, n {count}
-      {orientation && `, ${WAY_WORDS[orientation]}`}
-      {conditioning && `, ${CONDITIONING_WORDS[conditioning]}`}, {temperatureC ?? 23} °C, printed; {method}. {note}
-    </>
   );
 }

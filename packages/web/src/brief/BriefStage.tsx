@@ -7,6 +7,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { AsksPanel } from './AsksPanel.tsx';
 import { DemandReadout } from './DemandReadout.tsx';
 import { useEdit, useIssue } from './editBrief.ts';
+import { LessonsNote } from './LessonsNote.tsx';
 import { LoadsPanel } from './LoadsPanel.tsx';
 import { ShapePanel } from './ShapePanel.tsx';
 
@@ -16,6 +17,7 @@ export function BriefStage() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-4 xl:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="flex min-w-0 flex-col gap-4">
+        {brief.lessons && brief.lessons.length > 0 && <LessonsNote lessons={brief.lessons} />}
         <ShapePanel brief={brief} />
         <LoadsPanel brief={brief} />
         <AsksPanel brief={brief} />

@@ -1,4 +1,4 @@
-import { defaultHouseRules, ruleChanges, RULE_GROUPS, ruleMeanings, type RuleId } from '@anvilstone/core';
+import { defaultHouseRules, ruleChanges, RULE_GROUPS, ruleMeanings, ruleValue, type RuleId } from '@anvilstone/core';
 import type { HouseRules, HouseRulesRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
@@ -15,7 +15,6 @@ import { ImpactPanel } from './ImpactPanel.tsx';
 import { RuleField } from './RuleField.tsx';
 import { RulesHistory } from './RulesHistory.tsx';
 import { useSaveHouseRulesMutation } from './rulesApi.ts';
-import { ruleValue } from '@anvilstone/core';
 
 /**
  * The workshop's policy: every value with its reason. Changing one shows at once which parts' answers it would move; only
@@ -44,6 +43,21 @@ function MeasuredScale({ rules, onTry }: { rules: HouseRules; onTry: (value: num
       On the bench strength came out × {scale.toFixed(2)} of what was expected. A knock-down of {value} on data sheets’
       strength would have told it. One grade does not make a rule: try it and see what moves.{' '}
       <Button onClick={() => onTry(value)}>Try {value}</Button>
+    </p>
+  );
+}
+
+/** A part in service found a rule too kind: a value that would have told it, to be tried before it counts. */
+function SuggestedRule({ rules, onTry }: { rules: HouseRules; onTry: (id: RuleId, value: number) => void }) {
+  const [search] = useSearchParams();
+  const meaning = ruleMeanings.find(({ id }) => id === search.get('try'));
+  const value = Number(search.get('value') ?? NaN);
+  if (!meaning || !Number.isFinite(value)) return null;
+  return (
+    <p className="mb-3 rounded border border-line bg-surface px-3 py-2 text-sm">
+      What was found in service would have been foretold with “{meaning.title}” at {ruleValue(meaning, value)} in place
+      of {ruleValue(meaning, rules[meaning.id])}. One part does not make a rule: try it and see what moves.{' '}
+      <Button onClick={() => onTry(meaning.id, value)}>Try {ruleValue(meaning, value)}</Button>
     </p>
   );
 }
@@ -81,6 +95,7 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
         </div>
       </header>
       <MeasuredScale rules={rules} onTry={(value) => set('datasheetStrengthFactor', value)} />
+      <SuggestedRule rules={rules} onTry={(id, value) => set(id, value)} />
       <div className="grid grid-cols-[minmax(0,1fr)_27rem] items-start gap-4">
         <div className="flex flex-col gap-4">
           {RULE_GROUPS.map((group) => (

@@ -1,7 +1,7 @@
 import { findCheck, PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+import { lazy, Suspense, useCallback } from 'react';
 import { Link } from 'react-router';
 import { usePartsQuery } from '../app/api.ts';
 import { OutOfDate } from '../bench/OutOfDate.tsx';
@@ -18,6 +18,11 @@ import { NewPart } from './NewPart.tsx';
 import { SpoolsToDry } from './SpoolsToDry.tsx';
 import { RemovePart } from './RemovePart.tsx';
 
+/** Comes after the table: what foretells a part in service is more than the first screen needs. */
+const InspectionsDue = lazy(async () => ({
+  default: (await import('../service/InspectionsDue.tsx')).InspectionsDue,
+}));
+
 /** What am I working on: every part with its leading grade, what governs it, and how much is left. */
 export function PartsPage() {
   const { data: parts, error } = usePartsQuery();
@@ -29,6 +34,9 @@ export function PartsPage() {
         <NewPart parts={parts ?? []} />
       </div>
       <p className="mt-1 mb-4 text-quiet">Each part starts with what it must do. The rest follows from that.</p>
+      <Suspense>
+        <InspectionsDue />
+      </Suspense>
       <SpoolsToDry />
       {error !== undefined && <ProblemNotice error={error} />}
       {!parts && !error && <Loading what="the parts" />}

@@ -52,4 +52,10 @@ export const stages: readonly Stage[] = [
     question: 'What was chosen, on what grounds?',
     lazy: async () => (await import('../decision/DecisionStage.tsx')).DecisionStage,
   },
+  {
+    id: 'service',
+    title: 'Service',
+    question: 'Did it last?',
+    lazy: async () => (await import('../service/ServiceStage.tsx')).ServiceStage,
+  },
 ];

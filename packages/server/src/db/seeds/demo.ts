@@ -20,11 +20,11 @@ import {
 import type { Brief } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { campaignTable, trialTable } from '../../bench/repository.ts';
-import { decisionService } from '../../decisions/service.ts';
 import { upsertGrades } from '../../grades/repository.ts';
 import { machineTable } from '../../machines/repository.ts';
 import { dryerTable, placeTable, spoolTable } from '../../spools/repository.ts';
 import { findSchedule, saveSchedule } from '../../spools/scheduleRepository.ts';
+import { seedRecords } from './records.ts';
 import { findPart, insertPart, saveBrief } from '../../parts/repository.ts';
 
 /** Fixed, so that the demo's parts are found again and links to them stay good. */
@@ -41,16 +41,19 @@ const PARTS: readonly [id: string, brief: Brief][] = [
   ['0a7c1d00-0000-4000-8000-000000000002', heaterDuct],
   ['0a7c1d00-0000-4000-8000-000000000003', lampArm],
 ];
-const DECIDED_PART = PARTS.at(-1)![0];
 const FACT = 'demo-seeded';
 
-/** Loads the invented cableway once; parts that were deleted since do not come back by themselves. */
-export async function seedDemoOnce(db: Knex): Promise<boolean> {
+/**
+ * Loads the invented cableway once; parts that were deleted since do not come back by themselves. `records`: with what was decided and what became
+ * of it, which takes some seconds to work out.
+ */
+export async function seedDemoOnce(db: Knex, { records = true }: { records?: boolean } = {}): Promise<boolean> {
   return db.transaction(async (trx) => {
     // Two servers starting together: the second waits here and then finds the fact.
     await trx.raw("select pg_advisory_xact_lock(hashtext('anvilstone-demo'))");
     if (await trx('workshop_facts').where({ key: FACT }).first('key')) return false;
     await seed(trx);
+    if (records) await seedRecords(trx, new Date());
     await trx('workshop_facts').insert({ key: FACT, value: JSON.stringify({ at: new Date().toISOString() }) });
     return true;
   });
@@ -60,6 +63,7 @@ export async function seedDemoOnce(db: Knex): Promise<boolean> {
 export async function resetDemo(db: Knex): Promise<void> {
   await db.transaction(async (trx) => {
     await seed(trx);
+    await seedRecords(trx, new Date());
     await trx('workshop_facts')
       .insert({ key: FACT, value: JSON.stringify({ at: new Date().toISOString() }) })
       .onConflict('key')
@@ -77,19 +81,6 @@ async function seed(trx: Knex.Transaction): Promise<void> {
     else await insertPart(trx, id, brief);
   }
   await seedBench(trx, new Date());
-  const decisions = decisionService(trx, () => new Date('2026-09-14T09:30:00Z'));
-  if ((await decisions.list(DECIDED_PART)).length > 0) return;
-  const part = (await findPart(trx, DECIDED_PART))!;
-  await decisions.freeze(DECIDED_PART, {
-    partRevision: part.revision,
-    gradeId: 'tm-asa',
-    orientation: 'XZ',
-    decidedBy: 'M. Aldous, ropeway workshop',
-    reasons:
-      'Stands in full sun for years, so weathering decides between otherwise equal grades: the ASA keeps twice the heat margin of the cheaper PETG and does not yellow. Printed on its side so that the gust bends within the layers.',
-    openRisks:
-      'Creep is a family estimate: measure the droop after the first summer. Gust load from one winter’s log only.',
-  });
 }
 
 /** As if today were the day it was written: clocks of spools run. */

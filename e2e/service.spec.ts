@@ -1,0 +1,134 @@
+import { expect, test, type Page } from '@playwright/test';
+import { heaterDuct } from '@anvilstone/core/sample';
+import { makePart } from './part.ts';
+
+const DAY_MS = 86_400_000;
+const daysAgo = (days: number) => new Date(Date.now() - days * DAY_MS).toISOString().slice(0, 10);
+
+/** Freezes what leads; its name. */
+async function decide(page: Page, partId: string, reasons: string): Promise<string> {
+  await page.goto(`/parts/${partId}/decision`);
+  await page.getByLabel('Why this one').fill(reasons);
+  await page.getByLabel('Decided by').fill('A. Tester');
+  await page.getByRole('button', { name: 'Freeze the decision' }).click();
+  const heading = page.getByRole('article', { name: /^Decision \d+$/ }).getByRole('heading', { level: 2 });
+  await expect(heading).toContainText('built');
+  return (await heading.innerText()).split(', built')[0]!;
+}
+
+test('a failure in service becomes a finding, the finding evidence, the evidence a new brief and another decision', async ({
+  page,
+  request,
+}) => {
+  test.setTimeout(120_000);
+  const { id } = await makePart(request, { ...heaterDuct, title: 'Duct of a test' });
+  const first = await decide(page, id, 'The cheapest that passes in the warm air.');
+  const record = page.url();
+
+  // To work with it: what to look at follows from what it is closest to giving out by.
+  await page
+    .getByRole('link', { name: /Service/ })
+    .last()
+    .click();
+  await page.getByRole('button', { name: 'Put one in service' }).click();
+  await page.getByLabel('Written on it').fill('T-1');
+  await page.getByLabel('Where').fill('Test cabinet');
+  await page.getByLabel('By whom').fill('A. Fitter');
+  await page.getByLabel('Since').fill(daysAgo(70));
+  await expect(page.getByRole('region', { name: 'What to look at' })).toContainText('Sag at the loaded end');
+  await page.getByRole('button', { name: 'Put it in service' }).click();
+  await expect(page.getByRole('region', { name: 'Looks that are due' })).toContainText('overdue');
+
+  // It has failed: by picture, with what was measured.
+  await page.getByRole('button', { name: 'Write down what was found' }).click();
+  await page.getByText('Failed', { exact: false }).last().click();
+  await page.getByText('Sagged or crept out of shape').click();
+  await page.getByLabel('Out of its shape').fill('6 mm');
+  await page.getByLabel('Hottest seen since the last look').fill('84');
+  await page.getByLabel('Who looked').fill('A. Fitter');
+  await page.getByLabel('What was seen').fill('Oval, the hose is off.');
+  await page.getByLabel('Lesson').fill('Measure its creep in the heat first.');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  const card = page.getByRole('article', { name: /^Finding of/ });
+  await expect(card).toContainText('It failed within its brief');
+  await expect(card.getByRole('row', { name: /Out of its shape/ })).toContainText('more than foretold');
+  await card.getByLabel('Add a photo').setInputFiles({
+    name: 'oval.png',
+    mimeType: 'image/png',
+    buffer: Buffer.from(
+      'iVBORw0KGgoAAAANSUhEUgAAAAEAAAABCAYAAAAfFcSJAAAADUlEQVR42mNk+M9QDwADhgGAWjR9awAAAABJRU5ErkJggg==',
+      'base64',
+    ),
+  });
+  await expect(card.getByRole('img', { name: 'oval.png' })).toBeVisible();
+
+  // Into the evidence, after a look at what it moves.
+  await card.getByRole('button', { name: 'Take it into the evidence' }).click();
+  const taking = card.getByRole('region', { name: 'Take it into the evidence' });
+  await expect(taking).toContainText('Creep modulus');
+  await expect(taking.getByRole('row', { name: /Duct of a test/ })).toContainText('fails now');
+  await taking.getByLabel('Who stands for it').fill('B. Chief');
+  await taking.getByRole('button', { name: 'Accept it as evidence' }).click();
+  await expect(card).toContainText('Taken into the evidence');
+  await expect(page.getByRole('region', { name: 'Out of date' })).toContainText('T-1');
+
+  // A new brief with the lesson, and another answer.
+  await card.getByRole('button', { name: 'Start a new brief from it' }).click();
+  await expect(page.getByRole('region', { name: 'Lessons' })).toContainText('Measure its creep in the heat first.');
+  const replacement = /\/parts\/([0-9a-f-]+)\//.exec(page.url())![1]!;
+  expect(replacement).not.toBe(id);
+  const second = await decide(page, replacement, 'What the first one taught.');
+  expect(second).not.toBe(first);
+
+  // The first record stays what it was, and says that it would now differ.
+  await page.goto(record);
+  await expect(page.getByText('every number agrees')).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Would now differ' })).toContainText(
+    'Something new is known of the candidates',
+  );
+
+  // And it is found again by its words.
+  await page.goto('/service');
+  await page.getByLabel('Find in what was seen and learned').fill('creep heat first');
+  await expect(page.getByRole('link', { name: 'T-1, Duct of a test' })).toBeVisible();
+});
+
+test('a record is signed within limits, checked elsewhere, and one that was tampered with is found out', async ({
+  page,
+  request,
+}, testInfo) => {
+  const { id } = await makePart(request, { failureCouldHurt: 'yes' });
+  await decide(page, id, 'The cheapest that passes, signed for.');
+  await page.getByRole('button', { name: 'Sign within limits' }).click();
+  const form = page.getByRole('region', { name: 'Sign' });
+  await form.getByLabel('Name').fill('B. Chief');
+  await form.getByLabel('Signs as').fill('responsible engineer');
+  await form.getByLabel('What you stand for').fill('Calculation and print looked through.');
+  await form.getByRole('button', { name: 'Sign', exact: true }).click();
+  await expect(form.getByLabel(/^How every part is proof-tested/)).toHaveAccessibleDescription(/could hurt someone/);
+  await form.getByLabel(/^How every part is proof-tested/).fill('Each pulled to three times its load.');
+  await form.getByRole('button', { name: 'Sign', exact: true }).click();
+  await expect(page.getByRole('region', { name: 'Signatures' })).toContainText('B. Chief');
+
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'JSON' }).click();
+  const path = testInfo.outputPath('record.json');
+  await (await download).saveAs(path);
+  await page.goto('/records');
+  await page.getByLabel('Record from elsewhere', { exact: true }).setInputFiles(path);
+  await expect(page.getByRole('status').filter({ hasText: 'Intact' })).toContainText('Sealed by this workshop itself');
+  const { readFile } = await import('node:fs/promises');
+  const forged = (await readFile(path, 'utf8')).replace('signed for.', 'trust me.');
+  await page.getByLabel('Record from elsewhere', { exact: true }).setInputFiles({
+    name: 'forged.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from(forged),
+  });
+  await expect(page.getByRole('status').filter({ hasText: 'Tampered with' })).toContainText('digest does not agree');
+  await page.getByLabel('Record from elsewhere', { exact: true }).setInputFiles({
+    name: 'holiday.json',
+    mimeType: 'application/json',
+    buffer: Buffer.from('not json'),
+  });
+  await expect(page.getByText('holiday.json is not JSON')).toBeVisible();
+});

@@ -1,0 +1,265 @@
+import { formatQuantity, formatReserve } from '@anvilstone/core';
+import { findFailureMode } from '@anvilstone/core/service';
+import { findMethod } from '@anvilstone/core/bench';
+import type { FindingRecord } from '@anvilstone/schema';
+import { useState } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { useAppSelector } from '../app/store.ts';
+import { EvidencePreview } from '../bench/EvidencePreview.tsx';
+import { useBench } from '../parts/bench.ts';
+import { Button } from '../ui/Button.tsx';
+import { duration } from '../ui/amount.ts';
+import { TextField } from '../ui/fields.tsx';
+import { Photos } from '../ui/Photos.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+import { ModePicture } from './ModePicture.tsx';
+import {
+  useAddPhotoMutation,
+  usePhotosQuery,
+  usePreviewFindingEvidenceMutation,
+  useReadingQuery,
+  useRemovePhotoMutation,
+  useReplaceMutation,
+  useTakeFindingEvidenceMutation,
+  type FindingReading,
+  type Proposal,
+} from './serviceApi.ts';
+import { day, MEASURES, STATE_WORDS } from './words.ts';
+
+/** One finding: what was seen, beside what was foretold, and what it may change. */
+export function FindingCard({ record: { finding, revision } }: { record: FindingRecord }) {
+  const units = useAppSelector((state) => state.settings.units);
+  const { currentData: reading, error } = useReadingQuery(finding.id);
+  const mode = finding.modeId === undefined ? undefined : findFailureMode(finding.modeId);
+  const { mark, word, look } = STATE_WORDS[finding.state];
+  const measured = MEASURES.filter(({ id }) => finding.measured[id] !== undefined).map(
+    ({ id, title, dimension }) => `${title.toLowerCase()} ${formatQuantity(finding.measured[id]!, dimension, units)}`,
+  );
+  return (
+    <article
+      aria-label={`Finding of ${day(finding.at)}`}
+      className={`rounded border p-3 ${finding.state === 'failed' ? 'border-fail' : 'border-line'}`}
+    >
+      <header className="flex items-start gap-3">
+        {mode && <ModePicture modeId={mode.id} className="h-11 w-16 shrink-0" />}
+        <div className="min-w-0 grow">
+          <p className={`font-semibold ${look}`}>
+            {mark} {word}
+            {mode && `: ${mode.title.toLowerCase()}`}
+          </p>
+          <p className="text-xs text-quiet">
+            {day(finding.at)}, {finding.by}
+            {reading?.comparison && `, after ${duration(reading.comparison.hoursInService)} in service`}
+            {finding.forDate && `, look due ${finding.forDate}`}
+          </p>
+          {measured.length > 0 && <p className="text-sm">{measured.join(', ')}</p>}
+          {finding.text && <p className="mt-1 whitespace-pre-line">{finding.text}</p>}
+          {finding.lesson && (
+            <p className="mt-1 border-l-3 border-ember pl-2">
+              <span className="text-xs text-quiet">Lesson </span>
+              {finding.lesson}
+            </p>
+          )}
+        </div>
+      </header>
+      {error !== undefined && <ProblemNotice error={error} />}
+      {reading?.comparison && <Compared reading={reading} />}
+      {finding.taken.map(({ at, by }) => (
+        <p key={at} className="mt-2 text-sm text-pass">
+          ✓ Taken into the evidence on {day(at)} by {by}.
+        </p>
+      ))}
+      {reading && reading.proposals.length > 0 && (
+        <Proposals record={{ finding, revision }} proposals={reading.proposals} />
+      )}
+      {finding.state === 'failed' && <Replace findingId={finding.id} />}
+      <FindingPhotos findingId={finding.id} />
+    </article>
+  );
+}
+
+function Compared({ reading: { comparison, decisionNumber } }: { reading: FindingReading }) {
+  const units = useAppSelector((state) => state.settings.units);
+  const { rows, checks, says, verdict } = comparison!;
+  const bad = verdict === 'beyond-brief' || verdict === 'worse-than-foretold';
+  return (
+    <section aria-label="Beside what was foretold" className="mt-3">
+      <p className={bad ? 'font-semibold text-unknown' : 'text-quiet'}>{says}</p>
+      {rows.length > 0 && (
+        <table className="mt-1 w-full text-sm">
+          <TableHead
+            headings={[
+              '',
+              decisionNumber === null ? 'Foretold, by what is known today' : `Foretold, decision ${decisionNumber}`,
+              'Found',
+              '',
+            ]}
+          />
+          <tbody>
+            {rows.map(({ id, title, dimension, foretold, found, asked, beyond }) => {
+              const said = (value: number) =>
+                id === 'time' ? duration(value) : formatQuantity(value, dimension, units);
+              return (
+                <tr key={id} className="border-t border-line">
+                  <th scope="row" className="px-3 py-1 text-left font-normal">
+                    {title}
+                  </th>
+                  <td className="px-3 py-1">
+                    {foretold === null ? 'not foretold' : `${said(foretold)}${asked ? ' asked' : ''}`}
+                  </td>
+                  <td className={`px-3 py-1 ${beyond ? 'font-semibold' : ''}`}>{said(found)}</td>
+                  <td className="px-3 py-1 text-unknown">
+                    {beyond && (asked ? '! more than asked' : '! more than foretold')}
+                  </td>
+                </tr>
+              );
+            })}
+          </tbody>
+        </table>
+      )}
+      {checks.length > 0 && (
+        <p className="mt-1 text-sm text-quiet">
+          Should have foretold it:{' '}
+          {checks
+            .map(
+              ({ title, reserve, status }) =>
+                `${title.toLowerCase()} ${reserve === null ? status : formatReserve(reserve)}`,
+            )
+            .join(', ')}
+          .
+        </p>
+      )}
+    </section>
+  );
+}
+
+function Proposals({ record, proposals }: { record: FindingRecord; proposals: readonly Proposal[] }) {
+  const { partId } = useBench();
+  const [taking, setTaking] = useState(false);
+  return (
+    <section aria-label="What it may change" className="mt-3">
+      <h4 className="text-sm font-semibold">What it may change</h4>
+      <ul className="mt-1 flex flex-col gap-1.5">
+        {proposals.map((one) => (
+          <li key={one.says} className="text-sm">
+            <span className="mr-1.5 rounded bg-sunken px-1.5 text-xs text-quiet">{KIND_WORDS[one.kind]}</span>
+            {one.says}{' '}
+            {one.kind === 'evidence' && (
+              <>
+                {one.checks && one.checks.length > 0 ? (
+                  <span className="text-quiet">
+                    With it:{' '}
+                    {one.checks
+                      .map(({ title, before, after }) => `${title.toLowerCase()} ${shown(before)} → ${shown(after)}`)
+                      .join(', ')}
+                    .{' '}
+                  </span>
+                ) : (
+                  <span className="text-quiet">By itself it moves no check. </span>
+                )}
+                {record.finding.taken.length === 0 && !taking && (
+                  <Button onClick={() => setTaking(true)}>Take it into the evidence …</Button>
+                )}
+              </>
+            )}
+            {one.kind === 'rule' && (
+              <Link className="text-ember underline" to={`/house-rules?try=${one.ruleId}&value=${one.value}`}>
+                Try it in the house rules
+              </Link>
+            )}
+            {one.kind === 'test' && (
+              <Link className="text-ember underline" to={`/bench/new?part=${partId}&method=${one.methodId}`}>
+                {findMethod(one.methodId)?.title ?? 'Plan the test'}
+              </Link>
+            )}
+          </li>
+        ))}
+      </ul>
+      {taking && <TakeEvidence record={record} onClose={() => setTaking(false)} />}
+    </section>
+  );
+}
+
+const KIND_WORDS: Record<Proposal['kind'], string> = {
+  evidence: 'evidence',
+  rule: 'house rule',
+  brief: 'brief',
+  test: 'test',
+};
+const shown = (reserve: number | null) => (reserve === null ? 'unknown' : formatReserve(reserve));
+
+function TakeEvidence({ record: { finding, revision }, onClose }: { record: FindingRecord; onClose: () => void }) {
+  const [look, { data: preview, error: refused, isUninitialized }] = usePreviewFindingEvidenceMutation();
+  const [take, { error, isLoading }] = useTakeFindingEvidenceMutation();
+  const [by, setBy] = useState('');
+  if (isUninitialized) void look(finding.id);
+  return (
+    <section aria-label="Take it into the evidence" className="mt-3 border-t border-line pt-2">
+      {refused !== undefined && <ProblemNotice error={refused} />}
+      {!preview && refused === undefined && <p className="text-sm text-quiet">Holding every part against it …</p>}
+      {preview && <EvidencePreview preview={preview} />}
+      <div className="mt-2 grid grid-cols-3 gap-3">
+        <TextField label="Who stands for it" value={by} maxLength={200} onChange={setBy} />
+        <SaveOrCancel
+          ready={by.trim() !== '' && preview !== undefined && !isLoading}
+          label="Accept it as evidence"
+          error={error}
+          onSave={() =>
+            void take({
+              id: finding.id,
+              by: by.trim(),
+              findingRevision: revision,
+              gradeRevision: preview!.gradeRevision,
+            })
+              .unwrap()
+              .then(onClose)
+              .catch(() => undefined)
+          }
+          onCancel={onClose}
+        />
+      </div>
+    </section>
+  );
+}
+
+function Replace({ findingId }: { findingId: string }) {
+  const [replace, { error, isLoading }] = useReplaceMutation();
+  const navigate = useNavigate();
+  return (
+    <div className="no-print mt-3">
+      <Button
+        look="primary"
+        disabled={isLoading}
+        onClick={() =>
+          void replace(findingId)
+            .unwrap()
+            .then(({ id }) => navigate(`/parts/${id}/brief`))
+            .catch(() => undefined)
+        }
+      >
+        Start a new brief from it
+      </Button>
+      {error !== undefined && <ProblemNotice error={error} />}
+    </div>
+  );
+}
+
+function FindingPhotos({ findingId }: { findingId: string }) {
+  const { data } = usePhotosQuery(findingId);
+  const [add, { error, isLoading }] = useAddPhotoMutation();
+  const [remove] = useRemovePhotoMutation();
+  return (
+    <div className="mt-3">
+      <Photos
+        photos={data ?? []}
+        hrefOf={(id) => `/api/v1/finding-photos/${id}`}
+        busy={isLoading}
+        onAdd={(file) => void add({ id: findingId, file }).catch(() => undefined)}
+        onRemove={(id) => void remove(id)}
+      />
+      {error !== undefined && <ProblemNotice error={error} />}
+    </div>
+  );
+}

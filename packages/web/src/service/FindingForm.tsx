@@ -1,0 +1,210 @@
+import { failureModes, findFailureMode } from '@anvilstone/core/service';
+import {
+  FINDING_STATES,
+  type Brief,
+  type Installation,
+  type ServiceFinding,
+  type ServiceMeasures,
+} from '@anvilstone/schema';
+import { useState } from 'react';
+import { asProblem } from '../app/problem.ts';
+import { Choice, controlLook, Field, TextArea, TextField } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { QuantityField } from '../ui/QuantityField.tsx';
+import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
+import { localMinute } from '../ui/when.ts';
+import { ModePicture } from './ModePicture.tsx';
+import { useSaveFindingMutation } from './serviceApi.ts';
+import { MEASURES, STATE_WORDS } from './words.ts';
+
+/** One look at a part in service, or its failure: state, the picture that is most like it, what was measured, what was learned. */
+export function FindingForm({
+  installation,
+  brief,
+  forDate,
+  onDone,
+}: {
+  installation: Installation;
+  brief: Brief;
+  /** The look that was due; undefined: out of turn. */
+  forDate: string | undefined;
+  onDone: (id: string | undefined) => void;
+}) {
+  const [save, saving] = useSaveFindingMutation();
+  const [state, setState] = useState<ServiceFinding['state']>('sound');
+  const [modeId, setModeId] = useState<string>();
+  const [measured, setMeasured] = useState<ServiceMeasures>({});
+  const [loadCaseId, setLoadCaseId] = useState('');
+  const [agentId, setAgentId] = useState(brief.asks.fluids?.[0]?.agentId ?? '');
+  const [at, setAt] = useState(localMinute(Date.now()));
+  const [by, setBy] = useState('');
+  const [text, setText] = useState('');
+  const [lesson, setLesson] = useState('');
+  const looked = installation.inspections.find(({ on }) => on === forDate)?.modeIds ?? [];
+  const issueAt = (pointer: string) => {
+    const issue =
+      saving.error === undefined ? undefined : asProblem(saving.error).errors?.find((one) => one.pointer === pointer);
+    return issue && (issue.accepted ? `${issue.detail}. Accepted: ${issue.accepted}.` : issue.detail);
+  };
+  const put = (id: keyof ServiceMeasures, value: number | undefined) => {
+    const { [id]: _old, ...rest } = measured;
+    setMeasured(value === undefined ? rest : { ...rest, [id]: value });
+  };
+  const submit = async () => {
+    const finding: ServiceFinding = {
+      id: crypto.randomUUID(),
+      installationId: installation.id,
+      at: new Date(at).toISOString(),
+      by: by.trim(),
+      state,
+      ...(modeId && state !== 'sound' ? { modeId } : {}),
+      ...(loadCaseId && state !== 'sound' ? { loadCaseId } : {}),
+      ...(modeId === 'crazed' && agentId ? { agentId } : {}),
+      measured,
+      ...(forDate ? { forDate } : {}),
+      text: text.trim(),
+      ...(lesson.trim() ? { lesson: lesson.trim() } : {}),
+      taken: [],
+      sampleData: false,
+    };
+    await save({ finding, revision: 0 }).unwrap();
+    onDone(finding.id);
+  };
+  const asked = MEASURES.filter(
+    ({ modes }) =>
+      !modes ||
+      (modeId !== undefined && state !== 'sound' && modes.includes(modeId)) ||
+      (state === 'sound' && modes.some((one) => looked.includes(one))),
+  );
+  return (
+    <Panel title={`What was found of ${installation.mark}${forDate ? `, look due ${forDate}` : ''}`}>
+      {looked.length > 0 && (
+        <ul className="mb-3 list-disc pl-5 text-sm">
+          {looked.map((id) => (
+            <li key={id}>{findFailureMode(id)?.lookFor}</li>
+          ))}
+        </ul>
+      )}
+      <p className="mb-3 text-sm text-quiet">
+        Take the load off and let it cool before you touch it; a part that is cracked under load may let go. Do not put
+        a failed one back.
+      </p>
+      <fieldset>
+        <legend className="text-xs text-quiet">It is</legend>
+        <div className="flex gap-4">
+          {FINDING_STATES.map((one) => (
+            <label key={one} className="flex items-center gap-1.5">
+              <input type="radio" name="state" checked={state === one} onChange={() => setState(one)} />
+              <span className={STATE_WORDS[one].look}>
+                {STATE_WORDS[one].mark} {STATE_WORDS[one].word}
+              </span>
+            </label>
+          ))}
+        </div>
+      </fieldset>
+      {state !== 'sound' && <PictureKey chosen={modeId} onChoose={setModeId} error={issueAt('/finding/modeId')} />}
+      <div className="mt-3 grid grid-cols-3 gap-3">
+        {state !== 'sound' && brief.loadCases.length > 1 && (
+          <Choice
+            label="Under which load"
+            value={loadCaseId}
+            options={[
+              { value: '', label: 'Not known' },
+              ...brief.loadCases.map(({ id, name }) => ({ value: id, label: name })),
+            ]}
+            onChange={setLoadCaseId}
+          />
+        )}
+        {modeId === 'crazed' && (brief.asks.fluids?.length ?? 0) > 0 && (
+          <Choice
+            label="In which fluid"
+            value={agentId}
+            options={brief.asks.fluids!.map((one) => ({ value: one.agentId, label: one.agentId.replaceAll('-', ' ') }))}
+            onChange={setAgentId}
+          />
+        )}
+        {asked.map(({ id, title, dimension }) => (
+          <QuantityField
+            key={id}
+            label={title}
+            dimension={dimension}
+            value={measured[id]}
+            onChange={(value) => put(id, value)}
+            onClear={() => put(id, undefined)}
+          />
+        ))}
+        <Field label="When" error={issueAt('/finding/at')}>
+          {(ids) => (
+            <input
+              {...ids}
+              type="datetime-local"
+              className={controlLook}
+              value={at}
+              onChange={(event) => setAt(event.target.value)}
+            />
+          )}
+        </Field>
+        <TextField label="Who looked" value={by} maxLength={200} onChange={setBy} error={issueAt('/finding/by')} />
+      </div>
+      <div className="mt-3 flex flex-col gap-3">
+        <TextArea label="What was seen" value={text} onChange={setText} rows={2} />
+        {state !== 'sound' && (
+          <TextArea
+            label="Lesson: what the next one should do otherwise"
+            value={lesson}
+            onChange={setLesson}
+            rows={2}
+          />
+        )}
+      </div>
+      <SaveOrCancel
+        ready={
+          !saving.isLoading &&
+          by.trim() !== '' &&
+          !Number.isNaN(Date.parse(at)) &&
+          (state === 'sound' || modeId !== undefined)
+        }
+        label="Write it down"
+        error={saving.error}
+        onSave={() => void submit().catch(() => undefined)}
+        onCancel={() => onDone(undefined)}
+      />
+    </Panel>
+  );
+}
+
+/** Ways to give out as pictures with what tells them from each other; those that creep up first. */
+function PictureKey({
+  chosen,
+  onChoose,
+  error,
+}: {
+  chosen: string | undefined;
+  onChoose: (id: string) => void;
+  error: string | undefined;
+}) {
+  return (
+    <fieldset className="mt-3">
+      <legend className="text-xs text-quiet">Most like</legend>
+      {error && <p className="text-xs text-fail">{error}</p>}
+      <div className="mt-1 grid grid-cols-3 gap-2">
+        {failureModes.map(({ id, title, looksLike }) => (
+          <label
+            key={id}
+            className={`flex cursor-pointer gap-2 rounded border p-2 ${chosen === id ? 'border-ember bg-ember-ground' : 'border-line hover:bg-sunken'}`}
+          >
+            <input type="radio" name="mode" className="sr-only" checked={chosen === id} onChange={() => onChoose(id)} />
+            <ModePicture modeId={id} className="h-11 w-16 shrink-0" />
+            <span className="min-w-0">
+              <span className="block font-semibold">
+                {chosen === id && '✓ '}
+                {title}
+              </span>
+              <span className="block text-xs text-quiet">{looksLike}</span>
+            </span>
+          </label>
+        ))}
+      </div>
+    </fieldset>
+  );
+}

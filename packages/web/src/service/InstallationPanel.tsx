@@ -1,0 +1,171 @@
+import { findFailureMode } from '@anvilstone/core/service';
+import type { FindingRecord, InstallationRecord } from '@anvilstone/schema';
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useBench } from '../parts/bench.ts';
+import { Button } from '../ui/Button.tsx';
+import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
+import { controlLook, TextField } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
+import { FindingCard } from './FindingCard.tsx';
+import { FindingForm } from './FindingForm.tsx';
+import { useRemoveInstallationMutation, useSaveInstallationMutation } from './serviceApi.ts';
+import { day } from './words.ts';
+
+/** One part in service: where and since when, looks that are due, and everything that was found of it. */
+export function InstallationPanel({
+  record,
+  findings,
+  today,
+}: {
+  record: InstallationRecord;
+  findings: readonly FindingRecord[];
+  today: string;
+}) {
+  const { installation, revision } = record;
+  const { brief, library, partId } = useBench();
+  const [remove, removing] = useRemoveInstallationMutation();
+  const [looking, setLooking] = useState<{ forDate?: string }>();
+  const failed = findings.some(({ finding }) => finding.state === 'failed');
+  const over = failed || installation.removed !== undefined;
+  const name = library.grades.find(({ id }) => id === installation.gradeId)?.name ?? installation.gradeId;
+  return (
+    <Panel
+      title={`${installation.mark}, ${installation.place}`}
+      aside={
+        findings.length === 0 && (
+          <ConfirmRemoval
+            name={installation.mark}
+            error={removing.error}
+            onRemove={() => void remove({ id: installation.id, revision })}
+          >
+            Nothing was found of it yet, so nothing else goes with it.
+          </ConfirmRemoval>
+        )
+      }
+    >
+      <p>
+        {name}, built {installation.orientation}; in service since {day(installation.installedAt)}, put there by{' '}
+        {installation.installedBy}
+        {installation.removed && `; taken out on ${day(installation.removed.at)}: ${installation.removed.why}`}.
+      </p>
+      {installation.note && <p className="text-sm text-quiet">{installation.note}</p>}
+      {installation.decisionId && (
+        <Link
+          className="text-sm text-ember underline"
+          to={`/parts/${partId}/decision?record=${installation.decisionId}`}
+        >
+          The decision it was made after
+        </Link>
+      )}
+      {!over && !looking && (
+        <Due record={record} findings={findings} today={today} onLook={(forDate) => setLooking({ forDate })} />
+      )}
+      {looking && (
+        <div className="mt-3">
+          <FindingForm
+            installation={installation}
+            brief={brief}
+            forDate={looking.forDate}
+            onDone={() => setLooking(undefined)}
+          />
+        </div>
+      )}
+      {!looking && (
+        <div className="no-print mt-3 flex gap-2">
+          {!over && <Button onClick={() => setLooking({})}>Write down what was found …</Button>}
+          {!installation.removed && <TakeOut record={record} />}
+        </div>
+      )}
+      <h3 className="mt-4 text-sm">What was found</h3>
+      {findings.length === 0 && <p className="text-quiet">Nothing yet.</p>}
+      <div className="mt-1 flex flex-col gap-3">
+        {[...findings].reverse().map((one) => (
+          <FindingCard key={one.finding.id} record={one} />
+        ))}
+      </div>
+    </Panel>
+  );
+}
+
+function Due({
+  record: { installation, revision },
+  findings,
+  today,
+  onLook,
+}: {
+  record: InstallationRecord;
+  findings: readonly FindingRecord[];
+  today: string;
+  onLook: (forDate: string) => void;
+}) {
+  const [save, saving] = useSaveInstallationMutation();
+  const done = new Set(findings.map(({ finding }) => finding.forDate));
+  const open = installation.inspections.filter(({ on }) => !done.has(on));
+  const move = (from: string, to: string) => {
+    if (to === '' || to === from) return;
+    const inspections = installation.inspections
+      .map((one) => (one.on === from ? { ...one, on: to } : one))
+      .sort((a, b) => (a.on < b.on ? -1 : 1));
+    void save({ installation: { ...installation, inspections }, revision });
+  };
+  return (
+    <section aria-label="Looks that are due" className="mt-3">
+      <h3 className="text-sm">Looks that are due</h3>
+      {open.length === 0 && <p className="text-quiet">None planned any more.</p>}
+      <ul className="mt-1 flex flex-col gap-1">
+        {open.slice(0, 4).map(({ on, modeIds }) => (
+          <li key={on} className="flex items-center gap-2 text-sm">
+            <input
+              type="date"
+              aria-label={`Look due ${on}, move to`}
+              className={`${controlLook} !w-36`}
+              defaultValue={on}
+              onBlur={(event) => move(on, event.target.value)}
+            />
+            <span className={on < today ? 'font-semibold text-fail' : 'text-quiet'}>
+              {on < today ? '! overdue' : 'due'}
+            </span>
+            <span className="min-w-0 grow">
+              {modeIds.map((id) => findFailureMode(id)?.lookFor.split(',')[0]?.toLowerCase() ?? id).join('; ')}
+            </span>
+            <Button onClick={() => onLook(on)}>Look now …</Button>
+          </li>
+        ))}
+      </ul>
+      {open.length > 4 && <p className="text-xs text-quiet">and {open.length - 4} later</p>}
+      {saving.error !== undefined && <ProblemNotice error={saving.error} />}
+    </section>
+  );
+}
+
+function TakeOut({ record: { installation, revision } }: { record: InstallationRecord }) {
+  const [save, saving] = useSaveInstallationMutation();
+  const [open, setOpen] = useState(false);
+  const [why, setWhy] = useState('');
+  if (!open)
+    return (
+      <Button look="quiet" onClick={() => setOpen(true)}>
+        Take it out of service …
+      </Button>
+    );
+  return (
+    <div className="grow">
+      <TextField label="Why it is taken out" value={why} maxLength={200} onChange={setWhy} />
+      <SaveOrCancel
+        ready={why.trim() !== '' && !saving.isLoading}
+        label="Take it out"
+        error={saving.error}
+        onSave={() =>
+          void save({
+            installation: { ...installation, removed: { at: new Date().toISOString(), why: why.trim() } },
+            revision,
+          })
+        }
+        onCancel={() => setOpen(false)}
+      />
+    </div>
+  );
+}

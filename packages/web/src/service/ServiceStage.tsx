@@ -1,0 +1,179 @@
+import { formatNumber } from '@anvilstone/core';
+import { dueInspections, fleetOf, type Fleet } from '@anvilstone/core/service';
+import { useState } from 'react';
+import { useSearchParams } from 'react-router';
+import { useDecisionsQuery } from '../app/api.ts';
+import { useBench } from '../parts/bench.ts';
+import { Button } from '../ui/Button.tsx';
+import { duration } from '../ui/amount.ts';
+import { Loading } from '../ui/Loading.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { TableHead } from '../ui/TableHead.tsx';
+import { FleetTimeline } from './FleetTimeline.tsx';
+import { InstallationPanel } from './InstallationPanel.tsx';
+import { InstallForm } from './InstallForm.tsx';
+import { useFindingsOfPartQuery, useInstallationsOfPartQuery } from './serviceApi.ts';
+import { STATE_WORDS } from './words.ts';
+
+/** Did it last: every sister in service, looks that are due, what was found, and what that changes. */
+export function ServiceStage() {
+  const { partId } = useBench();
+  const { data: installations, error } = useInstallationsOfPartQuery(partId);
+  const { data: findings, error: noFindings } = useFindingsOfPartQuery(partId);
+  const { data: decisions } = useDecisionsQuery(partId);
+  const [search, setSearch] = useSearchParams();
+  const [adding, setAdding] = useState(false);
+  const [now] = useState(() => new Date());
+  const problem = error ?? noFindings;
+  if (problem !== undefined) return <ProblemNotice error={problem} />;
+  if (!installations || !findings || !decisions) return <Loading what="what is in service" />;
+  const fleet = fleetOf(
+    installations.map(({ installation }) => installation),
+    findings.map(({ finding }) => finding),
+    now.toISOString(),
+  );
+  const due = dueInspections(
+    installations.map(({ installation }) => installation),
+    findings.map(({ finding }) => finding),
+    now.toISOString(),
+  );
+  const wanted = search.get('at') ?? due[0]?.installation.id;
+  const shown = installations.find(({ installation }) => installation.id === wanted) ?? installations[0];
+  const show = (id: string) => setSearch({ at: id });
+  const form = (
+    <InstallForm
+      decisions={decisions}
+      marks={installations.map(({ installation }) => installation.mark)}
+      onDone={(id) => {
+        setAdding(false);
+        if (id) show(id);
+      }}
+    />
+  );
+  if (installations.length === 0)
+    return adding ? (
+      form
+    ) : (
+      <Panel title="Not in service yet">
+        <p className="mb-2 max-w-2xl">
+          Once a part is put to work, write down where, when and by whom: what to look at and on which dates follows
+          from what it is closest to giving out by. What is found then corrects what is known.
+        </p>
+        <Button look="primary" onClick={() => setAdding(true)}>
+          Put one in service …
+        </Button>
+        {decisions.length === 0 && (
+          <p className="mt-2 text-sm text-quiet">
+            There is no decision of this part yet; one can be put in service all the same.
+          </p>
+        )}
+      </Panel>
+    );
+  return (
+    <div className="flex flex-col gap-4">
+      <Panel
+        title="All of this part in service"
+        aside={
+          <span className="no-print flex gap-2">
+            <a
+              className="rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken"
+              href={`/api/v1/service/inspections.ics?part=${partId}`}
+            >
+              Calendar of looks
+            </a>
+            {!adding && <Button onClick={() => setAdding(true)}>Put one in service …</Button>}
+          </span>
+        }
+      >
+        <FleetWords fleet={fleet} />
+        <FleetTimeline
+          fleet={fleet}
+          findings={findings}
+          nowMs={now.getTime()}
+          shownId={shown?.installation.id}
+          onShow={show}
+        />
+        <FleetTable fleet={fleet} due={due} shownId={shown?.installation.id} onShow={show} />
+      </Panel>
+      {adding && form}
+      {shown && !adding && (
+        <InstallationPanel
+          key={shown.installation.id}
+          record={shown}
+          findings={findings.filter(({ finding }) => finding.installationId === shown.installation.id)}
+          today={now.toISOString().slice(0, 10)}
+        />
+      )}
+    </div>
+  );
+}
+
+function FleetWords({ fleet: { members, failures, partHours, failuresPerYearAtMost, survival } }: { fleet: Fleet }) {
+  const serving = members.filter(({ failed, installation }) => !failed && !installation.removed).length;
+  const last = survival.at(-1);
+  return (
+    <p className="mb-2">
+      {serving} in service, {failures} failed, {duration(partHours)} altogether.
+      {failuresPerYearAtMost !== null && failuresPerYearAtMost < 1000 && (
+        <span className="text-quiet">
+          {' '}
+          So few are in keeping with at most {formatNumber(failuresPerYearAtMost, 2)} failures per part and year (95 %,
+          were they to come by chance).
+        </span>
+      )}
+      {last && (
+        <span className="text-quiet">
+          {' '}
+          {formatNumber(100 * last.survive, 2)} % lasted longer than {duration(last.hours)} (Kaplan–Meier, {last.atRisk}{' '}
+          at risk then).
+        </span>
+      )}
+    </p>
+  );
+}
+
+function FleetTable({
+  fleet: { members },
+  due,
+  shownId,
+  onShow,
+}: {
+  fleet: Fleet;
+  due: ReturnType<typeof dueInspections>;
+  shownId: string | undefined;
+  onShow: (id: string) => void;
+}) {
+  return (
+    <table className="mt-2 w-full text-sm">
+      <TableHead headings={['Mark', 'Where', 'In service for', 'State', 'Next look']} />
+      <tbody>
+        {members.map(({ installation, hours, state }) => {
+          const next = due.find((one) => one.installation.id === installation.id);
+          const words = state === 'not looked at' ? undefined : STATE_WORDS[state];
+          return (
+            <tr
+              key={installation.id}
+              className={`border-b border-line last:border-0 ${installation.id === shownId ? 'bg-sunken' : ''}`}
+            >
+              <th scope="row" className="px-3 py-1 text-left">
+                <button type="button" className="underline underline-offset-2" onClick={() => onShow(installation.id)}>
+                  {installation.mark}
+                </button>
+              </th>
+              <td className="px-3 py-1">{installation.place}</td>
+              <td className="px-3 py-1">{duration(hours)}</td>
+              <td className={`px-3 py-1 ${words?.look ?? 'text-quiet'}`}>
+                {words ? `${words.mark} ${words.word}` : 'not looked at yet'}
+                {installation.removed && ', taken out'}
+              </td>
+              <td className={`px-3 py-1 ${next && next.inDays < 0 ? 'font-semibold text-fail' : ''}`}>
+                {next ? `${next.planned.on}${next.inDays < 0 ? ', overdue' : ''}` : ''}
+              </td>
+            </tr>
+          );
+        })}
+      </tbody>
+    </table>
+  );
+}
