@@ -93,6 +93,7 @@ function serve(onPort) {
       ...process.env,
       ANVILSTONE_DATABASE_URL: database.url,
       ANVILSTONE_LOG_LEVEL: process.env.ANVILSTONE_LOG_LEVEL ?? 'warn',
+      ANVILSTONE_BACKUPS: process.env.ANVILSTONE_BACKUPS ?? join(root, '.local/backups'),
     },
   });
   child.on('message', (message) => {

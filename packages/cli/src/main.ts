@@ -1,5 +1,6 @@
 import { readFile, writeFile } from 'node:fs/promises';
 import { InputError } from '@anvilstone/core';
+import { backupCommand } from './commands/backup.ts';
 import { basisCommand } from './commands/basis.ts';
 import { calcCommand } from './commands/calc.ts';
 import { compareCommand } from './commands/compare.ts';
@@ -9,6 +10,7 @@ import { fitCreepCommand } from './commands/fitCreep.ts';
 import { laminateCommand } from './commands/laminate.ts';
 import { meshCommand } from './commands/mesh.ts';
 import { importCommand } from './commands/import.ts';
+import { restoreCommand } from './commands/restore.ts';
 import { verifyCommand } from './commands/verify.ts';
 import { BadInput, EXIT, type Terminal } from './terminal.ts';
 
@@ -23,6 +25,8 @@ const commands: Record<string, (args: string[], terminal: Terminal) => Promise<n
   compare: compareCommand,
   'fit-creep': fitCreepCommand,
   verify: verifyCommand,
+  backup: backupCommand,
+  restore: restoreCommand,
 };
 
 const USAGE = `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]
@@ -37,6 +41,8 @@ anvilstone basis F [--column NAME] [--json]
 anvilstone compare A B [--paired] [--column NAME] [--json]
 anvilstone fit-creep F [--at HOURS,…] [--json]
 anvilstone verify F [--json]
+anvilstone backup --out F [--server URL] [--without-key]
+anvilstone restore F (--replace | --merge) [--server URL]
 
 Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
 

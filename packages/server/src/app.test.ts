@@ -7,6 +7,7 @@ import { operationsOf } from './app.ts';
 import { instrumentService } from './instruments/service.ts';
 import { importService } from './exchange/importService.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
+import { backupService } from './workshop/backups.ts';
 import { testServer } from './testServer.ts';
 
 const silent = pino({ level: 'silent' });
@@ -318,7 +319,13 @@ test('OpenAPI lists exactly the operations, and health and readiness answer', as
   );
   const listed = Object.values(paths).flatMap((path) => Object.values(path).map((operation) => operation.operationId));
   expect(listed.sort()).toEqual(
-    operationsOf(server.db, importService(server.db, silent), instrumentService(server.db, silent, []), server.runs)
+    operationsOf(
+      server.db,
+      importService(server.db, silent),
+      instrumentService(server.db, silent, []),
+      server.runs,
+      backupService(server.db, silent, {}),
+    )
       .map((operation) => operation.id)
       .sort(),
   );

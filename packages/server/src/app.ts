@@ -33,6 +33,8 @@ import { partOperations } from './parts/operations.ts';
 import { partService } from './parts/service.ts';
 import { priceOperations } from './prices/operations.ts';
 import { serviceOperations } from './service/operations.ts';
+import { backupService, type BackupService } from './workshop/backups.ts';
+import { workshopOperations } from './workshop/operations.ts';
 import { spoolOperations } from './spools/operations.ts';
 import { spoolService } from './spools/service.ts';
 
@@ -47,6 +49,8 @@ export interface AppOptions {
   instruments?: InstrumentService;
   /** Absent: no gauge is at hand. */
   runs?: RunService;
+  /** Absent: no backups are kept. */
+  backups?: BackupService;
 }
 
 /** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
@@ -57,6 +61,7 @@ export function operationsOf(
   imports: ImportService,
   instruments: InstrumentService,
   runs: RunService,
+  backups: BackupService,
 ): Operation[] {
   const spools = spoolService(db);
   return [
@@ -77,6 +82,7 @@ export function operationsOf(
     ...serviceOperations(db, partService(db)),
     ...evaluationOperations(db),
     ...decisionOperations(db, decisionService(db)),
+    ...workshopOperations(db, backups),
     ...calculatorOperations,
   ];
 }
@@ -89,6 +95,7 @@ export function createApp({
   imports = importService(db, logger),
   instruments = instrumentService(db, logger, []),
   runs = runService(db, logger, instruments, []),
+  backups = backupService(db, logger, {}),
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -109,7 +116,7 @@ export function createApp({
   );
   app.use(originGuard);
   app.use(healthRoutes(db, stopping));
-  const operations = operationsOf(db, imports, instruments, runs);
+  const operations = operationsOf(db, imports, instruments, runs, backups);
   const api = express.Router();
   api.use(fileBodies(operations));
   api.use(express.json({ limit: BODY_LIMIT, strict: true, type: () => true }));

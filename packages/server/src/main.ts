@@ -9,6 +9,7 @@ import { closeThreads, warmThreads } from './exchange/pool.ts';
 import { failAbandoned } from './exchange/repository.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
 import { instrumentService } from './instruments/service.ts';
+import { backupService } from './workshop/backups.ts';
 import { startStandIns } from './simulators/index.ts';
 
 /** Requests under way get this long to finish before connections are cut. */
@@ -37,6 +38,10 @@ const loggerS = Number(process.env.ANVILSTONE_LOGGER_SECONDS ?? 900);
 const standIns = await startStandIns({ everyS: loggerS });
 const instruments = instrumentService(db, logger, standIns.devices);
 const runs = runService(db, logger, instruments, standIns.devices);
+const backups = backupService(db, logger, {
+  ...(process.env.ANVILSTONE_BACKUPS ? { folder: process.env.ANVILSTONE_BACKUPS } : {}),
+  everyH: Number(process.env.ANVILSTONE_BACKUP_HOURS ?? 24),
+});
 let stopWatching = () => {};
 const app = createApp({
   db,
@@ -44,6 +49,7 @@ const app = createApp({
   imports,
   instruments,
   runs,
+  backups,
   stopping: () => stopping,
   ...(values.web ? { webFolder: values.web } : {}),
 });
@@ -65,6 +71,7 @@ async function start(): Promise<void> {
   const port = typeof address === 'object' && address ? address.port : Number(values.port);
   logger.info({ port }, 'serving');
   warmThreads();
+  backups.watch();
   stopWatching = instruments.watch(Math.min(60_000, loggerS * 1000));
   process.send?.({ ready: true, port });
 }
@@ -79,6 +86,7 @@ async function stop(reason: string): Promise<void> {
   await closed;
   clearTimeout(cut);
   stopWatching();
+  backups.stop();
   await runs.stop();
   await standIns.close();
   await closeThreads();

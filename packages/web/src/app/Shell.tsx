@@ -18,6 +18,7 @@ const places = [
   { to: '/machines', label: 'Machines', mark: 'M4 20h16M6 20V5h12v15M6 9h12M12 9v4m-2 0h4' },
   { to: '/house-rules', label: 'House rules', mark: 'M4 6h16v12H4zM8 6v12M12 6v5M16 6v8' },
   { to: '/calculations', label: 'Quick sums', mark: 'M5 4h14v16H5zM8 8h8M8 13h2m4 0h2M8 16.5h2m4 0h2' },
+  { to: '/workshop', label: 'Workshop', mark: 'M4 8l8-4 8 4v9l-8 4-8-4zM4 8l8 4 8-4M12 12v9' },
 ];
 
 /** The rail, the settings that hold everywhere, and the page beside them. */

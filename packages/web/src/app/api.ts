@@ -39,6 +39,7 @@ export const api = createApi({
     'Attachment',
     'Notice',
     'Service',
+    'Backup',
   ],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),

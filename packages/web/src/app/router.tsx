@@ -72,6 +72,10 @@ export const router = createBrowserRouter([
         lazy: async () => ({ Component: (await import('../machines/MachineEditorPage.tsx')).MachineEditorPage }),
       })),
       { path: 'service', lazy: async () => ({ Component: (await import('../service/ServicePage.tsx')).ServicePage }) },
+      {
+        path: 'workshop',
+        lazy: async () => ({ Component: (await import('../workshop/WorkshopPage.tsx')).WorkshopPage }),
+      },
       { path: 'records', lazy: async () => ({ Component: (await import('../records/RecordsPage.tsx')).RecordsPage }) },
       {
         path: 'records/received/:recordId',

@@ -1,0 +1,134 @@
+import { createServer, type Server } from 'node:http';
+import type { AddressInfo } from 'node:net';
+import { newPrivateKey, sealOf, groundsOfChoice } from '@anvilstone/core/record';
+import { defaultHouseRules, ENGINE_VERSION } from '@anvilstone/core';
+import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import type { Decision, DecisionFile, Problem } from '@anvilstone/schema';
+import { main } from './main.ts';
+
+async function run(args: string[], files: Record<string, Uint8Array> = {}) {
+  const [out, errors]: [string[], string[]] = [[], []];
+  const read = (path: string) =>
+    path in files ? Promise.resolve(Buffer.from(files[path]!)) : Promise.reject(new Error('no such file'));
+  const code = await main(args, {
+    readFile: async (path) => (await read(path)).toString('utf8'),
+    readBytes: read,
+    writeFile: (path, contents) => {
+      files[path] = typeof contents === 'string' ? Buffer.from(contents) : contents;
+      return Promise.resolve();
+    },
+    out: (text) => out.push(text),
+    error: (text) => errors.push(text),
+  });
+  return { code, out: out.join('\n'), detail: errors[0] ? (JSON.parse(errors[0]) as Problem).detail : '' };
+}
+
+describe('verify', () => {
+  const grades = sampleLibrary.grades.filter(({ id }) => ['tm-asa', 'ne-petg'].includes(id));
+  const { machines } = sampleLibrary;
+  const decision = JSON.parse(
+    JSON.stringify({
+      format: 'anvilstone-decision/2',
+      id: '0a7c1d00-0000-4000-8000-0000000000aa',
+      number: 1,
+      partId: '0a7c1d00-0000-4000-8000-000000000003',
+      partRevision: 1,
+      decidedAt: '2026-09-14T09:30:00.000Z',
+      decidedBy: 'Tester',
+      gradeId: 'tm-asa',
+      orientation: 'XZ',
+      reasons: 'Stands the sun.',
+      openRisks: '',
+      engineVersion: ENGINE_VERSION,
+      brief: lampArm,
+      rules: defaultHouseRules,
+      machines,
+      ...groundsOfChoice(lampArm, { grades, machines }, defaultHouseRules, {
+        gradeId: 'tm-asa',
+        orientation: 'XZ',
+        schoolId: 'cheapest-that-passes',
+        limits: '',
+        notes: [],
+        testsDone: [],
+      }),
+    }),
+  ) as Decision;
+  const file: DecisionFile = {
+    format: 'anvilstone-decision-record/1',
+    decision,
+    signOffs: [],
+    seal: sealOf(decision, [], newPrivateKey()),
+  };
+  const bytes = (document: unknown) => Buffer.from(JSON.stringify(document));
+  test('an untouched record: intact, exit 0, and whose key to ask for', async () => {
+    const { code, out } = await run(['verify', 'r.json'], { 'r.json': bytes(file) });
+    expect(code).toBe(0);
+    expect(out).toMatch(/^Intact\n[^]*every number agrees[^]*Key ([0-9A-F]{4}-){5}/);
+  });
+  test('a changed one: exit 1, in words and as JSON', async () => {
+    const forged = { ...file, decision: { ...decision, decidedBy: 'Somebody else' } };
+    const { code, out } = await run(['verify', 'r.json', '--json'], { 'r.json': bytes(forged) });
+    expect(code).toBe(1);
+    expect(JSON.parse(out)).toMatchObject({ verdict: 'tampered', differences: [] });
+  });
+  test('anything else is told apart', async () => {
+    expect((await run(['verify', 'r.json'], { 'r.json': bytes({}) })).out).toMatch(/^No decision record/);
+    expect((await run(['verify'])).detail).toMatch(/name one/);
+  });
+});
+
+describe('backup and restore', () => {
+  let server: Server;
+  let address: string;
+  const asked: { url: string; bytes: number }[] = [];
+  beforeAll(async () => {
+    server = createServer((req, res) => {
+      const chunks: Buffer[] = [];
+      req.on('data', (chunk: Buffer) => chunks.push(chunk));
+      req.on('end', () => {
+        asked.push({ url: req.url!, bytes: Buffer.concat(chunks).length });
+        if (req.method === 'GET') return res.end('PK-archive');
+        if (chunks.length > 0 && Buffer.concat(chunks).toString() === 'bad') {
+          res.statusCode = 422;
+          return res.end(JSON.stringify({ detail: 'It was changed or is damaged.' }));
+        }
+        return res.end(JSON.stringify({ tables: [{ table: 'parts', inArchive: 3, added: 1, kept: 2 }] }));
+      });
+    });
+    await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
+    address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  });
+  afterAll(() => new Promise((resolve) => server.close(resolve)));
+
+  test('a backup is written as it came, with the key unless asked otherwise', async () => {
+    const files: Record<string, Uint8Array> = {};
+    const { code, out } = await run(['backup', '--out', 'b.zip', '--server', address], files);
+    expect(code).toBe(0);
+    expect(Buffer.from(files['b.zip']!).toString()).toBe('PK-archive');
+    expect(out).toMatch(/keep it private/);
+    await run(['backup', '--out', 'b.zip', '--without-key', '--server', address], files);
+    expect(asked.map(({ url }) => url)).toEqual([
+      '/api/v1/workshop/archive.zip?key=with',
+      '/api/v1/workshop/archive.zip',
+    ]);
+  });
+  test('a restore says how, and what became of it', async () => {
+    const files = { 'b.zip': Buffer.from('archive'), 'bad.zip': Buffer.from('bad') };
+    const { out } = await run(['restore', 'b.zip', '--merge', '--server', address], files);
+    expect(out).toMatch(/parts\s+1 taken in, 2 there already/);
+    expect(asked.at(-1)).toEqual({ url: '/api/v1/workshop/archive?mode=merge', bytes: 7 });
+    await run(['restore', 'b.zip', '--replace', '--server', address], files);
+    expect(asked.at(-1)!.url).toBe('/api/v1/workshop/archive?mode=replace&confirm=replace%20everything');
+    expect((await run(['restore', 'b.zip', '--server', address], files)).detail).toMatch(/--replace .* or --merge/);
+    expect((await run(['restore', 'bad.zip', '--merge', '--server', address], files)).detail).toMatch(/damaged/);
+    expect((await run(['restore', 'none.zip', '--merge', '--server', address], files)).detail).toMatch(
+      /cannot be read/,
+    );
+  });
+  test('nobody at the address, and no address', async () => {
+    expect((await run(['backup', '--out', 'b.zip', '--server', 'http://127.0.0.1:1'])).detail).toMatch(
+      /nobody answers at/,
+    );
+    expect((await run(['backup', '--out', 'b.zip', '--server', 'here'])).detail).toMatch(/no address/);
+  });
+});

@@ -1,0 +1,245 @@
+import { createHash } from 'node:crypto';
+import { execFile } from 'node:child_process';
+import { once } from 'node:events';
+import type { AddressInfo } from 'node:net';
+import { promisify } from 'node:util';
+import { mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
+import type { DecisionSummary } from '@anvilstone/schema';
+import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
+import { pino } from 'pino';
+import request from 'supertest';
+import { testServer } from '../testServer.ts';
+import { writeArchive, type ArchiveManifest } from './archive.ts';
+import { backupService } from './backups.ts';
+import { restoreArchive } from './restore.ts';
+import { archivedTables } from './tables.ts';
+
+type Server = Awaited<ReturnType<typeof testServer>>;
+let here: Server;
+let fresh: Server;
+beforeAll(async () => {
+  here = await testServer({ demo: true, records: true });
+  fresh = await testServer();
+  // A photo, bytes of every value: what is not text has to come back too.
+  await here.db.raw(`insert into finding_photos (id, finding_id, at, document, content)
+    select '0a7c1d00-0000-4000-8000-0000000000f1', id, '2026-03-01T10:20:30.123456Z', '{"name":"ä \\" \\\\ .png"}', decode('000102ff0a0d80', 'hex')
+    from service_findings order by id limit 1`);
+});
+afterAll(async () => {
+  await here.close();
+  await fresh.close();
+});
+
+const DECISION_EXPORTS = ['json', 'csv', 'html'];
+const exportsOf = async (server: Server): Promise<string[]> => {
+  const get = async (path: string) => (await request(server.app).get(path).expect(200)).text;
+  const decisions = JSON.parse(await get('/api/v1/decisions')) as DecisionSummary[];
+  const records = await Promise.all(
+    decisions.flatMap(({ id }) => DECISION_EXPORTS.map((kind) => get(`/api/v1/decisions/${id}/export.${kind}`))),
+  );
+  const lists = [
+    'parts',
+    'library',
+    'machines',
+    'spools',
+    'campaigns',
+    'installations',
+    'service-findings',
+    'house-rules',
+  ];
+  return [...records, ...(await Promise.all(lists.map((path) => get(`/api/v1/${path}`))))];
+};
+const post = (server: Server, query: string, zip: Buffer) =>
+  request(server.app).post(`/api/v1/workshop/archive${query}`).set('Content-Type', 'application/zip').send(zip);
+
+/** The same archive with one file of it changed; `seal`: its digest made to agree again. */
+function changed(zip: Buffer, name: string, change: (text: string) => string, seal = false): Buffer {
+  const files = unzipSync(zip);
+  files[name] = strToU8(change(strFromU8(files[name]!)));
+  if (seal) {
+    const manifest = JSON.parse(strFromU8(files['manifest.json']!)) as ArchiveManifest;
+    manifest.files.find((one) => one.name === name)!.sha256 = createHash('sha256').update(files[name]).digest('hex');
+    files['manifest.json'] = strToU8(JSON.stringify(manifest));
+  }
+  return Buffer.from(zipSync(files));
+}
+
+test('a backup put back into an empty database gives identical exports, and the identical backup', async () => {
+  const { zip, manifest } = await writeArchive(here.db, { withKey: true });
+  expect(manifest.files.find(({ table }) => table === 'decisions')!.rows).toBe(4);
+  const report = await restoreArchive(fresh.db, zip, 'replace');
+  expect(report.tables.every(({ inArchive, added }) => inArchive === added)).toBe(true);
+  expect((await writeArchive(fresh.db, { withKey: true })).zip.equals(zip)).toBe(true);
+  expect(await exportsOf(fresh)).toEqual(await exportsOf(here));
+});
+
+test('by the command line: backup of one installation, restore into another', async () => {
+  const folder = await mkdtemp(join(tmpdir(), 'anvilstone-cli-backup-'));
+  const [a, b] = [here.app.listen(0, '127.0.0.1'), fresh.app.listen(0, '127.0.0.1')];
+  await Promise.all([once(a, 'listening'), once(b, 'listening')]);
+  const address = (server: typeof a) => `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
+  const cli = (...args: string[]) =>
+    promisify(execFile)('node', [join(import.meta.dirname, '../../../cli/bin/anvilstone.mjs'), ...args]);
+  try {
+    const file = join(folder, 'b.zip');
+    await cli('backup', '--out', file, '--server', address(a));
+    const { stdout } = await cli('restore', file, '--replace', '--server', address(b));
+    expect(stdout).toMatch(/decisions\s+4 taken in/);
+    expect(await exportsOf(fresh)).toEqual(await exportsOf(here));
+  } finally {
+    a.close();
+    b.close();
+    await rm(folder, { recursive: true, force: true });
+  }
+});
+
+test('numbers go on after the highest that came back', async () => {
+  await restoreArchive(fresh.db, (await writeArchive(here.db, { withKey: true })).zip, 'replace');
+  const part = JSON.parse(
+    (await request(fresh.app).get('/api/v1/parts/0a7c1d00-0000-4000-8000-000000000003')).text,
+  ) as { revision: number };
+  const made = await request(fresh.app)
+    .post('/api/v1/parts/0a7c1d00-0000-4000-8000-000000000003/decisions')
+    .send({
+      partRevision: part.revision,
+      gradeId: 'tm-asa',
+      orientation: 'XZ',
+      reasons: 'Still the one for the sun.',
+      openRisks: '',
+      decidedBy: 'A. Tester',
+    })
+    .expect(201);
+  expect((JSON.parse(made.text) as { number: number }).number).toBe(5);
+});
+
+test('every table of the database is in it, but those that are named as left out', async () => {
+  const names = (await archivedTables(here.db, true)).map(({ name }) => name);
+  const { rows } = await here.db.raw<{ rows: { table_name: string }[] }>(
+    `select table_name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'`,
+  );
+  const left = rows.map(({ table_name }) => table_name).filter((name) => !names.includes(name));
+  expect(left.sort()).toEqual(['imports', 'knex_migrations', 'knex_migrations_lock', 'trial_runs']);
+});
+
+describe('an archive to be given away', () => {
+  test('holds everything but the key', async () => {
+    const reply = await request(here.app)
+      .get('/api/v1/workshop/archive.zip')
+      .buffer(true)
+      .parse((res, done) => {
+        const chunks: Buffer[] = [];
+        res.on('data', (chunk: Buffer) => chunks.push(chunk));
+        res.on('end', () => done(null, Buffer.concat(chunks)));
+      })
+      .expect(200);
+    const files = unzipSync(reply.body as Buffer);
+    const { private_key } = (await here.db('installation_keys').first()) as { private_key: string };
+    expect(Object.keys(files)).not.toContain('tables/installation_keys.ndjson');
+    expect(Object.values(files).some((one) => strFromU8(one).includes(private_key))).toBe(false);
+  });
+  test('merged: what is here stays, what is not is added, once', async () => {
+    const other = await testServer({ demo: true });
+    try {
+      await other.db.raw(
+        `update parts set brief = jsonb_set(brief, '{title}', '"Ours"') where id = '0a7c1d00-0000-4000-8000-000000000002'`,
+      );
+      const { zip } = await writeArchive(here.db, { withKey: false });
+      const first = JSON.parse((await post(other, '?mode=merge', zip).expect(200)).text) as {
+        tables: { table: string; inArchive: number; added: number; kept: number }[];
+      };
+      const of = (table: string) => first.tables.find((one) => one.table === table)!;
+      expect(of('parts')).toMatchObject({ inArchive: 11, added: 0, kept: 11 });
+      expect(of('decisions')).toMatchObject({ added: 4 });
+      expect(of('service_findings').added).toBeGreaterThan(5);
+      const again = JSON.parse((await post(other, '?mode=merge', zip).expect(200)).text) as typeof first;
+      expect(again.tables.every(({ added }) => added === 0)).toBe(true);
+      const part = await request(other.app).get('/api/v1/parts/0a7c1d00-0000-4000-8000-000000000002');
+      expect(part.text).toContain('"Ours"');
+    } finally {
+      await other.close();
+    }
+  });
+});
+
+describe('what is refused, with nothing changed', () => {
+  let zip: Buffer;
+  const parts = async () => (await request(fresh.app).get('/api/v1/parts')).text;
+  beforeAll(async () => (zip = (await writeArchive(here.db, { withKey: true })).zip));
+  const everything = '?mode=replace&confirm=replace everything';
+  test.each<[string, () => Buffer, RegExp]>([
+    ['no archive', () => Buffer.from('hello'), /no archive that can be unpacked/],
+    ['one cut short', () => zip.subarray(0, zip.length / 2), /no archive that can be unpacked/],
+    ['another zip', () => Buffer.from(zipSync({ 'a.txt': strToU8('a') })), /no manifest/],
+    [
+      'one whose file was changed',
+      () => changed(zip, 'tables/parts.ndjson', (text) => text.replace('Lamp', 'Damp')),
+      /digest/,
+    ],
+    [
+      'one whose file was changed and whose digest was made to fit, where the database knows better',
+      () =>
+        changed(
+          zip,
+          'tables/decisions.ndjson',
+          (text) => text.replaceAll(/"part_id": *"[^"]+"/g, '"part_id": "0a7c1d00-0000-4000-8000-00000000dead"'),
+          true,
+        ),
+      /decisions cannot be taken in/,
+    ],
+    [
+      'one of a newer version',
+      () => changed(zip, 'manifest.json', (text) => text.replace(/"shape": "[^"]+"/, '"shape": "9999-later"')),
+      /newer version/,
+    ],
+    [
+      'one with a table that nobody knows',
+      () => changed(zip, 'manifest.json', (text) => text.replace('"table": "parts"', '"table": "passwords"')),
+      /does not know/,
+    ],
+  ])('%s', async (_what, make, said) => {
+    const before = await parts();
+    const refused = await post(fresh, everything, make()).expect(422);
+    expect((JSON.parse(refused.text) as { detail: string }).detail).toMatch(said);
+    expect(await parts()).toBe(before);
+  });
+  test('replacing everything without saying so, and a way that is none', async () => {
+    await post(fresh, '?mode=replace', zip).expect(422);
+    await post(fresh, '?mode=overwrite', zip).expect(422);
+  });
+});
+
+describe('backups by themselves', () => {
+  let folder: string;
+  beforeEach(async () => (folder = await mkdtemp(join(tmpdir(), 'anvilstone-backups-'))));
+  afterEach(() => rm(folder, { recursive: true, force: true }));
+  const silent = pino({ level: 'silent' });
+  test('one when it is due, none when the newest is young, the oldest go', async () => {
+    const backups = backupService(fresh.db, silent, { folder, keep: 2 });
+    await backups.makeWhenDue();
+    await backups.makeWhenDue();
+    expect(await readdir(folder)).toHaveLength(1);
+    await backups.make(new Date('2099-01-01T00:00:00Z'));
+    await backups.make(new Date('2099-01-02T00:00:00Z'));
+    expect((await backups.state()).files.map(({ name }) => name)).toEqual([
+      'anvilstone-20990102-000000.zip',
+      'anvilstone-20990101-000000.zip',
+    ]);
+    const kept = (await backups.read('anvilstone-20990102-000000.zip'))!;
+    expect((await writeArchive(fresh.db, { withKey: true })).zip.equals(kept)).toBe(true);
+  });
+  test('what went wrong is told, and leaves no half a file', async () => {
+    const blocked = join(folder, 'a-file');
+    await writeFile(blocked, '');
+    const backups = backupService(fresh.db, silent, { folder: join(blocked, 'below') });
+    await backups.makeWhenDue();
+    await expect(backups.make()).rejects.toThrow();
+    expect(await readdir(folder)).toEqual(['a-file']);
+  });
+  test('only backups can be read by name', async () => {
+    const backups = backupService(fresh.db, silent, { folder });
+    expect(await backups.read('../../etc/passwd')).toBeUndefined();
+    expect(await backupService(fresh.db, silent, {}).read('anvilstone-20990102-000000.zip')).toBeUndefined();
+  });
+});

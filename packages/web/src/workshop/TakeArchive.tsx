@@ -1,0 +1,138 @@
+import { useRef, useState } from 'react';
+import { Button } from '../ui/Button.tsx';
+import { TextField } from '../ui/fields.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import {
+  useCheckArchiveMutation,
+  useTakeArchiveMutation,
+  type ArchiveManifest,
+  type RestoreReport,
+} from './workshopApi.ts';
+
+const REPLACE_WORDS = 'replace everything';
+
+/** An archive taken in: looked at first, then beside what is here or in the place of all of it. */
+export function TakeArchive() {
+  const [check, checking] = useCheckArchiveMutation();
+  const [take, taking] = useTakeArchiveMutation();
+  const [file, setFile] = useState<File>();
+  const [words, setWords] = useState('');
+  const input = useRef<HTMLInputElement>(null);
+  const choose = (chosen: File | undefined) => {
+    if (!chosen) return;
+    taking.reset();
+    setWords('');
+    setFile(chosen);
+    void check(chosen);
+  };
+  const run = (mode: 'merge' | 'replace') => void take({ file: file!, mode, confirm: words.trim() });
+  return (
+    <Panel title="Take one in">
+      <div
+        className="rounded border border-dashed border-line-strong px-3 py-3 text-center"
+        onDragOver={(event) => event.preventDefault()}
+        onDrop={(event) => {
+          event.preventDefault();
+          choose(event.dataTransfer.files[0]);
+        }}
+      >
+        <p className="mb-2 text-sm text-quiet">
+          Drop an archive or a backup here. Nothing is changed before you say how.
+        </p>
+        <Button onClick={() => input.current?.click()}>Choose a file …</Button>
+        <input
+          ref={input}
+          type="file"
+          accept=".zip,application/zip"
+          aria-label="Workshop archive"
+          className="sr-only"
+          tabIndex={-1}
+          onChange={(event) => {
+            choose(event.target.files?.[0]);
+            event.target.value = '';
+          }}
+        />
+      </div>
+      {checking.isLoading && <p className="mt-2 text-quiet">Unpacking it and checking every digest …</p>}
+      {checking.error !== undefined && <ProblemNotice error={checking.error} />}
+      {checking.data && file && !taking.data && (
+        <>
+          <Holds manifest={checking.data} name={file.name} />
+          <div className="mt-3 rounded border border-line p-3">
+            <p className="mb-2">
+              <strong>Beside what is here:</strong> what is not here yet is added; what is here stays as it is.
+            </p>
+            <Button disabled={taking.isLoading} onClick={() => run('merge')}>
+              Add what is missing
+            </Button>
+          </div>
+          <div className="mt-3 rounded border border-fail p-3">
+            <p className="mb-2">
+              <strong>In the place of everything:</strong> all parts, grades, records and photos of this workshop go.
+              Make a backup first.
+            </p>
+            <div className="flex items-end gap-2">
+              <div className="grow">
+                <TextField label={`Type “${REPLACE_WORDS}”`} value={words} onChange={setWords} />
+              </div>
+              <Button disabled={taking.isLoading || words.trim() !== REPLACE_WORDS} onClick={() => run('replace')}>
+                Replace
+              </Button>
+            </div>
+          </div>
+          {taking.isLoading && <p className="mt-2 text-quiet">Taking it in, all or nothing …</p>}
+          {taking.error !== undefined && <ProblemNotice error={taking.error} />}
+        </>
+      )}
+      {taking.data && <Done report={taking.data} />}
+    </Panel>
+  );
+}
+
+const TABLE_WORDS: Record<string, string> = {
+  parts: 'parts',
+  grades: 'grades',
+  machines: 'machines',
+  spools: 'spools',
+  campaigns: 'bench campaigns',
+  trials: 'trials',
+  decisions: 'decisions',
+  decision_sign_offs: 'signatures',
+  installations: 'parts in service',
+  service_findings: 'findings',
+  received_records: 'records from elsewhere',
+};
+
+function Holds({ manifest, name }: { manifest: ArchiveManifest; name: string }) {
+  const said = manifest.files.filter(({ table, rows }) => rows > 0 && table in TABLE_WORDS);
+  return (
+    <div className="mt-3" role="status">
+      <p className="font-semibold text-pass">✓ {name} is whole</p>
+      <p>
+        It holds {said.map(({ table, rows }) => `${rows} ${TABLE_WORDS[table]}`).join(', ')}
+        {manifest.holdsKey && ', and the key that seals its records'}.
+      </p>
+    </div>
+  );
+}
+
+function Done({ report: { mode, tables } }: { report: RestoreReport }) {
+  const moved = tables.filter(({ table, inArchive }) => table in TABLE_WORDS && inArchive > 0);
+  return (
+    <div className="mt-3" role="status">
+      <p className="font-semibold text-pass">✓ Taken in{mode === 'replace' ? ', in the place of everything' : ''}</p>
+      <ul className="list-disc pl-5 text-sm">
+        {moved.map(({ table, added, kept }) => (
+          <li key={table}>
+            {added} {TABLE_WORDS[table]}
+            {kept > 0 && `, ${kept} were here already`}
+          </li>
+        ))}
+      </ul>
+      <Button look="primary" onClick={() => globalThis.location.assign('/parts')}>
+        Open the workshop
+      </Button>
+    </div>
+  );
+}

@@ -1,0 +1,92 @@
+import { useState } from 'react';
+import { Button } from '../ui/Button.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { moment } from '../ui/when.ts';
+import { TakeArchive } from './TakeArchive.tsx';
+import { useBackupsQuery, useMakeBackupMutation } from './workshopApi.ts';
+
+const linkLook = 'inline-block rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken';
+
+/** Everything at once: out as an archive, in from one, and backups that make themselves. */
+export function WorkshopPage() {
+  return (
+    <main className="p-5">
+      <h1 className="text-xl">Workshop</h1>
+      <p className="mb-4 text-quiet">Everything at once: to give away, to keep safe, and to put back.</p>
+      <div className="grid grid-cols-2 items-start gap-4">
+        <div className="flex flex-col gap-4">
+          <Panel title="Give it away">
+            <p className="mb-2">
+              Parts, grades with their evidence, machines, spools, bench, decisions and service in one archive of open
+              files: JSON lines, a file a table, each with its digest.
+            </p>
+            <a className={linkLook} href="/api/v1/workshop/archive.zip" download>
+              Download the archive
+            </a>
+          </Panel>
+          <Backups />
+        </div>
+        <TakeArchive />
+      </div>
+    </main>
+  );
+}
+
+const MOST_SHOWN = 8;
+
+function Backups() {
+  const { data: state, error } = useBackupsQuery();
+  const [make, making] = useMakeBackupMutation();
+  const [nowMs] = useState(() => Date.now());
+  return (
+    <Panel title="Keep it safe">
+      {error !== undefined && <ProblemNotice error={error} />}
+      {state?.folder === undefined && state !== undefined && (
+        <p className="text-unknown">
+          ! This server keeps no backups: it was started without a folder for them (ANVILSTONE_BACKUPS).
+        </p>
+      )}
+      {state?.folder !== undefined && (
+        <>
+          <p>
+            A backup every {state.everyH} h, read back before it counts; the last {state.keep} are kept in{' '}
+            <code className="text-sm break-all">{state.folder}</code>. Copy them to another computer now and then: a
+            disk that dies takes both.
+          </p>
+          <p className="mt-1 text-sm text-quiet">
+            A backup holds the key that seals this workshop’s records. Keep it private; to share, give away the archive
+            above.
+          </p>
+          {state.trouble && <p className="mt-2 text-fail">The last one could not be made: {state.trouble}</p>}
+          <ul className="mt-2 text-sm">
+            {state.files.slice(0, MOST_SHOWN).map(({ name, at, bytes }) => (
+              <li key={name} className="flex gap-3 border-b border-line py-1 last:border-0">
+                <a className="grow underline underline-offset-2" href={`/api/v1/workshop/backups/${name}`} download>
+                  {moment(Date.parse(at), nowMs)}
+                </a>
+                <span className="text-quiet">{(bytes / 1e6).toFixed(1)} MB</span>
+              </li>
+            ))}
+          </ul>
+          {state.files.length > MOST_SHOWN && (
+            <p className="text-xs text-quiet">and {state.files.length - MOST_SHOWN} older</p>
+          )}
+          {state.files.length === 0 && <p className="text-quiet">None yet.</p>}
+        </>
+      )}
+      <div className="mt-3 flex items-center gap-2">
+        {state?.folder !== undefined && (
+          <Button disabled={making.isLoading} onClick={() => void make()}>
+            Make one now
+          </Button>
+        )}
+        <a className={linkLook} href="/api/v1/workshop/archive.zip?key=with" download>
+          Download a backup
+        </a>
+        {making.isLoading && <span className="text-sm text-quiet">Writing and reading back …</span>}
+      </div>
+      {making.error !== undefined && <ProblemNotice error={making.error} />}
+    </Panel>
+  );
+}
