@@ -29,6 +29,7 @@ import { place, placeRecord, spool, spoolRecord } from './spool.ts';
 import { scheduleProposal, stock } from './stock.ts';
 import { savedView } from './savedView.ts';
 import { findingAcceptance, findingRecord, installation, installationRecord, serviceFinding } from './service.ts';
+import { stageMark } from './stageMark.ts';
 import { observation } from './observation.ts';
 import { campaign, campaignRecord, specimen } from './campaign.ts';
 import { acceptanceRequest, attachment, evidenceImpact, partNotice, trial, trialCurve, trialRecord } from './trial.ts';
@@ -108,4 +109,5 @@ export const publishedDocuments: readonly TSchema[] = [
   serviceFinding,
   findingRecord,
   findingAcceptance,
+  stageMark,
 ];

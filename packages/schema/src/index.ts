@@ -31,3 +31,5 @@ export * from './stock.ts';
 export * from './campaign.ts';
 export * from './trial.ts';
 export * from './service.ts';
+export * from './search.ts';
+export * from './stageMark.ts';

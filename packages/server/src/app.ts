@@ -7,6 +7,7 @@ import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { pinoHttp } from 'pino-http';
 import { comparisonOperations } from './comparison/operations.ts';
+import { stageOperations } from './stages/operations.ts';
 import { viewOperations } from './views/operations.ts';
 import { agentOperations } from './agents/operations.ts';
 import { benchOperations } from './bench/operations.ts';
@@ -32,6 +33,7 @@ import { instrumentService, type InstrumentService } from './instruments/service
 import { partOperations } from './parts/operations.ts';
 import { partService } from './parts/service.ts';
 import { priceOperations } from './prices/operations.ts';
+import { searchOperations } from './search/operations.ts';
 import { serviceOperations } from './service/operations.ts';
 import { backupService, type BackupService } from './workshop/backups.ts';
 import { workshopOperations } from './workshop/operations.ts';
@@ -67,6 +69,7 @@ export function operationsOf(
   return [
     ...partOperations(partService(db)),
     ...viewOperations(db, partService(db)),
+    ...stageOperations(db, partService(db)),
     ...comparisonOperations(db, partService(db)),
     ...gradeOperations(gradeService(db)),
     ...libraryOperations(db),
@@ -82,6 +85,7 @@ export function operationsOf(
     ...serviceOperations(db, partService(db)),
     ...evaluationOperations(db),
     ...decisionOperations(db, decisionService(db)),
+    ...searchOperations(db),
     ...workshopOperations(db, backups),
     ...calculatorOperations,
   ];

@@ -7,3 +7,4 @@ export * from './outlook.ts';
 export * from './recompute.ts';
 export * from './seal.ts';
 export * from './whyNot.ts';
+export * from './stageChanges.ts';

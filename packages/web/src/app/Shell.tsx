@@ -1,5 +1,6 @@
 import { Suspense } from 'react';
 import { NavLink, Outlet } from 'react-router';
+import { Find } from '../find/Find.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { themeChosen, unitsChosen } from './settings.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
@@ -32,7 +33,8 @@ export function Shell() {
         aria-label="Places"
         className="no-print sticky top-0 flex h-screen w-19 shrink-0 flex-col items-center gap-1 border-r border-line bg-sunken py-3"
       >
-        <img src="/mark.svg" alt="Anvilstone" className="mb-3 size-8" />
+        <img src="/mark.svg" alt="Anvilstone" className="mb-2 size-8" />
+        <Find />
         {places.map(({ to, label, mark }) => (
           <NavLink
             key={to}

@@ -40,6 +40,7 @@ export const api = createApi({
     'Notice',
     'Service',
     'Backup',
+    'StageMark',
   ],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),

@@ -1,7 +1,7 @@
 import { skipToken } from '@reduxjs/toolkit/query';
 import type { Remote } from 'comlink';
-import { useCallback, useEffect } from 'react';
-import { Outlet, useParams } from 'react-router';
+import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
+import { Outlet, useLocation, useParams } from 'react-router';
 import { usePartQuery } from '../app/api.ts';
 import { opened, redone, undone } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -15,6 +15,10 @@ import { useLibrary } from '../workers/useLibrary.ts';
 import type { Bench } from './bench.ts';
 import { ConflictPanel } from './ConflictPanel.tsx';
 import { PartHeader } from './PartHeader.tsx';
+import { restsOn } from './restsOn.ts';
+
+/** Below the stage, and after it: comparing what it rested on is no part of the first look. */
+const StageStrip = lazy(async () => ({ default: (await import('./StageStrip.tsx')).StageStrip }));
 
 /** One part: opens its brief, evaluates it in the worker after every change, and hands both to the stage shown. */
 export function PartBench() {
@@ -33,6 +37,11 @@ export function PartBench() {
   const ask = useCallback((engine: Remote<Engine>) => engine.standing(brief!), [brief]);
   const standing = useComputed(library, brief ? ask : undefined);
 
+  const now = useMemo(
+    () => (brief && library ? restsOn(brief, library, standing.value) : undefined),
+    [brief, library, standing.value],
+  );
+  const stageId = useLocation().pathname.split('/').at(-1) ?? '';
   const problem = (brief ? undefined : error) ?? libraryError;
   if (problem) {
     return (
@@ -44,11 +53,17 @@ export function PartBench() {
   if (!brief || !library || !partId) return <Loading what="the part" />;
   return (
     <>
-      <PartHeader brief={brief} partId={partId} standing={standing.value} />
+      <PartHeader brief={brief} partId={partId} standing={standing.value} now={now} />
       <main className="p-5">
         {draft.saving.state === 'conflict' && <ConflictPanel newer={draft.saving.newer} mine={brief} />}
         <NoticePanel partId={partId} />
+        <Suspense>
+          <StageStrip place="above" partId={partId} stageId={stageId} now={now} />
+        </Suspense>
         <Outlet context={{ partId, brief, library, standing } satisfies Bench} />
+        <Suspense>
+          <StageStrip place="below" partId={partId} stageId={stageId} now={now} />
+        </Suspense>
       </main>
     </>
   );

@@ -1,5 +1,7 @@
 import { PROOF_TEST_CAUTION } from '@anvilstone/core';
-import type { Brief } from '@anvilstone/schema';
+import { stageChanges } from '@anvilstone/core/record';
+import type { Brief, StageMark } from '@anvilstone/schema';
+import { useMemo } from 'react';
 import { Link, NavLink } from 'react-router';
 import { useDecisionsQuery } from '../app/api.ts';
 import { redone, undone, type Saving } from '../app/draft.ts';
@@ -9,6 +11,7 @@ import { useNoticesOf } from '../bench/useNoticesOf.ts';
 import { Button } from '../ui/Button.tsx';
 import type { Standing } from '../workers/leaders.ts';
 import { PartActions } from './PartActions.tsx';
+import { useStageMarksQuery } from './stageMarksApi.ts';
 import { stages } from './stages.ts';
 
 /** Title, saving, undo, and the strip of stages with where each one stands. */
@@ -16,10 +19,13 @@ export function PartHeader({
   brief,
   partId,
   standing,
+  now,
 }: {
   brief: Brief;
   partId: string;
   standing: Standing | undefined;
+  /** What stages rest on now; undefined: not worked out yet. */
+  now: Omit<StageMark, 'at' | 'stage'> | undefined;
 }) {
   const { saving, past, future, revision } = useAppSelector((state) => state.draft);
   const dispatch = useAppDispatch();
@@ -29,6 +35,17 @@ export function PartHeader({
   const mine = campaigns?.filter(({ campaign }) => campaign.partId === partId).length ?? 0;
   const passing = standing?.counts.pass;
   const newest = decisions?.[0];
+  const { data: marks } = useStageMarksQuery(partId);
+  const settled = useMemo(
+    () =>
+      Object.fromEntries(
+        (marks ?? []).map((mark) => [
+          mark.stage,
+          now && stageChanges(mark, now).length > 0 ? '! out of date' : '✓ settled',
+        ]),
+      ),
+    [marks, now],
+  );
   const stageWords: Record<string, string> = {
     brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
     shortlist:
@@ -79,7 +96,7 @@ export function PartHeader({
           >
             <span className="text-xs text-quiet">{index + 1}</span>
             {title}
-            <span className="text-xs font-normal text-quiet">{stageWords[id]}</span>
+            <span className="text-xs font-normal text-quiet">{settled[id] ?? stageWords[id]}</span>
           </NavLink>
         ))}
       </nav>

@@ -6,6 +6,8 @@ import { stock } from './0005-stock.ts';
 import { bench } from './0006-bench.ts';
 import { records } from './0007-records.ts';
 import { service } from './0008-service.ts';
+import { search } from './0009-search.ts';
+import { stages } from './0010-stages.ts';
 import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
@@ -18,4 +20,6 @@ export const migrations: readonly NamedMigration[] = [
   bench,
   records,
   service,
+  search,
+  stages,
 ];
