@@ -31,7 +31,13 @@ const database = async () => {
   url.pathname = `/${name}`;
   const db = connect(url.href);
   await migrate(db);
-  return { db, drop: async () => (await db.destroy(), root.raw(`drop database ${name} with (force)`)) };
+  return {
+    db,
+    drop: async () => {
+      await db.destroy();
+      await root.raw(`drop database ${name} with (force)`);
+    },
+  };
 };
 
 const grades = Array.from({ length: GRADES }, (_, i): Grade => {

@@ -137,7 +137,7 @@ const fatigueFromCycles: Proposer = (situation) => {
   const { brief, entry } = grounds;
   const check = entry.checks.find(({ checkId }) => checkId === 'fatigue-life');
   const load = brief.loadCases.find(({ id }) => id === (finding.loadCaseId ?? check?.loadCaseId));
-  if (cycles === undefined || check?.demand == null || !load || !material.behaviour) return [];
+  if (cycles === undefined || typeof check?.demand !== 'number' || !load || !material.behaviour) return [];
   const ratio = load.stressRatio ?? 0;
   const largestMPa = check.demand / goodmanWeight(material.behaviour.fatigue.law, load.cycles ?? 1, ratio);
   const amplitudeMPa = (largestMPa * (1 - ratio)) / 2;

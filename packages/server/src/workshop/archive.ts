@@ -66,7 +66,6 @@ export async function writeArchive(
   zip.add(last);
   last.push(new TextEncoder().encode(`${JSON.stringify(manifest, null, 2)}\n`), true);
   zip.end();
-  // eslint-disable-next-line @typescript-eslint/no-unnecessary-condition -- set in the callback
   if (failed) throw failed as Error;
   return { zip: Buffer.concat(chunks), manifest };
 }

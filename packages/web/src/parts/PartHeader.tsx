@@ -8,6 +8,7 @@ import { redone, undone, type Saving } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { useCampaignsQuery } from '../bench/benchApi.ts';
 import { useNoticesOf } from '../bench/useNoticesOf.ts';
+import { useInstallationsOfPartQuery } from '../service/serviceApi.ts';
 import { Button } from '../ui/Button.tsx';
 import type { Standing } from '../workers/leaders.ts';
 import { PartActions } from './PartActions.tsx';
@@ -33,6 +34,8 @@ export function PartHeader({
   const { data: campaigns } = useCampaignsQuery();
   const notices = useNoticesOf(partId);
   const mine = campaigns?.filter(({ campaign }) => campaign.partId === partId).length ?? 0;
+  const { data: installations } = useInstallationsOfPartQuery(partId);
+  const inService = installations?.length ?? 0;
   const passing = standing?.counts.pass;
   const newest = decisions?.[0];
   const { data: marks } = useStageMarksQuery(partId);
@@ -63,6 +66,7 @@ export function PartHeader({
       : newest.partRevision === revision && saving.state === 'saved'
         ? `no. ${newest.number}`
         : 'brief changed since',
+    service: inService === 0 ? '' : `${inService} put in`,
   };
   return (
     <header className="sticky top-0 z-20 border-b border-line bg-surface px-5 pt-3">

@@ -1,7 +1,8 @@
 import type { FileCheck } from '@anvilstone/schema';
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { useCheckFileMutation, useKeepReceivedMutation } from '../decision/decisionApi.ts';
 import { Button } from '../ui/Button.tsx';
+import { DropFile } from '../ui/DropFile.tsx';
 import { TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
@@ -11,9 +12,7 @@ export function CheckFilePanel() {
   const [check, checking] = useCheckFileMutation();
   const [file, setFile] = useState<{ name: string; document: unknown }>();
   const [unreadable, setUnreadable] = useState<string>();
-  const input = useRef<HTMLInputElement>(null);
-  const take = async (chosen: File | undefined) => {
-    if (!chosen) return;
+  const take = async (chosen: File) => {
     checking.reset();
     setUnreadable(undefined);
     setFile(undefined);
@@ -28,29 +27,12 @@ export function CheckFilePanel() {
   };
   return (
     <Panel title="Check a record from elsewhere">
-      <div
-        onDragOver={(event) => event.preventDefault()}
-        onDrop={(event) => {
-          event.preventDefault();
-          void take(event.dataTransfer.files[0]);
-        }}
-        className="rounded border border-dashed border-line-strong px-3 py-3 text-center"
-      >
-        <p className="mb-2 text-sm text-quiet">Drop its JSON export here, or choose the file.</p>
-        <Button onClick={() => input.current?.click()}>Choose a file …</Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".json,application/json"
-          aria-label="Record from elsewhere"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            void take(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </div>
+      <DropFile
+        label="Record from elsewhere"
+        words="Drop its JSON export here, or choose the file."
+        accept=".json,application/json"
+        onFile={(file) => void take(file)}
+      />
       {unreadable && <p className="mt-2 text-fail">{unreadable}</p>}
       {checking.isLoading && <p className="mt-2 text-quiet">Checking the seal and computing it again …</p>}
       {checking.error !== undefined && <ProblemNotice error={checking.error} />}

@@ -2,17 +2,15 @@ import { formatQuantity, formatReserve } from '@anvilstone/core';
 import { findFailureMode } from '@anvilstone/core/service';
 import { findMethod } from '@anvilstone/core/bench';
 import type { FindingRecord } from '@anvilstone/schema';
-import { useState } from 'react';
+import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
-import { EvidencePreview } from '../bench/EvidencePreview.tsx';
+import { TakeEvidence } from '../bench/TakeEvidence.tsx';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { duration } from '../ui/amount.ts';
-import { TextField } from '../ui/fields.tsx';
 import { Photos } from '../ui/Photos.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
-import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import { ModePicture } from './ModePicture.tsx';
 import {
@@ -177,7 +175,7 @@ function Proposals({ record, proposals }: { record: FindingRecord; proposals: re
           </li>
         ))}
       </ul>
-      {taking && <TakeEvidence record={record} onClose={() => setTaking(false)} />}
+      {taking && <TakeFinding record={record} onClose={() => setTaking(false)} />}
     </section>
   );
 }
@@ -190,37 +188,22 @@ const KIND_WORDS: Record<Proposal['kind'], string> = {
 };
 const shown = (reserve: number | null) => (reserve === null ? 'unknown' : formatReserve(reserve));
 
-function TakeEvidence({ record: { finding, revision }, onClose }: { record: FindingRecord; onClose: () => void }) {
-  const [look, { data: preview, error: refused, isUninitialized }] = usePreviewFindingEvidenceMutation();
+function TakeFinding({ record: { finding, revision }, onClose }: { record: FindingRecord; onClose: () => void }) {
+  const [look, { data: preview, error: refused }] = usePreviewFindingEvidenceMutation();
   const [take, { error, isLoading }] = useTakeFindingEvidenceMutation();
-  const [by, setBy] = useState('');
-  if (isUninitialized) void look(finding.id);
+  useEffect(() => {
+    void look(finding.id).catch(() => undefined);
+  }, [look, finding.id]);
   return (
-    <section aria-label="Take it into the evidence" className="mt-3 border-t border-line pt-2">
-      {refused !== undefined && <ProblemNotice error={refused} />}
-      {!preview && refused === undefined && <p className="text-sm text-quiet">Holding every part against it …</p>}
-      {preview && <EvidencePreview preview={preview} />}
-      <div className="mt-2 grid grid-cols-3 gap-3">
-        <TextField label="Who stands for it" value={by} maxLength={200} onChange={setBy} />
-        <SaveOrCancel
-          ready={by.trim() !== '' && preview !== undefined && !isLoading}
-          label="Accept it as evidence"
-          error={error}
-          onSave={() =>
-            void take({
-              id: finding.id,
-              by: by.trim(),
-              findingRevision: revision,
-              gradeRevision: preview!.gradeRevision,
-            })
-              .unwrap()
-              .then(onClose)
-              .catch(() => undefined)
-          }
-          onCancel={onClose}
-        />
-      </div>
-    </section>
+    <TakeEvidence
+      title="Take it into the evidence"
+      preview={preview}
+      refused={refused}
+      error={error}
+      busy={isLoading}
+      onTake={(by, gradeRevision) => take({ id: finding.id, by, findingRevision: revision, gradeRevision }).unwrap()}
+      onClose={onClose}
+    />
   );
 }
 

@@ -36,7 +36,7 @@ export function FindingForm({
   const [measured, setMeasured] = useState<ServiceMeasures>({});
   const [loadCaseId, setLoadCaseId] = useState('');
   const [agentId, setAgentId] = useState(brief.asks.fluids?.[0]?.agentId ?? '');
-  const [at, setAt] = useState(localMinute(Date.now()));
+  const [at, setAt] = useState(() => localMinute(Date.now()));
   const [by, setBy] = useState('');
   const [text, setText] = useState('');
   const [lesson, setLesson] = useState('');

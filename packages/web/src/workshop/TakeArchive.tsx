@@ -1,5 +1,6 @@
-import { useRef, useState } from 'react';
+import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';
+import { DropFile } from '../ui/DropFile.tsx';
 import { TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
@@ -18,9 +19,7 @@ export function TakeArchive() {
   const [take, taking] = useTakeArchiveMutation();
   const [file, setFile] = useState<File>();
   const [words, setWords] = useState('');
-  const input = useRef<HTMLInputElement>(null);
-  const choose = (chosen: File | undefined) => {
-    if (!chosen) return;
+  const choose = (chosen: File) => {
     taking.reset();
     setWords('');
     setFile(chosen);
@@ -29,31 +28,12 @@ export function TakeArchive() {
   const run = (mode: 'merge' | 'replace') => void take({ file: file!, mode, confirm: words.trim() });
   return (
     <Panel title="Take one in">
-      <div
-        className="rounded border border-dashed border-line-strong px-3 py-3 text-center"
-        onDragOver={(event) => event.preventDefault()}
-        onDrop={(event) => {
-          event.preventDefault();
-          choose(event.dataTransfer.files[0]);
-        }}
-      >
-        <p className="mb-2 text-sm text-quiet">
-          Drop an archive or a backup here. Nothing is changed before you say how.
-        </p>
-        <Button onClick={() => input.current?.click()}>Choose a file …</Button>
-        <input
-          ref={input}
-          type="file"
-          accept=".zip,application/zip"
-          aria-label="Workshop archive"
-          className="sr-only"
-          tabIndex={-1}
-          onChange={(event) => {
-            choose(event.target.files?.[0]);
-            event.target.value = '';
-          }}
-        />
-      </div>
+      <DropFile
+        label="Workshop archive"
+        words="Drop an archive or a backup here. Nothing is changed before you say how."
+        accept=".zip,application/zip"
+        onFile={choose}
+      />
       {checking.isLoading && <p className="mt-2 text-quiet">Unpacking it and checking every digest …</p>}
       {checking.error !== undefined && <ProblemNotice error={checking.error} />}
       {checking.data && file && !taking.data && (
