@@ -7,6 +7,7 @@ import { root } from './paths.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4600';
 const gaugeBeam = '/parts/0a7c1d00-0000-4000-8000-000000000001';
+const heaterDuct = '/parts/0a7c1d00-0000-4000-8000-000000000002';
 const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
 
 /** name, address, theme, what to do before the picture */
@@ -19,7 +20,13 @@ const views = [
   ['way-up', `${lampArm}/build?grade=ne-petg`, 'light'],
   ['fibre', `${gaugeBeam}/build?show=fibre&grade=ne-petg`, 'dark'],
   ['real-shape', `${lampArm}/build?show=shape`, 'light', cutAMesh],
-  ['decision', `${lampArm}/decision`, 'light'],
+  ['decision', `${heaterDuct}/decision`, 'light', firstOfTwo],
+  [
+    'service',
+    `${heaterDuct}/service?at=5e000000-0000-4000-8000-000000000001`,
+    'light',
+    (page) => page.evaluate(() => scrollTo(0, 250)),
+  ],
   ['grades', '/grades?printable=fits&range=tensileModulus~1500~&sort=tensileStrength~down', 'light'],
   ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],
   ['print-plan', '/parts/0a7c1d00-0000-4000-8000-000000000003/plan?grade=ol-pa6-gf&way=XZ', 'light'],
@@ -29,7 +36,6 @@ const views = [
   ['house-rules', '/house-rules', 'light', (page) => changeARule(page)],
   ['spools', '/spools', 'light'],
   ['dryers', '/spools?show=dryers', 'light', planTheDryers],
-  ['machines', '/machines', 'light'],
 ];
 
 async function askedAboutASheet(page) {
@@ -40,6 +46,11 @@ async function askedAboutASheet(page) {
   await page.getByText('2 questions to answer').waitFor();
   await page.getByLabel(/^GPa/).check();
   await page.getByText('1 question to answer').waitFor();
+}
+
+async function firstOfTwo(page) {
+  await page.getByRole('button', { name: /No. 2/ }).click();
+  await page.getByRole('region', { name: 'Would now differ' }).waitFor();
 }
 
 async function planTheDryers(page) {

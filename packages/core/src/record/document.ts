@@ -5,7 +5,7 @@ import { completeRules } from '../rules/houseRules.ts';
 import type { Drawing } from '../drawing/drawing.ts';
 import { findSchool, rank } from '../evaluation/ranking.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
-import { formatNumber as f, formatQuantity } from '../units/formatQuantity.ts';
+import { formatNumber as f, formatQuantity, formatReserve } from '../units/formatQuantity.ts';
 import { askSentences, limitWords, LOAD_KIND_WORDS, sizeWords, timeWords } from '../words/briefWords.ts';
 import { candidatesDrawing, reserveDrawing, sensitivityDrawing } from './charts.ts';
 import { chosenEntry } from './grounds.ts';
@@ -115,7 +115,7 @@ function chosen(
       'Governed by',
       governingCheckId === null
         ? 'nothing that has a number'
-        : `${checkTitle(governingCheckId)}${minimumReserve === null ? '' : `, reserve ${f(Math.floor(minimumReserve * 100) / 100)}`}`,
+        : `${checkTitle(governingCheckId)}${minimumReserve === null ? '' : `, reserve ${formatReserve(minimumReserve)}`}`,
     ]);
     rows.push(['Mass', massG === null ? 'unknown' : formatQuantity(massG, 'mass', units)]);
     rows.push(['Cost of one good part', costUsd === null ? 'unknown' : `${costUsd.toFixed(2)} USD`]);
