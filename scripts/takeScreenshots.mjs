@@ -25,7 +25,7 @@ const views = [
     'service',
     `${heaterDuct}/service?at=5e000000-0000-4000-8000-000000000001`,
     'light',
-    (page) => page.evaluate(() => scrollTo(0, 250)),
+    (page) => page.mouse.wheel(0, 250),
   ],
   ['grades', '/grades?printable=fits&range=tensileModulus~1500~&sort=tensileStrength~down', 'light'],
   ['grade', '/grades/ol-pc', 'light', (page) => page.getByRole('button', { name: /Tensile strength/ }).click()],
