@@ -51,6 +51,11 @@ test('a failure in service becomes a finding, the finding evidence, the evidence
   await page.getByRole('button', { name: 'Write it down' }).click();
   const card = page.getByRole('article', { name: /^Finding of/ });
   await expect(card).toContainText('It failed within its brief');
+  // Put right where it was wrong, until something rests on it.
+  await card.getByRole('button', { name: 'Put right' }).click();
+  await page.getByLabel('What was seen').fill('Oval, and the hose is off.');
+  await page.getByRole('button', { name: 'Write it down' }).click();
+  await expect(card).toContainText('Oval, and the hose is off.');
   await expect(card.getByRole('row', { name: /Out of its shape/ })).toContainText('more than foretold');
   await card.getByLabel('Add a photo').setInputFiles({
     name: 'oval.png',
@@ -70,6 +75,7 @@ test('a failure in service becomes a finding, the finding evidence, the evidence
   await taking.getByLabel('Who stands for it').fill('B. Chief');
   await taking.getByRole('button', { name: 'Accept it as evidence' }).click();
   await expect(card).toContainText('Taken into the evidence');
+  await expect(card.getByRole('button', { name: 'Put right' })).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Out of date' })).toContainText('T-1');
 
   // A new brief with the lesson, and another answer.

@@ -7,6 +7,7 @@ import { findSchool, rank } from '../evaluation/ranking.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 import { formatNumber as f, formatQuantity, formatReserve } from '../units/formatQuantity.ts';
 import { askSentences, limitWords, LOAD_KIND_WORDS, sizeWords, timeWords } from '../words/briefWords.ts';
+import { duration } from '../words/duration.ts';
 import { candidatesDrawing, reserveDrawing, sensitivityDrawing } from './charts.ts';
 import { chosenEntry } from './grounds.ts';
 import {
@@ -119,7 +120,7 @@ function chosen(
     ]);
     rows.push(['Mass', massG === null ? 'unknown' : formatQuantity(massG, 'mass', units)]);
     rows.push(['Cost of one good part', costUsd === null ? 'unknown' : `${costUsd.toFixed(2)} USD`]);
-    if (printTimeH) rows.push(['On the machine', `${f(printTimeH)} h`]);
+    if (printTimeH) rows.push(['On the machine', duration(printTimeH)]);
     if (ownHeatLimitC !== null)
       rows.push(['Holds its loads to', formatQuantity(Math.floor(ownHeatLimitC), 'temperature', units)]);
     if (chance !== undefined) rows.push(['Meets every check', chance === null ? 'unknown' : chanceWords(chance)]);

@@ -17,12 +17,28 @@ export function decisionPdf(decision: Decision, signOffs: readonly SignOff[] = [
   ]);
 }
 
+/** Tables and lists of more than this many rows are begun wherever there is room. */
+const SHORT = 6;
+const isShort = (block: RecordBlock | undefined): boolean => {
+  switch (block?.kind) {
+    case 'drawing':
+    case 'text':
+    case 'facts':
+      return true;
+    case 'table':
+      return block.rows.length <= SHORT;
+    case 'list':
+      return block.items.length <= SHORT;
+    default:
+      return false;
+  }
+};
+
 /** A heading stays with what it heads, where that is short or cannot be broken. */
 function keptTogether(contents: Content[], blocks: readonly RecordBlock[]): Content[] {
   const kept: Content[] = [];
   for (let i = 0; i < contents.length; i++) {
-    const next = blocks[i + 1]?.kind;
-    if (blocks[i]!.kind === 'heading' && (next === 'drawing' || next === 'text' || next === 'facts')) {
+    if (blocks[i]!.kind === 'heading' && isShort(blocks[i + 1])) {
       kept.push({ unbreakable: true, stack: [contents[i]!, contents[i + 1]!] });
       i += 1;
     } else kept.push(contents[i]!);

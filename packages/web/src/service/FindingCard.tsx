@@ -1,7 +1,7 @@
 import { formatQuantity, formatReserve } from '@anvilstone/core';
 import { findFailureMode } from '@anvilstone/core/service';
 import { findMethod } from '@anvilstone/core/bench';
-import type { FindingRecord } from '@anvilstone/schema';
+import type { FindingRecord, Installation } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
@@ -9,15 +9,18 @@ import { TakeEvidence } from '../bench/TakeEvidence.tsx';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { duration } from '../ui/amount.ts';
+import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
 import { Photos } from '../ui/Photos.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
+import { FindingForm } from './FindingForm.tsx';
 import { ModePicture } from './ModePicture.tsx';
 import {
   useAddPhotoMutation,
   usePhotosQuery,
   usePreviewFindingEvidenceMutation,
   useReadingQuery,
+  useRemoveFindingMutation,
   useRemovePhotoMutation,
   useReplaceMutation,
   useTakeFindingEvidenceMutation,
@@ -27,7 +30,11 @@ import {
 import { day, MEASURES, STATE_WORDS } from './words.ts';
 
 /** One finding: what was seen, beside what was foretold, and what it may change. */
-export function FindingCard({ record: { finding, revision } }: { record: FindingRecord }) {
+export function FindingCard({ record, installation }: { record: FindingRecord; installation: Installation }) {
+  const { finding, revision } = record;
+  const { brief } = useBench();
+  const [remove, removing] = useRemoveFindingMutation();
+  const [correcting, setCorrecting] = useState(false);
   const units = useAppSelector((state) => state.settings.units);
   const { currentData: reading, error } = useReadingQuery(finding.id);
   const mode = finding.modeId === undefined ? undefined : findFailureMode(finding.modeId);
@@ -35,6 +42,10 @@ export function FindingCard({ record: { finding, revision } }: { record: Finding
   const measured = MEASURES.filter(({ id }) => finding.measured[id] !== undefined).map(
     ({ id, title, dimension }) => `${title.toLowerCase()} ${formatQuantity(finding.measured[id]!, dimension, units)}`,
   );
+  if (correcting)
+    return (
+      <FindingForm installation={installation} brief={brief} record={record} onDone={() => setCorrecting(false)} />
+    );
   return (
     <article
       aria-label={`Finding of ${day(finding.at)}`}
@@ -61,6 +72,20 @@ export function FindingCard({ record: { finding, revision } }: { record: Finding
             </p>
           )}
         </div>
+        {finding.taken.length === 0 && (
+          <div className="no-print flex shrink-0 gap-1">
+            <Button look="quiet" onClick={() => setCorrecting(true)}>
+              Put right …
+            </Button>
+            <ConfirmRemoval
+              name={`finding of ${day(finding.at)}`}
+              error={removing.error}
+              onRemove={() => void remove({ id: finding.id, revision })}
+            >
+              Its photos go with it. What was seen once is worth keeping: put it right instead, if it is wrong.
+            </ConfirmRemoval>
+          </div>
+        )}
       </header>
       {error !== undefined && <ProblemNotice error={error} />}
       {reading?.comparison && <Compared reading={reading} />}

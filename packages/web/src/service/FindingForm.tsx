@@ -2,6 +2,7 @@ import { failureModes, findFailureMode } from '@anvilstone/core/service';
 import {
   FINDING_STATES,
   type Brief,
+  type FindingRecord,
   type Installation,
   type ServiceFinding,
   type ServiceMeasures,
@@ -21,25 +22,30 @@ import { MEASURES, STATE_WORDS } from './words.ts';
 export function FindingForm({
   installation,
   brief,
-  forDate,
+  forDate: due,
+  record,
   onDone,
 }: {
   installation: Installation;
   brief: Brief;
-  /** The look that was due; undefined: out of turn. */
-  forDate: string | undefined;
+  /** The look that was due; absent: out of turn. */
+  forDate?: string | undefined;
+  /** One that is put right; absent: a new one. */
+  record?: FindingRecord;
   onDone: (id: string | undefined) => void;
 }) {
   const [save, saving] = useSaveFindingMutation();
-  const [state, setState] = useState<ServiceFinding['state']>('sound');
-  const [modeId, setModeId] = useState<string>();
-  const [measured, setMeasured] = useState<ServiceMeasures>({});
-  const [loadCaseId, setLoadCaseId] = useState('');
-  const [agentId, setAgentId] = useState(brief.asks.fluids?.[0]?.agentId ?? '');
-  const [at, setAt] = useState(() => localMinute(Date.now()));
-  const [by, setBy] = useState('');
-  const [text, setText] = useState('');
-  const [lesson, setLesson] = useState('');
+  const was = record?.finding;
+  const forDate = was?.forDate ?? due;
+  const [state, setState] = useState<ServiceFinding['state']>(was?.state ?? 'sound');
+  const [modeId, setModeId] = useState<string | undefined>(was?.modeId);
+  const [measured, setMeasured] = useState<ServiceMeasures>(was?.measured ?? {});
+  const [loadCaseId, setLoadCaseId] = useState(was?.loadCaseId ?? '');
+  const [agentId, setAgentId] = useState(was?.agentId ?? brief.asks.fluids?.[0]?.agentId ?? '');
+  const [at, setAt] = useState(() => localMinute(was ? Date.parse(was.at) : Date.now()));
+  const [by, setBy] = useState(was?.by ?? '');
+  const [text, setText] = useState(was?.text ?? '');
+  const [lesson, setLesson] = useState(was?.lesson ?? '');
   const looked = installation.inspections.find(({ on }) => on === forDate)?.modeIds ?? [];
   const issueAt = (pointer: string) => {
     const issue =
@@ -50,9 +56,15 @@ export function FindingForm({
     const { [id]: _old, ...rest } = measured;
     setMeasured(value === undefined ? rest : { ...rest, [id]: value });
   };
+  const asked = MEASURES.filter(
+    ({ modes }) =>
+      !modes ||
+      (modeId !== undefined && state !== 'sound' && modes.includes(modeId)) ||
+      (state === 'sound' && modes.some((one) => looked.includes(one))),
+  );
   const submit = async () => {
     const finding: ServiceFinding = {
-      id: crypto.randomUUID(),
+      id: was?.id ?? crypto.randomUUID(),
       installationId: installation.id,
       at: new Date(at).toISOString(),
       by: by.trim(),
@@ -60,22 +72,17 @@ export function FindingForm({
       ...(modeId && state !== 'sound' ? { modeId } : {}),
       ...(loadCaseId && state !== 'sound' ? { loadCaseId } : {}),
       ...(modeId === 'crazed' && agentId ? { agentId } : {}),
-      measured,
+      // What was typed for another way to give out, and is no longer asked, is not kept.
+      measured: Object.fromEntries(asked.flatMap(({ id }) => (measured[id] === undefined ? [] : [[id, measured[id]]]))),
       ...(forDate ? { forDate } : {}),
       text: text.trim(),
       ...(lesson.trim() ? { lesson: lesson.trim() } : {}),
       taken: [],
-      sampleData: false,
+      sampleData: was?.sampleData ?? false,
     };
-    await save({ finding, revision: 0 }).unwrap();
+    await save({ finding, revision: record?.revision ?? 0 }).unwrap();
     onDone(finding.id);
   };
-  const asked = MEASURES.filter(
-    ({ modes }) =>
-      !modes ||
-      (modeId !== undefined && state !== 'sound' && modes.includes(modeId)) ||
-      (state === 'sound' && modes.some((one) => looked.includes(one))),
-  );
   return (
     <Panel title={`What was found of ${installation.mark}${forDate ? `, look due ${forDate}` : ''}`}>
       {looked.length > 0 && (

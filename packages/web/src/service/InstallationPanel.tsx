@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
-import { controlLook, TextField } from '../ui/fields.tsx';
+import { controlLook, Field, TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
@@ -83,7 +83,7 @@ export function InstallationPanel({
       {findings.length === 0 && <p className="text-quiet">Nothing yet.</p>}
       <div className="mt-1 flex flex-col gap-3">
         {[...findings].reverse().map((one) => (
-          <FindingCard key={one.finding.id} record={one} />
+          <FindingCard key={one.finding.id} record={one} installation={installation} />
         ))}
       </div>
     </Panel>
@@ -135,9 +135,44 @@ function Due({
           </li>
         ))}
       </ul>
+      <AddLook record={{ installation, revision }} />
       {open.length > 4 && <p className="text-xs text-quiet">and {open.length - 4} later</p>}
       {saving.error !== undefined && <ProblemNotice error={saving.error} />}
     </section>
+  );
+}
+
+/** A look besides those that were proposed, for everything that the others look for. */
+function AddLook({ record: { installation, revision } }: { record: InstallationRecord }) {
+  const [save, saving] = useSaveInstallationMutation();
+  const [on, setOn] = useState('');
+  const taken = installation.inspections.some((one) => one.on === on);
+  const modeIds = [...new Set(installation.inspections.flatMap((one) => one.modeIds))];
+  return (
+    <div className="no-print mt-2 flex items-end gap-2">
+      <Field label="Another look on" error={taken ? 'There is one on that day already.' : undefined}>
+        {(ids) => (
+          <input
+            {...ids}
+            type="date"
+            className={`${controlLook} !w-36`}
+            value={on}
+            onChange={(event) => setOn(event.target.value)}
+          />
+        )}
+      </Field>
+      <Button
+        disabled={on === '' || taken || saving.isLoading}
+        onClick={() => {
+          const inspections = [...installation.inspections, { on, modeIds }].sort((a, b) => (a.on < b.on ? -1 : 1));
+          void save({ installation: { ...installation, inspections }, revision });
+          setOn('');
+        }}
+      >
+        Add it
+      </Button>
+      {saving.error !== undefined && <ProblemNotice error={saving.error} />}
+    </div>
   );
 }
 

@@ -1,0 +1,24 @@
+import { readFile } from 'node:fs/promises';
+import { expect, test } from '@playwright/test';
+
+test('the whole workshop goes out as an archive, is checked and taken in beside what is here; a damaged one is refused', async ({
+  page,
+}) => {
+  await page.goto('/workshop');
+  const download = page.waitForEvent('download');
+  await page.getByRole('link', { name: 'Download the archive' }).click();
+  const path = await (await download).path();
+  const file = page.getByLabel('Workshop archive', { exact: true });
+  await file.setInputFiles({ name: 'w.zip', mimeType: 'application/zip', buffer: await readFile(path) });
+  await expect(page.getByRole('status')).toContainText('w.zip is whole');
+  await expect(page.getByRole('status')).toContainText(/\d+ parts, .*decisions/);
+  // Everything goes only when it is said in words.
+  await expect(page.getByRole('button', { name: 'Replace' })).toBeDisabled();
+  await page.getByRole('button', { name: 'Add what is missing' }).click();
+  await expect(page.getByRole('status')).toContainText(/0 parts, \d+ were here already/);
+
+  const damaged = await readFile(path);
+  damaged.fill(0, damaged.length / 2, damaged.length / 2 + 2000);
+  await file.setInputFiles({ name: 'damaged.zip', mimeType: 'application/zip', buffer: damaged });
+  await expect(page.getByRole('alert')).toContainText('Nothing was changed');
+});
