@@ -198,7 +198,7 @@ function PictureKey({
         {failureModes.map(({ id, title, looksLike }) => (
           <label
             key={id}
-            className={`flex cursor-pointer gap-2 rounded border p-2 ${chosen === id ? 'border-ember bg-ember-ground' : 'border-line hover:bg-sunken'}`}
+            className={`flex cursor-pointer gap-2 rounded border p-2 focus-within:outline-2 focus-within:outline-ember ${chosen === id ? 'border-ember bg-ember-ground' : 'border-line hover:bg-sunken'}`}
           >
             <input type="radio" name="mode" className="sr-only" checked={chosen === id} onChange={() => onChoose(id)} />
             <ModePicture modeId={id} className="h-11 w-16 shrink-0" />

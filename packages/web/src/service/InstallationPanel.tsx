@@ -106,9 +106,13 @@ function Due({
   const open = installation.inspections.filter(({ on }) => !done.has(on));
   const move = (from: string, to: string) => {
     if (to === '' || to === from) return;
-    const inspections = installation.inspections
-      .map((one) => (one.on === from ? { ...one, on: to } : one))
-      .sort((a, b) => (a.on < b.on ? -1 : 1));
+    const moving = installation.inspections.find(({ on }) => on === from)!;
+    const there = installation.inspections.find(({ on }) => on === to);
+    // Two looks on one day are one look for both.
+    const moved = { on: to, modeIds: [...new Set([...(there?.modeIds ?? []), ...moving.modeIds])] };
+    const inspections = [...installation.inspections.filter(({ on }) => on !== from && on !== to), moved].sort(
+      (x, y) => (x.on < y.on ? -1 : 1),
+    );
     void save({ installation: { ...installation, inspections }, revision });
   };
   return (
