@@ -4,7 +4,8 @@ import { testServer } from '../testServer.ts';
 import { searchQuery } from './repository.ts';
 
 let server: Awaited<ReturnType<typeof testServer>>;
-beforeAll(async () => (server = await testServer({ demo: true, records: true })));
+// What was decided is worked out anew, which takes a while where all cores are busy.
+beforeAll(async () => (server = await testServer({ demo: true, records: true })), 180_000);
 afterAll(() => server.close());
 const search = async (words: string) =>
   JSON.parse((await request(server.app).get('/api/v1/search').query({ q: words }).expect(200)).text) as SearchHit[];

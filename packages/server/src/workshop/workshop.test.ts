@@ -26,7 +26,8 @@ beforeAll(async () => {
   await here.db.raw(`insert into finding_photos (id, finding_id, at, document, content)
     select '0a7c1d00-0000-4000-8000-0000000000f1', id, '2026-03-01T10:20:30.123456Z', '{"name":"ä \\" \\\\ .png"}', decode('000102ff0a0d80', 'hex')
     from service_findings order by id limit 1`);
-});
+  // What was decided is worked out anew, which takes a while where all cores are busy.
+}, 180_000);
 afterAll(async () => {
   await here.close();
   await fresh.close();
