@@ -11,6 +11,9 @@ import { backupService } from './workshop/backups.ts';
 import { testServer } from './testServer.ts';
 
 const silent = pino({ level: 'silent' });
+// Decisions are frozen and computed again, each some seconds where all cores are busy.
+jest.setTimeout(120_000);
+
 let server: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => {
   server = await testServer({ demo: true });

@@ -13,6 +13,9 @@ import { pino } from 'pino';
 import { testServer } from '../testServer.ts';
 
 const LAMP_ARM = '0a7c1d00-0000-4000-8000-000000000003';
+// Decisions are frozen and computed again, each some seconds where all cores are busy.
+jest.setTimeout(120_000);
+
 let here: Awaited<ReturnType<typeof testServer>>;
 let elsewhere: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => {

@@ -16,6 +16,9 @@ import { testServer } from '../testServer.ts';
 import type { FindingReading } from './reading.ts';
 
 const DUCT = '0a7c1d00-0000-4000-8000-000000000002';
+// Decisions are frozen and computed again, each some seconds where all cores are busy.
+jest.setTimeout(120_000);
+
 let server: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => (server = await testServer({ demo: true })));
 afterAll(() => server.close());

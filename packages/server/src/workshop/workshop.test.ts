@@ -17,6 +17,9 @@ import { restoreArchive } from './restore.ts';
 import { archivedTables } from './tables.ts';
 
 type Server = Awaited<ReturnType<typeof testServer>>;
+// Decisions are frozen and computed again, each some seconds where all cores are busy.
+jest.setTimeout(120_000);
+
 let here: Server;
 let fresh: Server;
 beforeAll(async () => {
