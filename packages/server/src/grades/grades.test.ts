@@ -10,12 +10,22 @@ import type {
   Problem,
 } from '@anvilstone/schema';
 import request from 'supertest';
+import { decisionService } from '../decisions/service.ts';
 import { testServer } from '../testServer.ts';
 
 let server: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => {
   server = await testServer({ demo: true });
-});
+  // One decision for those that ask where a grade is used, and whether what is frozen stays.
+  await decisionService(server.db).freeze('0a7c1d00-0000-4000-8000-000000000003', {
+    partRevision: 1,
+    gradeId: 'tm-asa',
+    orientation: 'XZ',
+    reasons: 'Stands the sun for years.',
+    openRisks: '',
+    decidedBy: 'A. Tester',
+  });
+}, 120_000);
 afterAll(() => server.close());
 
 const api = () => request(server.app);
