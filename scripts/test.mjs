@@ -62,7 +62,11 @@ async function jest() {
   console.log('\n— Jest');
   await foreignTools();
   const file = join(results, 'jest.json');
-  const code = await show('npx', ['jest', '--json', `--outputFile=${file}`], { cwd: root, env: environment });
+  // A hook that ran out of time may leave a server behind: that is a failed test, and not a run that never ends.
+  const code = await show('npx', ['jest', '--forceExit', '--json', `--outputFile=${file}`], {
+    cwd: root,
+    env: environment,
+  });
   const report = readReport(file);
   passed += report?.numPassedTests ?? 0;
   // A suite that does not even load has no failed test of its own.
