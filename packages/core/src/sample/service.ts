@@ -96,10 +96,11 @@ const pawlDecision = (daysAgo: DaysAgo): SampleDecision => ({
   partId: PAWL,
   at: daysAgo(140),
   request: {
-    gradeId: 'ol-pa12',
+    gradeId: 'ht-pa11',
     orientation: 'XY',
     decidedBy: ALDOUS,
-    reasons: 'Cheapest that passes, tough enough to warn, and wears little against the steel wheel.',
+    reasons:
+      'For thirty cents more than the cheapest that passes it has twice its margin in fatigue, is tough enough to warn, and wears little against the steel wheel.',
     openRisks: 'Fatigue is typical of the family: nobody has cycled this grade.',
     limits: 'Jig loads up to 320 N, never overhead, never holding a person.',
   },
@@ -174,7 +175,7 @@ function ducts(daysAgo: DaysAgo, dateIn: Made): SampleService['installations'] {
 function pawls(daysAgo: DaysAgo, dateIn: Made): SampleService['installations'] {
   const common = {
     partId: PAWL,
-    gradeId: 'ol-pa12',
+    gradeId: 'ht-pa11',
     orientation: 'XY' as const,
     installedBy: 'T. Brandt',
     sampleData: true,
@@ -274,7 +275,7 @@ function findingsOf(daysAgo: DaysAgo, dateIn: Made): ServiceFinding[] {
       measured: { cycles: 19_000, crackMm: 6 },
       text: 'A crack of 6 mm from the hole, with rings. Seen at the look, before it let go.',
       lesson:
-        'Clicks count: fatigue of plain PA12 prints is below what is typical. Glass-filled, and count the clicks.',
+        'Clicks count: fatigue of plain PA11 prints is below what is typical. Glass-filled, and count the clicks.',
     }),
     made(7, 30, 4, {
       forDate: dateIn(-30),
