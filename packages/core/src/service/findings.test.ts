@@ -124,6 +124,10 @@ describe('what it says of the evidence', () => {
       durationH: 72,
     });
   });
+  test('a part that stayed cooler than its brief says nothing of the grade at the brief’s temperature', () => {
+    const cool = found({ state: 'changed', modeId: 'sagged', measured: { movedMm: 1.2, hottestC: 71 } });
+    expect(proposalsFrom(cool, installed(), duct).map(({ kind }) => kind)).toEqual(['test']);
+  });
   test('a sound part says nothing against the evidence', () =>
     expect(
       proposalsFrom(found({ state: 'sound', modeId: 'sagged', measured: { movedMm: 9 } }), installed(), duct),

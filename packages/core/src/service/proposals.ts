@@ -69,12 +69,17 @@ function observation(
   };
 }
 
+const COOLER_K = 2;
+
 /** δ = δ₀·growth: as much more movement as foretold is as much more growth; its creep modulus is E(T) over that. */
 const creepFromMovement: Proposer = (situation) => {
   const { finding, grounds, comparison, material } = situation;
   const moved = comparison.rows.find(({ id }) => id === 'moved');
   const load = loadOf(finding, grounds.brief);
   if (!moved?.foretold || !load || !material.behaviour || !material.modulus.inPlane.known) return [];
+  // What stayed cooler than its brief asks has moved less for that reason: it must not speak for the grade at the brief’s temperature.
+  const { hottestC } = finding.measured;
+  if (hottestC !== undefined && hottestC < load.temperatureC - COOLER_K) return [];
   const hours = comparison.hoursInService;
   const growth = material.creepGrowth(load.temperatureC, hours) * (moved.found / moved.foretold);
   const modulusMPa = (material.modulus.inPlane.value * material.modulusRatio(load.temperatureC)) / growth;
