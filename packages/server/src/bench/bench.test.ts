@@ -252,12 +252,29 @@ describe('a live run', () => {
     await behave('force-gauge', 'well');
     const two = json<TrialRecord>(await start('KK', 'KK-A2').expect(201)).trial;
     await behave('force-gauge', 'nonsense');
-    await after(900);
+    const damaged = async () =>
+      (await trialsOf('KK')).some(
+        ({ trial }) => trial.id === two.id && trial.events.some(({ kind }) => kind === 'damaged'),
+      );
+    for (let i = 0; i < 100 && !(await damaged()); i++) await after(100);
     await behave('force-gauge', 'well');
     const gone = json<TrialRecord>(await api().delete(`/api/v1/trials/${two.id}/run?as=abandoned`).expect(200)).trial;
     expect(gone.state).toBe('abandoned');
     expect(gone.events.map(({ kind }) => kind)).toContain('damaged');
     await api().delete(`/api/v1/trials/${two.id}/run`).expect(404);
+  });
+  test('with nothing usable read ends all the same, and leaves the rig free', async () => {
+    await add(campaignOf('KX'));
+    const { trial } = json<TrialRecord>(await start('KX', 'KX-A1').expect(201));
+    await behave('force-gauge', 'off');
+    // As after looks in which every line of the force was damaged: the other gauges were read, the force was not.
+    await server.db('trial_readings').where({ trial_id: trial.id, channel: 'force' }).delete();
+    const moved = { trial_id: trial.id, channel: 'moved', number: 1, s: 0, value: 0.1, over: false };
+    await server.db('trial_readings').insert(moved).onConflict().ignore();
+    const left = json<TrialRecord>(await api().delete(`/api/v1/trials/${trial.id}/run?as=done`).expect(200)).trial;
+    expect(left).toMatchObject({ state: 'abandoned', found: {} });
+    await behave('force-gauge', 'well');
+    await api().delete(`/api/v1/trials/${trial.id}/run`).expect(404);
   });
   test('a sag over two days is read at the method’s times, and what came back', async () => {
     await add(

@@ -43,7 +43,8 @@ export function readingsFetcher(
       ({ lines, damaged } = await instruments.gaugeSince(gauge, last));
     } catch (error) {
       if (!(error instanceof InstrumentSilent)) throw error;
-      lines = error.lines;
+      // A line that is damaged at the very end looks like silence.
+      ({ lines, damaged } = error);
       if (!silent.has(channel)) await note(trialId, 'drop-out', `${nameOf(gauge)}: ${error.message}`);
       silent.add(channel);
     }

@@ -23,6 +23,12 @@ export function findingsOf(
   };
 }
 
+/** Whether the gauge that the method goes by was read at all. */
+export function hasLeadingReadings(method: TestMethod, curve: WholeCurve): boolean {
+  const leading = method.capture === 'time' ? curve.movedMm : curve.forceN;
+  return leading.some((value) => !Number.isNaN(value));
+}
+
 const round = (value: number) => Number(value.toPrecision(6));
 const NEAR = 0.1;
 

@@ -7,7 +7,7 @@ import { HttpProblem, notFound } from '../http/problems.ts';
 import type { Device, InstrumentService } from '../instruments/service.ts';
 import type { MountedSpecimen } from '../simulators/benchRig.ts';
 import { readingsFetcher, type GaugesOfRun } from './fetchReadings.ts';
-import { findingsOf, knownMethod, zeroDoubt } from './findings.ts';
+import { findingsOf, hasLeadingReadings, knownMethod, zeroDoubt } from './findings.ts';
 import { predictedNow } from './grounds.ts';
 import { campaignTable, trialTable } from './repository.ts';
 import { wholeCurve, type Channel } from './readings.ts';
@@ -220,11 +220,14 @@ export function runService(
 
   /** Undefined: another server, or somebody’s hand, has ended it. */
   async function finish(trialId: string, run: Run, as: 'done' | 'abandoned'): Promise<TrialRecord | undefined> {
-    const curve = await wholeCurve(db, trialId);
+    const whole = await wholeCurve(db, trialId);
+    const method = knownMethod(run.methodId);
+    // A gauge that said nothing usable leaves a curve with no force in it: a trial with no result, not one that cannot end.
+    const curve = whole && hasLeadingReadings(method, whole) ? whole : undefined;
     return db.transaction(async (trx) => {
       const current = await trialTable.find(trx, trialId, true);
       if (current?.document.state !== 'running') return undefined;
-      const read = curve && findingsOf(knownMethod(run.methodId), curve);
+      const read = curve && findingsOf(method, curve);
       const temperatures = curve ? [...curve.temperatureC].filter((value) => !Number.isNaN(value)) : [];
       const doubt = read && zeroDoubt(read.zeroOffN, read);
       const trial: Trial = {

@@ -7,13 +7,15 @@ export interface Address {
   port: number;
 }
 
-/** It did not answer, or not to the end; `lines` are those that came. */
+/** It did not answer, or not to the end; `lines` are those that came whole, `damaged` how many came otherwise. */
 export class InstrumentSilent extends Error {
   readonly lines: readonly Line[];
-  constructor(message: string, lines: readonly Line[] = []) {
+  readonly damaged: number;
+  constructor(message: string, { lines, damaged }: Answer = { lines: [], damaged: 0 }) {
     super(message);
     this.name = 'InstrumentSilent';
     this.lines = lines;
+    this.damaged = damaged;
   }
 }
 
@@ -44,24 +46,25 @@ export function ask(
     const reader = createInterface({ input: socket, crlfDelay: Infinity });
     // It passes the socket’s errors on, which are heard below.
     reader.on('error', () => {});
+    const silent = (why: string) => end(new InstrumentSilent(why, { lines, damaged }));
     const end = (error?: Error) => {
       reader.close();
       socket.destroy();
       if (error) reject(error);
       else resolve({ lines, damaged });
     };
-    socket.setTimeout(quietMs, () => end(new InstrumentSilent(`it said nothing for ${quietMs / 1000} s`, lines)));
+    socket.setTimeout(quietMs, () => silent(`it said nothing for ${quietMs / 1000} s`));
     socket.once('connect', () => socket.write(`${writeLine(...question)}\n`));
     socket.once('error', (error: NodeJS.ErrnoException) =>
-      end(new InstrumentSilent(error.code === 'ECONNREFUSED' ? 'nothing listens there' : 'the line broke', lines)),
+      silent(error.code === 'ECONNREFUSED' ? 'nothing listens there' : 'the line broke'),
     );
-    socket.once('close', () => end(new InstrumentSilent('it hung up before it had finished', lines)));
+    socket.once('close', () => silent('it hung up before it had finished'));
     reader.on('line', (text) => {
       const line = text.length > LONGEST_LINE ? undefined : readLine(text);
       if (!line) damaged += 1;
       else lines.push(line);
       if (line?.word === last) end();
-      else if (lines.length + damaged > MOST_LINES) end(new InstrumentSilent('it does not stop talking', lines));
+      else if (lines.length + damaged > MOST_LINES) silent('it does not stop talking');
     });
   });
 }
