@@ -21,7 +21,7 @@ const project = (name, extra = {}) => ({
 
 /** One project a package; server tests need ANVILSTONE_TEST_DATABASE_URL, which `npm test` sets. */
 export default {
-  // Some tests start a process or make a PDF; on a busy machine that takes longer than the default 5 s.
-  testTimeout: 30_000,
+  // Some tests start a process or make a PDF; on a busy machine that takes far longer than the default 5 s.
+  testTimeout: 60_000,
   projects: [project('schema'), project('core'), project('cli'), project('server'), project('web')],
 };

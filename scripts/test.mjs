@@ -62,8 +62,9 @@ async function jest() {
   console.log('\n— Jest');
   await foreignTools();
   const file = join(results, 'jest.json');
+  // By itself it would take one worker less than there are cores, and twice as long on two.
   // A hook that ran out of time may leave a server behind: that is a failed test, and not a run that never ends.
-  const code = await show('npx', ['jest', '--forceExit', '--json', `--outputFile=${file}`], {
+  const code = await show('npx', ['jest', '--forceExit', '--maxWorkers=2', '--json', `--outputFile=${file}`], {
     cwd: root,
     env: environment,
   });
