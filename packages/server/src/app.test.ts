@@ -3,7 +3,10 @@ import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
 import type { Decision, DecisionFile, Part, Problem } from '@anvilstone/schema';
 import { pino } from 'pino';
 import request from 'supertest';
+import { accessOperations } from './accounts/operations.ts';
+import { accountService } from './accounts/service.ts';
 import { operationsOf } from './app.ts';
+import { workspaceService } from './workspaces/service.ts';
 import { instrumentService } from './instruments/service.ts';
 import { importService } from './exchange/importService.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
@@ -322,13 +325,21 @@ test('OpenAPI lists exactly the operations, and health and readiness answer', as
   );
   const listed = Object.values(paths).flatMap((path) => Object.values(path).map((operation) => operation.operationId));
   expect(listed.sort()).toEqual(
-    operationsOf(
-      server.db,
-      importService(server.db, silent),
-      instrumentService(server.db, silent, []),
-      server.runs,
-      backupService(server.db, silent, {}),
-    )
+    [
+      ...operationsOf({
+        db: server.db,
+        imports: importService(server.db, silent),
+        instruments: instrumentService(server.db, silent, []),
+        runs: server.runs,
+        backups: backupService(server.db, silent, {}),
+      }),
+      ...accessOperations(
+        server.house,
+        { isReachable: false, isEncrypted: false },
+        accountService(server.house),
+        workspaceService(server.house, () => Promise.resolve()),
+      ),
+    ]
       .map((operation) => operation.id)
       .sort(),
   );
@@ -342,6 +353,6 @@ test('without its database the server says so and stays up', async () => {
   await request(other.app).get('/health').expect(200);
   expect(json<Problem>(await request(other.app).get('/ready').expect(503)).type).toMatch('no-database');
   const failed = await request(other.app).get('/api/v1/parts');
-  expect([failed.status, json<Problem>(failed).title]).toEqual([500, 'Something went wrong here']);
+  expect([failed.status, json<Problem>(failed).title]).toEqual([503, 'The database does not answer']);
   await other.close();
 });

@@ -1,7 +1,7 @@
 import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { ENGINE_VERSION } from '@anvilstone/core';
-import express, { type Express } from 'express';
+import express, { type Express, type RequestHandler } from 'express';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
@@ -9,15 +9,22 @@ import { pinoHttp } from 'pino-http';
 import { comparisonOperations } from './comparison/operations.ts';
 import { stageOperations } from './stages/operations.ts';
 import { viewOperations } from './views/operations.ts';
+import { authenticate, FIRST_SLUG, lock, type Door } from './accounts/authenticate.ts';
+import { accessOperations } from './accounts/operations.ts';
+import { accountService } from './accounts/service.ts';
+import { historyOperations } from './history/operations.ts';
+import type { WorkspaceParts } from './workspaces/parts.ts';
+import { workspaceRegistry, type WorkspaceRegistry } from './workspaces/registry.ts';
+import { workspaceService } from './workspaces/service.ts';
 import { agentOperations } from './agents/operations.ts';
 import { benchOperations } from './bench/operations.ts';
-import { runService, type RunService } from './bench/runService.ts';
+import { runService } from './bench/runService.ts';
 import { calculatorOperations } from './calculators/operations.ts';
 import { decisionOperations } from './decisions/operations.ts';
 import { decisionService } from './decisions/service.ts';
 import { evaluationOperations } from './evaluation/operations.ts';
 import { exportOperations, importOperations } from './exchange/operations.ts';
-import { importService, type ImportService } from './exchange/importService.ts';
+import { importService } from './exchange/importService.ts';
 import { gradeOperations } from './grades/operations.ts';
 import { gradeService } from './grades/service.ts';
 import { houseRulesOperations } from './houseRules/operations.ts';
@@ -25,48 +32,44 @@ import { libraryOperations } from './library/operations.ts';
 import { healthRoutes } from './health/routes.ts';
 import { errorHandler, unknownRoute } from './http/errorHandler.ts';
 import { openApiDocument } from './http/openapi.ts';
-import { fileBodies, routerOf, type Operation } from './http/operation.ts';
+import { routerOf, type Operation } from './http/operation.ts';
+import { noWorkspace, principalOf, requireMay } from './http/principal.ts';
 import { originGuard } from './http/originGuard.ts';
 import { machineOperations } from './machines/operations.ts';
 import { instrumentOperations } from './instruments/operations.ts';
-import { instrumentService, type InstrumentService } from './instruments/service.ts';
+import { instrumentService } from './instruments/service.ts';
 import { partOperations } from './parts/operations.ts';
 import { partService } from './parts/service.ts';
 import { priceOperations } from './prices/operations.ts';
 import { searchOperations } from './search/operations.ts';
 import { serviceOperations } from './service/operations.ts';
-import { backupService, type BackupService } from './workshop/backups.ts';
+import { backupService } from './workshop/backups.ts';
 import { workshopOperations } from './workshop/operations.ts';
 import { spoolOperations } from './spools/operations.ts';
 import { spoolService } from './spools/service.ts';
 
-export interface AppOptions {
+export interface AppOptions extends Partial<WorkspaceParts> {
+  /** The workspace that has always been there. */
   db: Knex;
+  /** Accounts, workspaces and what belongs to none of them. */
+  house: Knex;
   logger: Logger;
+  /** How this server can be reached; by itself only from this computer. */
+  door?: Door;
+  /** Under which address people reach it, when it is not only for this computer. */
+  address?: URL | undefined;
+  /** Proxies between, whose word about where a request came from is taken. */
+  proxies?: number;
+  /** Workspaces that are answered for. Absent: only the first. */
+  registry?: WorkspaceRegistry;
   /** Built web pages; absent in tests of the API alone. */
   webFolder?: string;
   stopping?: () => boolean;
-  imports?: ImportService;
-  /** Absent: no instrument is at hand. */
-  instruments?: InstrumentService;
-  /** Absent: no gauge is at hand. */
-  runs?: RunService;
-  /** Absent: no backups are kept. */
-  backups?: BackupService;
 }
 
-/** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
-const BODY_LIMIT = '5mb';
-
-export function operationsOf(
-  db: Knex,
-  imports: ImportService,
-  instruments: InstrumentService,
-  runs: RunService,
-  backups: BackupService,
-): Operation[] {
+export function operationsOf({ db, imports, instruments, runs, backups }: WorkspaceParts): Operation[] {
   const spools = spoolService(db);
-  return [
+  const operations = [
     ...partOperations(partService(db)),
     ...viewOperations(db, partService(db)),
     ...stageOperations(db, partService(db)),
@@ -89,21 +92,29 @@ export function operationsOf(
     ...workshopOperations(db, backups),
     ...calculatorOperations,
   ];
+  return [...operations, ...historyOperations(db, operations)];
 }
 
 export function createApp({
   db,
+  house,
   logger,
+  door = { isReachable: false, isEncrypted: false },
+  address,
+  proxies = 0,
+  registry,
   webFolder,
   stopping = () => false,
   imports = importService(db, logger),
+  // None is at hand, and no backups are kept.
   instruments = instrumentService(db, logger, []),
   runs = runService(db, logger, instruments, []),
   backups = backupService(db, logger, {}),
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
-  app.use(pinoHttp({ logger, autoLogging: { ignore: (req) => req.url === '/health' || req.url === '/ready' } }));
+  app.set('trust proxy', proxies);
+  app.use(requestLog(logger));
   app.use(
     helmet({
       contentSecurityPolicy: {
@@ -115,19 +126,34 @@ export function createApp({
           'upgrade-insecure-requests': null,
         },
       },
-      strictTransportSecurity: false, // plain http on loopback
+      strictTransportSecurity: door.isEncrypted,
     }),
   );
-  app.use(originGuard);
+  app.use(originGuard(address));
   app.use(healthRoutes(db, stopping));
-  const operations = operationsOf(db, imports, instruments, runs, backups);
+  app.use(workspaceOfAddress);
+  app.use('/api', authenticate(house, door, lock(house, door)));
+
+  const first: WorkspaceParts = { db, imports, instruments, runs, backups };
+  const workspaces = registry ?? onlyTheFirst(first);
+  const access = accessOperations(
+    house,
+    door,
+    accountService(house),
+    workspaceService(house, (row) => workspaces.of(row)),
+  );
   const api = express.Router();
-  api.use(fileBodies(operations));
-  api.use(express.json({ limit: BODY_LIMIT, strict: true, type: () => true }));
-  api.use(routerOf(operations));
+  api.use(routerOf(access));
+  api.use(async (req, res, next) => {
+    const principal = principalOf(res);
+    requireMay(principal, 'viewer');
+    const workspace = await workspaces.of(principal.workspace ?? never());
+    workspace.router(req, res, next);
+  });
   api.use(unknownRoute);
   app.get('/api/openapi.json', (_req, res) => {
-    res.json(openApiDocument(operations, ENGINE_VERSION));
+    requireMay(principalOf(res), 'viewer');
+    res.json(openApiDocument([...access, ...operationsOf(first)], ENGINE_VERSION));
   });
   app.use('/api/v1', api);
   app.use('/api', unknownRoute);
@@ -136,6 +162,57 @@ export function createApp({
   app.use(errorHandler(logger));
   return app;
 }
+
+export const workspaceRouter = (parts: WorkspaceParts) => routerOf(operationsOf(parts));
+
+function onlyTheFirst(parts: WorkspaceParts): WorkspaceRegistry {
+  return workspaceRegistry((row) => {
+    if (row.slug !== FIRST_SLUG) throw noWorkspace();
+    return Promise.resolve({ router: workspaceRouter(parts), close: () => Promise.resolve() });
+  });
+}
+
+/** `requireMay` lets nobody through who has no workspace. */
+function never(): never {
+  throw noWorkspace();
+}
+
+/** What is logged of a request: nothing that lets anybody in, and no bodies. */
+function requestLog(logger: Logger): RequestHandler {
+  return pinoHttp({
+    logger,
+    autoLogging: { ignore: (req) => req.url === '/health' || req.url === '/ready' },
+    serializers: {
+      req: ({
+        id,
+        method,
+        url,
+        remoteAddress,
+      }: {
+        id: unknown;
+        method: string;
+        url: string;
+        remoteAddress: string;
+      }) => ({
+        id,
+        method,
+        url: url.split('?')[0],
+        remoteAddress,
+      }),
+      res: ({ statusCode }: { statusCode: number }) => ({ statusCode }),
+    },
+  });
+}
+
+/** /w/name/… is that workspace’s; any other address is the first one’s. */
+const workspaceOfAddress: RequestHandler = (req, res, next) => {
+  const [prefix, slug] = /^\/w\/([a-z0-9][a-z0-9-]{0,39})(?=\/|$)/.exec(req.url) ?? [];
+  if (prefix !== undefined) {
+    res.locals.slug = slug;
+    req.url = req.url.slice(prefix.length) || '/';
+  }
+  next();
+};
 
 /** The built pages; any other address gets the shell, whose router knows what to show. */
 function servePages(app: Express, folder: string): void {

@@ -1,15 +1,16 @@
 import { createServer } from 'node:http';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
-import { createApp } from './app.ts';
-import { runService } from './bench/runService.ts';
-import { connect, migrate } from './db/connection.ts';
-import { importService } from './exchange/importService.ts';
+import { FIRST_SLUG } from './accounts/authenticate.ts';
+import { allWorkspaces } from './accounts/repository.ts';
+import { accountService } from './accounts/service.ts';
+import { createApp, workspaceRouter } from './app.ts';
+import { isLoopback, publicAddress } from './http/originGuard.ts';
+import { workspaceOpener } from './workspaces/open.ts';
+import { workspaceRegistry } from './workspaces/registry.ts';
+import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate, migrateHouse } from './db/connection.ts';
 import { closeThreads, warmThreads } from './exchange/pool.ts';
-import { failAbandoned } from './exchange/repository.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
-import { instrumentService } from './instruments/service.ts';
-import { backupService } from './workshop/backups.ts';
 import { startStandIns } from './simulators/index.ts';
 
 /** Requests under way get this long to finish before connections are cut. */
@@ -30,26 +31,38 @@ if (!url) {
   process.exit(1);
 }
 
-const db = connect(url);
+const host = process.env.ANVILSTONE_HOST ?? '127.0.0.1';
+const address = readAddress();
+const isReachable = !isLoopback(host) || (address !== undefined && !isLoopback(address.host));
+const isEncrypted = address?.protocol === 'https:';
+
 let stopping = false;
-const imports = importService(db, logger);
+const house = connect(url, HOUSE_SCHEMA, 5);
 // Seconds between the stand-in logger’s readings, and so between looks at it.
 const loggerS = Number(process.env.ANVILSTONE_LOGGER_SECONDS ?? 900);
 const standIns = await startStandIns({ everyS: loggerS });
-const instruments = instrumentService(db, logger, standIns.devices);
-const runs = runService(db, logger, instruments, standIns.devices);
-const backups = backupService(db, logger, {
-  ...(process.env.ANVILSTONE_BACKUPS ? { folder: process.env.ANVILSTONE_BACKUPS } : {}),
-  everyH: Number(process.env.ANVILSTONE_BACKUP_HOURS ?? 24),
-});
-let stopWatching = () => {};
-const app = createApp({
-  db,
+const open = workspaceOpener({
+  url,
   logger,
-  imports,
-  instruments,
-  runs,
-  backups,
+  devices: standIns.devices,
+  backupFolder: process.env.ANVILSTONE_BACKUPS,
+  backupEveryH: Number(process.env.ANVILSTONE_BACKUP_HOURS ?? 24),
+  lookEveryMs: Math.min(60_000, loggerS * 1000),
+});
+const first = open({ slug: FIRST_SLUG, schemaName: FIRST_SCHEMA });
+const registry = workspaceRegistry(async (row) => {
+  const one = row.slug === FIRST_SLUG ? first : open(row);
+  await one.begin();
+  return { router: workspaceRouter(one.parts), close: one.close };
+});
+const app = createApp({
+  ...first.parts,
+  house,
+  logger,
+  door: { isReachable, isEncrypted },
+  address,
+  proxies: Number(process.env.ANVILSTONE_PROXIES ?? 0),
+  registry,
   stopping: () => stopping,
   ...(values.web ? { webFolder: values.web } : {}),
 });
@@ -58,22 +71,46 @@ const server = createServer(app);
 server.keepAliveTimeout = 75_000;
 
 async function start(): Promise<void> {
-  await migrate(db);
-  await failAbandoned(db);
-  if (values['reset-demo']) await resetDemo(db);
-  else if (!values['no-demo']) await seedDemoOnce(db);
-  await runs.resume();
+  await migrateHouse(house);
+  await migrate(first.parts.db);
+  if (values['reset-demo']) await resetDemo(first.parts.db);
+  else if (!values['no-demo']) await seedDemoOnce(first.parts.db);
+  if (isReachable) await sayHowToBegin();
+  // Each goes on with what was left in it, whether or not anybody asks for it soon.
+  for (const row of await allWorkspaces(house)) await registry.of(row);
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
-    server.listen(Number(values.port), '127.0.0.1', resolve);
+    server.listen(Number(values.port), host, resolve);
   });
-  const address = server.address();
-  const port = typeof address === 'object' && address ? address.port : Number(values.port);
+  const bound = server.address();
+  const port = typeof bound === 'object' && bound ? bound.port : Number(values.port);
   logger.info({ port }, 'serving');
   warmThreads();
-  backups.watch();
-  stopWatching = instruments.watch(Math.min(60_000, loggerS * 1000));
   process.send?.({ ready: true, port });
+}
+
+/** @throws never: what cannot be used ends the process with the reason */
+function readAddress(): URL | undefined {
+  try {
+    const found = publicAddress(process.env.ANVILSTONE_ADDRESS);
+    if (!found && !isLoopback(host))
+      throw new Error(
+        'ANVILSTONE_HOST is not loopback: say with ANVILSTONE_ADDRESS under which address people reach it',
+      );
+    return found;
+  } catch (error) {
+    logger.fatal((error as Error).message);
+    process.exit(1);
+  }
+}
+
+/** Before there is an account, whoever comes first must prove that they can read what this process prints. */
+async function sayHowToBegin(): Promise<void> {
+  if (!isEncrypted) logger.warn('people reach this server without https: passwords can be read on the way');
+  const accounts = accountService(house);
+  if (await accounts.anyAccount()) return;
+  const code = await accounts.newSetupCode();
+  process.stdout.write(`\nNobody has an account yet. Open the address and make the first with this code: ${code}\n`);
 }
 
 async function stop(reason: string): Promise<void> {
@@ -85,13 +122,10 @@ async function stop(reason: string): Promise<void> {
   const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
   await closed;
   clearTimeout(cut);
-  stopWatching();
-  backups.stop();
-  await runs.stop();
+  await registry.close();
   await standIns.close();
   await closeThreads();
-  await imports.idle();
-  await db.destroy();
+  await house.destroy();
   // The channel to the parent alone would keep this process alive.
   if (process.connected) process.disconnect?.();
 }
@@ -107,7 +141,8 @@ start().catch(async (error: unknown) => {
     message: error instanceof Error ? error.message : String(error),
     code: (error as { code?: string }).code,
   });
-  await db.destroy();
+  await first.parts.db.destroy();
+  await house.destroy();
   process.exitCode = 1;
   if (process.connected) process.disconnect?.();
 });

@@ -414,7 +414,7 @@ describe('what is attached', () => {
 });
 
 test('without a gauge a run is refused with what to do instead', async () => {
-  const app = createApp({ db: server.db, logger: pino({ level: 'silent' }) });
+  const app = createApp({ db: server.db, house: server.house, logger: pino({ level: 'silent' }) });
   await add(campaignOf('KO'));
   const problem = json<Problem>(await request(app).post('/api/v1/campaigns/KO/specimens/KO-A1/runs').expect(503));
   expect(problem.detail).toMatch(/read a file, or type/);

@@ -72,7 +72,8 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
     save,
     {
       ...remove,
-      async handle({ params, query, body }) {
+      async handle(request) {
+        const { params } = request;
         const [[tested], campaign] = await Promise.all([trialsOf(db, params.id!), campaignTable.find(db, params.id!)]);
         if (tested || (campaign?.document.inspections.length ?? 0) > 0)
           throw new HttpProblem(
@@ -81,7 +82,7 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
             'Specimens of it have been tested or looked at',
             'Readings and looks are kept, the bad ones too: a campaign that has some is not removed.',
           );
-        return remove.handle({ params, query, body });
+        return remove.handle(request);
       },
     },
     {
@@ -166,6 +167,7 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
       id: 'previewAcceptance',
       method: 'post',
       path: '/campaigns/:id/acceptances/preview',
+      needs: 'viewer',
       summary: 'The observations that a result would become, and what it would change in every part; nothing is saved',
       body: wanted,
       answer: Type.Object({

@@ -30,6 +30,7 @@ export const calculatorOperations: Operation[] = [
     id: 'runCalculator',
     method: 'post',
     path: '/calculators/:calculatorId',
+    needs: 'viewer',
     summary: 'Run one formula',
     body: Type.Object({}, { description: 'Input as described by the calculator' }),
     answer: Type.Object({}),

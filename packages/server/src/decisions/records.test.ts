@@ -75,7 +75,7 @@ describe('a frozen decision', () => {
       LAMP_ARM,
     ]);
     // Another process on the same database.
-    const restarted = createApp({ db: here.db, logger: pino({ level: 'silent' }) });
+    const restarted = createApp({ db: here.db, house: here.house, logger: pino({ level: 'silent' }) });
     const after = json<DecisionFile>(await request(restarted).get(`/api/v1/decisions/${decision.id}/export.json`));
     expect(after).toEqual(before);
     expect(await agrees(decision.id)).toBe(true);

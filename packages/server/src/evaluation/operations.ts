@@ -9,6 +9,7 @@ export function evaluationOperations(db: Knex): Operation[] {
       id: 'evaluate',
       method: 'post',
       path: '/evaluations',
+      needs: 'viewer',
       summary: 'Hold a brief against the workshop’s library, with the working on request',
       body: evaluationRequest,
       answer: evaluationResult,

@@ -105,6 +105,7 @@ export function gradeOperations(grades: GradeService): Operation[] {
       id: 'compareGrades',
       method: 'get',
       path: '/grades/:gradeId/comparison/:otherId',
+      needs: 'viewer',
       summary:
         'Two grades property by property: a percentage where conditions are alike, else the reasons why there is none',
       answer: gradeComparison,
@@ -114,6 +115,7 @@ export function gradeOperations(grades: GradeService): Operation[] {
       id: 'compareObservations',
       method: 'post',
       path: '/observation-comparisons',
+      needs: 'viewer',
       summary: 'Two reported values; refused with 409 and every difference named where they may not be compared',
       body: observationComparisonRequest,
       answer: observationComparison,

@@ -18,6 +18,7 @@ export function houseRulesOperations(db: Knex): Operation[] {
       id: 'updateHouseRules',
       method: 'put',
       path: '/house-rules',
+      needs: 'approver',
       summary: 'Set policy values; a stale revision is refused with the newer ones. Frozen decisions keep theirs',
       body: houseRulesRecord,
       answer: houseRulesRecord,

@@ -48,12 +48,30 @@ function asProblem(error: unknown): HttpProblem {
   if (parser.status === 400 || error instanceof URIError) {
     return new HttpProblem(400, 'bad-request', 'The request cannot be read', 'The address or the body is malformed.');
   }
+  if (isAway(error)) {
+    return new HttpProblem(
+      503,
+      'no-database',
+      'The database does not answer',
+      'Nothing was lost that was acknowledged. Try again in a moment.',
+    );
+  }
   return new HttpProblem(
     500,
     'internal',
     'Something went wrong here',
     'The fault is on the server’s side and has been logged. Nothing was changed.',
   );
+}
+
+/** Connection exceptions, and a server that starts or stops: https://www.postgresql.org/docs/15/errcodes-appendix.html */
+const AWAY = /^(08\w{3}|57P0[1-3]|53300)$/;
+const BROKEN_LINE = new Set(['ECONNREFUSED', 'ECONNRESET', 'ETIMEDOUT', 'EPIPE', 'ENOTFOUND']);
+
+function isAway(error: unknown): boolean {
+  const { code, name, message } = (error ?? {}) as { code?: unknown; name?: string; message?: string };
+  if (typeof code === 'string' && (AWAY.test(code) || BROKEN_LINE.has(code))) return true;
+  return name === 'KnexTimeoutError' || /Connection terminated|Unable to acquire a connection/.test(message ?? '');
 }
 
 export const unknownRoute: RequestHandler = (req) => {

@@ -1,6 +1,8 @@
 import { validator } from '@anvilstone/schema/validate';
 import type { TSchema } from '@sinclair/typebox';
-import express, { Router, type Request } from 'express';
+import express, { Router, type Request, type RequestHandler } from 'express';
+import { actingAs } from '../db/actor.ts';
+import { actorOf, principalOf, requireMay, type Needs, type Principal } from './principal.ts';
 import { invalidInput } from './problems.ts';
 
 export interface Reply {
@@ -16,27 +18,53 @@ export interface Operation {
   /** Express form, below /api/v1: /parts/:partId */
   path: string;
   summary: string;
+  /** What it asks of whoever calls it; by itself a viewer’s role to read and an engineer’s to change. */
+  needs?: Needs;
   body?: TSchema;
   /** The body is a file of at most this many bytes, handed over as it came. */
   rawBodyBytes?: number;
   /** Success answer: a schema, or a media type for files. */
   answer: TSchema | { mediaType: string };
   status?: number;
-  handle(request: { params: Record<string, string>; query: Request['query']; body: unknown }): Promise<Reply>;
+  handle(request: {
+    params: Record<string, string>;
+    query: Request['query'];
+    body: unknown;
+    principal: Principal;
+    /** Where it came from: for limits and for the list of sessions. */
+    from: { address: string; program: string };
+  }): Promise<Reply>;
 }
+
+export const needsOf = ({ needs, method }: Operation): Needs => needs ?? (method === 'get' ? 'viewer' : 'engineer');
+
+/** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
+const BODY_LIMIT = '5mb';
+const jsonBody = express.json({ limit: BODY_LIMIT, strict: true, type: () => true });
 
 export function routerOf(operations: readonly Operation[]): Router {
   const router = Router();
   for (const operation of operations) {
     const check = operation.body && validator(operation.body);
-    router[operation.method](operation.path, async (req, res) => {
+    const needs = needsOf(operation);
+    // Nobody’s bytes are taken in before it is known that they may be sent.
+    const authorise: RequestHandler = (_req, res, next) => {
+      requireMay(principalOf(res), needs);
+      next();
+    };
+    router[operation.method](operation.path, authorise, bodyOf(operation), async (req, res) => {
       let body: unknown = operation.rawBodyBytes ? req.body : undefined;
       if (check) {
         const checked = check(req.body);
         if (!checked.ok) throw invalidInput(checked.issues);
         body = checked.value;
       }
-      const reply = await operation.handle({ params: req.params as Record<string, string>, query: req.query, body });
+      const principal = principalOf(res);
+      const params = req.params as Record<string, string>;
+      const from = { address: req.ip ?? '', program: req.headers['user-agent'] ?? '' };
+      const reply = await actingAs(actorOf(principal), () =>
+        operation.handle({ params, query: req.query, body, principal, from }),
+      );
       res.status(reply.status ?? operation.status ?? 200);
       for (const [name, value] of Object.entries(reply.headers ?? {})) res.setHeader(name, value);
       if (Buffer.isBuffer(reply.body) || typeof reply.body === 'string') res.send(reply.body);
@@ -47,11 +75,7 @@ export function routerOf(operations: readonly Operation[]): Router {
   return router;
 }
 
-/** Takes files in whole, before anything tries to read them as JSON. */
-export function fileBodies(operations: readonly Operation[]): Router {
-  const router = Router();
-  for (const { method, path, rawBodyBytes } of operations) {
-    if (rawBodyBytes) router[method](path, express.raw({ limit: rawBodyBytes, type: () => true }));
-  }
-  return router;
+/** A file is taken in whole, before anything tries to read it as JSON. */
+function bodyOf({ rawBodyBytes }: Operation): RequestHandler {
+  return rawBodyBytes ? express.raw({ limit: rawBodyBytes, type: () => true }) : jsonBody;
 }

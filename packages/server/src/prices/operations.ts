@@ -26,6 +26,7 @@ export function priceOperations(db: Knex, instruments: InstrumentService): Opera
       id: 'previewPriceList',
       method: 'post',
       path: '/price-lists/preview',
+      needs: 'viewer',
       summary: 'Hold a supplier’s list (CSV) against the library; nothing is changed',
       body: priceListText,
       answer: priceListPreview,

@@ -83,6 +83,7 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       id: 'planInspections',
       method: 'post',
       path: '/inspection-plans',
+      needs: 'viewer',
       summary:
         'What to look at of a part in service and when, from what it is closest to giving out by; nothing is saved',
       body: Type.Object(
@@ -110,6 +111,7 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       id: 'previewFindingEvidence',
       method: 'post',
       path: '/service-findings/:id/evidence/preview',
+      needs: 'viewer',
       summary: 'What a finding would change in the evidence and in every part; nothing is saved',
       answer: Type.Object({
         observations: Type.Array(observation),

@@ -96,6 +96,7 @@ export function spoolOperations(db: Knex, spools: SpoolService): Operation[] {
       id: 'proposeDryerSchedule',
       method: 'post',
       path: '/dryer-schedule/proposal',
+      needs: 'viewer',
       summary: 'The best schedule from now on for what waits; nothing is saved',
       body: dryerScheduleRecord,
       answer: scheduleProposal,

@@ -35,6 +35,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       id: 'exportWorkshop',
       method: 'get',
       path: '/workshop/archive.zip',
+      needs: 'administrator',
       summary:
         'Everything in the workshop as an archive of JSON lines; ?key=with to hold the sealing key too, as a backup does',
       answer: { mediaType: 'application/zip' },
@@ -48,6 +49,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       id: 'checkWorkshop',
       method: 'post',
       path: '/workshop/archive/check',
+      needs: 'administrator',
       summary: 'What an archive holds, and whether it is whole; nothing is changed',
       rawBodyBytes: MOST_BYTES,
       answer: Type.Unsafe<unknown>({ type: 'object' }),
@@ -57,6 +59,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       id: 'importWorkshop',
       method: 'post',
       path: '/workshop/archive',
+      needs: 'administrator',
       summary: `Take an archive in: ?mode=merge adds what is not here; ?mode=replace puts it in the place of everything and wants ?confirm=${REPLACE_WORDS}`,
       rawBodyBytes: MOST_BYTES,
       answer: report,
@@ -81,6 +84,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       id: 'listBackups',
       method: 'get',
       path: '/workshop/backups',
+      needs: 'administrator',
       summary: 'Backups that this server keeps, newest first',
       answer: Type.Object({
         folder: Type.Optional(Type.String()),
@@ -95,6 +99,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       id: 'makeBackup',
       method: 'post',
       path: '/workshop/backups',
+      needs: 'administrator',
       summary: 'Make a backup now; it is read back before it counts',
       answer: backupFile,
       status: 201,
@@ -113,6 +118,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       id: 'getBackup',
       method: 'get',
       path: '/workshop/backups/:name',
+      needs: 'administrator',
       summary: 'A backup, as it was made; it holds the sealing key: keep it private',
       answer: { mediaType: 'application/zip' },
       async handle({ params }) {

@@ -81,6 +81,9 @@ export async function restoreArchive(db: Knex, zip: Uint8Array, mode: RestoreRep
     await trx.raw(`set local timezone = 'UTC'`);
     // The key goes with a backup that replaces everything, and never with what is merged in.
     const all = await archivedTables(trx, mode === 'replace' && manifest.holdsKey);
+    // What is merged into a history of its own becomes part of that one: as added now, by whoever does it.
+    const bringsHistory = mode === 'replace' || (await trx('changes').first('id')) === undefined;
+    if (bringsHistory) await trx.raw(`set local anvilstone.restoring = 'on'`);
     const unknown = manifest.files.filter(
       ({ table }) => table !== KEY_TABLE && !all.some(({ name }) => name === table),
     );
@@ -93,7 +96,7 @@ export async function restoreArchive(db: Knex, zip: Uint8Array, mode: RestoreRep
     const tables: RestoreReport['tables'] = [];
     for (const table of all) {
       const content = files.get(table.name);
-      if (content) tables.push(await load(trx, table, content, mode));
+      if (content && (bringsHistory || table.name !== 'changes')) tables.push(await load(trx, table, content, mode));
     }
     for (const table of all) await countOn(trx, table);
     return { mode, tables };

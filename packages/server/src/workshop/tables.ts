@@ -25,13 +25,13 @@ export async function archivedTables(db: Knex, withKey: boolean): Promise<Archiv
     select c.table_name, c.column_name, c.is_generated, c.is_identity
     from information_schema.columns c
     join information_schema.tables t using (table_schema, table_name)
-    where c.table_schema = 'public' and t.table_type = 'BASE TABLE'
+    where c.table_schema = current_schema() and t.table_type = 'BASE TABLE'
     order by c.table_name, c.ordinal_position
   `);
   const { rows: keys } = await db.raw<{ rows: { table_name: string; column_name: string }[] }>(`
     select r.relname as table_name, a.attname as column_name
     from pg_index i
-    join pg_class r on r.oid = i.indrelid and r.relnamespace = 'public'::regnamespace
+    join pg_class r on r.oid = i.indrelid and r.relnamespace = current_schema()::regnamespace
     join unnest(i.indkey) with ordinality as k (attnum, place) on true
     join pg_attribute a on a.attrelid = r.oid and a.attnum = k.attnum
     where i.indisprimary order by r.relname, k.place
@@ -54,7 +54,7 @@ export async function archivedTables(db: Knex, withKey: boolean): Promise<Archiv
 async function references(db: Knex): Promise<{ from: string; to: string }[]> {
   const { rows } = await db.raw<{ rows: { from: string; to: string }[] }>(`
     select conrelid::regclass::text as "from", confrelid::regclass::text as "to"
-    from pg_constraint where contype = 'f' and connamespace = 'public'::regnamespace
+    from pg_constraint where contype = 'f' and connamespace = current_schema()::regnamespace
   `);
   return rows.filter(({ from, to }) => from !== to);
 }

@@ -8,6 +8,7 @@ import { records } from './0007-records.ts';
 import { service } from './0008-service.ts';
 import { search } from './0009-search.ts';
 import { stages } from './0010-stages.ts';
+import { changes } from './0011-changes.ts';
 import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
@@ -22,4 +23,5 @@ export const migrations: readonly NamedMigration[] = [
   service,
   search,
   stages,
+  changes,
 ];

@@ -1,0 +1,65 @@
+import type { Knex } from 'knex';
+import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import { HttpProblem } from '../http/problems.ts';
+
+const WINDOW_S = 15 * 60;
+/** Wrong passwords from one address for one name, from one address at all, and for one name from anywhere. */
+const LIMITS = { pair: 6, address: 30, name: 60 } as const;
+type Kind = keyof typeof LIMITS;
+
+/** Counts wrong passwords in the database, so that several servers count together. */
+export function signInAttempts(house: Knex) {
+  const limiters = Object.fromEntries(
+    Object.entries(LIMITS).map(([kind, points]) => [
+      kind,
+      new RateLimiterPostgres({
+        storeClient: house,
+        storeType: 'knex',
+        schemaName: 'house',
+        tableName: 'sign_in_attempts',
+        tableCreated: true,
+        // It would keep a process alive for minutes.
+        clearExpiredByTimeout: false,
+        keyPrefix: kind,
+        points,
+        duration: WINDOW_S,
+      }),
+    ]),
+  ) as Record<Kind, RateLimiterPostgres>;
+  const keys = (address: string, name: string): Record<Kind, string> => ({
+    pair: `${address} ${name.toLowerCase()}`,
+    address,
+    name: name.toLowerCase(),
+  });
+  const each = (address: string, name: string) =>
+    (Object.entries(keys(address, name)) as [Kind, string][]).map(([kind, key]) => [limiters[kind], key] as const);
+  return {
+    /** @throws HttpProblem 429: too many wrong ones; a right one is not even looked at */
+    async refuseTooMany(address: string, name: string): Promise<void> {
+      for (const [limiter, key] of each(address, name)) {
+        const found = await limiter.get(key);
+        if (found && found.consumedPoints >= limiter.points) throw tooMany(found.msBeforeNext);
+      }
+    },
+    async wrong(address: string, name: string): Promise<void> {
+      await house('sign_in_attempts').where('expire', '<', Date.now()).delete();
+      for (const [limiter, key] of each(address, name))
+        await limiter.consume(key).catch((error: unknown) => {
+          if (!(error instanceof RateLimiterRes)) throw error;
+        });
+    },
+    async right(address: string, name: string): Promise<void> {
+      await limiters.pair.delete(keys(address, name).pair);
+    },
+  };
+}
+
+function tooMany(msBeforeNext: number): HttpProblem {
+  const minutes = Math.max(1, Math.ceil(msBeforeNext / 60_000));
+  return new HttpProblem(
+    429,
+    'too-many-attempts',
+    'Too many wrong attempts',
+    `Try again in ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}.`,
+  );
+}

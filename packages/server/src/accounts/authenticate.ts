@@ -1,0 +1,101 @@
+import { parseCookie, stringifySetCookie } from 'cookie';
+import type { Request, RequestHandler, Response } from 'express';
+import type { Knex } from 'knex';
+import { ROLES, type Role } from '@anvilstone/schema';
+import { THIS_COMPUTER } from '../db/actor.ts';
+import { HttpProblem } from '../http/problems.ts';
+import type { Principal } from '../http/principal.ts';
+import { anyAccount, findPresented, noteUse, workspaceBySlug, type Presented } from './repository.ts';
+import { digestOf } from './secrets.ts';
+import { SESSION_IDLE_DAYS, SESSION_MOST_DAYS } from './service.ts';
+
+export const FIRST_SLUG = 'workshop';
+const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
+const BEARER = /^Bearer (\S{1,200})$/i;
+
+export interface Door {
+  /** Somebody other than whoever sits here can reach this server. */
+  isReachable: boolean;
+  /** Reached by https, so that the cookie travels by nothing else. */
+  isEncrypted: boolean;
+}
+
+const cookieName = ({ isEncrypted }: Door) => (isEncrypted ? '__Host-anvilstone' : 'anvilstone');
+
+/** httpOnly and same-site: no script reads it, and no other site’s page can make the browser send it. */
+export function sessionCookie(door: Door, secret: string | null): string {
+  return stringifySetCookie({
+    name: cookieName(door),
+    value: secret ?? '',
+    httpOnly: true,
+    sameSite: 'strict',
+    secure: door.isEncrypted,
+    path: '/',
+    maxAge: secret === null ? 0 : SESSION_MOST_DAYS * 86_400,
+  });
+}
+
+/** The door is locked once somebody has an account or can come from elsewhere. Accounts are closed but never removed, so yes stays yes. */
+export function lock(house: Knex, door: Door): () => Promise<boolean> {
+  let isLocked = door.isReachable;
+  return async () => (isLocked ||= await anyAccount(house));
+}
+
+const workspaceSlug = (res: Response) => (res.locals.slug as string | undefined) ?? FIRST_SLUG;
+
+/** Finds out who asks, and puts it where the routes find it. Nobody is somebody too: what they may do is for the routes. */
+export function authenticate(house: Knex, door: Door, isLocked: () => Promise<boolean>): RequestHandler {
+  return async (req, res, next) => {
+    res.locals.principal = (await isLocked()) ? await whoAsks(req, res) : await whoSitsHere(res);
+    next();
+  };
+
+  async function whoSitsHere(res: Response): Promise<Principal> {
+    const workspace = (await workspaceBySlug(house, workspaceSlug(res))) ?? null;
+    return { kind: 'open', name: THIS_COMPUTER.name, role: 'administrator', runsHouse: true, workspace };
+  }
+
+  async function whoAsks(req: Request, res: Response): Promise<Principal> {
+    const nobody: Principal = { kind: 'nobody', name: 'nobody', role: null, runsHouse: false, workspace: null };
+    const token = BEARER.exec(req.headers.authorization ?? '')?.[1];
+    const cookie = parseCookie(req.headers.cookie ?? '')[cookieName(door)];
+    const secret = token ?? cookie;
+    if (!secret || secret.length > 200) return nobody;
+    const found = await findPresented(house, digestOf(secret), workspaceSlug(res));
+    // A token is no cookie and a cookie no token: each only on its own way in.
+    if (!found || (found.kind === 'token') !== (token !== undefined)) return nobody;
+    if (found.kind === 'session') refuseBlindWrites(req);
+    if (found.isStale) await noteUse(house, found.credentialId, SESSION_IDLE_DAYS, SESSION_MOST_DAYS);
+    const role = roleOf(found);
+    return {
+      kind: found.kind,
+      name: found.name,
+      accountId: found.accountId,
+      credentialId: found.credentialId,
+      role,
+      runsHouse: found.kind === 'session' && found.runsHouse,
+      workspace: role === null ? null : found.workspace,
+    };
+  }
+}
+
+/** Of a token: no more than it was given, and only in its workspace. */
+function roleOf({ kind, role, mostRole, onlyWorkspaceId, workspace }: Presented): Role | null {
+  if (kind === 'session' || role === null) return role;
+  if (!workspace || workspace.id !== onlyWorkspaceId || mostRole === null) return null;
+  return ROLES[Math.min(ROLES.indexOf(role), ROLES.indexOf(mostRole))]!;
+}
+
+/**
+ * A browser names the page that a write comes from, and the origin guard has checked it. One that carries the cookie and names none may have
+ * been sent by a page that we never served.
+ */
+function refuseBlindWrites(req: Request): void {
+  if (SAFE.has(req.method) || req.headers.origin !== undefined) return;
+  throw new HttpProblem(
+    403,
+    'foreign-origin',
+    'Foreign origin',
+    'A change made with a cookie has to name the page it comes from. Programs use a token instead.',
+  );
+}

@@ -1,0 +1,325 @@
+import { randomBytes } from 'node:crypto';
+import type {
+  FirstAccount,
+  Invitation,
+  InvitationAccept,
+  Member,
+  MemberChange,
+  NewMember,
+  NewToken,
+  OwnAccountChange,
+  SignInRequest,
+  TokenRequest,
+} from '@anvilstone/schema';
+import type { Knex } from 'knex';
+import { actingAs, currentActor } from '../db/actor.ts';
+import { HttpProblem, invalidInput, notFound } from '../http/problems.ts';
+import { requireUuid } from '../parts/service.ts';
+import { signInAttempts } from './attempts.ts';
+import { hashPassword, isPasswordOf } from './passwords.ts';
+import type { Principal, WorkspaceRow } from '../http/principal.ts';
+import {
+  accountById,
+  accountBySignIn,
+  addCredential,
+  anyAccount,
+  credentialsOf,
+  members,
+  noteEvent,
+  setMembership,
+  type AccountRow,
+} from './repository.ts';
+import { digestOf, newSecret } from './secrets.ts';
+
+/** A session that is not used for so long ends, and each ends some day. */
+export const SESSION_IDLE_DAYS = 14;
+export const SESSION_MOST_DAYS = 90;
+const INVITATION_DAYS = 7;
+
+/** Signed in: the secret goes into a cookie and is kept nowhere else. */
+export interface SignedIn {
+  secret: string;
+}
+
+export function accountService(house: Knex) {
+  const attempts = signInAttempts(house);
+
+  async function newSession(db: Knex, account: AccountRow, title: string): Promise<SignedIn> {
+    const secret = newSecret();
+    await addCredential(db, {
+      kind: 'session',
+      accountId: account.id,
+      digest: digestOf(secret),
+      days: SESSION_IDLE_DAYS,
+      title: title.slice(0, 120),
+    });
+    return { secret };
+  }
+
+  const memberOf = async (db: Knex, workspace: WorkspaceRow, id: string): Promise<Member> => {
+    requireUuid('account', id);
+    const [found] = await members(db, workspace.id, { id });
+    if (!found) throw notFound('account', id);
+    return found;
+  };
+
+  async function invite(db: Knex, accountId: string) {
+    const secret = newSecret();
+    await db('credentials').where({ account_id: accountId, kind: 'invitation' }).delete();
+    const made = await addCredential(db, {
+      kind: 'invitation',
+      accountId,
+      digest: digestOf(secret),
+      days: INVITATION_DAYS,
+    });
+    return { secret, expiresAt: made.expires_at.toISOString() };
+  }
+
+  /** @throws HttpProblem 404: it was taken up, ran out, or never was */
+  async function invited(db: Knex, secret: string): Promise<AccountRow> {
+    const row = (await db('credentials')
+      .where({ kind: 'invitation', secret_sha256: digestOf(secret) })
+      .where('expires_at', '>', db.fn.now())
+      .first('account_id')) as { account_id: string } | undefined;
+    const account = row && (await accountById(db, row.account_id));
+    if (!account || account.closed_at)
+      throw new HttpProblem(
+        404,
+        'no-invitation',
+        'This invitation is not good any more',
+        'It was taken up, ran out, or was replaced by a newer one. Ask for another.',
+      );
+    return account;
+  }
+
+  return {
+    anyAccount: () => anyAccount(house),
+
+    /** Prints-once code that proves who stands at the machine; the one before it is no longer good. */
+    async newSetupCode(): Promise<string> {
+      const code = randomBytes(9).toString('base64url');
+      await house('setup_codes')
+        .insert({ code_sha256: digestOf(code) })
+        .onConflict('only_one')
+        .merge();
+      return code;
+    },
+
+    /** @throws HttpProblem 409: there is one already; 422: the setup code is wrong */
+    async makeFirst(asked: FirstAccount, needsCode: boolean, title: string): Promise<SignedIn> {
+      const passwordHash = await hashPassword(asked.password);
+      return house.transaction(async (trx) => {
+        await trx.raw('lock table accounts in exclusive mode');
+        if (await anyAccount(trx))
+          throw new HttpProblem(409, 'not-first', 'There is an account already', 'Ask its owner for an invitation.');
+        if (needsCode && !(await isSetupCode(trx, asked.setupCode ?? '')))
+          throw invalidInput([
+            {
+              pointer: '/setupCode',
+              detail: 'This is not the code that the server has printed',
+              accepted: 'the newest code in the server’s output',
+            },
+          ]);
+        const [account] = (await trx('accounts')
+          .insert({ sign_in: asked.signIn, name: asked.name.trim(), password_hash: passwordHash, runs_house: true })
+          .returning('*')) as AccountRow[];
+        for (const { id } of (await trx('workspaces').select('id')) as { id: string }[])
+          await setMembership(trx, account!.id, id, 'administrator');
+        await trx('setup_codes').delete();
+        await actingAs({ name: account!.name, accountId: account!.id }, () =>
+          noteEvent(trx, 'made the first account', account!.sign_in),
+        );
+        return newSession(trx, account!, title);
+      });
+    },
+
+    /** @throws HttpProblem 401: name and password do not belong together; 429: too many wrong ones */
+    async signIn({ signIn, password }: SignInRequest, address: string, title: string): Promise<SignedIn> {
+      await attempts.refuseTooMany(address, signIn);
+      const account = await accountBySignIn(house, signIn);
+      const fits = await isPasswordOf(account?.closed_at ? null : account?.password_hash, password);
+      if (!account || !fits) {
+        await attempts.wrong(address, signIn);
+        throw new HttpProblem(
+          401,
+          'wrong-password',
+          'That does not fit',
+          'The name and the password do not belong together.',
+        );
+      }
+      await attempts.right(address, signIn);
+      return newSession(house, account, title);
+    },
+    async signOut(credentialId: string): Promise<void> {
+      await house('credentials').where({ id: credentialId }).delete();
+    },
+
+    async add(workspace: WorkspaceRow, asked: NewMember, by: Principal): Promise<Invitation> {
+      return house.transaction(async (trx) => {
+        const known = await accountBySignIn(trx, asked.signIn);
+        if (known?.closed_at)
+          throw invalidInput([{ pointer: '/signIn', detail: `“${asked.signIn}” is closed; open it again instead` }]);
+        const account =
+          known ??
+          (
+            (await trx('accounts')
+              .insert({ sign_in: asked.signIn, name: asked.name.trim() })
+              .returning('*')) as AccountRow[]
+          )[0]!;
+        await setMembership(trx, account.id, workspace.id, asked.role);
+        await noteEvent(trx, `invited as ${asked.role} into ${workspace.title}`, asked.signIn);
+        const wants = account.password_hash === null && (await mayGiveWayIn(trx, by, workspace, account));
+        const way = wants ? await invite(trx, account.id) : { secret: null, expiresAt: null };
+        return { member: await memberOf(trx, workspace, account.id), ...way };
+      });
+    },
+    async inviteAgain(workspace: WorkspaceRow, id: string, by: Principal): Promise<Invitation> {
+      return house.transaction(async (trx) => {
+        const member = await memberOf(trx, workspace, id);
+        if (member.role === null && !by.runsHouse) throw notFound('account', id);
+        if (!(await mayGiveWayIn(trx, by, workspace, (await accountById(trx, id))!)))
+          throw new HttpProblem(
+            403,
+            'not-allowed',
+            'Your role does not reach this',
+            `${member.name} belongs to more than this workspace: it takes somebody who looks after the whole installation.`,
+          );
+        await noteEvent(trx, 'made a new way in for', member.signIn);
+        return { member, ...(await invite(trx, id)) };
+      });
+    },
+    async look(secret: string) {
+      const { sign_in: signIn, name } = await invited(house, secret);
+      return { signIn, name };
+    },
+    async accept({ secret, password }: InvitationAccept, title: string): Promise<SignedIn> {
+      const passwordHash = await hashPassword(password);
+      return house.transaction(async (trx) => {
+        const account = await invited(trx, secret);
+        // Whoever was in with the lost password is out.
+        await trx('credentials').where({ account_id: account.id }).whereNot({ kind: 'token' }).delete();
+        await trx('accounts').where({ id: account.id }).update({ password_hash: passwordHash });
+        await actingAs({ name: account.name, accountId: account.id }, () =>
+          noteEvent(trx, 'took up an invitation', account.sign_in),
+        );
+        return newSession(trx, account, title);
+      });
+    },
+
+    async change(workspace: WorkspaceRow, id: string, asked: MemberChange, by: Principal): Promise<Member> {
+      return house.transaction(async (trx) => {
+        const before = await memberOf(trx, workspace, id);
+        if (before.role === null && !by.runsHouse) throw notFound('account', id);
+        if ((asked.runsHouse !== undefined || asked.isClosed !== undefined) && !by.runsHouse)
+          throw new HttpProblem(
+            403,
+            'not-allowed',
+            'Your role does not reach this',
+            'Closing accounts, and who looks after the installation, is settled by somebody who does.',
+          );
+        if (asked.role !== undefined) {
+          await setMembership(trx, id, workspace.id, asked.role);
+          await noteEvent(
+            trx,
+            asked.role === null ? `took out of ${workspace.title}` : `made ${asked.role} in ${workspace.title}`,
+            before.signIn,
+          );
+        }
+        if (asked.runsHouse !== undefined) {
+          await trx('accounts').where({ id }).update({ runs_house: asked.runsHouse });
+          await noteEvent(
+            trx,
+            asked.runsHouse ? 'lets look after the installation' : 'no longer lets look after the installation',
+            before.signIn,
+          );
+        }
+        if (asked.isClosed !== undefined) {
+          await trx('accounts')
+            .where({ id })
+            .update({ closed_at: asked.isClosed ? trx.fn.now() : null });
+          if (asked.isClosed) await trx('credentials').where({ account_id: id }).delete();
+          await noteEvent(trx, asked.isClosed ? 'closed the account of' : 'opened the account again of', before.signIn);
+        }
+        const [left] = (await trx('accounts').where({ runs_house: true }).whereNull('closed_at').count('* as n')) as {
+          n: string;
+        }[];
+        if (Number(left?.n) === 0)
+          throw new HttpProblem(
+            409,
+            'last-one',
+            'Nobody would be left',
+            'Somebody has to look after the installation: let another account do it first.',
+          );
+        return memberOf(trx, workspace, id);
+      });
+    },
+
+    async changeOwn(accountId: string, credentialId: string | undefined, asked: OwnAccountChange): Promise<void> {
+      const account = await accountById(house, accountId);
+      if (!account) throw notFound('account', accountId);
+      if (asked.password) {
+        if (!(await isPasswordOf(account.password_hash, asked.password.now)))
+          throw invalidInput([{ pointer: '/password/now', detail: 'This is not your password' }]);
+        const next = await hashPassword(asked.password.next);
+        await house('accounts').where({ id: accountId }).update({ password_hash: next });
+        // Everywhere else one is signed out: that is what it is mostly changed for.
+        await house('credentials')
+          .where({ account_id: accountId, kind: 'session' })
+          .whereNot('id', credentialId ?? null)
+          .delete();
+        await noteEvent(house, 'changed their password', account.sign_in);
+      }
+      if (asked.name !== undefined) {
+        await house('accounts').where({ id: accountId }).update({ name: asked.name.trim() });
+        await noteEvent(house, `is called ${asked.name.trim()} now`, account.sign_in);
+      }
+    },
+
+    async newToken(principal: Principal & { accountId: string }, asked: TokenRequest): Promise<NewToken> {
+      const secret = newSecret();
+      const made = await addCredential(house, {
+        kind: 'token',
+        accountId: principal.accountId,
+        digest: digestOf(secret),
+        days: asked.days,
+        title: asked.title,
+        mostRole: asked.mostRole,
+        workspaceId: principal.workspace!.id,
+      });
+      await noteEvent(house, `made a token, at most ${asked.mostRole}`, asked.title);
+      const all = await credentialsOf(house, principal.accountId, principal.credentialId);
+      return { credential: all.find(({ id }) => id === made.id)!, secret };
+    },
+    async removeCredential(accountId: string, id: string): Promise<void> {
+      requireUuid('credential', id);
+      if ((await house('credentials').where({ id, account_id: accountId }).delete()) === 0)
+        throw notFound('credential', id);
+      await noteEvent(house, 'ended a session or token', currentActor().name);
+    },
+  };
+}
+export type AccountService = ReturnType<typeof accountService>;
+
+async function isSetupCode(house: Knex, code: string): Promise<boolean> {
+  return (
+    (await house('setup_codes')
+      .where({ code_sha256: digestOf(code) })
+      .first('only_one')) !== undefined
+  );
+}
+
+/** Whoever gives somebody a new way in could take it themselves: so nobody does beyond the workspaces that they look after. */
+async function mayGiveWayIn(
+  house: Knex,
+  by: Principal,
+  workspace: WorkspaceRow,
+  account: AccountRow,
+): Promise<boolean> {
+  if (by.runsHouse) return true;
+  if (account.runs_house) return false;
+  const elsewhere = (await house('memberships')
+    .where({ account_id: account.id })
+    .whereNot('workspace_id', workspace.id)
+    .first('role')) as { role: string } | undefined;
+  return elsewhere === undefined;
+}

@@ -1,0 +1,5 @@
+import type { NamedMigration } from '../migrations/migration.ts';
+import { accounts } from './0001-accounts.ts';
+
+/** Of what belongs to no workspace. In order; never edit one that has been released, add the next. */
+export const houseMigrations: readonly NamedMigration[] = [accounts];
