@@ -14,7 +14,7 @@ import type { Grade, ImportJob } from '@anvilstone/schema';
 import knex from 'knex';
 import { pino } from 'pino';
 import { createApp } from '../packages/server/src/app.ts';
-import { connect, migrate } from '../packages/server/src/db/connection.ts';
+import { connect, HOUSE_SCHEMA, migrate, migrateHouse } from '../packages/server/src/db/connection.ts';
 import { importService } from '../packages/server/src/exchange/importService.ts';
 import { closeThreads, warmThreads } from '../packages/server/src/exchange/pool.ts';
 import { settleAfterBulk, upsertGrades } from '../packages/server/src/grades/repository.ts';
@@ -112,7 +112,9 @@ async function benchServer(admin: string): Promise<void> {
   const logger = pino({ level: 'silent' });
   const imports = importService(db, logger);
   warmThreads(); // as the server does when it starts
-  const server = createApp({ db, logger, imports }).listen(0, '127.0.0.1');
+  const house = connect(url, HOUSE_SCHEMA, 3);
+  await migrateHouse(house);
+  const server = createApp({ db, house, logger, imports }).listen(0, '127.0.0.1');
   await new Promise((ready) => server.once('listening', ready));
   const { port } = server.address() as AddressInfo;
   try {
@@ -123,6 +125,7 @@ async function benchServer(admin: string): Promise<void> {
     await closeThreads();
     await imports.idle();
     await db.destroy();
+    await house.destroy();
     await root.raw(`drop database ${name} with (force)`);
     await root.destroy();
   }

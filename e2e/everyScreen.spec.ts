@@ -36,6 +36,8 @@ const screens = [
   ['service', '/service', 'Failures and lessons'],
   ['records', '/records', 'Check a record from elsewhere'],
   ['workshop', '/workshop', 'Take one in'],
+  ['people', '/people', 'Begin with accounts'],
+  ['changes', '/changes', 'the sample workshop'],
   ['grades', '/grades?q=clearway', 'Tarrowmill PETG Clearway'],
   ['one grade', '/grades/tm-petg', 'Show what nobody reports'],
   ['curves', '/grades/tm-petg?show=curves', 'Growth of deflection under load'],

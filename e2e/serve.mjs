@@ -1,4 +1,5 @@
-// Serves the built app on a fresh database and drops it afterwards. Started by Playwright. SIGUSR2 kills the server as a power cut does,
+// Serves the built app on a fresh database and drops it afterwards. Started by Playwright, or by a test that needs a server of its own;
+// what stands after the port is passed on to it. SIGUSR2 kills the server as a power cut does,
 // and starts another on the same database.
 import { fork } from 'node:child_process';
 import { mkdirSync, rmSync, writeFileSync } from 'node:fs';
@@ -17,7 +18,7 @@ const pidFile = join(root, '.local', `e2e-${port}.pid`);
 function serve() {
   const child = fork(
     join(root, 'packages/server/src/main.ts'),
-    ['--port', port, '--web', join(root, 'packages/web/dist')],
+    ['--port', port, '--web', join(root, 'packages/web/dist'), ...process.argv.slice(3)],
     {
       cwd: root,
       execArgv: ['--import', 'tsx'],

@@ -108,21 +108,59 @@ test.describe('nothing is lost', () => {
     expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBe(180);
   });
 
-  test('a change made elsewhere is shown and chosen, never overwritten', async ({ page, request }) => {
+  test('a change made elsewhere to the same field is shown and chosen, never overwritten', async ({
+    page,
+    request,
+  }) => {
     const part = await makePart(request);
+    const span = page.getByLabel('From the root to the load', { exact: true });
     await page.goto(`/parts/${part.id}/brief`);
-    await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('220');
-    const theirs: Part['brief'] = { ...part.brief, title: 'Changed by a colleague' };
+    await expect(span).toHaveValue('220');
+    const theirs = {
+      ...part.brief,
+      title: 'Changed by a colleague',
+      part: { ...part.brief.part, spanMm: 205 },
+    } as Part['brief'];
+    // Nobody tells this page of it: it meets the newer one when it saves.
+    await page.route('**/api/v1/live', (route) => route.abort());
+    await page.reload();
+    await expect(span).toHaveValue('220');
     await request.put(`/api/v1/parts/${part.id}`, { data: { brief: theirs, revision: 1 } });
-    await page.getByLabel('From the root to the load', { exact: true }).fill('190');
+    await span.fill('190');
     const panel = page.getByRole('alert', { name: 'Changed by someone else' });
-    await expect(panel.getByRole('row', { name: /title/ })).toContainText('Changed by a colleague');
+    await expect(panel.getByRole('row', { name: /spanMm/ })).toContainText('205');
+    await expect(panel.getByRole('row', { name: /title/ })).toHaveCount(0);
     expect((await readPart(request, part.id)).brief).toEqual(theirs);
     await panel.getByRole('button', { name: /Take the newer one/ }).click();
-    await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('220');
+    await expect(span).toHaveValue('205');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Changed by a colleague');
     await page.getByRole('button', { name: 'Undo' }).click();
     await saved(page);
     expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBe(190);
+  });
+
+  test('a change made elsewhere to another field is brought together with one’s own', async ({ page, request }) => {
+    const part = await makePart(request);
+    await page.goto(`/parts/${part.id}/brief`);
+    const span = page.getByLabel('From the root to the load', { exact: true });
+    await expect(span).toHaveValue('220');
+    // While nothing is being typed it is simply there, and said.
+    const put = (brief: Part['brief'], revision: number) =>
+      request.put(`/api/v1/parts/${part.id}`, { data: { brief, revision } });
+    await put({ ...part.brief, title: 'Changed by a colleague' }, 1);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Changed by a colleague');
+    await expect(page.getByText(/changed this just now/)).toBeVisible();
+    // While something is: both are in.
+    await page.route(`**/api/v1/parts/${part.id}`, (route) =>
+      route.request().method() === 'PUT' ? route.abort() : route.continue(),
+    );
+    await span.fill('190');
+    await expect(page.getByText(/Server away/)).toBeVisible();
+    await put({ ...part.brief, title: 'Changed once more' }, 2);
+    await page.unroute(`**/api/v1/parts/${part.id}`);
+    await expect(page.getByRole('heading', { level: 1 })).toHaveText('Changed once more');
+    await saved(page);
+    const now = (await readPart(request, part.id)).brief;
+    expect([now.title, (now.part as GeometryOf<'cantilever-arm'>).spanMm]).toEqual(['Changed once more', 190]);
   });
 });

@@ -43,6 +43,7 @@ anvilstone fit-creep F [--at HOURS,…] [--json]
 anvilstone verify F [--json]
 anvilstone backup --out F [--server URL] [--without-key]
 anvilstone restore F (--replace | --merge) [--server URL]
+    Where the app has accounts, both take a token made under People: ANVILSTONE_TOKEN=…
 
 Exit codes: 0 done · 1 bad input (a problem document on standard error) · 2 internal error`;
 

@@ -1,3 +1,4 @@
+export { mergeDocuments, sameContent, type Merge, type MergeConflict } from './record/merge.ts';
 export * from './build/index.ts';
 export * from './calculators/index.ts';
 export * from './cautions/index.ts';

@@ -6,6 +6,7 @@ import request from 'supertest';
 import { accessOperations } from './accounts/operations.ts';
 import { accountService } from './accounts/service.ts';
 import { operationsOf } from './app.ts';
+import { presenceOperations } from './live/operations.ts';
 import { workspaceService } from './workspaces/service.ts';
 import { instrumentService } from './instruments/service.ts';
 import { importService } from './exchange/importService.ts';
@@ -333,6 +334,7 @@ test('OpenAPI lists exactly the operations, and health and readiness answer', as
         runs: server.runs,
         backups: backupService(server.db, silent, {}),
       }),
+      ...presenceOperations(server.house),
       ...accessOperations(
         server.house,
         { isReachable: false, isEncrypted: false },

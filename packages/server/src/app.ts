@@ -12,6 +12,8 @@ import { viewOperations } from './views/operations.ts';
 import { authenticate, FIRST_SLUG, lock, type Door } from './accounts/authenticate.ts';
 import { accessOperations } from './accounts/operations.ts';
 import { accountService } from './accounts/service.ts';
+import { presenceOperations } from './live/operations.ts';
+import type { liveStream } from './live/stream.ts';
 import { historyOperations } from './history/operations.ts';
 import type { WorkspaceParts } from './workspaces/parts.ts';
 import { workspaceRegistry, type WorkspaceRegistry } from './workspaces/registry.ts';
@@ -64,6 +66,8 @@ export interface AppOptions extends Partial<WorkspaceParts> {
   registry?: WorkspaceRegistry;
   /** Built web pages; absent in tests of the API alone. */
   webFolder?: string;
+  /** News of what is changed. Absent: there is none. */
+  live?: ReturnType<typeof liveStream>;
   stopping?: () => boolean;
 }
 
@@ -104,6 +108,7 @@ export function createApp({
   proxies = 0,
   registry,
   webFolder,
+  live,
   stopping = () => false,
   imports = importService(db, logger),
   // None is at hand, and no backups are kept.
@@ -136,14 +141,18 @@ export function createApp({
 
   const first: WorkspaceParts = { db, imports, instruments, runs, backups };
   const workspaces = registry ?? onlyTheFirst(first);
-  const access = accessOperations(
-    house,
-    door,
-    accountService(house),
-    workspaceService(house, (row) => workspaces.of(row)),
-  );
+  const access = [
+    ...accessOperations(
+      house,
+      door,
+      accountService(house),
+      workspaceService(house, (row) => workspaces.of(row)),
+    ),
+    ...presenceOperations(house),
+  ];
   const api = express.Router();
   api.use(routerOf(access));
+  if (live) api.get('/live', live);
   api.use(async (req, res, next) => {
     const principal = principalOf(res);
     requireMay(principal, 'viewer');

@@ -1,11 +1,13 @@
 import { createServer } from 'node:http';
 import { parseArgs } from 'node:util';
 import { pino } from 'pino';
-import { FIRST_SLUG } from './accounts/authenticate.ts';
+import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { allWorkspaces } from './accounts/repository.ts';
 import { accountService } from './accounts/service.ts';
 import { createApp, workspaceRouter } from './app.ts';
 import { isLoopback, publicAddress } from './http/originGuard.ts';
+import { liveHub } from './live/hub.ts';
+import { liveStream } from './live/stream.ts';
 import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
 import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate, migrateHouse } from './db/connection.ts';
@@ -55,14 +57,18 @@ const registry = workspaceRegistry(async (row) => {
   await one.begin();
   return { router: workspaceRouter(one.parts), close: one.close };
 });
+const hub = liveHub(url, logger);
+const door = { isReachable, isEncrypted };
+const live = liveStream(hub, mayStill(house, lock(house, door)));
 const app = createApp({
   ...first.parts,
   house,
   logger,
-  door: { isReachable, isEncrypted },
+  door,
   address,
   proxies: Number(process.env.ANVILSTONE_PROXIES ?? 0),
   registry,
+  live,
   stopping: () => stopping,
   ...(values.web ? { webFolder: values.web } : {}),
 });
@@ -86,6 +92,7 @@ async function start(): Promise<void> {
   const port = typeof bound === 'object' && bound ? bound.port : Number(values.port);
   logger.info({ port }, 'serving');
   warmThreads();
+  void hub.listen();
   process.send?.({ ready: true, port });
 }
 
@@ -119,9 +126,11 @@ async function stop(reason: string): Promise<void> {
   logger.info({ reason }, 'stopping');
   const closed = new Promise((resolve) => server.close(resolve));
   server.closeIdleConnections();
+  live.closeAll();
   const cut = setTimeout(() => server.closeAllConnections(), GRACE_MS);
   await closed;
   clearTimeout(cut);
+  await hub.close();
   await registry.close();
   await standIns.close();
   await closeThreads();

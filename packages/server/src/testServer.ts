@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import knex from 'knex';
 import { pino } from 'pino';
-import { FIRST_SLUG } from './accounts/authenticate.ts';
+import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { createApp, workspaceRouter } from './app.ts';
 import { runService } from './bench/runService.ts';
 import { connect, HOUSE_SCHEMA, migrate, migrateHouse } from './db/connection.ts';
@@ -10,6 +10,8 @@ import { closeThreads } from './exchange/pool.ts';
 import { seedDemoOnce } from './db/seeds/demo.ts';
 import { instrumentService } from './instruments/service.ts';
 import { publicAddress } from './http/originGuard.ts';
+import { liveHub } from './live/hub.ts';
+import { liveStream } from './live/stream.ts';
 import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
 import { backupService } from './workshop/backups.ts';
@@ -53,6 +55,9 @@ export async function testServer(
     await one.begin();
     return { router: workspaceRouter(one.parts), close: one.close };
   });
+  const hub = liveHub(url.href, logger);
+  await hub.listen();
+  const live = liveStream(hub, mayStill(house, lock(house, { isReachable: false, isEncrypted: false })));
   const address = publicAddress(options.address);
   return {
     db,
@@ -67,10 +72,13 @@ export async function testServer(
       house,
       logger,
       registry,
+      live,
       address,
       door: { isReachable: address !== undefined, isEncrypted: address?.protocol === 'https:' },
     }),
     async close() {
+      live.closeAll();
+      await hub.close();
       await registry.close();
       await runs.stop();
       await standIns?.close();

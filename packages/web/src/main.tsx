@@ -2,6 +2,7 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
+import { SessionGate } from './access/SessionGate.tsx';
 import { router } from './app/router.tsx';
 import { makeStore } from './app/store.ts';
 import './styles.css';
@@ -9,7 +10,9 @@ import './styles.css';
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={makeStore()}>
-      <RouterProvider router={router} />
+      <SessionGate>
+        <RouterProvider router={router} />
+      </SessionGate>
     </Provider>
   </StrictMode>,
 );

@@ -5,7 +5,7 @@ import { ROLES, type Role } from '@anvilstone/schema';
 import { THIS_COMPUTER } from '../db/actor.ts';
 import { HttpProblem } from '../http/problems.ts';
 import type { Principal } from '../http/principal.ts';
-import { anyAccount, findPresented, noteUse, workspaceBySlug, type Presented } from './repository.ts';
+import { anyAccount, findPresented, noteUse, stillOpens, workspaceBySlug, type Presented } from './repository.ts';
 import { digestOf } from './secrets.ts';
 import { SESSION_IDLE_DAYS, SESSION_MOST_DAYS } from './service.ts';
 
@@ -39,6 +39,12 @@ export function sessionCookie(door: Door, secret: string | null): string {
 export function lock(house: Knex, door: Door): () => Promise<boolean> {
   let isLocked = door.isReachable;
   return async () => (isLocked ||= await anyAccount(house));
+}
+
+/** Of somebody who has been let in for longer than one request. */
+export function mayStill(house: Knex, isLocked: () => Promise<boolean>) {
+  return async ({ kind, credentialId, workspace }: Principal): Promise<boolean> =>
+    kind === 'open' ? !(await isLocked()) : stillOpens(house, credentialId ?? '', workspace?.id ?? '');
 }
 
 const workspaceSlug = (res: Response) => (res.locals.slug as string | undefined) ?? FIRST_SLUG;

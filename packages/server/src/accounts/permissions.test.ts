@@ -3,6 +3,7 @@ import request from 'supertest';
 import { operationsOf } from '../app.ts';
 import { needsOf, type Operation } from '../http/operation.ts';
 import type { Needs } from '../http/principal.ts';
+import { presenceOperations } from '../live/operations.ts';
 import { testServer } from '../testServer.ts';
 import { workspaceService } from '../workspaces/service.ts';
 import { backupService } from '../workshop/backups.ts';
@@ -27,6 +28,7 @@ beforeAll(async () => {
       accountService(house),
       workspaceService(house, () => Promise.resolve()),
     ),
+    ...presenceOperations(house),
     ...operationsOf({ db, imports, instruments, runs, backups: backupService(db, pino({ level: 'silent' }), {}) }),
   ];
 });
@@ -51,7 +53,7 @@ const ASKED: Record<Needs, string> = {
     previewFindingEvidence exportServiceCalendar listFindingPhotos getFindingPhoto evaluate listDecisions
     getDecision recomputeDecision decisionOutlook decisionDifferences listSignOffs listAllDecisions
     checkDecisionFile listReceivedRecords getReceivedRecord exportDecisionJSON exportDecisionCSV
-    exportDecisionPDF exportDecisionHTML search listCalculators runCalculator listChanges getChange
+    exportDecisionPDF exportDecisionHTML search listCalculators runCalculator listChanges getChange sayPresent sayGone
   `,
   engineer: `
     createPart updatePart deletePart saveView removeView settleStage unsettleStage createGrade updateGrade
@@ -115,10 +117,8 @@ test('a token reaches no further than it was given, and changes no accounts', as
     const wrong: string[] = [];
     for (const operation of operations) {
       const needs = needsOf(operation);
-      const { status } = await request(at.origin)
-        [operation.method](addressOf(operation))
-        .set('Authorization', `Bearer ${secret}`)
-        .send({});
+      const sent = request(at.origin)[operation.method](addressOf(operation));
+      const { status } = await sent.set('Authorization', `Bearer ${secret}`).send({});
       const reach = needs !== 'person' && needs !== 'house' && reaches(mostRole, needs);
       if ((status !== 401 && status !== 403) !== reach) wrong.push(`${mostRole} ${operation.id}: ${status}`);
     }

@@ -48,6 +48,18 @@ export async function findPresented(house: Knex, digest: Buffer, slug: string): 
   return { ...rest, workspace: workspaceId ? { id: workspaceId, slug: found, title, schemaName } : null };
 }
 
+/** Whether what somebody came in with still lets them in, to this workspace. */
+export async function stillOpens(house: Knex, credentialId: string, workspaceId: string): Promise<boolean> {
+  const { rows } = await house.raw<{ rows: unknown[] }>(
+    `select 1 from credentials c
+     join accounts a on a.id = c.account_id and a.closed_at is null
+     join memberships m on m.account_id = a.id and m.workspace_id = ?
+     where c.id = ? and c.expires_at > now()`,
+    [workspaceId, credentialId],
+  );
+  return rows.length > 0;
+}
+
 /** A session goes on for as long as it is used, up to its longest. */
 export async function noteUse(house: Knex, credentialId: string, idleDays: number, mostDays: number): Promise<void> {
   await house.raw(

@@ -38,7 +38,7 @@ export function readingsFetcher(
     if (gauge === undefined) return;
     const last = await lastNumber(db, trialId, channel);
     let lines;
-    let damaged = 0;
+    let damaged;
     try {
       ({ lines, damaged } = await instruments.gaugeSince(gauge, last));
     } catch (error) {

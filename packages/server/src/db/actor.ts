@@ -6,6 +6,8 @@ export interface Actor {
   name: string;
   /** Absent: nobody signed in, or the server itself. */
   accountId?: string;
+  /** Page that asked for it: it need not be told. */
+  tab?: string;
 }
 
 /** What is done by itself: migrations, backups, runs that are followed. */

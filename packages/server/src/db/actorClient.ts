@@ -33,8 +33,7 @@ export class ActorClient extends Postgres {
 }
 
 async function tell(connection: Connection): Promise<void> {
-  const { name, accountId } = currentActor();
-  const actor = JSON.stringify({ name, ...(accountId ? { accountId } : {}) });
+  const actor = JSON.stringify(currentActor());
   if (connection.actorTold === actor) return;
   await new Promise<void>((resolve, reject) =>
     connection.query(`select set_config('anvilstone.actor', $1, false)`, [actor], (error) =>

@@ -42,6 +42,8 @@ export const needsOf = ({ needs, method }: Operation): Needs => needs ?? (method
 const BODY_LIMIT = '5mb';
 const jsonBody = express.json({ limit: BODY_LIMIT, strict: true, type: () => true });
 
+const TAB = /^[0-9a-f-]{36}$/;
+
 export function routerOf(operations: readonly Operation[]): Router {
   const router = Router();
   for (const operation of operations) {
@@ -62,9 +64,9 @@ export function routerOf(operations: readonly Operation[]): Router {
       const principal = principalOf(res);
       const params = req.params as Record<string, string>;
       const from = { address: req.ip ?? '', program: req.headers['user-agent'] ?? '' };
-      const reply = await actingAs(actorOf(principal), () =>
-        operation.handle({ params, query: req.query, body, principal, from }),
-      );
+      const tab = req.headers['anvilstone-tab'];
+      const actor = { ...actorOf(principal), ...(typeof tab === 'string' && TAB.test(tab) ? { tab } : {}) };
+      const reply = await actingAs(actor, () => operation.handle({ params, query: req.query, body, principal, from }));
       res.status(reply.status ?? operation.status ?? 200);
       for (const [name, value] of Object.entries(reply.headers ?? {})) res.setHeader(name, value);
       if (Buffer.isBuffer(reply.body) || typeof reply.body === 'string') res.send(reply.body);

@@ -2,6 +2,7 @@ import { families, findAgent } from '@anvilstone/core';
 import type { Agent, Grade, Observation } from '@anvilstone/schema';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
+import { HistoryButton } from '../history/HistoryButton.tsx';
 import { amount, duration } from '../ui/amount.ts';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
@@ -58,6 +59,7 @@ function Shown({ found: { agent, revision, corrects }, grades }: { found: Listed
           <Link to={`/agents/${agent.id}/edit`} className={buttonLook()}>
             {revision > 0 ? 'Edit' : 'Correct it for this workshop'}
           </Link>
+          <HistoryButton kind="agents" record={agent.id} title={agent.name} />
           {revision > 0 && (
             <ConfirmRemoval
               name={corrects ? `the corrections to ${agent.name}` : agent.name}

@@ -1,5 +1,7 @@
 import { Suspense } from 'react';
 import { NavLink, Outlet } from 'react-router';
+import { useSessionQuery } from '../access/accessApi.ts';
+import { useLive } from '../live/useLive.ts';
 import { Find } from '../find/Find.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { themeChosen, unitsChosen } from './settings.ts';
@@ -24,6 +26,7 @@ const places = [
 
 /** The rail, the settings that hold everywhere, and the page beside them. */
 export function Shell() {
+  useLive();
   return (
     <div className="flex min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
@@ -50,14 +53,50 @@ export function Shell() {
           </NavLink>
         ))}
         <div className="grow" />
+        <WhoLink />
         <SettingButtons />
       </nav>
       <div className="min-w-0 grow" id="main" tabIndex={-1}>
+        <ViewerNote />
         <Suspense fallback={<Loading what="the page" />}>
           <Outlet />
         </Suspense>
       </div>
     </div>
+  );
+}
+
+/** Who one is here, and the way to who else is. */
+function WhoLink() {
+  const { data: session } = useSessionQuery();
+  const name = session?.name ?? 'This computer';
+  return (
+    <NavLink
+      to="/people"
+      title={`${name}${session?.role && session.name ? `, ${session.role}` : ''}: people, roles and keys`}
+      className={({ isActive }) =>
+        `mb-1 flex w-full flex-col items-center gap-0.5 border-l-3 px-1 py-1 text-center text-xs ${isActive ? 'border-ember font-semibold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
+      }
+    >
+      {session?.workspaces[1] && session.workspace && (
+        <span className="w-full truncate font-semibold">{session.workspace.title}</span>
+      )}
+      <span className="line-clamp-2 w-full break-words">{session?.name ?? 'People'}</span>
+    </NavLink>
+  );
+}
+
+/** A viewer may try everything out, and must not think that it is kept. */
+function ViewerNote() {
+  const { data: session } = useSessionQuery();
+  if (session?.state !== 'signed-in' || session.role === 'engineer' || session.role === 'approver') return null;
+  if (session.role === 'administrator') return null;
+  return (
+    <p className="no-print border-b border-line bg-unknown-ground px-5 py-1 text-sm text-unknown">
+      {session.role === 'viewer'
+        ? '! You are a viewer here: you can try things out, and nothing that you change is kept.'
+        : '! You have no role in this workspace. Choose one of yours under People.'}
+    </p>
   );
 }
 

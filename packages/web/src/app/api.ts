@@ -12,15 +12,26 @@ import type {
   Recomputation,
 } from '@anvilstone/schema';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { API, TAB } from './place.ts';
 
-// Unit tests of lists that hold components have no page address.
+// Absolute where there is a page address: test environments cannot fetch a relative one.
 const page = (globalThis as { location?: Location }).location?.href ?? 'http://127.0.0.1/';
+const request = fetchBaseQuery({
+  baseUrl: new URL(`${API}/`, page).href,
+  prepareHeaders: (headers) => headers.set('Anvilstone-Tab', TAB),
+});
+
+/** Whoever is not signed in any more is asked to sign in; what they have open stays as it is behind that. */
+const requestOrSignIn: typeof request = async (args, store, extra) => {
+  const answer = await request(args, store, extra);
+  if (answer.error?.status === 401 && store.endpoint !== 'signIn') store.dispatch(api.util.invalidateTags(['Session']));
+  return answer;
+};
 
 /** The one place that reaches the network. */
 export const api = createApi({
   reducerPath: 'api',
-  // Absolute where there is a page address: test environments cannot fetch a relative one.
-  baseQuery: fetchBaseQuery({ baseUrl: new URL('/api/v1/', page).href }),
+  baseQuery: requestOrSignIn,
   tagTypes: [
     'Part',
     'Decision',
@@ -41,6 +52,10 @@ export const api = createApi({
     'Service',
     'Backup',
     'StageMark',
+    'Session',
+    'Member',
+    'Credential',
+    'Change',
   ],
   endpoints: (build) => ({
     parts: build.query<PartSummary[], void>({ query: () => 'parts', providesTags: ['Part'] }),

@@ -7,7 +7,7 @@ import {
   type UnknownAction,
 } from '@reduxjs/toolkit';
 import { api } from './api.ts';
-import { saved, savingChanged, type Draft, type Saving } from './draft.ts';
+import { newerMet, saved, savingChanged, type Draft, type Saving } from './draft.ts';
 import { asProblem } from './problem.ts';
 import { forgetUnsaved, keepUnsaved } from './unsaved.ts';
 
@@ -29,8 +29,8 @@ export function makeAutosave() {
   listener.startListening({
     predicate: (_action, current, before) => current.draft !== before.draft && current.draft.saving.state === 'waiting',
     async effect(_action, store) {
-      const { partId, brief, revision } = store.getState().draft;
-      if (partId && brief) keepUnsaved(partId, { brief, revision });
+      const { partId, brief, revision, base } = store.getState().draft;
+      if (partId && brief) keepUnsaved(partId, { brief, revision, ...(base ? { base } : {}) });
       if (running) return;
       running = true;
       try {
@@ -68,6 +68,12 @@ async function saveUntilQuiet(store: Api): Promise<void> {
       store.dispatch(saved({ part, brief }));
     } catch (error) {
       const failure = afterFailure(error);
+      if (failure.state === 'conflict' && store.getState().draft.partId === partId) {
+        // What can be brought together is, and is saved next.
+        store.dispatch(newerMet({ part: failure.newer }));
+        if (store.getState().draft.saving.state === 'saved') forgetUnsaved(partId);
+        continue;
+      }
       // What was refused has been edited since: the newer brief is waiting and gets its own answer.
       const newest = store.getState().draft;
       const isOutdated = newest.partId === partId && newest.brief !== brief && newest.saving.state === 'waiting';
@@ -79,6 +85,8 @@ async function saveUntilQuiet(store: Api): Promise<void> {
 function afterFailure(error: unknown): Saving {
   const problem = asProblem(error);
   if (problem.status === 409 && problem.current) return { state: 'conflict', newer: problem.current as Part };
+  // Not signed in any more, or asked to wait: the same edit goes through later.
+  if (problem.status === 401 || problem.status === 429) return { state: 'offline' };
   if (problem.status >= 400 && problem.status < 500) {
     const issues = (problem.errors ?? []).map((issue) => ({
       ...issue,

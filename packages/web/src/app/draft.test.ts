@@ -2,6 +2,7 @@ import { lampArm } from '@anvilstone/core/sample';
 import type { Brief, Part } from '@anvilstone/schema';
 import {
   conflictSettled,
+  newerMet,
   draftReducer,
   edited,
   opened,
@@ -76,6 +77,52 @@ describe('a conflict', () => {
     const taken = draftReducer(inConflict, conflictSettled('newer'));
     expect(taken).toMatchObject({ revision: 7, brief: { title: 'theirs' }, saving: { state: 'saved' } });
     expect(title(draftReducer(taken, undone()))).toBe('mine');
+  });
+});
+
+describe('somebody else’s newer brief', () => {
+  const newerOf = (brief: Brief, revision = 4): Part => ({ ...part, revision, brief });
+
+  test('is taken as it is while nothing of one’s own waits, and undo brings back what was', () => {
+    const taken = draftReducer(start, newerMet({ part: newerOf(titled('theirs')), who: 'Bo' }));
+    expect(taken).toMatchObject({ revision: 4, brief: { title: 'theirs' }, saving: { state: 'saved' } });
+    expect(taken.news).toEqual({ how: 'taken', who: 'Bo' });
+    expect(title(draftReducer(taken, undone()))).toBe(lampArm.title);
+  });
+  test('is brought together with edits of other fields, which are saved next', () => {
+    const mine = draftReducer(start, at(titled('mine'), 'title', 0));
+    const theirs = { ...lampArm, asks: { ...lampArm.asks, massLimitG: 77 } };
+    const both = draftReducer(mine, newerMet({ part: newerOf(theirs) }));
+    expect(both).toMatchObject({
+      revision: 4,
+      brief: { ...theirs, title: 'mine' },
+      base: theirs,
+      saving: { state: 'waiting' },
+    });
+  });
+  test('waits for a choice where both have changed the same; the choice moves only that', () => {
+    const own = { ...titled('mine'), asks: { ...lampArm.asks, massLimitG: 77 } };
+    const theirs = { ...titled('theirs'), failureCouldHurt: 'yes' as const };
+    const met = draftReducer(draftReducer(start, at(own, 'title', 0)), newerMet({ part: newerOf(theirs) }));
+    expect(met.saving.state).toBe('conflict');
+    expect(met.brief).toEqual(own);
+    expect(draftReducer(met, conflictSettled('newer'))).toMatchObject({
+      revision: 4,
+      brief: { title: 'theirs', failureCouldHurt: 'yes', asks: { massLimitG: 77 } },
+      saving: { state: 'waiting' },
+    });
+    expect(draftReducer(met, conflictSettled('mine'))).toMatchObject({
+      brief: { title: 'mine', failureCouldHurt: 'yes', asks: { massLimitG: 77 } },
+    });
+  });
+  test('that is older than what is open, or of another part, moves nothing', () => {
+    expect(draftReducer(start, newerMet({ part: newerOf(titled('old'), 3) }))).toEqual(start);
+    expect(draftReducer(start, newerMet({ part: { ...newerOf(titled('other')), id: 'q' } }))).toEqual(start);
+  });
+  test('waits for a choice when nobody knows what it was before', () => {
+    const kept = draftReducer(undefined, opened({ part, unsaved: { brief: titled('kept'), revision: 2 } }));
+    const met = draftReducer(kept, newerMet({ part }));
+    expect(met.saving).toEqual({ state: 'conflict', newer: part });
   });
 });
 

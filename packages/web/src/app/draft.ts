@@ -1,5 +1,7 @@
+import { briefIssues, mergeDocuments, sameContent } from '@anvilstone/core';
 import type { Brief, Part, ProblemIssue } from '@anvilstone/schema';
-import { createSlice, original, type PayloadAction } from '@reduxjs/toolkit';
+import type { Unsaved } from './unsaved.ts';
+import { createSlice, current, original, type PayloadAction } from '@reduxjs/toolkit';
 
 /** Where the newest edit is: a closed union, so that every screen says the same thing. */
 export type Saving =
@@ -10,6 +12,11 @@ export type Saving =
   | { state: 'refused'; issues: ProblemIssue[]; detail: string }
   | { state: 'conflict'; newer: Part };
 
+/** taken: nothing of one’s own was waiting; merged: both are in. */
+export interface News {
+  how: 'taken' | 'merged';
+  who: string | null;
+}
 interface Step {
   brief: Brief;
 }
@@ -18,6 +25,10 @@ export interface Draft {
   partId: string | null;
   revision: number;
   brief: Brief | null;
+  /** The brief as the server has it at this revision; null: not known. */
+  base: Brief | null;
+  /** What came of somebody else’s newer brief, until the next edit. */
+  news: News | null;
   past: Step[];
   future: Step[];
   saving: Saving;
@@ -32,6 +43,8 @@ const empty: Draft = {
   partId: null,
   revision: 0,
   brief: null,
+  base: null,
+  news: null,
   past: [],
   future: [],
   saving: { state: 'saved' },
@@ -43,14 +56,12 @@ const draft = createSlice({
   initialState: empty,
   reducers: {
     /** `unsaved` is an edit of an earlier visit that never reached the server. */
-    opened: (
-      _state,
-      { payload }: PayloadAction<{ part: Part; unsaved?: { brief: Brief; revision: number } | undefined }>,
-    ) => ({
+    opened: (_state, { payload }: PayloadAction<{ part: Part; unsaved?: Unsaved | undefined }>) => ({
       ...empty,
       partId: payload.part.id,
       revision: payload.unsaved?.revision ?? payload.part.revision,
       brief: payload.unsaved?.brief ?? payload.part.brief,
+      base: baseOf(payload.part, payload.unsaved),
       saving: { state: payload.unsaved ? 'waiting' : 'saved' },
     }),
     edited: {
@@ -60,6 +71,7 @@ const draft = createSlice({
         const continues = state.past.length > 0 && field === meta.field && meta.at - at < SAME_STEP_MS;
         if (!continues) state.past = [...state.past, { brief: state.brief }].slice(-MOST_STEPS);
         state.future = [];
+        state.news = null;
         state.brief = payload;
         state.lastEdit = meta;
         waitUnlessInConflict(state);
@@ -76,24 +88,62 @@ const draft = createSlice({
     saved(state, { payload }: PayloadAction<{ part: Part; brief: Brief }>) {
       if (state.partId !== payload.part.id) return;
       state.revision = payload.part.revision;
+      state.base = payload.part.brief;
       // `state` is a draft here, so the object itself has to be asked for.
       state.saving = original(state)?.brief === payload.brief ? { state: 'saved' } : { state: 'waiting' };
     },
+    /**
+     * Somebody else’s newer brief. What only one of the two has changed is taken from them; where both have changed the same, it waits for a
+     * choice. What was here stays one undo away.
+     */
+    newerMet(state, { payload }: PayloadAction<{ part: Part; who?: string | undefined }>) {
+      const { part, who = null } = payload;
+      if (state.partId !== part.id || !state.brief || part.revision <= state.revision) return;
+      const { brief: mine, base } = current(state) as Draft & { brief: Brief };
+      if (base && sameContent(mine, base)) {
+        settle(state, part.brief, part, { how: 'taken', who });
+        return;
+      }
+      const { merged, conflicts } = base
+        ? mergeDocuments(base, mine, part.brief)
+        : { merged: mine, conflicts: ['nothing to tell by'] };
+      if (conflicts.length > 0 || spoils(merged, mine)) state.saving = { state: 'conflict', newer: part };
+      else settle(state, merged, part, { how: 'merged', who });
+    },
+    /** Whose is in where both have changed the same; the rest of both is in anyway. */
     conflictSettled(state, { payload }: PayloadAction<'mine' | 'newer'>) {
       if (state.saving.state !== 'conflict' || !state.brief) return;
       const { newer } = state.saving;
-      state.revision = newer.revision;
-      if (payload === 'mine') {
-        state.saving = { state: 'waiting' };
-        return;
-      }
-      // What was mine stays one undo away.
-      state.past = [...state.past, { brief: state.brief }];
-      state.brief = newer.brief;
-      state.saving = { state: 'saved' };
+      const { brief: mine, base } = current(state) as Draft & { brief: Brief };
+      const whole = payload === 'mine' ? mine : newer.brief;
+      const merged = base
+        ? mergeDocuments(base, mine, newer.brief, payload === 'mine' ? 'mine' : 'theirs').merged
+        : whole;
+      settle(state, spoils(merged, mine) ? whole : merged, newer, null);
     },
   },
 });
+
+/** The brief as it is from now on, over the server’s newer one. */
+function settle(state: Draft, brief: Brief, newer: Part, news: News | null): void {
+  if (state.brief && !sameContent(state.brief, brief))
+    state.past = [...state.past, { brief: state.brief }].slice(-MOST_STEPS);
+  state.future = [];
+  state.brief = brief;
+  state.base = newer.brief;
+  state.revision = newer.revision;
+  state.news = news;
+  state.lastEdit = { field: '', at: 0 };
+  state.saving = { state: sameContent(brief, newer.brief) ? 'saved' : 'waiting' };
+}
+
+/** Two edits that are sound each may contradict each other. */
+const spoils = (merged: Brief, mine: Brief) => briefIssues(merged).length > 0 && briefIssues(mine).length === 0;
+
+function baseOf(part: Part, unsaved: Unsaved | undefined): Brief | null {
+  if (!unsaved || unsaved.revision === part.revision) return part.brief;
+  return unsaved.base ?? null;
+}
 
 function move(state: Draft, from: 'past' | 'future', to: 'past' | 'future'): void {
   const step = state[from].at(-1);
@@ -109,5 +159,5 @@ function waitUnlessInConflict(state: Draft): void {
   if (state.saving.state !== 'conflict') state.saving = { state: 'waiting' };
 }
 
-export const { opened, edited, undone, redone, savingChanged, saved, conflictSettled } = draft.actions;
+export const { opened, edited, undone, redone, savingChanged, saved, newerMet, conflictSettled } = draft.actions;
 export const draftReducer = draft.reducer;

@@ -1,5 +1,5 @@
 import { configureStore } from '@reduxjs/toolkit';
-import { useDispatch, useSelector } from 'react-redux';
+import { useDispatch, useSelector, useStore } from 'react-redux';
 import { gradesViewReducer, keepGradesView } from '../grades/gradesView.ts';
 import { api } from './api.ts';
 import { makeAutosave } from './autosave.ts';
@@ -35,4 +35,5 @@ export function makeStore() {
 export type Store = ReturnType<typeof makeStore>;
 export type RootState = ReturnType<Store['getState']>;
 export const useAppDispatch = useDispatch.withTypes<Store['dispatch']>();
+export const useAppStore = useStore.withTypes<Store>();
 export const useAppSelector = useSelector.withTypes<RootState>();

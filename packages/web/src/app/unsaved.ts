@@ -4,6 +4,8 @@ import type { Brief } from '@anvilstone/schema';
 export interface Unsaved {
   brief: Brief;
   revision: number;
+  /** The brief of that revision: what a newer one is brought together by. */
+  base?: Brief;
 }
 
 const key = (partId: string) => `anvilstone-unsaved-${partId}`;

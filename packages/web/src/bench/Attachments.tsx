@@ -2,6 +2,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { Photos } from '../ui/Photos.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { useAddAttachmentMutation, useAttachmentsQuery, useRemoveAttachmentMutation } from './benchApi.ts';
+import { API } from '../app/place.ts';
 
 /** Photos and notes that belong to a specimen or to a look. */
 export function Attachments({ campaignId, aboutId }: { campaignId: string; aboutId: string }) {
@@ -13,7 +14,7 @@ export function Attachments({ campaignId, aboutId }: { campaignId: string; about
     <Panel title={`Photos and notes of ${aboutId}`}>
       <Photos
         photos={own}
-        hrefOf={(id) => `/api/v1/attachments/${id}`}
+        hrefOf={(id) => `${API}/attachments/${id}`}
         busy={isLoading}
         onAdd={(file) => void add({ campaignId, aboutId, file }).catch(() => undefined)}
         onRemove={(id) => void remove(id)}

@@ -6,6 +6,7 @@ import { useCallback, useMemo } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { usePartsQuery } from '../app/api.ts';
 import { useAddress } from '../app/useAddress.ts';
+import { HistoryButton } from '../history/HistoryButton.tsx';
 import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
@@ -111,6 +112,13 @@ function Shown({
           </p>
         </div>
         <div className="flex items-center gap-3">
+          <HistoryButton
+            kind="campaigns"
+            record={campaign.id}
+            title={campaign.title}
+            // What is being edited here would not know of it.
+            onPutBack={() => location.reload()}
+          />
           <span className="text-sm text-quiet" role="status">
             {
               { saved: 'Saved', saving: 'Saving …', refused: 'Not saved', away: 'Not saved: the server is away' }[

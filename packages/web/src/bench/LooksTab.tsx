@@ -2,6 +2,7 @@ import { lastingOf, nextLook, type ArmLasting } from '@anvilstone/core/bench';
 import type { Campaign, Inspection } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
+import { API } from '../app/place.ts';
 import { amount } from '../ui/amount.ts';
 import { Button } from '../ui/Button.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
@@ -44,7 +45,7 @@ export function LooksTab({ campaign, library, edit }: { campaign: Campaign; libr
         )}
         <span className="grow" />
         {campaign.inspectOn.length > 0 && (
-          <a href={`/api/v1/campaigns/${campaign.id}/inspections.ics`} className={buttonLook()}>
+          <a href={`${API}/campaigns/${campaign.id}/inspections.ics`} className={buttonLook()}>
             Dates (iCalendar)
           </a>
         )}

@@ -12,6 +12,7 @@ import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useStockQuery } from '../spools/spoolsApi.ts';
 import { useAppSelector } from '../app/store.ts';
+import { API, hereAddress } from '../app/place.ts';
 import { amount } from '../ui/amount.ts';
 import { Button } from '../ui/Button.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
@@ -81,7 +82,7 @@ export function SpecimensTab({
         <span className="grow" />
         {campaign.specimens.length > 0 && (
           <a
-            href={`/api/v1/campaigns/${campaign.id}/labels.pdf?base=${encodeURIComponent(location.origin)}`}
+            href={`${API}/campaigns/${campaign.id}/labels.pdf?base=${encodeURIComponent(hereAddress())}`}
             className={buttonLook()}
           >
             Labels (PDF)

@@ -5,6 +5,7 @@ import { useState } from 'react';
 import { useAddress } from '../app/useAddress.ts';
 import { useAppSelector } from '../app/store.ts';
 import { amount, duration } from '../ui/amount.ts';
+import { newUuid } from '../app/uuid.ts';
 import { Button } from '../ui/Button.tsx';
 import { controlLook, Field, TextField } from '../ui/fields.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
@@ -47,7 +48,7 @@ export function TypedReading({
   const keep = (state: 'done' | 'abandoned') => {
     const first = given[0];
     const trial: Trial = {
-      id: crypto.randomUUID(),
+      id: newUuid(),
       campaignId: campaign.id,
       specimenId: specimen.id,
       at: new Date().toISOString(),

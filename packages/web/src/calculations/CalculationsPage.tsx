@@ -9,6 +9,7 @@ import { CalculationForm } from './CalculationForm.tsx';
 import { useRunCalculationQuery } from './calculationsApi.ts';
 import { CalculationResult } from './CalculationResult.tsx';
 import { inputFromAddress, type FieldSchema } from './schemaFields.ts';
+import { hereAddress } from '../app/place.ts';
 
 /** Every formula by itself. The input lives in the address, so a sum can be sent to a colleague. */
 export function CalculationsPage() {
@@ -62,7 +63,7 @@ function Calculation({ calculator }: { calculator: Calculator }) {
     setSearch({ in: JSON.stringify(next) }, { replace: true });
   };
   const copy = async () => {
-    const link = `${location.origin}/calculations/${calculator.id}?in=${encodeURIComponent(JSON.stringify(values))}`;
+    const link = `${hereAddress()}/calculations/${calculator.id}?in=${encodeURIComponent(JSON.stringify(values))}`;
     await navigator.clipboard.writeText(link);
     setCopied(true);
   };

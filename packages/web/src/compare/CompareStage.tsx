@@ -2,6 +2,7 @@ import { comparisonCsv, FEWEST_FINALISTS, findSchool, wishesText } from '@anvils
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
+import { API } from '../app/place.ts';
 import { saveFile } from '../charts/saveFile.ts';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
@@ -55,7 +56,7 @@ export function CompareStage() {
             <a
               className={buttonLook('plain', saving === 'saved' ? '' : 'pointer-events-none opacity-50')}
               aria-disabled={saving !== 'saved'}
-              href={`/api/v1/parts/${partId}/comparison.pdf?${new URLSearchParams({ ...wishesText(wishes), grades: ids.join(',') }).toString()}`}
+              href={`${API}/parts/${partId}/comparison.pdf?${new URLSearchParams({ ...wishesText(wishes), grades: ids.join(',') }).toString()}`}
               download="comparison.pdf"
             >
               PDF

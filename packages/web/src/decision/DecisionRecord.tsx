@@ -3,6 +3,7 @@ import type { Decision, DecisionSummary, SignOff } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { useDecisionQuery, useRecomputationQuery } from '../app/api.ts';
 import { useAppSelector } from '../app/store.ts';
+import { API } from '../app/place.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
@@ -77,7 +78,7 @@ function Exports({ id }: { id: string }) {
         <a
           key={kind}
           className="rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken"
-          href={`/api/v1/decisions/${id}/export.${kind}`}
+          href={`${API}/decisions/${id}/export.${kind}`}
           download
         >
           {kind.toUpperCase()}

@@ -12,6 +12,7 @@ import { RunsTable } from './RunsTable.tsx';
 import { moveRun } from './scheduleEdits.ts';
 import { Timeline } from './Timeline.tsx';
 import { useKeptSchedule } from './useKeptSchedule.ts';
+import { API } from '../app/place.ts';
 
 /** Which spools are dried and which parts conditioned, where and when; what speaks against it; and the best plan on demand. */
 export function DryersTab({
@@ -45,7 +46,7 @@ export function DryersTab({
         }
         aside={
           <span className="flex gap-2">
-            <a href="/api/v1/dryer-schedule.ics" className={buttonLook()}>
+            <a href={`${API}/dryer-schedule.ics`} className={buttonLook()}>
               Calendar (.ics)
             </a>
             <Button

@@ -31,6 +31,13 @@ const PLACES: readonly Command[] = [
   { id: 'rules', title: 'House rules', words: 'policy safety factor knock-down', to: '/house-rules' },
   { id: 'agents', title: 'Fluids', words: 'chemicals agents oil', to: '/agents' },
   { id: 'sums', title: 'Quick sums', words: 'calculators calculations', to: '/calculations' },
+  {
+    id: 'people',
+    title: 'People: accounts, roles, workspaces, tokens',
+    words: 'sign in out password invite',
+    to: '/people',
+  },
+  { id: 'changes', title: 'Changes: who changed what', words: 'history audit undo put back', to: '/changes' },
   { id: 'workshop', title: 'Workshop: archive and backup', words: 'export import restore', to: '/workshop' },
 ];
 

@@ -5,6 +5,7 @@ import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo } from 'react';
 import { Link, useParams, useSearchParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
+import { API } from '../app/place.ts';
 import { BehaviourChart } from '../charts/BehaviourChart.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { Loading } from '../ui/Loading.tsx';
@@ -68,14 +69,14 @@ export function GradePage() {
             Edit
           </Link>
           <a
-            href={`/api/v1/grades/${grade.id}/fea-card?temperatureC=${at.temperatureC}&conditioning=${at.conditioning}`}
+            href={`${API}/grades/${grade.id}/fea-card?temperatureC=${at.temperatureC}&conditioning=${at.conditioning}`}
             download
             className={buttonLook('plain')}
             title="Orthotropic engineering constants at the condition chosen below"
           >
             Material card
           </a>
-          <a href={`/api/v1/exports/json?ids=${grade.id}`} download className={buttonLook('plain')}>
+          <a href={`${API}/exports/json?ids=${grade.id}`} download className={buttonLook('plain')}>
             JSON
           </a>
           <RemoveGrade grade={grade} revision={revision} />

@@ -3,6 +3,7 @@ import { DropdownMenu } from 'radix-ui';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
+import { API } from '../app/place.ts';
 
 /** Into the library and out of it. With grades chosen, only those go out. */
 export function LibraryActions({ chosenIds }: { chosenIds: readonly string[] }) {
@@ -34,7 +35,7 @@ export function LibraryActions({ chosenIds }: { chosenIds: readonly string[] }) 
                 asChild
                 className="block cursor-pointer rounded px-3 py-1 outline-none data-highlighted:bg-sunken"
               >
-                <a href={`/api/v1/exports/${id}${some}`} download>
+                <a href={`${API}/exports/${id}${some}`} download>
                   {title}
                 </a>
               </DropdownMenu.Item>

@@ -2,6 +2,7 @@ import type { Instrument, PrintProgress, Stock } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useMachinesQuery } from '../app/api.ts';
 import { useRecordPrintMutation } from '../spools/spoolsApi.ts';
+import { newUuid } from '../app/uuid.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
@@ -79,7 +80,7 @@ export function PrinterPanel({ printer, stock }: { printer: Instrument; stock: S
 function WriteDown({ progress, stock }: { progress: PrintProgress; stock: Stock }) {
   const { data: machines } = useMachinesQuery();
   const [write, { error, isLoading, isSuccess }] = useRecordPrintMutation();
-  const [id] = useState(() => crypto.randomUUID());
+  const [id] = useState(() => newUuid());
   const [machineId, setMachine] = useState('workshop-enclosed');
   const [spoolId, setSpool] = useState('');
   const [note, setNote] = useState('');

@@ -2,6 +2,7 @@ import { BED_SURFACES, type Machine, type MachineRecord } from '@anvilstone/sche
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useMachinesQuery } from '../app/api.ts';
+import { HistoryButton } from '../history/HistoryButton.tsx';
 import { Button } from '../ui/Button.tsx';
 import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
 import { Choice, TextArea, TextField, Tick } from '../ui/fields.tsx';
@@ -74,18 +75,26 @@ function Editor({ record }: { record: MachineRecord }) {
       <div className="mb-4 flex items-start justify-between">
         <h1 className="text-xl">{isNew ? 'A new machine' : record.machine.name}</h1>
         {!isNew && (
-          <ConfirmRemoval
-            name={record.machine.name}
-            error={notRemoved}
-            onRemove={() =>
-              void remove({ id: machine.id, revision })
-                .unwrap()
-                .then(() => navigate('/machines'))
-                .catch(() => undefined)
-            }
-          >
-            It leaves every shortlist; prints that were written down for it stay.
-          </ConfirmRemoval>
+          <div className="flex gap-1">
+            <HistoryButton
+              kind="machines"
+              record={machine.id}
+              title={record.machine.name}
+              onPutBack={() => void navigate('/machines')}
+            />
+            <ConfirmRemoval
+              name={record.machine.name}
+              error={notRemoved}
+              onRemove={() =>
+                void remove({ id: machine.id, revision })
+                  .unwrap()
+                  .then(() => navigate('/machines'))
+                  .catch(() => undefined)
+              }
+            >
+              It leaves every shortlist; prints that were written down for it stay.
+            </ConfirmRemoval>
+          </div>
         )}
       </div>
       <div className="grid grid-cols-3 items-start gap-4">

@@ -1,13 +1,18 @@
+import { mergeDocuments } from '@anvilstone/core';
 import type { Brief, Part } from '@anvilstone/schema';
 import { conflictSettled } from '../app/draft.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
 import { briefDifferences } from './briefDifferences.ts';
 
-/** Someone else saved this part meanwhile: shows what differs and leaves the choice to the engineer. */
-export function ConflictPanel({ newer, mine }: { newer: Part; mine: Brief }) {
+/** Someone else changed the same fields meanwhile: shows those and leaves the choice to the engineer. All others of both are in anyway. */
+export function ConflictPanel({ newer, mine, base }: { newer: Part; mine: Brief; base: Brief | null }) {
   const dispatch = useAppDispatch();
-  const differences = briefDifferences(newer.brief, mine);
+  const conflicts = base ? mergeDocuments(base, mine, newer.brief).conflicts : [];
+  const rows =
+    conflicts.length > 0
+      ? conflicts.flatMap(({ path, mine: own, theirs }) => briefDifferences(theirs, own, `/${path.join('/')}`))
+      : briefDifferences(newer.brief, mine);
   return (
     <section
       role="alert"
@@ -16,6 +21,9 @@ export function ConflictPanel({ newer, mine }: { newer: Part; mine: Brief }) {
     >
       <h2 className="text-base">This part was changed elsewhere (revision {newer.revision})</h2>
       <p className="mt-1 text-quiet">
+        {conflicts.length > 0
+          ? 'These were changed by both of you; what only one of you changed is brought together. '
+          : 'What both of you changed does not fit together. '}
         Nothing has been overwritten. Your version is kept on this computer until you choose.
       </p>
       <table className="mt-3 w-full text-sm">
@@ -27,7 +35,7 @@ export function ConflictPanel({ newer, mine }: { newer: Part; mine: Brief }) {
           </tr>
         </thead>
         <tbody>
-          {differences.map(({ pointer, theirs, mine: own }) => (
+          {rows.map(({ pointer, theirs, mine: own }) => (
             <tr key={pointer} className="border-t border-line">
               <td className="py-1 pr-4">{pointer}</td>
               <td className="py-1 pr-4">{theirs}</td>

@@ -55,7 +55,9 @@ export function PartBench() {
     <>
       <PartHeader brief={brief} partId={partId} standing={standing.value} now={now} />
       <main className="p-5">
-        {draft.saving.state === 'conflict' && <ConflictPanel newer={draft.saving.newer} mine={brief} />}
+        {draft.saving.state === 'conflict' && (
+          <ConflictPanel newer={draft.saving.newer} mine={brief} base={draft.base} />
+        )}
         <NoticePanel partId={partId} />
         <Suspense>
           <StageStrip place="above" partId={partId} stageId={stageId} now={now} />

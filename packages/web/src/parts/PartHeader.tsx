@@ -1,19 +1,23 @@
 import { PROOF_TEST_CAUTION } from '@anvilstone/core';
 import { stageChanges } from '@anvilstone/core/record';
 import type { Brief, StageMark } from '@anvilstone/schema';
-import { useMemo } from 'react';
+import { lazy, Suspense, useMemo } from 'react';
 import { Link, NavLink } from 'react-router';
-import { useDecisionsQuery } from '../app/api.ts';
-import { redone, undone, type Saving } from '../app/draft.ts';
+import { api, useDecisionsQuery } from '../app/api.ts';
+import { newerMet, redone, undone, type Saving } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { useCampaignsQuery } from '../bench/benchApi.ts';
 import { useNoticesOf } from '../bench/useNoticesOf.ts';
 import { useInstallationsOfPartQuery } from '../service/serviceApi.ts';
+import { Present } from '../live/Present.tsx';
 import { Button } from '../ui/Button.tsx';
 import type { Standing } from '../workers/leaders.ts';
 import { PartActions } from './PartActions.tsx';
 import { useStageMarksQuery } from './stageMarksApi.ts';
 import { stages } from './stages.ts';
+
+/** Comparing what was with what is comes when somebody asks for it. */
+const HistoryButton = lazy(async () => ({ default: (await import('../history/HistoryButton.tsx')).HistoryButton }));
 
 /** Title, saving, undo, and the strip of stages with where each one stands. */
 export function PartHeader({
@@ -28,7 +32,7 @@ export function PartHeader({
   /** What stages rest on now; undefined: not worked out yet. */
   now: Omit<StageMark, 'at' | 'stage'> | undefined;
 }) {
-  const { saving, past, future, revision } = useAppSelector((state) => state.draft);
+  const { saving, past, future, revision, news } = useAppSelector((state) => state.draft);
   const dispatch = useAppDispatch();
   const { data: decisions } = useDecisionsQuery(partId);
   const { data: campaigns } = useCampaignsQuery();
@@ -49,6 +53,12 @@ export function PartHeader({
       ),
     [marks, now],
   );
+  const takeNewer = async () => {
+    const found = await dispatch(
+      api.endpoints.part.initiate(partId, { forceRefetch: true, subscribe: false }),
+    ).unwrap();
+    dispatch(newerMet({ part: found }));
+  };
   const stageWords: Record<string, string> = {
     brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
     shortlist:
@@ -76,9 +86,18 @@ export function PartHeader({
         </Link>
         <h1 className="min-w-0 truncate text-lg">{brief.title}</h1>
         <div className="grow" />
+        <Present place={`part/${partId}`} />
+        {news && (
+          <p role="status" className="no-print text-sm text-pass">
+            {news.who ?? 'Somebody else'} changed this just now{news.how === 'merged' ? ': both are in' : ''}
+          </p>
+        )}
         <SavingState saving={saving} />
         <div className="no-print flex gap-1">
           <PartActions brief={brief} />
+          <Suspense>
+            <HistoryButton kind="parts" record={partId} title={brief.title} onPutBack={() => void takeNewer()} />
+          </Suspense>
           <Button look="quiet" disabled={past.length === 0} onClick={() => dispatch(undone())} title="Ctrl-Z">
             Undo
           </Button>

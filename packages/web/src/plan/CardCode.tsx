@@ -1,9 +1,10 @@
 import qrcode from 'qrcode';
 import { useMemo } from 'react';
+import { hereAddress } from '../app/place.ts';
 
 /** A code on the paper that leads back to this card on the screen. */
 export function CardCode({ path }: { path: string }) {
-  const url = `${location.origin}${path}`;
+  const url = `${hereAddress()}${path}`;
   const code = useMemo(() => {
     const { modules } = qrcode.create(url, { errorCorrectionLevel: 'M' });
     let shape = '';

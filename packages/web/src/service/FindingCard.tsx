@@ -5,7 +5,9 @@ import type { FindingRecord, Installation } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
+import { API } from '../app/place.ts';
 import { TakeEvidence } from '../bench/TakeEvidence.tsx';
+import { HistoryButton } from '../history/HistoryButton.tsx';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { duration } from '../ui/amount.ts';
@@ -77,6 +79,7 @@ export function FindingCard({ record, installation }: { record: FindingRecord; i
             <Button look="quiet" onClick={() => setCorrecting(true)}>
               Put right …
             </Button>
+            <HistoryButton kind="service_findings" record={finding.id} title={`finding of ${day(finding.at)}`} />
             <ConfirmRemoval
               name={`finding of ${day(finding.at)}`}
               error={removing.error}
@@ -262,7 +265,7 @@ function FindingPhotos({ findingId }: { findingId: string }) {
     <div className="mt-3">
       <Photos
         photos={data ?? []}
-        hrefOf={(id) => `/api/v1/finding-photos/${id}`}
+        hrefOf={(id) => `${API}/finding-photos/${id}`}
         busy={isLoading}
         onAdd={(file) => void add({ id: findingId, file }).catch(() => undefined)}
         onRemove={(id) => void remove(id)}

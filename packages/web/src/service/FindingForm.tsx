@@ -7,6 +7,7 @@ import {
   type ServiceFinding,
   type ServiceMeasures,
 } from '@anvilstone/schema';
+import { newUuid } from '../app/uuid.ts';
 import { useState } from 'react';
 import { asProblem } from '../app/problem.ts';
 import { Choice, controlLook, Field, TextArea, TextField } from '../ui/fields.tsx';
@@ -64,7 +65,7 @@ export function FindingForm({
   );
   const submit = async () => {
     const finding: ServiceFinding = {
-      id: was?.id ?? crypto.randomUUID(),
+      id: was?.id ?? newUuid(),
       installationId: installation.id,
       at: new Date(at).toISOString(),
       by: by.trim(),

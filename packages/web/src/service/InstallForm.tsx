@@ -1,5 +1,6 @@
 import { findFailureMode } from '@anvilstone/core/service';
 import { ORIENTATIONS, type DecisionSummary, type Installation } from '@anvilstone/schema';
+import { newUuid } from '../app/uuid.ts';
 import { useState } from 'react';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { asProblem } from '../app/problem.ts';
@@ -48,7 +49,7 @@ export function InstallForm({
   const taken = marks.includes(mark.trim());
   const submit = async () => {
     const installation: Installation = {
-      id: crypto.randomUUID(),
+      id: newUuid(),
       partId,
       mark: mark.trim(),
       ...(decision ? { decisionId } : {}),

@@ -2,6 +2,7 @@ import { findFailureMode } from '@anvilstone/core/service';
 import type { FindingRecord, InstallationRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link } from 'react-router';
+import { HistoryButton } from '../history/HistoryButton.tsx';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
@@ -35,15 +36,18 @@ export function InstallationPanel({
     <Panel
       title={`${installation.mark}, ${installation.place}`}
       aside={
-        findings.length === 0 && (
-          <ConfirmRemoval
-            name={installation.mark}
-            error={removing.error}
-            onRemove={() => void remove({ id: installation.id, revision })}
-          >
-            Nothing was found of it yet, so nothing else goes with it.
-          </ConfirmRemoval>
-        )
+        <span className="flex gap-1">
+          <HistoryButton kind="installations" record={installation.id} title={installation.mark} />
+          {findings.length === 0 && (
+            <ConfirmRemoval
+              name={installation.mark}
+              error={removing.error}
+              onRemove={() => void remove({ id: installation.id, revision })}
+            >
+              Nothing was found of it yet, so nothing else goes with it.
+            </ConfirmRemoval>
+          )}
+        </span>
       }
     >
       <p>

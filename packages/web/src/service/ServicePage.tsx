@@ -3,6 +3,7 @@ import type { FindingRecord, InstallationRecord, PartSummary } from '@anvilstone
 import { useMemo, useState } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { usePartsQuery } from '../app/api.ts';
+import { API } from '../app/place.ts';
 import { duration } from '../ui/amount.ts';
 import { controlLook, Field } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
@@ -39,7 +40,7 @@ export function ServicePage() {
         </div>
         <a
           className="rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken"
-          href="/api/v1/service/inspections.ics"
+          href={`${API}/service/inspections.ics`}
           title="Give this address to a calendar program, and it follows along"
         >
           Calendar of looks

@@ -3,6 +3,7 @@ import { dueInspections, fleetOf, type Fleet } from '@anvilstone/core/service';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useDecisionsQuery } from '../app/api.ts';
+import { API } from '../app/place.ts';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { duration } from '../ui/amount.ts';
@@ -78,7 +79,7 @@ export function ServiceStage() {
           <span className="no-print flex gap-2">
             <a
               className="rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken"
-              href={`/api/v1/service/inspections.ics?part=${partId}`}
+              href={`${API}/service/inspections.ics?part=${partId}`}
             >
               Calendar of looks
             </a>

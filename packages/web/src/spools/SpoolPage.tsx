@@ -1,6 +1,8 @@
 import { useParams, Link, useNavigate } from 'react-router';
 import type { Grade, SpoolInStock, Stock } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
+import { API, hereAddress } from '../app/place.ts';
+import { HistoryButton } from '../history/HistoryButton.tsx';
 import { amount, duration } from '../ui/amount.ts';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
@@ -39,7 +41,7 @@ function Shown({ one, grade, stock }: { one: SpoolInStock; grade: Grade | undefi
   const { spool, revision, clock } = one;
   const [remove, { error }] = useRemoveSpoolMutation();
   const navigate = useNavigate();
-  const labels = `/api/v1/spools/labels.pdf?base=${encodeURIComponent(location.origin)}&ids=${spool.id}`;
+  const labels = `${API}/spools/labels.pdf?base=${encodeURIComponent(hereAddress())}&ids=${spool.id}`;
   return (
     <main className="p-6">
       <p className="text-sm">
@@ -73,6 +75,7 @@ function Shown({ one, grade, stock }: { one: SpoolInStock; grade: Grade | undefi
           <Link to={`/spools/${spool.id}/edit`} className={buttonLook()}>
             Change
           </Link>
+          <HistoryButton kind="spools" record={spool.id} title={spool.id} />
           <ConfirmRemoval
             name={spool.id}
             error={error}

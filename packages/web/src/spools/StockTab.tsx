@@ -3,6 +3,7 @@ import type { Grade, SpoolInStock, Stock } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
+import { API, hereAddress } from '../app/place.ts';
 import { amount } from '../ui/amount.ts';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { Choice, TextField, Tick } from '../ui/fields.tsx';
@@ -37,7 +38,7 @@ export function StockTab({ stock, gradeOf }: { stock: Stock; gradeOf: ReadonlyMa
     [stock, gradeOf],
   );
   const alikes = new Set(pairs.flatMap(({ spoolIds }) => spoolIds));
-  const labels = `/api/v1/spools/labels.pdf?base=${encodeURIComponent(location.origin)}${chosen.size > 0 ? `&ids=${[...chosen].join(',')}` : ''}`;
+  const labels = `${API}/spools/labels.pdf?base=${encodeURIComponent(hereAddress())}${chosen.size > 0 ? `&ids=${[...chosen].join(',')}` : ''}`;
   return (
     <>
       <div className="mb-3 flex flex-wrap items-end gap-3">

@@ -1,10 +1,12 @@
 import { useState } from 'react';
+import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { moment } from '../ui/when.ts';
 import { TakeArchive } from './TakeArchive.tsx';
 import { useBackupsQuery, useMakeBackupMutation } from './workshopApi.ts';
+import { API } from '../app/place.ts';
 
 const linkLook = 'inline-block rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken';
 
@@ -13,7 +15,17 @@ export function WorkshopPage() {
   return (
     <main className="p-5">
       <h1 className="text-xl">Workshop</h1>
-      <p className="mb-4 text-quiet">Everything at once: to give away, to keep safe, and to put back.</p>
+      <p className="mb-4 text-quiet">
+        Everything at once: to give away, to keep safe, and to put back. Also of the whole workshop:{' '}
+        <Link to="/changes" className="underline underline-offset-2">
+          who changed what
+        </Link>{' '}
+        and{' '}
+        <Link to="/people" className="underline underline-offset-2">
+          who is let in
+        </Link>
+        .
+      </p>
       <div className="grid grid-cols-2 items-start gap-4">
         <div className="flex flex-col gap-4">
           <Panel title="Give it away">
@@ -21,7 +33,7 @@ export function WorkshopPage() {
               Parts, grades with their evidence, machines, spools, bench, decisions and service in one archive of open
               files: JSON lines, a file a table, each with its digest.
             </p>
-            <a className={linkLook} href="/api/v1/workshop/archive.zip" download>
+            <a className={linkLook} href={`${API}/workshop/archive.zip`} download>
               Download the archive
             </a>
           </Panel>
@@ -62,7 +74,7 @@ function Backups() {
           <ul className="mt-2 text-sm">
             {state.files.slice(0, MOST_SHOWN).map(({ name, at, bytes }) => (
               <li key={name} className="flex gap-3 border-b border-line py-1 last:border-0">
-                <a className="grow underline underline-offset-2" href={`/api/v1/workshop/backups/${name}`} download>
+                <a className="grow underline underline-offset-2" href={`${API}/workshop/backups/${name}`} download>
                   {moment(Date.parse(at), nowMs)}
                 </a>
                 <span className="text-quiet">{(bytes / 1e6).toFixed(1)} MB</span>
@@ -81,7 +93,7 @@ function Backups() {
             Make one now
           </Button>
         )}
-        <a className={linkLook} href="/api/v1/workshop/archive.zip?key=with" download>
+        <a className={linkLook} href={`${API}/workshop/archive.zip?key=with`} download>
           Download a backup
         </a>
         {making.isLoading && <span className="text-sm text-quiet">Writing and reading back …</span>}

@@ -73,7 +73,8 @@ export const changes: NamedMigration = {
         );
         perform pg_notify('anvilstone', json_build_object(
           'schema', tg_table_schema, 'kind', tg_table_name, 'record', named,
-          'revision', (one ->> 'revision')::integer, 'who', acting() ->> 'name')::text);
+          'revision', (one ->> 'revision')::integer, 'who', acting() ->> 'name',
+          'tab', acting() ->> 'tab')::text);
         return null;
       end $$;
 
@@ -86,10 +87,12 @@ export const changes: NamedMigration = {
       begin
         if (select count(*) from written) > 50 then
           perform pg_notify('anvilstone', json_build_object(
-            'schema', tg_table_schema, 'kind', 'grades', 'record', '*', 'who', acting() ->> 'name')::text);
+            'schema', tg_table_schema, 'kind', 'grades', 'record', '*', 'who', acting() ->> 'name',
+            'tab', acting() ->> 'tab')::text);
         else
           perform pg_notify('anvilstone', json_build_object(
-            'schema', tg_table_schema, 'kind', 'grades', 'record', grade_id, 'revision', revision, 'who', who)::text)
+            'schema', tg_table_schema, 'kind', 'grades', 'record', grade_id, 'revision', revision, 'who', who,
+            'tab', acting() ->> 'tab')::text)
             from written;
         end if;
         return null;

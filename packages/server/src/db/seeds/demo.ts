@@ -19,6 +19,7 @@ import {
 } from '@anvilstone/core/sample';
 import type { Brief } from '@anvilstone/schema';
 import type { Knex } from 'knex';
+import { actingAs } from '../actor.ts';
 import { campaignTable, trialTable } from '../../bench/repository.ts';
 import { upsertGrades } from '../../grades/repository.ts';
 import { machineTable } from '../../machines/repository.ts';
@@ -43,20 +44,25 @@ const PARTS: readonly [id: string, brief: Brief][] = [
 ];
 const FACT = 'demo-seeded';
 
+/** Whose the demo is, in the change log. */
+const SAMPLE = { name: 'the sample workshop' };
+
 /**
  * Loads the invented cableway once; parts that were deleted since do not come back by themselves. `records`: with what was decided and what became
  * of it, which takes some seconds to work out.
  */
-export async function seedDemoOnce(db: Knex, { records = true }: { records?: boolean } = {}): Promise<boolean> {
-  return db.transaction(async (trx) => {
-    // Two servers starting together: the second waits here and then finds the fact.
-    await trx.raw("select pg_advisory_xact_lock(hashtext('anvilstone-demo'))");
-    if (await trx('workshop_facts').where({ key: FACT }).first('key')) return false;
-    await seed(trx);
-    if (records) await seedRecords(trx, new Date());
-    await trx('workshop_facts').insert({ key: FACT, value: JSON.stringify({ at: new Date().toISOString() }) });
-    return true;
-  });
+export function seedDemoOnce(db: Knex, { records = true }: { records?: boolean } = {}): Promise<boolean> {
+  return actingAs(SAMPLE, () =>
+    db.transaction(async (trx) => {
+      // Two servers starting together: the second waits here and then finds the fact.
+      await trx.raw("select pg_advisory_xact_lock(hashtext('anvilstone-demo'))");
+      if (await trx('workshop_facts').where({ key: FACT }).first('key')) return false;
+      await seed(trx);
+      if (records) await seedRecords(trx, new Date());
+      await trx('workshop_facts').insert({ key: FACT, value: JSON.stringify({ at: new Date().toISOString() }) });
+      return true;
+    }),
+  );
 }
 
 /** Puts the demo's parts, grades and machines back as delivered. Own parts and every frozen decision stay. */

@@ -1,0 +1,49 @@
+import { Loading } from '../ui/Loading.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { useSessionQuery } from './accessApi.ts';
+import { FirstAccountFields } from './FirstAccountForm.tsx';
+import { HouseEvents } from './HouseEvents.tsx';
+import { Members } from './Members.tsx';
+import { Tokens } from './Tokens.tsx';
+import { Workspaces } from './Workspaces.tsx';
+import { You } from './You.tsx';
+
+/** Who is let in, to what, and with which keys. */
+export function PeoplePage() {
+  const { data: session } = useSessionQuery();
+  if (!session) return <Loading what="the people" />;
+  const isOpen = session.state === 'open';
+  return (
+    <main className="p-5">
+      <h1 className="text-xl">People</h1>
+      <p className="mb-4 text-quiet">
+        {isOpen
+          ? 'Nobody has an account: whoever sits at this computer may do everything, and nobody else can reach it.'
+          : 'Who is let in, what each may do, and which keys are about.'}
+      </p>
+      <div className="grid grid-cols-2 items-start gap-4">
+        {isOpen ? (
+          <Panel title="Begin with accounts">
+            <p className="mb-3 text-sm text-quiet">
+              With the first account, yours, everybody signs in, and every change bears a name. It looks after the whole
+              installation and invites the others. There is no way back to a workshop without accounts.
+            </p>
+            <div className="flex flex-col gap-3">
+              <FirstAccountFields needsSetupCode={session.needsSetupCode} />
+            </div>
+          </Panel>
+        ) : (
+          <div className="flex flex-col gap-4">
+            <You session={session} />
+            <Tokens session={session} />
+          </div>
+        )}
+        <div className="flex flex-col gap-4">
+          {!isOpen && session.role === 'administrator' && <Members session={session} />}
+          <Workspaces session={session} />
+          {!isOpen && session.runsHouse && <HouseEvents />}
+        </div>
+      </div>
+    </main>
+  );
+}

@@ -1,0 +1,43 @@
+/** What has to be read anew when a record of a kind was changed elsewhere. */
+export const TAGS = {
+  parts: ['Part'],
+  decisions: ['Decision', 'Part'],
+  decision_sign_offs: ['Decision'],
+  received_records: ['Received'],
+  grades: ['Library', 'Grade'],
+  agents: ['Agent', 'Library'],
+  machines: ['Machine', 'Library'],
+  house_rules: ['HouseRules', 'Library'],
+  spools: ['Stock'],
+  places: ['Stock'],
+  dryers: ['Stock'],
+  dryer_schedule: ['Stock'],
+  campaigns: ['Campaign'],
+  trials: ['Trial', 'Campaign'],
+  attachments: ['Attachment'],
+  installations: ['Service'],
+  service_findings: ['Service'],
+  finding_photos: ['Service'],
+  part_notices: ['Notice'],
+  saved_views: ['View'],
+  stage_marks: ['StageMark'],
+} as const;
+export type LiveTag = (typeof TAGS)[keyof typeof TAGS][number] | 'Change';
+
+export const ALL_TAGS: readonly LiveTag[] = [...new Set<LiveTag>(Object.values(TAGS).flat())];
+
+export interface LiveEvent {
+  kind: string;
+  record?: string;
+  revision?: number | null;
+  who?: string;
+  tab?: string;
+}
+
+/** Of what other pages have changed; this page knows of its own. */
+export function tagsOf(events: readonly LiveEvent[], ownTab: string): LiveTag[] {
+  const others = events.filter(({ tab, kind }) => tab !== ownTab && kind !== 'presence');
+  if (others.some(({ kind }) => kind === '*')) return [...ALL_TAGS];
+  const found = others.flatMap(({ kind }) => TAGS[kind as keyof typeof TAGS] ?? []);
+  return [...new Set<LiveTag>(found)];
+}

@@ -1,0 +1,58 @@
+import { useEffect } from 'react';
+import { useSessionQuery } from '../access/accessApi.ts';
+import { api } from '../app/api.ts';
+import { newerMet } from '../app/draft.ts';
+import { TAB } from '../app/place.ts';
+import { useAppDispatch, useAppStore } from '../app/store.ts';
+import { hearTogether } from './hearTogether.ts';
+import { tagsOf, type LiveEvent } from './tags.ts';
+
+/** Several changes that come together are read anew together. */
+const GATHER_MS = 300;
+
+/** Hears what others change and has it read anew; an open brief meets the newer one at once. */
+export function useLive(): void {
+  const { data: session } = useSessionQuery();
+  const isIn = session?.state === 'open' || session?.state === 'signed-in';
+  const dispatch = useAppDispatch();
+  const store = useAppStore();
+  useEffect(() => {
+    if (!isIn) return;
+    let waiting: LiveEvent[] = [];
+    let timer: ReturnType<typeof setTimeout> | undefined;
+    const meet = async (events: readonly LiveEvent[]) => {
+      const { partId, revision } = store.getState().draft;
+      const mine = events.filter(
+        ({ kind, record, tab }) => kind === '*' || (kind === 'parts' && record === partId && tab !== TAB),
+      );
+      const isNewer = mine.some((one) => one.kind === '*' || (one.revision ?? 0) > revision);
+      if (!partId || !isNewer) return;
+      const part = await dispatch(
+        api.endpoints.part.initiate(partId, { forceRefetch: true, subscribe: false }),
+      ).unwrap();
+      dispatch(newerMet({ part, who: mine.at(-1)?.who }));
+    };
+    const take = () => {
+      timer = undefined;
+      const events = waiting;
+      waiting = [];
+      const tags = tagsOf(events, TAB);
+      if (tags.length > 0) dispatch(api.util.invalidateTags([...tags, 'Change']));
+      // A part that was removed meanwhile says so when it is next saved.
+      void meet(events).catch(() => undefined);
+      const places = events.filter(({ kind }) => kind === 'presence').map(({ record }) => record);
+      if (places.length > 0) globalThis.dispatchEvent(new CustomEvent(PRESENCE, { detail: places }));
+    };
+    const stop = hearTogether((events) => {
+      waiting.push(...events);
+      timer ??= setTimeout(take, GATHER_MS);
+    });
+    return () => {
+      clearTimeout(timer);
+      stop();
+    };
+  }, [isIn, dispatch, store]);
+}
+
+/** Somebody came to or left a place: its detail lists the places. */
+export const PRESENCE = 'anvilstone-presence';
