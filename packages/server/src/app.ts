@@ -32,6 +32,7 @@ import { gradeService } from './grades/service.ts';
 import { houseRulesOperations } from './houseRules/operations.ts';
 import { libraryOperations } from './library/operations.ts';
 import { healthRoutes } from './health/routes.ts';
+import { scoped } from './db/scope.ts';
 import { errorHandler, unknownRoute } from './http/errorHandler.ts';
 import { openApiDocument } from './http/openapi.ts';
 import { routerOf, type Operation } from './http/operation.ts';
@@ -172,7 +173,8 @@ export function createApp({
   return app;
 }
 
-export const workspaceRouter = (parts: WorkspaceParts) => routerOf(operationsOf(parts));
+export const workspaceRouter = (parts: WorkspaceParts) =>
+  routerOf(operationsOf({ ...parts, db: scoped(parts.db) }), parts.db);
 
 function onlyTheFirst(parts: WorkspaceParts): WorkspaceRegistry {
   return workspaceRegistry((row) => {

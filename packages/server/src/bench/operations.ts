@@ -183,6 +183,7 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
       id: 'acceptResult',
       method: 'post',
       path: '/campaigns/:id/acceptances',
+      once: true,
       summary: 'Write a result into its grade; parts whose answer moves are marked out of date with the reason',
       body: acceptanceRequest,
       answer: campaignRecord,

@@ -1,3 +1,5 @@
+import { outsideOfAnyScope } from './scope.ts';
+
 /**
  * Calls that come while one is under way share the next one: however many ask at once, `load` runs once after another, and
  * every caller gets an answer that was begun after it asked.
@@ -9,7 +11,8 @@ export function batched<T>(load: () => Promise<T>): () => Promise<T> {
     next ??= current
       .catch(() => undefined)
       .then(() => {
-        const started = load();
+        // Everybody’s, and not of the transaction of whoever asked first.
+        const started = outsideOfAnyScope(load);
         next = undefined;
         current = started;
         return started;

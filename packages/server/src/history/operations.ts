@@ -69,6 +69,7 @@ export function historyOperations(db: Knex, others: readonly Operation[]): Opera
       id: 'putBack',
       method: 'post',
       path: '/changes/:id/put-back',
+      once: true,
       summary: 'Make the record again as it was before the change; what it is now stays in its history',
       answer: recordedChange,
       async handle({ params, principal, from }) {

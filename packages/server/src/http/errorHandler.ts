@@ -48,6 +48,14 @@ function asProblem(error: unknown): HttpProblem {
   if (parser.status === 400 || error instanceof URIError) {
     return new HttpProblem(400, 'bad-request', 'The request cannot be read', 'The address or the body is malformed.');
   }
+  if ((error as { code?: unknown } | null)?.code === '53100') {
+    return new HttpProblem(
+      503,
+      'disk-full',
+      'The database’s disk is full',
+      'Nothing was changed. Whoever looks after the server has to make room first.',
+    );
+  }
   if (isAway(error)) {
     return new HttpProblem(
       503,

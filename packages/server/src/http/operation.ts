@@ -1,8 +1,10 @@
 import { validator } from '@anvilstone/schema/validate';
 import type { TSchema } from '@sinclair/typebox';
 import express, { Router, type Request, type RequestHandler } from 'express';
+import type { Knex } from 'knex';
 import { actingAs } from '../db/actor.ts';
 import { actorOf, principalOf, requireMay, type Needs, type Principal } from './principal.ts';
+import { once } from './once.ts';
 import { invalidInput } from './problems.ts';
 
 export interface Reply {
@@ -20,6 +22,8 @@ export interface Operation {
   summary: string;
   /** What it asks of whoever calls it; by itself a viewer’s role to read and an engineer’s to change. */
   needs?: Needs;
+  /** It makes something new: sent again with the same Idempotency-Key it is not made twice. */
+  once?: true;
   body?: TSchema;
   /** The body is a file of at most this many bytes, handed over as it came. */
   rawBodyBytes?: number;
@@ -44,7 +48,8 @@ const jsonBody = express.json({ limit: BODY_LIMIT, strict: true, type: () => tru
 
 const TAB = /^[0-9a-f-]{36}$/;
 
-export function routerOf(operations: readonly Operation[]): Router {
+/** `db`: where operations that are done once keep what they answered. */
+export function routerOf(operations: readonly Operation[], db?: Knex): Router {
   const router = Router();
   for (const operation of operations) {
     const check = operation.body && validator(operation.body);
@@ -66,7 +71,14 @@ export function routerOf(operations: readonly Operation[]): Router {
       const from = { address: req.ip ?? '', program: req.headers['user-agent'] ?? '' };
       const tab = req.headers['anvilstone-tab'];
       const actor = { ...actorOf(principal), ...(typeof tab === 'string' && TAB.test(tab) ? { tab } : {}) };
-      const reply = await actingAs(actor, () => operation.handle({ params, query: req.query, body, principal, from }));
+      const work = () => operation.handle({ params, query: req.query, body, principal, from });
+      const key = req.headers['idempotency-key'];
+      const asked = [params, req.query, body];
+      const reply = await actingAs(actor, () =>
+        operation.once && db && typeof key === 'string'
+          ? once(db, { key, operation: operation.id, asked, principal }, work)
+          : work(),
+      );
       res.status(reply.status ?? operation.status ?? 200);
       for (const [name, value] of Object.entries(reply.headers ?? {})) res.setHeader(name, value);
       if (Buffer.isBuffer(reply.body) || typeof reply.body === 'string') res.send(reply.body);

@@ -18,6 +18,7 @@ export function partOperations(parts: PartService): Operation[] {
       id: 'createPart',
       method: 'post',
       path: '/parts',
+      once: true,
       summary: 'Make a part from a brief',
       body: partCreate,
       answer: part,

@@ -48,6 +48,7 @@ export function priceOperations(db: Knex, instruments: InstrumentService): Opera
       id: 'takePrices',
       method: 'post',
       path: '/price-lists',
+      once: true,
       summary: 'Take over prices; a grade that has changed since the list was looked at refuses all of them',
       body: priceTaking,
       answer: Type.Object({ changed: Type.Integer({ minimum: 0 }) }),

@@ -12,6 +12,7 @@ import type {
   Recomputation,
 } from '@anvilstone/schema';
 import { createApi, fetchBaseQuery } from '@reduxjs/toolkit/query/react';
+import { newUuid } from './uuid.ts';
 import { API, TAB } from './place.ts';
 
 // Absolute where there is a page address: test environments cannot fetch a relative one.
@@ -21,9 +22,21 @@ const request = fetchBaseQuery({
   prepareHeaders: (headers) => headers.set('Anvilstone-Tab', TAB),
 });
 
+/** Of requests that went out and were never answered: sent again, they are the same request and not another. */
+const unanswered = new Map<string, string>();
+
 /** Whoever is not signed in any more is asked to sign in; what they have open stays as it is behind that. */
 const requestOrSignIn: typeof request = async (args, store, extra) => {
-  const answer = await request(args, store, extra);
+  const isPost = typeof args === 'object' && args.method === 'POST' && !(args.body instanceof Blob);
+  const signature = isPost ? `${args.url} ${JSON.stringify(args.body)}` : '';
+  const key = unanswered.get(signature) ?? newUuid();
+  const sent = isPost
+    ? { ...args, headers: { ...(args.headers as Record<string, string>), 'Idempotency-Key': key } }
+    : args;
+  const answer = await request(sent, store, extra);
+  const status = answer.error?.status;
+  if (isPost && (typeof status === 'string' || Number(status) >= 500)) unanswered.set(signature, key);
+  else unanswered.delete(signature);
   if (answer.error?.status === 401 && store.endpoint !== 'signIn') store.dispatch(api.util.invalidateTags(['Session']));
   return answer;
 };

@@ -78,6 +78,19 @@ export const changes: NamedMigration = {
         return null;
       end $$;
 
+      -- What was answered to a request that is sent once, however often it comes.
+      create table answered_once (
+        owner varchar(40) not null,
+        key varchar(80) not null,
+        request_sha256 char(64) not null,
+        status integer not null,
+        body text not null,
+        headers jsonb not null,
+        at timestamptz not null default now(),
+        primary key (owner, key)
+      );
+      create index answered_once_at on answered_once (at);
+
       -- Nobody knows who made the earlier ones.
       alter table grade_changes add column who text;
       alter table grade_changes alter column who set default (acting() ->> 'name');
@@ -113,7 +126,7 @@ export const changes: NamedMigration = {
       alter table grade_changes drop column who;
       drop function note_change();
       drop function acting();
-      drop table changes;
+      drop table changes, answered_once;
     `);
   },
 };
