@@ -33,6 +33,9 @@ function asProblem(error: unknown): HttpProblem {
   if (parser.type === 'entity.parse.failed') {
     return new HttpProblem(400, 'broken-json', 'The body is not JSON', `${parser.message}. Nothing was changed.`);
   }
+  if (parser.type === 'entity.verify.failed') {
+    return new HttpProblem(422, 'too-deep', 'The body is too deep', `It is ${parser.message}. Nothing was changed.`);
+  }
   if (parser.type === 'entity.too.large') {
     const limitMb = Math.round((parser.limit ?? 0) / 1e6);
     return new HttpProblem(
@@ -48,7 +51,16 @@ function asProblem(error: unknown): HttpProblem {
   if (parser.status === 400 || error instanceof URIError) {
     return new HttpProblem(400, 'bad-request', 'The request cannot be read', 'The address or the body is malformed.');
   }
-  if ((error as { code?: unknown } | null)?.code === '53100') {
+  const { code } = (error ?? {}) as { code?: unknown };
+  if (typeof code === 'string' && CANNOT_BE_KEPT.has(code)) {
+    return new HttpProblem(
+      422,
+      'cannot-be-kept',
+      'The input cannot be kept',
+      'It holds a character or a number that the database has no way to keep. Nothing was changed.',
+    );
+  }
+  if (code === '53100') {
     return new HttpProblem(
       503,
       'disk-full',
@@ -71,6 +83,9 @@ function asProblem(error: unknown): HttpProblem {
     'The fault is on the server’s side and has been logged. Nothing was changed.',
   );
 }
+
+/** Characters that no text may hold, numbers out of range, words where an id should be: appendix A of its manual, class 22. */
+const CANNOT_BE_KEPT = new Set(['22021', '22P05', '22P02', '22003', '22001', '22007', '22008']);
 
 /** Connection exceptions, and a server that starts or stops: https://www.postgresql.org/docs/15/errcodes-appendix.html */
 const AWAY = /^(08\w{3}|57P0[1-3]|53300)$/;

@@ -4,6 +4,7 @@ import express, { Router, type Request, type RequestHandler } from 'express';
 import type { Knex } from 'knex';
 import { actingAs } from '../db/actor.ts';
 import { actorOf, principalOf, requireMay, type Needs, type Principal } from './principal.ts';
+import { jsonBody } from './jsonBody.ts';
 import { once } from './once.ts';
 import { invalidInput } from './problems.ts';
 
@@ -41,10 +42,6 @@ export interface Operation {
 }
 
 export const needsOf = ({ needs, method }: Operation): Needs => needs ?? (method === 'get' ? 'viewer' : 'engineer');
-
-/** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
-const BODY_LIMIT = '5mb';
-const jsonBody = express.json({ limit: BODY_LIMIT, strict: true, type: () => true });
 
 const TAB = /^[0-9a-f-]{36}$/;
 
