@@ -176,6 +176,18 @@ test('nobody can be left out by the last who looks after it, and a password chan
   await team.ask('get', '/api/v1/parts', team.cookies.administrator).expect(401);
 });
 
+test('nobody signs a decision in another’s name', async () => {
+  const asked = { kind: 'signed', by: 'Ada Brook', role: 'Lead', statement: 'Looked at.', limits: 'Indoors.' };
+  const decisionDigest = 'a'.repeat(64);
+  const path = '/api/v1/decisions/00000000-0000-4000-8000-000000000000/sign-offs';
+  const sign = (by: string) => team.ask('post', path, team.cookies.approver).send({ ...asked, by, decisionDigest });
+  expect(json<Problem>(await sign('Ada Brook').expect(422)).errors).toMatchObject([
+    { pointer: '/by', accepted: 'approver-1 of the tests' },
+  ]);
+  // In their own, only the decision is missing.
+  await sign('approver-1 of the tests').expect(404);
+});
+
 test('what is kept and logged lets nobody in', async () => {
   const secret = team.cookies.engineer.split('=')[1]!;
   const everything = JSON.stringify([

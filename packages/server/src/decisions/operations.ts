@@ -18,6 +18,7 @@ import type { Knex } from 'knex';
 import type { Operation, Reply } from '../http/operation.ts';
 import { decisionCsv } from './exportCsv.ts';
 import { decisionHtml } from './exportHtml.ts';
+import { invalidInput } from '../http/problems.ts';
 import { requireUuid } from '../parts/service.ts';
 import { decisionPdf } from './exportPdf.ts';
 import { checkReceived, keepReceived, receivedFile, receivedRecords } from './received.ts';
@@ -122,7 +123,15 @@ export function decisionOperations(db: Knex, decisions: DecisionService): Operat
       body: signOffRequest,
       answer: signOff,
       status: 201,
-      handle: async ({ params, body }) => ({ body: await decisions.sign(params.decisionId!, body as SignOffRequest) }),
+      async handle({ params, body, principal }) {
+        const asked = body as SignOffRequest;
+        // Nobody signs in another’s name.
+        if (principal.accountId !== undefined && asked.by !== principal.name)
+          throw invalidInput([
+            { pointer: '/by', detail: `You are signed in as ${principal.name}`, accepted: principal.name },
+          ]);
+        return { body: await decisions.sign(params.decisionId!, asked) };
+      },
     },
     {
       id: 'listAllDecisions',

@@ -1,4 +1,5 @@
 import { useState } from 'react';
+import { useOwnName } from '../access/useOwnName.ts';
 import { TextField } from '../ui/fields.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
@@ -25,7 +26,7 @@ export function TakeEvidence({
   onTake: (by: string, gradeRevision: number) => Promise<unknown>;
   onClose: () => void;
 }) {
-  const [by, setBy] = useState('');
+  const [by, setBy] = useState(useOwnName());
   return (
     <section aria-label={title} className="mt-4 border-t border-line pt-3">
       {refused !== undefined && <ProblemNotice error={refused} />}

@@ -7,6 +7,7 @@ import { useFreezeDecisionMutation } from '../app/api.ts';
 import { asProblem } from '../app/problem.ts';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
+import { useOwnName } from '../access/useOwnName.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextArea, TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
@@ -26,7 +27,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const [reasons, setReasons] = useState('');
   const [risks, setRisks] = useState('');
   const [limits, setLimits] = useState('');
-  const [decidedBy, setDecidedBy] = useState('');
+  const [decidedBy, setDecidedBy] = useState(useOwnName());
   const wantedSchool = search.get('school') ?? library.rules.rankingSchool;
   // Sizes are not worked out here: that school is answered by the cheapest that passes as drawn.
   const school = findSchool(wantedSchool).needsSizes ? findSchool('cheapest-that-passes') : findSchool(wantedSchool);

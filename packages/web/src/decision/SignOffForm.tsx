@@ -1,6 +1,7 @@
 import type { Decision } from '@anvilstone/schema';
 import { useState } from 'react';
 import { asProblem } from '../app/problem.ts';
+import { useOwnName } from '../access/useOwnName.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextArea, TextField } from '../ui/fields.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
@@ -11,7 +12,7 @@ export function SignOffForm({ decision, digest }: { decision: Decision; digest: 
   const { data: signOffs } = useSignOffsQuery(decision.id);
   const [sign, signing] = useSignMutation();
   const [open, setOpen] = useState<'signed' | 'withdrawn'>();
-  const [by, setBy] = useState('');
+  const [by, setBy] = useState(useOwnName());
   const [role, setRole] = useState('');
   const [statement, setStatement] = useState('');
   const [limits, setLimits] = useState('');

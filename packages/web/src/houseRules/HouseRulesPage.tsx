@@ -4,6 +4,7 @@ import { useState } from 'react';
 import { useSearchParams } from 'react-router';
 import { useHouseRulesQuery, usePartsQuery } from '../app/api.ts';
 import { asProblem } from '../app/problem.ts';
+import { useOwnName } from '../access/useOwnName.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
@@ -139,7 +140,7 @@ function Pending({
   onTake: (record: HouseRulesRecord) => void;
   onDrop: () => void;
 }) {
-  const [who, setWho] = useState('');
+  const [who, setWho] = useState(useOwnName());
   const [why, setWhy] = useState('');
   const [save, { error, isLoading, reset: forget }] = useSaveHouseRulesMutation();
   const { data: parts } = usePartsQuery();

@@ -1,4 +1,5 @@
 import type { FileCheck } from '@anvilstone/schema';
+import { useOwnName } from '../access/useOwnName.ts';
 import { useState } from 'react';
 import { useCheckFileMutation, useKeepReceivedMutation } from '../decision/decisionApi.ts';
 import { Button } from '../ui/Button.tsx';
@@ -85,7 +86,7 @@ function KeyWords({ check: { fingerprint, ownKey, knownKey } }: { check: FileChe
 
 function Keep({ document }: { document: unknown }) {
   const [keep, keeping] = useKeepReceivedMutation();
-  const [by, setBy] = useState('');
+  const [by, setBy] = useState(useOwnName());
   if (keeping.data) return <p className="mt-2 text-pass">Kept.</p>;
   return (
     <div className="mt-2 flex items-end gap-2">

@@ -1,4 +1,5 @@
 import { failureModes, findFailureMode } from '@anvilstone/core/service';
+import { useOwnName } from '../access/useOwnName.ts';
 import {
   FINDING_STATES,
   type Brief,
@@ -44,7 +45,8 @@ export function FindingForm({
   const [loadCaseId, setLoadCaseId] = useState(was?.loadCaseId ?? '');
   const [agentId, setAgentId] = useState(was?.agentId ?? brief.asks.fluids?.[0]?.agentId ?? '');
   const [at, setAt] = useState(() => localMinute(was ? Date.parse(was.at) : Date.now()));
-  const [by, setBy] = useState(was?.by ?? '');
+  const ownName = useOwnName();
+  const [by, setBy] = useState(was?.by ?? ownName);
   const [text, setText] = useState(was?.text ?? '');
   const [lesson, setLesson] = useState(was?.lesson ?? '');
   const looked = installation.inspections.find(({ on }) => on === forDate)?.modeIds ?? [];

@@ -1,4 +1,5 @@
 import { findFailureMode } from '@anvilstone/core/service';
+import { useOwnName } from '../access/useOwnName.ts';
 import { ORIENTATIONS, type DecisionSummary, type Installation } from '@anvilstone/schema';
 import { newUuid } from '../app/uuid.ts';
 import { useState } from 'react';
@@ -33,7 +34,7 @@ export function InstallForm({
   const { gradeId, orientation } = decision ?? own;
   const [mark, setMark] = useState('');
   const [place, setPlace] = useState('');
-  const [by, setBy] = useState('');
+  const [by, setBy] = useState(useOwnName());
   const [date, setDate] = useState(new Date().toISOString().slice(0, 10));
   const installedAt = Number.isNaN(Date.parse(date)) ? undefined : `${date}T12:00:00Z`;
   // Of the date and grade as they stand: the plan of a moment ago would be kept with the wrong dates.
