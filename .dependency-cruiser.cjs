@@ -43,8 +43,8 @@ module.exports = {
     {
       name: 'only-tests-import-test-helpers',
       severity: 'error',
-      from: { pathNot: '\\.test\\.ts$' },
-      to: { path: '(testContext|testServer)\\.ts$' },
+      from: { pathNot: '(\\.test|/testOperations)\\.ts$' },
+      to: { path: '(testContext|testServer|testOperations|testTeam)\\.ts$' },
     },
     {
       name: 'no-unresolvable',

@@ -42,3 +42,15 @@ export const presenceRequest = record(
   'Somebody has a page open',
 );
 export type PresenceRequest = Static<typeof presenceRequest>;
+
+export const liveEvent = record(
+  {
+    kind: Type.String({ description: 'Table of the record; *: more than can be told, or it is not known what' }),
+    record: Type.Optional(Type.String()),
+    revision: Type.Optional(Type.Union([Type.Integer(), Type.Null()])),
+    who: Type.Optional(Type.String()),
+    tab: Type.Optional(Type.String({ description: 'Page that made the change, which knows of it already' })),
+  },
+  'Something that was changed, as it is told to the pages that are open',
+);
+export type LiveEvent = Static<typeof liveEvent>;

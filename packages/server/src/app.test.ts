@@ -1,20 +1,11 @@
 import { evaluate } from '@anvilstone/core';
 import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
 import type { Decision, DecisionFile, Part, Problem } from '@anvilstone/schema';
-import { pino } from 'pino';
 import request from 'supertest';
-import { accessOperations } from './accounts/operations.ts';
-import { accountService } from './accounts/service.ts';
-import { operationsOf } from './app.ts';
-import { presenceOperations } from './live/operations.ts';
-import { workspaceService } from './workspaces/service.ts';
-import { instrumentService } from './instruments/service.ts';
-import { importService } from './exchange/importService.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
-import { backupService } from './workshop/backups.ts';
+import { allOperations } from './testOperations.ts';
 import { testServer } from './testServer.ts';
 
-const silent = pino({ level: 'silent' });
 // Decisions are frozen and computed again, each some seconds where all cores are busy.
 jest.setTimeout(120_000);
 
@@ -326,22 +317,7 @@ test('OpenAPI lists exactly the operations, and health and readiness answer', as
   );
   const listed = Object.values(paths).flatMap((path) => Object.values(path).map((operation) => operation.operationId));
   expect(listed.sort()).toEqual(
-    [
-      ...operationsOf({
-        db: server.db,
-        imports: importService(server.db, silent),
-        instruments: instrumentService(server.db, silent, []),
-        runs: server.runs,
-        backups: backupService(server.db, silent, {}),
-      }),
-      ...presenceOperations(server.house),
-      ...accessOperations(
-        server.house,
-        { isReachable: false, isEncrypted: false },
-        accountService(server.house),
-        workspaceService(server.house, () => Promise.resolve()),
-      ),
-    ]
+    allOperations(server)
       .map((operation) => operation.id)
       .sort(),
   );

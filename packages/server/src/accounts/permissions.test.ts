@@ -1,15 +1,9 @@
 import { ROLES, type Role } from '@anvilstone/schema';
 import request from 'supertest';
-import { operationsOf } from '../app.ts';
 import { needsOf, type Operation } from '../http/operation.ts';
 import type { Needs } from '../http/principal.ts';
-import { presenceOperations } from '../live/operations.ts';
+import { allOperations } from '../testOperations.ts';
 import { testServer } from '../testServer.ts';
-import { workspaceService } from '../workspaces/service.ts';
-import { backupService } from '../workshop/backups.ts';
-import { pino } from 'pino';
-import { accessOperations } from './operations.ts';
-import { accountService } from './service.ts';
 import { listening, makeTeam } from './testTeam.ts';
 
 let server: Awaited<ReturnType<typeof testServer>>;
@@ -20,17 +14,7 @@ beforeAll(async () => {
   server = await testServer();
   at = await listening(server.app);
   team = await makeTeam(at.origin);
-  const { db, house, imports, instruments, runs } = server;
-  operations = [
-    ...accessOperations(
-      house,
-      { isReachable: false, isEncrypted: false },
-      accountService(house),
-      workspaceService(house, () => Promise.resolve()),
-    ),
-    ...presenceOperations(house),
-    ...operationsOf({ db, imports, instruments, runs, backups: backupService(db, pino({ level: 'silent' }), {}) }),
-  ];
+  operations = allOperations(server);
 });
 afterAll(async () => {
   await at.close();

@@ -16,6 +16,7 @@ import { actingAs, currentActor } from '../db/actor.ts';
 import { HttpProblem, invalidInput, notFound } from '../http/problems.ts';
 import { requireUuid } from '../parts/service.ts';
 import { signInAttempts } from './attempts.ts';
+import { invite, invited, mayGiveWayIn } from './invitations.ts';
 import { hashPassword, isPasswordOf } from './passwords.ts';
 import type { Principal, WorkspaceRow } from '../http/principal.ts';
 import {
@@ -34,7 +35,6 @@ import { digestOf, newSecret } from './secrets.ts';
 /** A session that is not used for so long ends, and each ends some day. */
 export const SESSION_IDLE_DAYS = 14;
 export const SESSION_MOST_DAYS = 90;
-const INVITATION_DAYS = 7;
 
 /** Signed in: the secret goes into a cookie and is kept nowhere else. */
 export interface SignedIn {
@@ -62,35 +62,6 @@ export function accountService(house: Knex) {
     if (!found) throw notFound('account', id);
     return found;
   };
-
-  async function invite(db: Knex, accountId: string) {
-    const secret = newSecret();
-    await db('credentials').where({ account_id: accountId, kind: 'invitation' }).delete();
-    const made = await addCredential(db, {
-      kind: 'invitation',
-      accountId,
-      digest: digestOf(secret),
-      days: INVITATION_DAYS,
-    });
-    return { secret, expiresAt: made.expires_at.toISOString() };
-  }
-
-  /** @throws HttpProblem 404: it was taken up, ran out, or never was */
-  async function invited(db: Knex, secret: string): Promise<AccountRow> {
-    const row = (await db('credentials')
-      .where({ kind: 'invitation', secret_sha256: digestOf(secret) })
-      .where('expires_at', '>', db.fn.now())
-      .first('account_id')) as { account_id: string } | undefined;
-    const account = row && (await accountById(db, row.account_id));
-    if (!account || account.closed_at)
-      throw new HttpProblem(
-        404,
-        'no-invitation',
-        'This invitation is not good any more',
-        'It was taken up, ran out, or was replaced by a newer one. Ask for another.',
-      );
-    return account;
-  }
 
   return {
     anyAccount: () => anyAccount(house),
@@ -306,20 +277,4 @@ async function isSetupCode(house: Knex, code: string): Promise<boolean> {
       .where({ code_sha256: digestOf(code) })
       .first('only_one')) !== undefined
   );
-}
-
-/** Whoever gives somebody a new way in could take it themselves: so nobody does beyond the workspaces that they look after. */
-async function mayGiveWayIn(
-  house: Knex,
-  by: Principal,
-  workspace: WorkspaceRow,
-  account: AccountRow,
-): Promise<boolean> {
-  if (by.runsHouse) return true;
-  if (account.runs_house) return false;
-  const elsewhere = (await house('memberships')
-    .where({ account_id: account.id })
-    .whereNot('workspace_id', workspace.id)
-    .first('role')) as { role: string } | undefined;
-  return elsewhere === undefined;
 }

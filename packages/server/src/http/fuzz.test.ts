@@ -1,14 +1,8 @@
-import { pino } from 'pino';
 import fc from 'fast-check';
 import request from 'supertest';
-import { accessOperations } from '../accounts/operations.ts';
-import { accountService } from '../accounts/service.ts';
 import { listening } from '../accounts/testTeam.ts';
-import { operationsOf } from '../app.ts';
-import { presenceOperations } from '../live/operations.ts';
+import { allOperations } from '../testOperations.ts';
 import { testServer } from '../testServer.ts';
-import { workspaceService } from '../workspaces/service.ts';
-import { backupService } from '../workshop/backups.ts';
 import { depthOf } from './jsonBody.ts';
 import type { Operation } from './operation.ts';
 
@@ -22,18 +16,8 @@ let operations: Operation[];
 beforeAll(async () => {
   server = await testServer({ demo: true });
   at = await listening(server.app);
-  const { db, house, imports, instruments, runs } = server;
-  operations = [
-    ...accessOperations(
-      house,
-      { isReachable: false, isEncrypted: false },
-      accountService(house),
-      workspaceService(house, () => Promise.resolve()),
-    ),
-    ...presenceOperations(house),
-    ...operationsOf({ db, imports, instruments, runs, backups: backupService(db, pino({ level: 'silent' }), {}) }),
-    // What makes the first account locks the others out, and is tried where accounts are.
-  ].filter(({ id }) => id !== 'makeFirstAccount' && id !== 'makeWorkspace');
+  // What makes the first account locks the others out, and is tried where accounts are.
+  operations = allOperations(server).filter(({ id }) => id !== 'makeFirstAccount' && id !== 'makeWorkspace');
 }, 120_000);
 afterAll(async () => {
   await at.close();

@@ -1,15 +1,7 @@
+import type { LiveEvent } from '@anvilstone/schema';
 import pg from 'pg';
 import type { Logger } from 'pino';
 
-/** Something that was changed, as the database tells it. kind `*`: more than can be told, or it is not known what. */
-export interface LiveEvent {
-  kind: string;
-  record?: string;
-  revision?: number | null;
-  who?: string;
-  /** Page that made the change, which knows of it already. */
-  tab?: string;
-}
 type Listener = (events: readonly LiveEvent[]) => void;
 
 const CHANNEL = 'anvilstone';

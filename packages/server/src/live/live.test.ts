@@ -1,10 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import { get } from 'node:http';
 import { lampArm } from '@anvilstone/core/sample';
-import type { Part, PresentPerson } from '@anvilstone/schema';
+import type { LiveEvent, Part, PresentPerson } from '@anvilstone/schema';
 import { listening, makeTeam } from '../accounts/testTeam.ts';
 import { testServer } from '../testServer.ts';
-import type { LiveEvent } from './hub.ts';
 
 let server: Awaited<ReturnType<typeof testServer>>;
 let at: Awaited<ReturnType<typeof listening>>;

@@ -1,5 +1,5 @@
+import type { LiveEvent } from '@anvilstone/schema';
 import { API, PREFIX } from '../app/place.ts';
-import type { LiveEvent } from './tags.ts';
 
 type Hear = (events: readonly LiveEvent[]) => void;
 

@@ -1,3 +1,5 @@
+import type { LiveEvent } from '@anvilstone/schema';
+
 /** What has to be read anew when a record of a kind was changed elsewhere. */
 export const TAGS = {
   parts: ['Part'],
@@ -25,14 +27,6 @@ export const TAGS = {
 export type LiveTag = (typeof TAGS)[keyof typeof TAGS][number] | 'Change';
 
 export const ALL_TAGS: readonly LiveTag[] = [...new Set<LiveTag>(Object.values(TAGS).flat())];
-
-export interface LiveEvent {
-  kind: string;
-  record?: string;
-  revision?: number | null;
-  who?: string;
-  tab?: string;
-}
 
 /** Of what other pages have changed; this page knows of its own. */
 export function tagsOf(events: readonly LiveEvent[], ownTab: string): LiveTag[] {

@@ -1,3 +1,4 @@
+import type { LiveEvent } from '@anvilstone/schema';
 import { useEffect } from 'react';
 import { useSessionQuery } from '../access/accessApi.ts';
 import { api } from '../app/api.ts';
@@ -5,10 +6,12 @@ import { newerMet } from '../app/draft.ts';
 import { TAB } from '../app/place.ts';
 import { useAppDispatch, useAppStore } from '../app/store.ts';
 import { hearTogether } from './hearTogether.ts';
-import { tagsOf, type LiveEvent } from './tags.ts';
+import { tagsOf, type LiveTag } from './tags.ts';
 
 /** Several changes that come together are read anew together. */
 const GATHER_MS = 300;
+/** While somebody types elsewhere, lists are read anew this often and no more: what is worked out from them takes a while. */
+const LISTS_EVERY_MS = 3000;
 
 /** Hears what others change and has it read anew; an open brief meets the newer one at once. */
 export function useLive(): void {
@@ -20,6 +23,15 @@ export function useLive(): void {
     if (!isIn) return;
     let waiting: LiveEvent[] = [];
     let timer: ReturnType<typeof setTimeout> | undefined;
+    let listTimer: ReturnType<typeof setTimeout> | undefined;
+    let listsReadMs = 0;
+    const outdated = new Set<LiveTag>();
+    const readLists = () => {
+      listTimer = undefined;
+      listsReadMs = Date.now();
+      dispatch(api.util.invalidateTags([...outdated, 'Change']));
+      outdated.clear();
+    };
     const meet = async (events: readonly LiveEvent[]) => {
       const { partId, revision } = store.getState().draft;
       const mine = events.filter(
@@ -36,8 +48,9 @@ export function useLive(): void {
       timer = undefined;
       const events = waiting;
       waiting = [];
-      const tags = tagsOf(events, TAB);
-      if (tags.length > 0) dispatch(api.util.invalidateTags([...tags, 'Change']));
+      for (const tag of tagsOf(events, TAB)) outdated.add(tag);
+      if (outdated.size > 0)
+        listTimer ??= setTimeout(readLists, Math.max(0, listsReadMs + LISTS_EVERY_MS - Date.now()));
       // A part that was removed meanwhile says so when it is next saved.
       void meet(events).catch(() => undefined);
       const places = events.filter(({ kind }) => kind === 'presence').map(({ record }) => record);
@@ -49,6 +62,7 @@ export function useLive(): void {
     });
     return () => {
       clearTimeout(timer);
+      clearTimeout(listTimer);
       stop();
     };
   }, [isIn, dispatch, store]);

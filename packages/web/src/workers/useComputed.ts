@@ -13,7 +13,8 @@ export type Computed<T> =
 /**
  * Asks the worker and keeps the newest answer. One question is under way at a time: while it is, only the newest of those
  * that follow waits, so that a slider that moves sixty times a second never leaves a queue behind. While a new answer is
- * on its way the last one stays. `ask` must not change between renders unless the question does (useCallback).
+ * on its way the last one stays, and one that comes late is shown until then: questions that follow each other faster than
+ * they are answered must not leave nothing to be seen. `ask` must not change between renders unless the question does (useCallback).
  */
 export function useComputed<T>(
   library: Workshop | undefined,
@@ -31,7 +32,7 @@ export function useComputed<T>(
     queue.wanted = async () => {
       try {
         const value = await ask(await engineWith(library));
-        if (current) setComputed({ state: 'ready', value });
+        setComputed({ state: 'ready', value });
       } catch (error) {
         if (!current) return;
         const message = error instanceof Error ? error.message : String(error);
