@@ -29,7 +29,9 @@ export function readDataPackage(
   settings: Pick<ImportSettings, 'sheet' | 'headerLine' | 'delimiter'>,
 ): DataPackageFile {
   const files = unpack(bytes);
-  const descriptorName = [...files.keys()].find((name) => /(^|\/)datapackage\.json$/.test(name))!;
+  const descriptorName = [...files.keys()].find((name) => /(^|\/)datapackage\.json$/.test(name));
+  // The directory at its end may name what the archive does not hold.
+  if (descriptorName === undefined) throw new ExchangeError('The archive is broken: datapackage.json is not in it.');
   const folder = descriptorName.slice(0, -'datapackage.json'.length);
   const resources = resourcesOf(decodeText(files.get(descriptorName)!));
   const textOf = ({ name, path }: Resource) => {

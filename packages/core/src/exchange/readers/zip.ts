@@ -49,8 +49,13 @@ export function unpack(bytes: Uint8Array, wanted: (name: string) => boolean = ()
   });
   unzip.register(UnzipInflate);
   // In pieces, so that an entry that swells is stopped after the piece that swells it.
-  for (let from = 0; from < bytes.length; from += PIECE) {
-    unzip.push(bytes.subarray(from, from + PIECE), from + PIECE >= bytes.length);
+  try {
+    for (let from = 0; from < bytes.length; from += PIECE) {
+      unzip.push(bytes.subarray(from, from + PIECE), from + PIECE >= bytes.length);
+    }
+  } catch (error) {
+    if (error instanceof ExchangeError) throw error;
+    throw new ExchangeError(`The archive is broken: ${(error as Error).message}.`);
   }
   return files;
 }
