@@ -36,12 +36,13 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
   const { pathname } = useLocation();
   const partId = /^\/parts\/([0-9a-f-]{36})/.exec(pathname)?.[1];
   const asked = useDeferredValue(typed.trim());
-  const { data: hits, error, isFetching } = useSearchQuery(asked.length > 1 ? asked : skipToken);
+  const { currentData: hits, error, isFetching } = useSearchQuery(asked.length > 1 ? asked : skipToken);
   const listId = useId();
   const places = matching(commandsFor(partId), typed)
     .slice(0, typed === '' ? undefined : MOST_PLACES)
     .map((one): Row => ({ ...one, group: 'Go to', line: '', snippet: '' }));
-  const found = asked.length > 1 ? rowsOf(hits ?? []) : [];
+  // Never what was found for other words: Enter would open it.
+  const found = asked.length > 1 && asked === typed.trim() ? rowsOf(hits ?? []) : [];
   // What is written before where to go, once something is asked; with nothing typed only places.
   const rows = [...found, ...places];
   const chosen = Math.min(at, rows.length - 1);
