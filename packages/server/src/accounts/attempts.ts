@@ -34,21 +34,20 @@ export function signInAttempts(house: Knex) {
   const each = (address: string, name: string) =>
     (Object.entries(keys(address, name)) as [Kind, string][]).map(([kind, key]) => [limiters[kind], key] as const);
   return {
-    /** @throws HttpProblem 429: too many wrong ones; a right one is not even looked at */
-    async refuseTooMany(address: string, name: string): Promise<void> {
-      for (const [limiter, key] of each(address, name)) {
-        const found = await limiter.get(key);
-        if (found && found.consumedPoints >= limiter.points) throw tooMany(found.msBeforeNext);
-      }
-    },
-    async wrong(address: string, name: string): Promise<void> {
+    /**
+     * Counts an attempt before its password is looked at, so that many sent at once are counted too.
+     * @throws HttpProblem 429: too many; a right password is not even looked at
+     */
+    async begin(address: string, name: string): Promise<void> {
       await house('sign_in_attempts').where('expire', '<', Date.now()).delete();
       for (const [limiter, key] of each(address, name))
         await limiter.consume(key).catch((error: unknown) => {
-          if (!(error instanceof RateLimiterRes)) throw error;
+          throw error instanceof RateLimiterRes ? tooMany(error.msBeforeNext) : error;
         });
     },
+    /** It was right after all: only wrong ones count. */
     async right(address: string, name: string): Promise<void> {
+      for (const [limiter, key] of each(address, name)) await limiter.reward(key);
       await limiters.pair.delete(keys(address, name).pair);
     },
   };

@@ -78,19 +78,14 @@ export function accountService(house: Knex) {
 
     /** @throws HttpProblem 409: there is one already; 422: the setup code is wrong */
     async makeFirst(asked: FirstAccount, needsCode: boolean, title: string): Promise<SignedIn> {
+      // Looked at before the costly part, which strangers could ask for at will, and again once nobody else can come between.
+      if (await anyAccount(house)) throw notFirst();
+      if (needsCode && !(await isSetupCode(house, asked.setupCode ?? ''))) throw wrongCode();
       const passwordHash = await hashPassword(asked.password);
       return house.transaction(async (trx) => {
         await trx.raw('lock table accounts in exclusive mode');
-        if (await anyAccount(trx))
-          throw new HttpProblem(409, 'not-first', 'There is an account already', 'Ask its owner for an invitation.');
-        if (needsCode && !(await isSetupCode(trx, asked.setupCode ?? '')))
-          throw invalidInput([
-            {
-              pointer: '/setupCode',
-              detail: 'This is not the code that the server has printed',
-              accepted: 'the newest code in the server’s output',
-            },
-          ]);
+        if (await anyAccount(trx)) throw notFirst();
+        if (needsCode && !(await isSetupCode(trx, asked.setupCode ?? ''))) throw wrongCode();
         const [account] = (await trx('accounts')
           .insert({ sign_in: asked.signIn, name: asked.name.trim(), password_hash: passwordHash, runs_house: true })
           .returning('*')) as AccountRow[];
@@ -106,11 +101,10 @@ export function accountService(house: Knex) {
 
     /** @throws HttpProblem 401: name and password do not belong together; 429: too many wrong ones */
     async signIn({ signIn, password }: SignInRequest, address: string, title: string): Promise<SignedIn> {
-      await attempts.refuseTooMany(address, signIn);
+      await attempts.begin(address, signIn);
       const account = await accountBySignIn(house, signIn);
       const fits = await isPasswordOf(account?.closed_at ? null : account?.password_hash, password);
       if (!account || !fits) {
-        await attempts.wrong(address, signIn);
         throw new HttpProblem(
           401,
           'wrong-password',
@@ -164,6 +158,7 @@ export function accountService(house: Knex) {
       return { signIn, name };
     },
     async accept({ secret, password }: InvitationAccept, title: string): Promise<SignedIn> {
+      await invited(house, secret);
       const passwordHash = await hashPassword(password);
       return house.transaction(async (trx) => {
         const account = await invited(trx, secret);
@@ -278,3 +273,14 @@ async function isSetupCode(house: Knex, code: string): Promise<boolean> {
       .first('only_one')) !== undefined
   );
 }
+
+const notFirst = () =>
+  new HttpProblem(409, 'not-first', 'There is an account already', 'Ask its owner for an invitation.');
+const wrongCode = () =>
+  invalidInput([
+    {
+      pointer: '/setupCode',
+      detail: 'This is not the code that the server has printed',
+      accepted: 'the newest code in the server’s output',
+    },
+  ]);

@@ -155,6 +155,15 @@ test('wrong passwords are soon refused, and a right one with them; other names g
   await tryIt('engineer-1', PASSWORD).expect(204);
 });
 
+test('passwords tried all at once are counted like those tried one by one', async () => {
+  const tries = Array.from({ length: 24 }, (_, i) =>
+    team.ask('post', '/api/v1/session').send({ signIn: 'approver-1', password: `guess ${i}` }),
+  );
+  const told = (await Promise.all(tries)).map(({ status }) => status);
+  expect(told.filter((status) => status === 401)).toHaveLength(6);
+  expect(told.filter((status) => status === 429)).toHaveLength(18);
+});
+
 test('nobody can be left out by the last who looks after it, and a password change signs out elsewhere', async () => {
   const [ada] = json<{ id: string; signIn: string }[]>(
     await team.ask('get', '/api/v1/members?all=yes', team.cookies.administrator).expect(200),

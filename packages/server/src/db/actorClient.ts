@@ -28,7 +28,13 @@ export class ActorClient extends Postgres {
     // What was told within a transaction is forgotten with it.
     if (TAKES_BACK.test(sql)) connection.actorTold = undefined;
     else if (!READS.test(sql)) await tell(connection);
-    return super._query(connection, query);
+    try {
+      return await super._query(connection, query);
+    } catch (error) {
+      // A commit that fails takes the setting back with everything else.
+      connection.actorTold = undefined;
+      throw error;
+    }
   }
 }
 

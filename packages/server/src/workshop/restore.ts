@@ -99,6 +99,8 @@ export async function restoreArchive(db: Knex, zip: Uint8Array, mode: RestoreRep
       if (content && (bringsHistory || table.name !== 'changes')) tables.push(await load(trx, table, content, mode));
     }
     for (const table of all) await countOn(trx, table);
+    // Every page that is open shows what is no longer there.
+    await trx.raw(`select pg_notify('anvilstone', json_build_object('schema', current_schema(), 'kind', '*')::text)`);
     return { mode, tables };
   });
 }
