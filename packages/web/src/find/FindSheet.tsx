@@ -5,7 +5,7 @@ import { useDeferredValue, useId, useState } from 'react';
 import { useLocation, useNavigate } from 'react-router';
 import { controlLook } from '../ui/fields.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
-import { commandsFor, matching } from './commands.ts';
+import { calledBy, commandsFor, matching } from './commands.ts';
 import { conversions } from './conversions.ts';
 import { useSearchQuery } from './findApi.ts';
 
@@ -43,8 +43,10 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
     .map((one): Row => ({ ...one, group: 'Go to', line: '', snippet: '' }));
   // Never what was found for other words: Enter would open it.
   const found = asked.length > 1 && asked === typed.trim() ? rowsOf(hits ?? []) : [];
-  // What is written before where to go, once something is asked; with nothing typed only places.
-  const rows = [...found, ...places];
+  // A place called by the beginning of its name leads, and stays where it is when what is written arrives;
+  // else what is written comes before where to go.
+  const called = places.filter(({ title }) => calledBy(title, typed));
+  const rows = [...called, ...found, ...places.filter((place) => !called.includes(place))];
   const chosen = Math.min(at, rows.length - 1);
   const units = conversions(typed);
   const go = (row: Row | undefined) => {

@@ -62,3 +62,8 @@ export function matching(commands: readonly Command[], typed: string): Command[]
     return words.every((word) => known.some((one) => one.startsWith(word)));
   });
 }
+
+/** Whether what is typed is how the title begins. With nothing typed every title is called. */
+export function calledBy(title: string, typed: string): boolean {
+  return title.toLowerCase().startsWith(typed.trim().toLowerCase());
+}
