@@ -14,8 +14,11 @@ import type { Grade, ImportJob } from '@anvilstone/schema';
 import knex from 'knex';
 import { pino } from 'pino';
 import { createApp } from '../packages/server/src/app.ts';
-import { connect, HOUSE_SCHEMA, migrate, migrateHouse } from '../packages/server/src/db/connection.ts';
-import { importService } from '../packages/server/src/exchange/importService.ts';
+import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate } from '../packages/server/src/db/connection.ts';
+import { leasesOf } from '../packages/server/src/db/leases.ts';
+import { jobQueue } from '../packages/server/src/jobs/queue.ts';
+import { liveHub } from '../packages/server/src/live/hub.ts';
+import { makeParts } from '../packages/server/src/workspaces/parts.ts';
 import { closeThreads, warmThreads } from '../packages/server/src/exchange/pool.ts';
 import { settleAfterBulk, upsertGrades } from '../packages/server/src/grades/repository.ts';
 import { filterGrades, indexGrades, sortGrades } from '../packages/web/src/grades/gradeFilter.ts';
@@ -110,11 +113,16 @@ async function benchServer(admin: string): Promise<void> {
   await upsertGrades(db, many(GRADES), 'delivered');
   await settleAfterBulk(db);
   const logger = pino({ level: 'silent' });
-  const imports = importService(db, logger);
   warmThreads(); // as the server does when it starts
   const house = connect(url, HOUSE_SCHEMA, 3);
-  await migrateHouse(house);
-  const server = createApp({ db, house, logger, imports }).listen(0, '127.0.0.1');
+  await migrate(house);
+  const queue = jobQueue(url, logger);
+  const shared = { logger, queue, leases: leasesOf(house, 'bench'), worker: 'bench', devices: [] };
+  const first = makeParts(shared, { db, slug: 'workshop', schemaName: FIRST_SCHEMA });
+  await queue.work(1, ({ jobId }) => first.jobs.perform(jobId));
+  const hub = liveHub(url, logger, queue.nudge);
+  await hub.listen();
+  const server = createApp({ first, house, logger }).listen(0, '127.0.0.1');
   await new Promise((ready) => server.once('listening', ready));
   const { port } = server.address() as AddressInfo;
   try {
@@ -123,7 +131,10 @@ async function benchServer(admin: string): Promise<void> {
   } finally {
     server.close();
     await closeThreads();
-    await imports.idle();
+    await queue.rest();
+    await first.jobs.stop();
+    await hub.close();
+    await queue.close();
     await db.destroy();
     await house.destroy();
     await root.raw(`drop database ${name} with (force)`);

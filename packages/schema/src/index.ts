@@ -4,6 +4,7 @@ export * from './api.ts';
 export * from './asks.ts';
 export * from './brief.ts';
 export * from './change.ts';
+export * from './job.ts';
 export * from './common.ts';
 export * from './decision.ts';
 export * from './decisionGrounds.ts';

@@ -20,13 +20,11 @@ import { workspaceRegistry, type WorkspaceRegistry } from './workspaces/registry
 import { workspaceService } from './workspaces/service.ts';
 import { agentOperations } from './agents/operations.ts';
 import { benchOperations } from './bench/operations.ts';
-import { runService } from './bench/runService.ts';
 import { calculatorOperations } from './calculators/operations.ts';
 import { decisionOperations } from './decisions/operations.ts';
 import { decisionService } from './decisions/service.ts';
 import { evaluationOperations } from './evaluation/operations.ts';
 import { exportOperations, importOperations } from './exchange/operations.ts';
-import { importService } from './exchange/importService.ts';
 import { gradeOperations } from './grades/operations.ts';
 import { gradeService } from './grades/service.ts';
 import { houseRulesOperations } from './houseRules/operations.ts';
@@ -38,22 +36,21 @@ import { openApiDocument } from './http/openapi.ts';
 import { routerOf, type Operation } from './http/operation.ts';
 import { noWorkspace, principalOf, requireMay } from './http/principal.ts';
 import { originGuard } from './http/originGuard.ts';
+import { jobOperations } from './jobs/operations.ts';
 import { machineOperations } from './machines/operations.ts';
 import { instrumentOperations } from './instruments/operations.ts';
-import { instrumentService } from './instruments/service.ts';
 import { partOperations } from './parts/operations.ts';
 import { partService } from './parts/service.ts';
 import { priceOperations } from './prices/operations.ts';
 import { searchOperations } from './search/operations.ts';
 import { serviceOperations } from './service/operations.ts';
-import { backupService } from './workshop/backups.ts';
 import { workshopOperations } from './workshop/operations.ts';
 import { spoolOperations } from './spools/operations.ts';
 import { spoolService } from './spools/service.ts';
 
-export interface AppOptions extends Partial<WorkspaceParts> {
+export interface AppOptions {
   /** The workspace that has always been there. */
-  db: Knex;
+  first: WorkspaceParts;
   /** Accounts, workspaces and what belongs to none of them. */
   house: Knex;
   logger: Logger;
@@ -72,7 +69,7 @@ export interface AppOptions extends Partial<WorkspaceParts> {
   stopping?: () => boolean;
 }
 
-export function operationsOf({ db, imports, instruments, runs, backups }: WorkspaceParts): Operation[] {
+export function operationsOf({ db, jobs, imports, instruments, runs, backups }: WorkspaceParts): Operation[] {
   const spools = spoolService(db);
   const operations = [
     ...partOperations(partService(db)),
@@ -92,7 +89,8 @@ export function operationsOf({ db, imports, instruments, runs, backups }: Worksp
     ...benchOperations(db, runs),
     ...serviceOperations(db, partService(db)),
     ...evaluationOperations(db),
-    ...decisionOperations(db, decisionService(db)),
+    ...decisionOperations(db, decisionService(db), jobs),
+    ...jobOperations(jobs),
     ...searchOperations(db),
     ...workshopOperations(db, backups),
     ...calculatorOperations,
@@ -101,7 +99,7 @@ export function operationsOf({ db, imports, instruments, runs, backups }: Worksp
 }
 
 export function createApp({
-  db,
+  first,
   house,
   logger,
   door = { isReachable: false, isEncrypted: false },
@@ -111,11 +109,6 @@ export function createApp({
   webFolder,
   live,
   stopping = () => false,
-  imports = importService(db, logger),
-  // None is at hand, and no backups are kept.
-  instruments = instrumentService(db, logger, []),
-  runs = runService(db, logger, instruments, []),
-  backups = backupService(db, logger, {}),
 }: AppOptions): Express {
   const app = express();
   app.disable('x-powered-by');
@@ -136,11 +129,10 @@ export function createApp({
     }),
   );
   app.use(originGuard(address));
-  app.use(healthRoutes(db, stopping));
+  app.use(healthRoutes(first.db, stopping));
   app.use(workspaceOfAddress);
   app.use('/api', authenticate(house, door, lock(house, door)));
 
-  const first: WorkspaceParts = { db, imports, instruments, runs, backups };
   const workspaces = registry ?? onlyTheFirst(first);
   const access = [
     ...accessOperations(
@@ -173,13 +165,32 @@ export function createApp({
   return app;
 }
 
+/** What a process that only works answers: whether it lives. */
+export function createHealthApp({
+  db,
+  logger,
+  stopping,
+}: {
+  db: Knex;
+  logger: Logger;
+  stopping: () => boolean;
+}): Express {
+  const app = express();
+  app.disable('x-powered-by');
+  app.use(helmet());
+  app.use(healthRoutes(db, stopping));
+  app.use(unknownRoute);
+  app.use(errorHandler(logger));
+  return app;
+}
+
 export const workspaceRouter = (parts: WorkspaceParts) =>
   routerOf(operationsOf({ ...parts, db: scoped(parts.db) }), parts.db);
 
 function onlyTheFirst(parts: WorkspaceParts): WorkspaceRegistry {
   return workspaceRegistry((row) => {
     if (row.slug !== FIRST_SLUG) throw noWorkspace();
-    return Promise.resolve({ router: workspaceRouter(parts), close: () => Promise.resolve() });
+    return Promise.resolve({ router: workspaceRouter(parts), jobs: parts.jobs, close: () => Promise.resolve() });
   });
 }
 

@@ -1,16 +1,21 @@
 import { createServer } from 'node:http';
 import { parseArgs } from 'node:util';
+import { randomUUID } from 'node:crypto';
+import { hostname } from 'node:os';
 import { pino } from 'pino';
 import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { allWorkspaces } from './accounts/repository.ts';
 import { accountService } from './accounts/service.ts';
-import { createApp, workspaceRouter } from './app.ts';
+import { createApp, createHealthApp, workspaceRouter } from './app.ts';
 import { isLoopback, publicAddress } from './http/originGuard.ts';
 import { liveHub } from './live/hub.ts';
 import { liveStream } from './live/stream.ts';
 import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
-import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate, migrateHouse } from './db/connection.ts';
+import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate, oneAtATime } from './db/connection.ts';
+import { leasesOf } from './db/leases.ts';
+import { jobQueue } from './jobs/queue.ts';
+import { workOnJobs } from './jobs/worker.ts';
 import { closeThreads, warmThreads } from './exchange/pool.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
 import { startStandIns } from './simulators/index.ts';
@@ -38,14 +43,24 @@ const address = readAddress();
 const isReachable = !isLoopback(host) || (address !== undefined && !isLoopback(address.host));
 const isEncrypted = address?.protocol === 'https:';
 
+const role = readRole();
+const serves = role !== 'worker';
+const works = role !== 'web';
+
 let stopping = false;
 const house = connect(url, HOUSE_SCHEMA, 5);
+const worker = `${hostname()}-${process.pid}-${randomUUID().slice(0, 4)}`;
+const queue = jobQueue(url, logger);
 // Seconds between the stand-in logger’s readings, and so between looks at it.
 const loggerS = Number(process.env.ANVILSTONE_LOGGER_SECONDS ?? 900);
 const standIns = await startStandIns({ everyS: loggerS });
 const open = workspaceOpener({
   url,
   logger,
+  queue,
+  leases: leasesOf(house, worker),
+  worker,
+  works,
   devices: standIns.devices,
   backupFolder: process.env.ANVILSTONE_BACKUPS,
   backupEveryH: Number(process.env.ANVILSTONE_BACKUP_HOURS ?? 24),
@@ -55,33 +70,38 @@ const first = open({ slug: FIRST_SLUG, schemaName: FIRST_SCHEMA });
 const registry = workspaceRegistry(async (row) => {
   const one = row.slug === FIRST_SLUG ? first : open(row);
   await one.begin();
-  return { router: workspaceRouter(one.parts), close: one.close };
+  return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, close: one.close };
 });
-const hub = liveHub(url, logger);
+const hub = liveHub(url, logger, works ? queue.nudge : undefined);
 const door = { isReachable, isEncrypted };
 const live = liveStream(hub, mayStill(house, lock(house, door)));
-const app = createApp({
-  ...first.parts,
-  house,
-  logger,
-  door,
-  address,
-  proxies: Number(process.env.ANVILSTONE_PROXIES ?? 0),
-  registry,
-  live,
-  stopping: () => stopping,
-  ...(values.web ? { webFolder: values.web } : {}),
-});
+const app = serves
+  ? createApp({
+      first: first.parts,
+      house,
+      logger,
+      door,
+      address,
+      proxies: Number(process.env.ANVILSTONE_PROXIES ?? 0),
+      registry,
+      live,
+      stopping: () => stopping,
+      ...(values.web ? { webFolder: values.web } : {}),
+    })
+  : createHealthApp({ db: first.parts.db, logger, stopping: () => stopping });
+let working: { stop(): void } | undefined;
 const server = createServer(app);
 // Longer than clients and proxies keep an idle connection, so that none is closed under a request on its way.
 server.keepAliveTimeout = 75_000;
 
 async function start(): Promise<void> {
-  await migrateHouse(house);
+  await migrate(house);
   await migrate(first.parts.db);
-  if (values['reset-demo']) await resetDemo(first.parts.db);
-  else if (!values['no-demo']) await seedDemoOnce(first.parts.db);
-  if (isReachable) await sayHowToBegin();
+  await oneAtATime(first.parts.db, async () => {
+    if (values['reset-demo']) await resetDemo(first.parts.db);
+    else if (!values['no-demo']) await seedDemoOnce(first.parts.db);
+  });
+  if (isReachable && serves) await sayHowToBegin();
   // Each goes on with what was left in it, whether or not anybody asks for it soon.
   for (const row of await allWorkspaces(house)) await registry.of(row);
   await new Promise<void>((resolve, reject) => {
@@ -90,10 +110,19 @@ async function start(): Promise<void> {
   });
   const bound = server.address();
   const port = typeof bound === 'object' && bound ? bound.port : Number(values.port);
-  logger.info({ port }, 'serving');
+  logger.info({ port, role, worker }, serves ? 'serving' : 'working');
   warmThreads();
   void hub.listen();
+  if (works) working = await workOnJobs({ queue, house, registry, logger });
   process.send?.({ ready: true, port });
+}
+
+/** What this process is for. One that is named wrongly must not do everything. */
+function readRole(): 'web' | 'worker' | 'all' {
+  const role = process.env.ANVILSTONE_ROLE ?? 'all';
+  if (role === 'web' || role === 'worker' || role === 'all') return role;
+  logger.fatal(`ANVILSTONE_ROLE is “${role}”: say web, worker or all`);
+  process.exit(1);
 }
 
 /** @throws never: what cannot be used ends the process with the reason */
@@ -131,7 +160,10 @@ async function stop(reason: string): Promise<void> {
   await closed;
   clearTimeout(cut);
   await hub.close();
+  working?.stop();
+  await queue.rest();
   await registry.close();
+  await queue.close();
   await standIns.close();
   await closeThreads();
   await house.destroy();

@@ -1,16 +1,14 @@
-import { pino } from 'pino';
 import { accessOperations } from './accounts/operations.ts';
 import { accountService } from './accounts/service.ts';
 import { operationsOf } from './app.ts';
 import type { Operation } from './http/operation.ts';
 import { presenceOperations } from './live/operations.ts';
 import type { testServer } from './testServer.ts';
-import { backupService } from './workshop/backups.ts';
 import { workspaceService } from './workspaces/service.ts';
 
 /** Every route that there is, of a workspace and of none. Used by tests only. */
 export function allOperations(server: Awaited<ReturnType<typeof testServer>>): Operation[] {
-  const { db, house, imports, instruments, runs } = server;
+  const { house, parts } = server;
   return [
     ...accessOperations(
       house,
@@ -19,6 +17,6 @@ export function allOperations(server: Awaited<ReturnType<typeof testServer>>): O
       workspaceService(house, () => Promise.resolve()),
     ),
     ...presenceOperations(house),
-    ...operationsOf({ db, imports, instruments, runs, backups: backupService(db, pino({ level: 'silent' }), {}) }),
+    ...operationsOf(parts),
   ];
 }

@@ -3,23 +3,23 @@ import knex from 'knex';
 import { pino } from 'pino';
 import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { createApp, workspaceRouter } from './app.ts';
-import { runService } from './bench/runService.ts';
-import { connect, HOUSE_SCHEMA, migrate, migrateHouse } from './db/connection.ts';
-import { importService } from './exchange/importService.ts';
+import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate } from './db/connection.ts';
+import { leasesOf } from './db/leases.ts';
 import { closeThreads } from './exchange/pool.ts';
 import { seedDemoOnce } from './db/seeds/demo.ts';
-import { instrumentService } from './instruments/service.ts';
 import { publicAddress } from './http/originGuard.ts';
 import { liveHub } from './live/hub.ts';
 import { liveStream } from './live/stream.ts';
+import { jobQueue } from './jobs/queue.ts';
+import { workOnJobs } from './jobs/worker.ts';
+import { makeParts } from './workspaces/parts.ts';
 import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
-import { backupService } from './workshop/backups.ts';
 import { startStandIns } from './simulators/index.ts';
 
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
 export async function testServer(
-  options: { demo?: boolean; records?: boolean; standIns?: boolean; address?: string } = {},
+  options: { demo?: boolean; records?: boolean; standIns?: boolean; address?: string; works?: boolean } = {},
 ) {
   const admin = process.env.ANVILSTONE_TEST_POSTGRES;
   if (!admin)
@@ -32,43 +32,41 @@ export async function testServer(
   const db = connect(url.href);
   await migrate(db);
   const house = connect(url.href, HOUSE_SCHEMA, 3);
-  await migrateHouse(house);
+  await migrate(house);
   if (options.demo) await seedDemoOnce(db, { records: options.records ?? false });
   const logger = pino({ level: 'silent' });
-  const imports = importService(db, logger);
   const standIns = options.standIns ? await startStandIns() : undefined;
   const devices = standIns?.devices ?? [];
-  const instruments = instrumentService(db, logger, devices);
-  const runs = runService(db, logger, instruments, devices);
-  const parts = { db, imports, instruments, runs, backups: backupService(db, logger, {}) };
-  const open = workspaceOpener({
-    url: url.href,
-    logger,
-    devices: [],
-    backupFolder: undefined,
-    backupEveryH: 24,
-    lookEveryMs: 60_000,
-  });
+  const queue = jobQueue(url.href, logger);
+  const worker = 'the test';
+  const leases = leasesOf(house, worker);
+  const shared = { logger, queue, leases, worker, devices };
+  const parts = makeParts(shared, { db, slug: FIRST_SLUG, schemaName: FIRST_SCHEMA });
+  const open = workspaceOpener({ ...shared, devices: [], url: url.href, works: false, lookEveryMs: 60_000 });
   const registry = workspaceRegistry(async (row) => {
-    if (row.slug === FIRST_SLUG) return { router: workspaceRouter(parts), close: () => Promise.resolve() };
+    const { jobs } = parts;
+    if (row.slug === FIRST_SLUG) return { router: workspaceRouter(parts), jobs, close: () => Promise.resolve() };
     const one = open(row);
     await one.begin();
-    return { router: workspaceRouter(one.parts), close: one.close };
+    return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, close: one.close };
   });
-  const hub = liveHub(url.href, logger);
+  const working = options.works ? await workOnJobs({ queue, house, registry, logger }) : undefined;
+  const hub = liveHub(url.href, logger, queue.nudge);
   await hub.listen();
   const live = liveStream(hub, mayStill(house, lock(house, { isReachable: false, isEncrypted: false })));
   const address = publicAddress(options.address);
   return {
     db,
     house,
-    imports,
-    instruments,
-    runs,
+    parts,
+    shared,
+    runs: parts.runs,
+    instruments: parts.instruments,
+    jobs: parts.jobs,
     devices,
     url: url.href,
     app: createApp({
-      ...parts,
+      first: parts,
       house,
       logger,
       registry,
@@ -79,11 +77,14 @@ export async function testServer(
     async close() {
       live.closeAll();
       await hub.close();
+      working?.stop();
+      await queue.rest();
       await registry.close();
-      await runs.stop();
+      await parts.runs.stop();
+      await parts.jobs.stop();
+      await queue.close();
       await standIns?.close();
       await closeThreads();
-      await imports.idle();
       await db.destroy();
       await house.destroy();
       await root.raw(`drop database ${name} with (force)`);

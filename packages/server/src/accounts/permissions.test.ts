@@ -38,6 +38,7 @@ const ASKED: Record<Needs, string> = {
     getDecision recomputeDecision decisionOutlook decisionDifferences listSignOffs listAllDecisions
     checkDecisionFile listReceivedRecords getReceivedRecord exportDecisionJSON exportDecisionCSV
     exportDecisionPDF exportDecisionHTML search listCalculators runCalculator listChanges getChange sayPresent sayGone
+    checkRecords listJobs getJob
   `,
   engineer: `
     createPart updatePart deletePart saveView removeView settleStage unsettleStage createGrade updateGrade
@@ -47,7 +48,7 @@ const ASKED: Record<Needs, string> = {
     takePrices saveCampaign removeCampaign saveTrial startRun endRun importCurve acceptResult
     clearPartNotices addAttachment removeAttachment saveInstallation removeInstallation saveFinding
     removeFinding takeFindingEvidence replaceFailedPart addFindingPhoto removeFindingPhoto freezeDecision
-    keepReceivedRecord putBack
+    keepReceivedRecord putBack cancelJob retryJob
   `,
   approver: 'signDecision updateHouseRules',
   administrator:

@@ -17,8 +17,11 @@ import type {
 import { pino } from 'pino';
 import request from 'supertest';
 import { createApp } from '../app.ts';
+import { FIRST_SCHEMA } from '../db/connection.ts';
+import { leasesOf } from '../db/leases.ts';
 import { instrumentService } from '../instruments/service.ts';
 import { testServer } from '../testServer.ts';
+import { makeParts } from '../workspaces/parts.ts';
 import { thinned } from './fetchReadings.ts';
 import { runService } from './runService.ts';
 
@@ -231,7 +234,13 @@ describe('a live run', () => {
     await after(1200);
     const silent = pino({ level: 'silent' });
     const instruments = instrumentService(server.db, silent, server.devices);
-    const runs = runService(server.db, silent, instruments, server.devices);
+    const leases = leasesOf(server.house, 'another process');
+    const runs = runService(server.db, silent, {
+      instruments,
+      devices: server.devices,
+      leases,
+      schemaName: FIRST_SCHEMA,
+    });
     await runs.resume();
     const done = await ended('KJ', trial.id);
     await runs.stop();
@@ -414,7 +423,9 @@ describe('what is attached', () => {
 });
 
 test('without a gauge a run is refused with what to do instead', async () => {
-  const app = createApp({ db: server.db, house: server.house, logger: pino({ level: 'silent' }) });
+  const { db, house, shared } = server;
+  const first = makeParts({ ...shared, devices: [] }, { db, slug: 'workshop', schemaName: FIRST_SCHEMA });
+  const app = createApp({ first, house, logger: shared.logger });
   await add(campaignOf('KO'));
   const problem = json<Problem>(await request(app).post('/api/v1/campaigns/KO/specimens/KO-A1/runs').expect(503));
   expect(problem.detail).toMatch(/read a file, or type/);

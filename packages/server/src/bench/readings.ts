@@ -20,10 +20,14 @@ const COLUMNS = ['timeS', 'forceN', 'movedMm', 'temperatureC'] as const;
 /** Each once, however often it is fetched. */
 export async function keepGaugeReadings(db: Knex, trialId: string, readings: readonly GaugeReading[]): Promise<void> {
   if (readings.length === 0) return;
-  await db('trial_readings')
-    .insert(readings.map((reading) => ({ trial_id: trialId, ...reading })))
-    .onConflict(['trial_id', 'channel', 'number'])
-    .ignore();
+  await db.transaction(async (trx) => {
+    // Whoever ends the run waits for what is being kept, and what comes after its end is not.
+    if (!(await trx('trial_runs').where({ trial_id: trialId }).forShare().first('trial_id'))) return;
+    await trx('trial_readings')
+      .insert(readings.map((reading) => ({ trial_id: trialId, ...reading })))
+      .onConflict(['trial_id', 'channel', 'number'])
+      .ignore();
+  });
 }
 
 /** 0: none yet. */

@@ -3,6 +3,7 @@ import { advantageOf, sizesOf, type TestMethod } from '@anvilstone/core/bench';
 import type { Trial, TrialRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
+import type { Leases } from '../db/leases.ts';
 import { HttpProblem, notFound } from '../http/problems.ts';
 import type { Device, InstrumentService } from '../instruments/service.ts';
 import type { MountedSpecimen } from '../simulators/benchRig.ts';
@@ -20,6 +21,13 @@ interface Run extends GaugesOfRun {
   mounted?: MountedSpecimen;
 }
 
+export interface RunSurroundings {
+  instruments: InstrumentService;
+  devices: readonly Device[];
+  leases: Leases;
+  schemaName: string;
+}
+
 export interface RunService {
   /** Tests a specimen with the gauges at hand. @throws HttpProblem it was tested, one is missing, or does not answer */
   start(campaignId: string, specimenId: string): Promise<TrialRecord>;
@@ -31,6 +39,9 @@ export interface RunService {
 }
 
 const LOOK_MS = 250;
+/** A run is one process’s to follow for so long, s; it takes it anew after so many looks. */
+const HELD_S = 12;
+const TAKE_EVERY = 12;
 const TEMPERATURE_EVERY = 16;
 /** So many readings below this share of the peak: it has broken. */
 const BROKEN_READINGS = 8;
@@ -40,12 +51,12 @@ const LEAST_PEAK_N = 5;
 export function runService(
   db: Knex,
   logger: Logger,
-  instruments: InstrumentService,
-  devices: readonly Device[],
+  { instruments, devices, leases, schemaName }: RunSurroundings,
   now: () => Date = () => new Date(),
 ): RunService {
   const following = new Map<string, { stopped: boolean; done: Promise<void> }>();
   const fetcher = readingsFetcher(db, instruments, nameOf, note);
+  const leaseOf = (trialId: string) => `run ${schemaName} ${trialId}`;
   const gaugeOf = (kind: Device['kind']) => devices.find((one) => one.kind === kind);
 
   return {
@@ -99,6 +110,7 @@ export function runService(
         return record!;
       });
       if (mounted) hangIn(gauges, mounted);
+      await leases.take(leaseOf(trial.id), HELD_S);
       follow(trial.id, run);
       return { trial: saved.document, revision: saved.revision };
     },
@@ -118,7 +130,7 @@ export function runService(
     async resume() {
       const rows = (await db('trial_runs').select('trial_id', 'document')) as { trial_id: string; document: Run }[];
       for (const { trial_id: trialId, document: run } of rows) {
-        if (following.has(trialId)) continue;
+        if (following.has(trialId) || !(await leases.take(leaseOf(trialId), HELD_S))) continue;
         if (run.mounted) hangIn(run.gauges, run.mounted);
         await note(trialId, 'restart', 'The server was restarted; what the gauges still remember is fetched');
         follow(trialId, run);
@@ -171,13 +183,19 @@ export function runService(
     following.set(trialId, one);
     one.done = lookAgainAndAgain(trialId, run, one)
       .catch((error: unknown) => logger.error({ err: error, trialId }, 'a run could not be followed'))
-      .finally(() => following.delete(trialId));
+      .finally(async () => {
+        following.delete(trialId);
+        await leases.free(leaseOf(trialId)).catch(() => undefined);
+      });
   }
 
   async function lookAgainAndAgain(trialId: string, run: Run, one: { stopped: boolean }): Promise<void> {
     const silent = new Set<Channel>();
     for (let look = 0; !one.stopped; look++) {
       try {
+        // Ended by hand elsewhere, or another process’s since this one was away for too long.
+        if (!(await runOf(trialId))) return;
+        if (look % TAKE_EVERY === 0 && !(await leases.take(leaseOf(trialId), HELD_S))) return;
         for (const channel of ['force', 'moved'] as const) await fetcher.channel(trialId, run, channel, silent);
         if (look % TEMPERATURE_EVERY === 0) await fetcher.temperature(trialId, run);
         if (await isOver(trialId, run)) {
@@ -220,13 +238,15 @@ export function runService(
 
   /** Undefined: another server, or somebody’s hand, has ended it. */
   async function finish(trialId: string, run: Run, as: 'done' | 'abandoned'): Promise<TrialRecord | undefined> {
-    const whole = await wholeCurve(db, trialId);
     const method = knownMethod(run.methodId);
-    // A gauge that said nothing usable leaves a curve with no force in it: a trial with no result, not one that cannot end.
-    const curve = whole && hasLeadingReadings(method, whole) ? whole : undefined;
     return db.transaction(async (trx) => {
       const current = await trialTable.find(trx, trialId, true);
       if (current?.document.state !== 'running') return undefined;
+      // Nothing more is kept of its readings from here on, by whichever process.
+      await trx('trial_runs').where({ trial_id: trialId }).forUpdate().first('trial_id');
+      const whole = await wholeCurve(trx, trialId);
+      // A gauge that said nothing usable leaves a curve with no force in it: a trial with no result, not one that cannot end.
+      const curve = whole && hasLeadingReadings(method, whole) ? whole : undefined;
       const read = curve && findingsOf(method, curve);
       const temperatures = curve ? [...curve.temperatureC].filter((value) => !Number.isNaN(value)) : [];
       const doubt = read && zeroDoubt(read.zeroOffN, read);

@@ -31,12 +31,26 @@ export function connect(url: string, schema = FIRST_SCHEMA, most = 10): Knex {
   });
 }
 
-export async function migrate(db: Knex): Promise<void> {
-  await db.migrate.latest();
-}
+const START_LOCK = 460_001;
 
-/** Makes the house and brings it up to date. */
-export async function migrateHouse(house: Knex): Promise<void> {
-  await house.raw('create schema if not exists ??', [HOUSE_SCHEMA]);
-  await house.migrate.latest();
-}
+/** Of several processes that start at once one does it and the others wait. It takes a connection beside those that `work` takes. */
+export const oneAtATime = (db: Knex, work: () => Promise<void>): Promise<void> =>
+  db.transaction(async (trx) => {
+    await trx.raw('select pg_advisory_xact_lock(?)', [START_LOCK]);
+    await work();
+  });
+
+/**
+ * Makes the schema and brings its tables up to date.
+ * @throws whatever a migration throws; then nothing of that one is changed
+ */
+export const migrate = (db: Knex): Promise<void> =>
+  oneAtATime(db, async () => {
+    const { searchPath } = (db.client as { config: Knex.Config }).config;
+    await db.raw('create schema if not exists ??', [String(searchPath?.[0] ?? FIRST_SCHEMA)]);
+    const [, waiting] = (await db.migrate.list()) as [unknown[], unknown[]];
+    if (waiting.length === 0) return;
+    // Nobody else migrates now: a mark that says so is of a process that was killed in the middle.
+    await db.migrate.forceFreeMigrationsLock();
+    await db.migrate.latest();
+  });

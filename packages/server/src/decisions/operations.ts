@@ -5,6 +5,7 @@ import {
   decisionSummary,
   fieldChange,
   fileCheck,
+  job,
   outlook,
   receivedRecord,
   recomputation,
@@ -19,7 +20,9 @@ import type { Operation, Reply } from '../http/operation.ts';
 import { decisionCsv } from './exportCsv.ts';
 import { decisionHtml } from './exportHtml.ts';
 import { invalidInput } from '../http/problems.ts';
+import type { JobService } from '../jobs/service.ts';
 import { requireUuid } from '../parts/service.ts';
+import { CHECK_RECORDS } from './checkRecords.ts';
 import { decisionPdf } from './exportPdf.ts';
 import { checkReceived, keepReceived, receivedFile, receivedRecords } from './received.ts';
 import { listAllDecisions } from './repository.ts';
@@ -28,7 +31,7 @@ import type { DecisionService } from './service.ts';
 /** Anything at all: what is wrong with a file is told, not refused. */
 const anyFile = Type.Unsafe<unknown>({ description: 'A file as it came' });
 
-export function decisionOperations(db: Knex, decisions: DecisionService): Operation[] {
+export function decisionOperations(db: Knex, decisions: DecisionService, jobs: JobService): Operation[] {
   const download = (
     kind: string,
     mediaType: string,
@@ -80,6 +83,23 @@ export function decisionOperations(db: Knex, decisions: DecisionService): Operat
       summary: 'One frozen decision',
       answer: decision,
       handle: async ({ params }) => ({ body: await decisions.get(params.decisionId!) }),
+    },
+    {
+      id: 'checkRecords',
+      method: 'post',
+      path: '/decisions/check',
+      summary: 'Compute every frozen record again, as a job; its result names what does not come to what was frozen',
+      needs: 'viewer',
+      answer: job,
+      status: 202,
+      handle: async () => ({
+        body: await jobs.add({
+          kind: CHECK_RECORDS,
+          subject: CHECK_RECORDS,
+          title: 'Compute every frozen record again',
+          input: null,
+        }),
+      }),
     },
     {
       id: 'recomputeDecision',

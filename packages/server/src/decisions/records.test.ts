@@ -9,8 +9,9 @@ import {
 import { validator } from '@anvilstone/schema/validate';
 import request from 'supertest';
 import { createApp } from '../app.ts';
-import { pino } from 'pino';
+import { FIRST_SCHEMA } from '../db/connection.ts';
 import { testServer } from '../testServer.ts';
+import { makeParts } from '../workspaces/parts.ts';
 
 const LAMP_ARM = '0a7c1d00-0000-4000-8000-000000000003';
 // Decisions are frozen and computed again, each some seconds where all cores are busy.
@@ -75,7 +76,9 @@ describe('a frozen decision', () => {
       LAMP_ARM,
     ]);
     // Another process on the same database.
-    const restarted = createApp({ db: here.db, house: here.house, logger: pino({ level: 'silent' }) });
+    const { db, house, shared } = here;
+    const first = makeParts(shared, { db, slug: 'workshop', schemaName: FIRST_SCHEMA });
+    const restarted = createApp({ first, house, logger: shared.logger });
     const after = json<DecisionFile>(await request(restarted).get(`/api/v1/decisions/${decision.id}/export.json`));
     expect(after).toEqual(before);
     expect(await agrees(decision.id)).toBe(true);

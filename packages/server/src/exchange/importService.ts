@@ -3,9 +3,10 @@ import { gunzipSync } from 'node:zlib';
 import { ExchangeError, openIssues } from '@anvilstone/core/exchange';
 import type { ImportJob, ImportRows, ImportSettings } from '@anvilstone/schema';
 import type { Knex } from 'knex';
-import type { Logger } from 'pino';
 import { allGrades, libraryVersion, settleAfterBulk } from '../grades/repository.ts';
 import { HttpProblem, notFound } from '../http/problems.ts';
+import { JobRefusal, NotMine, type JobContext } from '../jobs/kinds.ts';
+import type { JobService } from '../jobs/service.ts';
 import { requireUuid } from '../parts/service.ts';
 import { planInThread } from './pool.ts';
 import {
@@ -30,8 +31,6 @@ const SHARE_OF_PLANNING = 0.9;
 const GRADES_A_STEP = 2500;
 const MOST_SHOWN_ISSUES = 50;
 
-class Cancelled extends Error {}
-
 export interface ImportService {
   start(fileName: string, file: Buffer): Promise<ImportJob>;
   list(): Promise<ImportJob[]>;
@@ -40,14 +39,16 @@ export interface ImportService {
   rows(id: string, page: { offset: number; limit: number; problemsOnly: boolean }): Promise<ImportRows>;
   commit(id: string): Promise<ImportJob>;
   cancel(id: string): Promise<ImportJob>;
-  /** Resolves when no import is at work in this process: for stopping and for tests. */
-  idle(): Promise<void>;
 }
 
-export function importService(db: Knex, logger: Logger): ImportService {
-  /** What is at work in this process; another process that is asked to cancel does so through the state in the database. */
-  const running = new Map<string, { abort: AbortController; done: Promise<void> }>();
+interface Input {
+  importId: string;
+}
+const READ = 'import-read';
+const WRITE = 'import-write';
+const subjectOf = (id: string) => `import ${id}`;
 
+export function importService(db: Knex, jobs: JobService): ImportService {
   const get = async (id: string) => {
     requireUuid('import', id);
     const job = await findImport(db, id);
@@ -55,81 +56,88 @@ export function importService(db: Knex, logger: Logger): ImportService {
     return job;
   };
 
-  function run(id: string, work: (abort: AbortController) => Promise<void>): void {
-    const abort = new AbortController();
-    const before = running.get(id);
-    before?.abort.abort();
-    const done = (async () => {
-      await before?.done;
-      if (abort.signal.aborted) return;
-      try {
-        await work(abort);
-      } catch (error) {
-        if (abort.signal.aborted || error instanceof Cancelled) return;
-        if (!(error instanceof ExchangeError)) logger.error({ err: error, importId: id }, 'import failed');
-        const failure =
-          error instanceof ExchangeError
-            ? error.message
-            : 'Something went wrong here, on the server’s side. Nothing was changed.';
-        await changeImport(db, id, ['reading', 'committing'], { state: 'failed', failure }).catch((second: unknown) =>
-          logger.error({ err: second, importId: id }, 'import state not written'),
-        );
-      } finally {
-        if (running.get(id)?.abort === abort) running.delete(id);
-      }
-    })();
-    running.set(id, { abort, done });
-  }
+  for (const [id, during, work] of [
+    [READ, 'reading', read],
+    [WRITE, 'committing', write],
+  ] as const)
+    jobs.register<Input>({
+      id,
+      async run({ importId }, context) {
+        const job = await findImport(db, importId);
+        // Done before, by a process that was lost before it could say so.
+        if (job?.state !== during) return;
+        try {
+          await work(job, context);
+        } catch (error) {
+          if (context.signal.aborted) throw new NotMine();
+          throw error instanceof ExchangeError ? new JobRefusal(error.message) : error;
+        }
+      },
+      async failed({ importId }, failure) {
+        await changeImport(db, importId, [during], { state: 'failed', failure });
+      },
+      async cancelled({ importId }) {
+        await changeImport(db, importId, [during], { state: 'cancelled', dropFile: true });
+      },
+      async again({ importId }) {
+        const job = await get(importId);
+        if (!(await changeImport(db, importId, ['failed'], { state: during, progress: 0, failure: null })))
+          throw wrongState(job);
+      },
+    });
 
-  /** Tells the database how far it is, and stops the work when the state there is no longer `during`. */
-  function reporter(id: string, during: 'reading' | 'committing', abort: AbortController) {
+  /** Tells the page of the import, beside the queue, how far it is. */
+  function reporter(id: string, during: 'reading' | 'committing', context: JobContext) {
     let last = 0;
-    return (progress: number) => {
+    return (progress: number, line: string) => {
+      context.report(progress, line);
       if (Date.now() - last < PROGRESS_EVERY_MS) return;
       last = Date.now();
-      changeImport(db, id, [during], { progress })
-        .then((still) => !still && abort.abort())
-        .catch((error: unknown) => logger.warn({ err: error, importId: id }, 'import progress not written'));
+      // Progress that is not written is no reason to stop: what counts is written in one transaction.
+      changeImport(db, id, [during], { progress }).catch(() => undefined);
     };
   }
 
   /** Reads and judges the file against the library as it is now, and keeps what came of it. */
-  async function plan(job: ImportJob, during: 'reading' | 'committing', abort: AbortController, after: ImportChange) {
-    const report = reporter(job.id, during, abort);
+  async function plan(job: ImportJob, during: 'reading' | 'committing', context: JobContext, after: ImportChange) {
+    const report = reporter(job.id, during, context);
     // The version first: a change that comes between the two makes the plan look older than it is, never newer.
     const version = await libraryVersion(db);
     const [file, library] = await Promise.all([fileOf(db, job.id), allGrades(db)]);
     if (!file) throw new ExchangeError('The file is no longer kept. Choose it again.');
     const task = { file, fileName: job.fileName, settings: job.settings, library };
-    const made = await planInThread(task, (share) => report(share * SHARE_OF_PLANNING), abort.signal);
-    await changeImport(db, job.id, [during], { ...made, libraryVersion: version, failure: null, ...after });
+    const made = await planInThread(
+      task,
+      (share) => report(share * SHARE_OF_PLANNING, 'Reading and judging it line by line'),
+      context.signal,
+    );
+    await db.transaction(async (trx) => {
+      await context.holdOn(trx);
+      await changeImport(trx, job.id, [during], { ...made, libraryVersion: version, failure: null, ...after });
+    });
     return made.plan;
   }
 
-  function read(job: ImportJob): void {
-    run(job.id, async (abort) => {
-      await plan(job, 'reading', abort, { state: 'ready', progress: 1 });
-    });
+  async function read(job: ImportJob, context: JobContext): Promise<void> {
+    await plan(job, 'reading', context, { state: 'ready', progress: 1 });
   }
 
-  function write(job: ImportJob): void {
-    run(job.id, async (abort) => {
-      while (!(await writeAll(job.id, abort))) {
-        // Somebody changed the library since: what the file would do is worked out again, and must still be clear.
-        const { questions, errorCount } = await plan(job, 'committing', abort, {});
-        if (errorCount > 0 || questions.some(({ answer }) => answer === null)) {
-          throw new ExchangeError(
-            'The library has changed in the meantime and the file no longer goes in without a question. Look at it again.',
-          );
-        }
+  async function write(job: ImportJob, context: JobContext): Promise<void> {
+    while (!(await writeAll(job.id, context))) {
+      // Somebody changed the library since: what the file would do is worked out again, and must still be clear.
+      const { questions, errorCount } = await plan(job, 'committing', context, {});
+      if (errorCount > 0 || questions.some(({ answer }) => answer === null)) {
+        throw new ExchangeError(
+          'The library has changed in the meantime and the file no longer goes in without a question. Look at it again.',
+        );
       }
-      await settleAfterBulk(db);
-    });
+    }
+    await settleAfterBulk(db);
   }
 
   /** All of it in one transaction. False: the plan is not of the library as it is now, and nothing was written. */
-  function writeAll(id: string, abort: AbortController): Promise<boolean> {
-    const report = reporter(id, 'committing', abort);
+  function writeAll(id: string, context: JobContext): Promise<boolean> {
+    const report = reporter(id, 'committing', context);
     return db.transaction(async (trx) => {
       // Whoever edits a grade now waits until the import is in, and then meets a newer revision instead of losing to it.
       await trx.raw('lock table grades in share row exclusive mode');
@@ -137,30 +145,47 @@ export function importService(db: Knex, logger: Logger): ImportService {
       const count = await layOutWrites(trx, id);
       for (let from = 0; from < count; from += GRADES_A_STEP) {
         await writePlanned(trx, from, from + GRADES_A_STEP);
-        report(SHARE_OF_PLANNING + (1 - SHARE_OF_PLANNING) * Math.min(1, (from + GRADES_A_STEP) / count));
-        if (abort.signal.aborted) throw new Cancelled();
+        const to = Math.min(count, from + GRADES_A_STEP);
+        report(SHARE_OF_PLANNING + ((1 - SHARE_OF_PLANNING) * to) / count, `Writing: ${to} of ${count} grades`);
+        if (context.signal.aborted) throw new NotMine();
       }
+      await context.holdOn(trx);
       if (!(await changeImport(trx, id, ['committing'], { state: 'done', progress: 1, dropFile: true })))
-        throw new Cancelled();
+        throw new NotMine();
       return true;
     });
   }
 
+  const ask = (trx: Knex.Transaction, kind: typeof READ | typeof WRITE, { id, fileName }: ImportJob) =>
+    jobs.add(
+      {
+        kind,
+        subject: subjectOf(id),
+        title: kind === READ ? `Read “${fileName}”` : `Write “${fileName}” into the library`,
+        input: { importId: id } satisfies Input,
+      },
+      trx,
+    );
+
   return {
-    async start(fileName, file) {
-      const job = await insertImport(db, randomUUID(), fileName, file, {});
-      read(job);
-      return job;
-    },
+    start: (fileName, file) =>
+      db.transaction(async (trx) => {
+        const job = await insertImport(trx, randomUUID(), fileName, file, {});
+        await ask(trx, READ, job);
+        return job;
+      }),
     list: () => listImports(db),
     get,
     async change(id, settings) {
       const job = await get(id);
-      if (!(await changeImport(db, id, ['reading', 'ready', 'failed'], { state: 'reading', progress: 0, settings })))
-        throw wrongState(job);
-      const changed = { ...job, settings, state: 'reading' as const, progress: 0 };
-      read(changed);
-      return changed;
+      // What is read with the settings before is of no use any more.
+      await jobs.cancelAbout(subjectOf(id), READ);
+      await db.transaction(async (trx) => {
+        const toRead = { state: 'reading', progress: 0, settings } as const;
+        if (!(await changeImport(trx, id, ['reading', 'ready', 'failed'], toRead))) throw wrongState(job);
+        await ask(trx, READ, job);
+      });
+      return { ...job, settings, state: 'reading', progress: 0 };
     },
     async rows(id, { offset, limit, problemsOnly }) {
       await get(id);
@@ -173,29 +198,22 @@ export function importService(db: Knex, logger: Logger): ImportService {
       const job = await get(id);
       if (job.state !== 'ready' || !job.plan) throw wrongState(job);
       refuseOpenPlan(job.plan);
-      if (!(await changeImport(db, id, ['ready'], { state: 'committing', progress: 0 })))
-        throw wrongState(await get(id));
-      write(job);
+      await db.transaction(async (trx) => {
+        if (!(await changeImport(trx, id, ['ready'], { state: 'committing', progress: 0 })))
+          throw wrongState(await get(id));
+        await ask(trx, WRITE, job);
+      });
       return { ...job, state: 'committing', progress: 0 };
     },
     async cancel(id) {
       const job = await get(id);
-      if (
-        !(await changeImport(db, id, ['reading', 'ready', 'committing', 'failed'], {
-          state: 'cancelled',
-          dropFile: true,
-        }))
-      ) {
+      const open = ['reading', 'ready', 'committing', 'failed'] as const;
+      if (!(await changeImport(db, id, open, { state: 'cancelled', dropFile: true }))) {
         if (job.state === 'cancelled') return job;
         throw wrongState(job);
       }
-      const work = running.get(id);
-      work?.abort.abort();
-      await work?.done;
+      await jobs.cancelAbout(subjectOf(id));
       return get(id);
-    },
-    async idle() {
-      await Promise.all([...running.values()].map(({ done }) => done));
     },
   };
 }

@@ -107,14 +107,6 @@ export async function changeImport(
   return count > 0;
 }
 
-/** Work that a stopped server left behind: nothing of it was written, since writing is one transaction. */
-export async function failAbandoned(db: Knex): Promise<void> {
-  await db('imports').whereIn('state', ['reading', 'committing']).update({
-    state: 'failed',
-    failure: 'The server stopped while it was at work. Nothing was changed; choose the file again.',
-  });
-}
-
 /** Library version the stored plan was made against. */
 export async function plannedAgainst(db: Knex, id: string): Promise<string | null> {
   const row = (await db('imports').where({ id }).first('library_version')) as

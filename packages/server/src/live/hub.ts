@@ -12,9 +12,9 @@ const AGAIN_MS = 2000;
 
 /**
  * Hears from the database what was changed, by whichever server, and passes it on by schema: one connection a process. After the line was
- * broken everybody is told that anything may have changed.
+ * broken everybody is told that anything may have changed. `onJob`: something happened to a job, in whichever workspace.
  */
-export function liveHub(url: string, logger: Logger) {
+export function liveHub(url: string, logger: Logger, onJob: () => void = () => {}) {
   const listeners = new Map<string, Set<Listener>>();
   const waiting = new Map<string, LiveEvent[]>();
   let client: pg.Client | undefined;
@@ -53,6 +53,7 @@ export function liveHub(url: string, logger: Logger) {
     made.on('end', () => over());
     made.on('notification', ({ payload }) => {
       const { schema, ...event } = JSON.parse(payload ?? '{}') as LiveEvent & { schema?: string };
+      if (event.kind === 'jobs') onJob();
       if (schema) add(schema, event);
     });
     try {

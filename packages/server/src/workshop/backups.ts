@@ -2,6 +2,8 @@ import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/p
 import { join } from 'node:path';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
+import { JobRefusal } from '../jobs/kinds.ts';
+import type { JobService } from '../jobs/service.ts';
 import { writeArchive } from './archive.ts';
 import { readArchive } from './restore.ts';
 
@@ -24,17 +26,21 @@ const HOUR_MS = 3.6e6;
 const LOOK_MS = 10 * 60_000;
 const NAME = /^anvilstone-\d{8}-\d{6}\.zip$/;
 
+/** A clock that was wrong left a backup of the future: it does not put off the next. */
+const AHEAD_MS = HOUR_MS;
+const BACK_UP = 'back-up';
+
 /**
  * Backups into a folder: one when the newest is older than `everyH`, each read back and checked before it counts, the oldest removed beyond
- * `keep`. Several servers on one folder make no more of them than one.
+ * `keep`. Several processes on one folder make no more of them than one.
  */
 export function backupService(
   db: Knex,
+  jobs: JobService,
   logger: Logger,
   { folder, everyH = 24, keep = 14 }: { folder?: string; everyH?: number; keep?: number },
 ) {
-  let trouble: string | null = null;
-  let timer: NodeJS.Timeout | undefined;
+  let lookedAtMs = 0;
 
   const list = async (): Promise<BackupFile[]> => {
     if (folder === undefined) return [];
@@ -67,46 +73,62 @@ export function backupService(
       await rm(part, { force: true });
       throw error;
     }
-    for (const old of (await list()).slice(keep)) await rm(join(folder, old.name), { force: true });
+    // After a clock was put back the one just made is not the newest by name: it stays all the same.
+    const others = (await list()).filter((one) => one.name !== name);
+    for (const old of others.slice(keep - 1)) await rm(join(folder, old.name), { force: true });
     return { name, at: now.toISOString(), bytes: zip.length };
   };
 
-  const makeWhenDue = async (): Promise<void> => {
-    try {
-      const [newest] = await list();
-      if (newest && Date.now() - Date.parse(newest.at) < everyH * HOUR_MS) return;
-      const made = await make();
-      trouble = null;
-      logger.info({ backup: made.name, bytes: made.bytes }, 'backed up');
-    } catch (error) {
-      trouble = (error as Error).message;
-      logger.error({ err: error }, 'no backup could be made');
-    }
+  jobs.register<null>({
+    id: BACK_UP,
+    async run(): Promise<BackupFile> {
+      try {
+        const made = await make();
+        logger.info({ backup: made.name, bytes: made.bytes }, 'backed up');
+        return made;
+      } catch (error) {
+        logger.error({ err: error }, 'no backup could be made');
+        // Tried again in its own time; until then the reason is told.
+        throw new JobRefusal((error as Error).message);
+      }
+    },
+  });
+
+  const isDue = async (now: Date): Promise<boolean> => {
+    const [newest] = await list();
+    if (!newest) return true;
+    const ageMs = now.getTime() - Date.parse(newest.at);
+    return ageMs >= everyH * HOUR_MS || ageMs < -AHEAD_MS;
   };
+  /** @throws what is wrong with the folder */
+  const ask = () => jobs.add({ kind: BACK_UP, subject: BACK_UP, title: 'Back up the workshop', input: null });
 
   return {
-    state: async (): Promise<BackupState> => ({
-      ...(folder === undefined ? {} : { folder }),
-      everyH,
-      keep,
-      files: await list(),
-      trouble,
-    }),
+    async state(): Promise<BackupState> {
+      const last = (await jobs.list()).find(
+        ({ kind, state }) => kind === BACK_UP && (state === 'done' || state === 'failed'),
+      );
+      return {
+        ...(folder === undefined ? {} : { folder }),
+        everyH,
+        keep,
+        files: await list(),
+        trouble: last?.failure ?? null,
+      };
+    },
+    isDue,
+    ask,
+    /** Looks at most every ten minutes. */
+    async askWhenDue(now = new Date()): Promise<void> {
+      if (folder === undefined || Math.abs(now.getTime() - lookedAtMs) < LOOK_MS) return;
+      lookedAtMs = now.getTime();
+      // A folder that cannot even be listed is told by the job that tries to write to it.
+      if (await isDue(now).catch(() => true)) await ask();
+    },
     make,
-    makeWhenDue,
     async read(name: string): Promise<Buffer | undefined> {
       if (folder === undefined || !NAME.test(name)) return undefined;
       return readFile(join(folder, name)).catch(() => undefined);
-    },
-    /** Looks now, and then every ten minutes. */
-    watch(): void {
-      if (folder === undefined) return;
-      void makeWhenDue();
-      timer = setInterval(() => void makeWhenDue(), LOOK_MS);
-      timer.unref();
-    },
-    stop(): void {
-      clearInterval(timer);
     },
   };
 }

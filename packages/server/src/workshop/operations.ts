@@ -1,3 +1,4 @@
+import { job } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
 import type { Operation } from '../http/operation.ts';
@@ -100,9 +101,9 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       method: 'post',
       path: '/workshop/backups',
       needs: 'administrator',
-      summary: 'Make a backup now; it is read back before it counts',
-      answer: backupFile,
-      status: 201,
+      summary: 'Make a backup now, as a job; it is read back before it counts',
+      answer: job,
+      status: 202,
       async handle() {
         if ((await backups.state()).folder === undefined)
           throw new HttpProblem(
@@ -111,7 +112,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
             'No folder for backups',
             'This server was started without a folder for backups.',
           );
-        return { body: await backups.make() };
+        return { body: await backups.ask() };
       },
     },
     {

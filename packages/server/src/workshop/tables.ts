@@ -11,7 +11,15 @@ export interface ArchivedTable {
 }
 
 /** Not of the workshop: the database’s own books, work under way, and the key that seals records (see `holdsKey`). */
-const LEFT_OUT = ['knex_migrations', 'knex_migrations_lock', 'imports', 'import_rows', 'trial_runs', 'answered_once'];
+const LEFT_OUT = [
+  'knex_migrations',
+  'knex_migrations_lock',
+  'imports',
+  'import_rows',
+  'trial_runs',
+  'answered_once',
+  'jobs',
+];
 export const KEY_TABLE = 'installation_keys';
 
 /**

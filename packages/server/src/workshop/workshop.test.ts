@@ -124,7 +124,14 @@ test('every table of the database is in it, but those that are named as left out
     `select table_name from information_schema.tables where table_schema = 'public' and table_type = 'BASE TABLE'`,
   );
   const left = rows.map(({ table_name }) => table_name).filter((name) => !names.includes(name));
-  expect(left.sort()).toEqual(['answered_once', 'imports', 'knex_migrations', 'knex_migrations_lock', 'trial_runs']);
+  expect(left.sort()).toEqual([
+    'answered_once',
+    'imports',
+    'jobs',
+    'knex_migrations',
+    'knex_migrations_lock',
+    'trial_runs',
+  ]);
 });
 
 describe('an archive to be given away', () => {
@@ -220,9 +227,11 @@ describe('backups by themselves', () => {
   afterEach(() => rm(folder, { recursive: true, force: true }));
   const silent = pino({ level: 'silent' });
   test('one when it is due, none when the newest is young, the oldest go', async () => {
-    const backups = backupService(fresh.db, silent, { folder, keep: 2 });
-    await backups.makeWhenDue();
-    await backups.makeWhenDue();
+    const backups = backupService(fresh.db, fresh.jobs, silent, { folder, keep: 2 });
+    expect(await backups.isDue(new Date())).toBe(true);
+    await backups.make();
+    expect(await backups.isDue(new Date())).toBe(false);
+    expect(await backups.isDue(new Date(Date.now() + 25 * 3.6e6))).toBe(true);
     expect(await readdir(folder)).toHaveLength(1);
     await backups.make(new Date('2099-01-01T00:00:00Z'));
     await backups.make(new Date('2099-01-02T00:00:00Z'));
@@ -233,17 +242,37 @@ describe('backups by themselves', () => {
     const kept = (await backups.read('anvilstone-20990102-000000.zip'))!;
     expect((await writeArchive(fresh.db, { withKey: true })).zip.equals(kept)).toBe(true);
   });
-  test('what went wrong is told, and leaves no half a file', async () => {
+  test('a clock that was wrong puts nothing off, and what is made after it stays', async () => {
+    const backups = backupService(fresh.db, fresh.jobs, silent, { folder, keep: 2 });
+    await backups.make(new Date('2099-01-01T00:00:00Z'));
+    await backups.make(new Date('2099-01-02T00:00:00Z'));
+    expect(await backups.isDue(new Date(Date.now() - 48 * 3.6e6))).toBe(true);
+    const { name } = await backups.make(new Date('2026-11-27T06:00:00Z'));
+    expect(await readdir(folder)).toContain(name);
+    expect(await readdir(folder)).toHaveLength(2);
+  });
+  test('asked for once at a time, done as a job; what went wrong is told, and leaves no half a file', async () => {
     const blocked = join(folder, 'a-file');
     await writeFile(blocked, '');
-    const backups = backupService(fresh.db, silent, { folder: join(blocked, 'below') });
-    await backups.makeWhenDue();
+    const backups = backupService(fresh.db, fresh.jobs, silent, { folder: join(blocked, 'below') });
+    const asked = await backups.ask();
+    expect((await backups.ask()).id).toBe(asked.id);
+    await fresh.jobs.perform(asked.id);
+    expect(await fresh.jobs.get(asked.id)).toMatchObject({ state: 'failed', attempt: 1 });
     await expect(backups.make()).rejects.toThrow();
     expect(await readdir(folder)).toEqual(['a-file']);
+    const whole = backupService(fresh.db, fresh.jobs, silent, { folder });
+    expect((await whole.state()).trouble).toMatch(/EEXIST|ENOTDIR/);
+    await fresh.jobs.perform((await fresh.jobs.retry(asked.id)).id);
+    expect(await fresh.jobs.get(asked.id)).toMatchObject({ state: 'done', failure: null });
+    expect((await whole.state()).trouble).toBeNull();
+    expect(await readdir(folder)).toHaveLength(2);
   });
   test('only backups can be read by name', async () => {
-    const backups = backupService(fresh.db, silent, { folder });
+    const backups = backupService(fresh.db, fresh.jobs, silent, { folder });
     expect(await backups.read('../../etc/passwd')).toBeUndefined();
-    expect(await backupService(fresh.db, silent, {}).read('anvilstone-20990102-000000.zip')).toBeUndefined();
+    expect(
+      await backupService(fresh.db, fresh.jobs, silent, {}).read('anvilstone-20990102-000000.zip'),
+    ).toBeUndefined();
   });
 });

@@ -1,8 +1,10 @@
 import type { Router } from 'express';
 import type { WorkspaceRow } from '../http/principal.ts';
+import type { JobService } from '../jobs/service.ts';
 
 export interface OpenWorkspace {
   router: Router;
+  jobs: JobService;
   close(): Promise<void>;
 }
 

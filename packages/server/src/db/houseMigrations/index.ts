@@ -1,5 +1,6 @@
 import type { NamedMigration } from '../migrations/migration.ts';
 import { accounts } from './0001-accounts.ts';
+import { leases } from './0002-leases.ts';
 
 /** Of what belongs to no workspace. In order; never edit one that has been released, add the next. */
-export const houseMigrations: readonly NamedMigration[] = [accounts];
+export const houseMigrations: readonly NamedMigration[] = [accounts, leases];

@@ -9,6 +9,7 @@ import { service } from './0008-service.ts';
 import { search } from './0009-search.ts';
 import { stages } from './0010-stages.ts';
 import { changes } from './0011-changes.ts';
+import { jobs } from './0012-jobs.ts';
 import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
@@ -24,4 +25,5 @@ export const migrations: readonly NamedMigration[] = [
   search,
   stages,
   changes,
+  jobs,
 ];

@@ -1,0 +1,81 @@
+import type { Knex } from 'knex';
+import PgBoss from 'pg-boss';
+import type { Logger } from 'pino';
+
+/** Where to find a job. */
+export interface JobPlace {
+  schemaName: string;
+  jobId: string;
+}
+
+export interface JobQueue {
+  /** Puts it in with the transaction that makes the job, or after so many seconds: there is never one without the other. */
+  send(trx: Knex.Transaction, place: JobPlace, afterS?: number): Promise<void>;
+  /** Takes jobs out, at most so many at once. */
+  work(most: number, perform: (place: JobPlace) => Promise<void>): Promise<void>;
+  /** Something was put in: do not wait for the next look. */
+  nudge(): void;
+  /** Takes no more out; what is at work goes on, and may be put back. */
+  rest(): Promise<void>;
+  close(): Promise<void>;
+}
+
+const NAME = 'anvilstone';
+const SCHEMA = 'house_queue';
+const LOOK_S = 2;
+/** Whether a process is lost is told by the job’s own heartbeat, long before this. */
+const EXPIRE_H = 12;
+
+/** One queue for all workspaces of a database. Begun when it is first used. */
+export function jobQueue(url: string, logger: Logger): JobQueue {
+  let started: Promise<PgBoss> | undefined;
+  const workers: string[] = [];
+
+  const boss = () => {
+    started ??= begin().catch((error: unknown) => {
+      // The database may be away for a moment: the next use tries again.
+      started = undefined;
+      throw error;
+    });
+    return started;
+  };
+  async function begin(): Promise<PgBoss> {
+    const made = new PgBoss({ connectionString: url, schema: SCHEMA, max: 3, application_name: 'anvilstone queue' });
+    made.on('error', (error) => logger.warn({ err: error }, 'the queue has trouble with the database'));
+    await made.start();
+    await made.createQueue(NAME, { name: NAME, retryLimit: 0 });
+    return made;
+  }
+
+  return {
+    async send(trx, place, afterS = 0) {
+      const executeSql = async (text: string, values: unknown[]) => {
+        const connection = (await (trx.client as Knex.Client).acquireConnection()) as {
+          query(text: string, values: unknown[]): Promise<{ rows: unknown[]; rowCount: number }>;
+        };
+        return connection.query(text, values);
+      };
+      await (
+        await boss()
+      ).send(NAME, place, { db: { executeSql } as PgBoss.Db, startAfter: afterS, expireInHours: EXPIRE_H });
+    },
+    async work(most, perform) {
+      const queue = await boss();
+      for (let i = 0; i < most; i++) {
+        const options = { batchSize: 1, pollingIntervalSeconds: LOOK_S };
+        workers.push(await queue.work<JobPlace>(NAME, options, async ([one]) => one && perform(one.data)));
+      }
+    },
+    nudge() {
+      void started?.then((queue) => workers.forEach((id) => queue.notifyWorker(id))).catch(() => undefined);
+    },
+    async rest() {
+      const queue = await started?.catch(() => undefined);
+      for (const id of workers.splice(0)) await queue?.offWork({ id }).catch(() => undefined);
+    },
+    async close() {
+      const queue = await started?.catch(() => undefined);
+      await queue?.stop({ graceful: false, wait: true }).catch(() => undefined);
+    },
+  };
+}

@@ -1,0 +1,39 @@
+import type { Knex } from 'knex';
+import type { Logger } from 'pino';
+import { allWorkspaces } from '../accounts/repository.ts';
+import type { WorkspaceRegistry } from '../workspaces/registry.ts';
+import type { JobQueue } from './queue.ts';
+
+const SWEEP_MS = 5000;
+/** Planning a file takes a thread, writing it the database: two keep both busy. */
+const AT_ONCE = 2;
+
+/** Does the jobs of all workspaces in this process, and puts back those of processes that were lost. */
+export async function workOnJobs({
+  queue,
+  house,
+  registry,
+  logger,
+  sweepMs = SWEEP_MS,
+}: {
+  queue: JobQueue;
+  house: Knex;
+  registry: WorkspaceRegistry;
+  logger: Logger;
+  sweepMs?: number;
+}): Promise<{ stop(): void }> {
+  await queue.work(AT_ONCE, async ({ schemaName, jobId }) => {
+    const row = (await allWorkspaces(house)).find((one) => one.schemaName === schemaName);
+    if (!row) return;
+    const { jobs } = await registry.of(row);
+    await jobs.perform(jobId);
+  });
+  const sweep = async () => {
+    for (const row of await allWorkspaces(house)) await (await registry.of(row)).jobs.sweep();
+  };
+  const timer = setInterval(
+    () => void sweep().catch((error: unknown) => logger.warn({ err: error }, 'lost jobs could not be looked for')),
+    sweepMs,
+  );
+  return { stop: () => clearInterval(timer) };
+}
