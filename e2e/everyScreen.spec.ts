@@ -38,6 +38,7 @@ const screens = [
   ['workshop', '/workshop', 'Take one in'],
   ['people', '/people', 'Begin with accounts'],
   ['changes', '/changes', 'the sample workshop'],
+  ['jobs', '/jobs', 'Under way'],
   ['grades', '/grades?q=clearway', 'Tarrowmill PETG Clearway'],
   ['one grade', '/grades/tm-petg', 'Show what nobody reports'],
   ['curves', '/grades/tm-petg?show=curves', 'Growth of deflection under load'],

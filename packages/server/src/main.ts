@@ -15,6 +15,7 @@ import { workspaceRegistry } from './workspaces/registry.ts';
 import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate, oneAtATime } from './db/connection.ts';
 import { leasesOf } from './db/leases.ts';
 import { jobQueue } from './jobs/queue.ts';
+import { JOB_TIMES } from './jobs/service.ts';
 import { workOnJobs } from './jobs/worker.ts';
 import { closeThreads, warmThreads } from './exchange/pool.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
@@ -51,6 +52,8 @@ let stopping = false;
 const house = connect(url, HOUSE_SCHEMA, 5);
 const worker = `${hostname()}-${process.pid}-${randomUUID().slice(0, 4)}`;
 const queue = jobQueue(url, logger);
+// A process that says nothing for so long is taken for lost, s.
+const silentS = Number(process.env.ANVILSTONE_JOB_SILENT_SECONDS ?? JOB_TIMES.silentS);
 // Seconds between the stand-in logger’s readings, and so between looks at it.
 const loggerS = Number(process.env.ANVILSTONE_LOGGER_SECONDS ?? 900);
 const standIns = await startStandIns({ everyS: loggerS });
@@ -61,6 +64,7 @@ const open = workspaceOpener({
   leases: leasesOf(house, worker),
   worker,
   works,
+  jobTimes: { ...JOB_TIMES, silentS, beatS: silentS / 5 },
   devices: standIns.devices,
   backupFolder: process.env.ANVILSTONE_BACKUPS,
   backupEveryH: Number(process.env.ANVILSTONE_BACKUP_HOURS ?? 24),

@@ -135,17 +135,13 @@ export async function reopenJob(db: Knex, id: string): Promise<JobRow | undefine
 }
 
 /** Those whose process said nothing for so long, and those that nobody began: their message is lost. Locked. */
-export const lostJobs = (trx: Knex, silentS: number, unbegunS: number) =>
-  trx('jobs')
-    .where((either) =>
-      either
-        .where({ state: 'running' })
-        .where('beat_at', '<', trx.raw('now() - make_interval(secs => ?)', [silentS]))
-        .orWhere((one) =>
-          one
-            .where({ state: 'waiting' })
-            .where('queued_at', '<', trx.raw('now() - make_interval(secs => ?)', [unbegunS])),
-        ),
-    )
-    .forUpdate()
-    .skipLocked() as unknown as Promise<JobRow[]>;
+export async function lostJobs(trx: Knex, silentS: number, unbegunS: number): Promise<JobRow[]> {
+  const { rows } = await trx.raw<{ rows: JobRow[] }>(
+    `select * from jobs
+     where (state = 'running' and beat_at < now() - make_interval(secs => :silentS))
+        or (state = 'waiting' and queued_at < now() - make_interval(secs => :unbegunS))
+     for update skip locked`,
+    { silentS, unbegunS },
+  );
+  return rows;
+}

@@ -53,6 +53,7 @@ export const api = createApi({
     'Grade',
     'HouseRules',
     'Import',
+    'Job',
     'Agent',
     'View',
     'Machine',

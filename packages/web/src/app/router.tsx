@@ -78,6 +78,10 @@ export const router = createBrowserRouter(
           lazy: async () => ({ Component: (await import('../service/ServicePage.tsx')).ServicePage }),
         },
         {
+          path: 'jobs',
+          lazy: async () => ({ Component: (await import('../jobs/JobsPage.tsx')).JobsPage }),
+        },
+        {
           path: 'workshop',
           lazy: async () => ({ Component: (await import('../workshop/WorkshopPage.tsx')).WorkshopPage }),
         },

@@ -23,6 +23,7 @@ export const TAGS = {
   part_notices: ['Notice'],
   saved_views: ['View'],
   stage_marks: ['StageMark'],
+  jobs: ['Job', 'Backup'],
 } as const;
 export type LiveTag = (typeof TAGS)[keyof typeof TAGS][number] | 'Change';
 

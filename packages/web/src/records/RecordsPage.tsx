@@ -5,6 +5,7 @@ import { controlLook, Field } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { CheckAllPanel } from './CheckAllPanel.tsx';
 import { CheckFilePanel } from './CheckFilePanel.tsx';
 
 /** Every frozen decision of the workshop, and those that came from elsewhere. */
@@ -85,6 +86,7 @@ export function RecordsPage() {
           )}
         </Panel>
         <div className="flex flex-col gap-4">
+          <CheckAllPanel />
           <CheckFilePanel />
           <ReceivedPanel />
         </div>

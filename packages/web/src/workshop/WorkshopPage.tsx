@@ -3,6 +3,8 @@ import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { OpenJobs } from '../jobs/OpenJobs.tsx';
+import { isOpen, useJobsQuery } from '../jobs/jobsApi.ts';
 import { moment } from '../ui/when.ts';
 import { TakeArchive } from './TakeArchive.tsx';
 import { useBackupsQuery, useMakeBackupMutation } from './workshopApi.ts';
@@ -39,7 +41,10 @@ export function WorkshopPage() {
           </Panel>
           <Backups />
         </div>
-        <TakeArchive />
+        <div className="flex flex-col gap-4">
+          <TakeArchive />
+          <OpenJobs />
+        </div>
       </div>
     </main>
   );
@@ -50,6 +55,7 @@ const MOST_SHOWN = 8;
 function Backups() {
   const { data: state, error } = useBackupsQuery();
   const [make, making] = useMakeBackupMutation();
+  const backingUp = useJobsQuery().data?.find((job) => job.kind === 'back-up' && isOpen(job));
   const [nowMs] = useState(() => Date.now());
   return (
     <Panel title="Keep it safe">
@@ -89,14 +95,18 @@ function Backups() {
       )}
       <div className="mt-3 flex items-center gap-2">
         {state?.folder !== undefined && (
-          <Button disabled={making.isLoading} onClick={() => void make()}>
+          <Button disabled={making.isLoading || backingUp !== undefined} onClick={() => void make()}>
             Make one now
           </Button>
         )}
         <a className={linkLook} href={`${API}/workshop/archive.zip?key=with`} download>
           Download a backup
         </a>
-        {making.isLoading && <span className="text-sm text-quiet">Writing and reading back …</span>}
+        {backingUp && (
+          <span role="status" className="text-sm text-quiet">
+            {backingUp.state === 'waiting' ? 'About to begin …' : 'Writing and reading back …'}
+          </span>
+        )}
       </div>
       {making.error !== undefined && <ProblemNotice error={making.error} />}
     </Panel>

@@ -1,3 +1,4 @@
+import type { Job } from '@anvilstone/schema';
 import { api } from '../app/api.ts';
 
 export interface BackupState {
@@ -24,9 +25,9 @@ export const { useBackupsQuery, useMakeBackupMutation, useCheckArchiveMutation, 
   api.injectEndpoints({
     endpoints: (build) => ({
       backups: build.query<BackupState, void>({ query: () => 'workshop/backups', providesTags: ['Backup'] }),
-      makeBackup: build.mutation<void, void>({
+      makeBackup: build.mutation<Job, void>({
         query: () => ({ url: 'workshop/backups', method: 'POST' }),
-        invalidatesTags: ['Backup'],
+        invalidatesTags: ['Backup', 'Job'],
       }),
       checkArchive: build.mutation<ArchiveManifest, File>({
         query: (body) => ({ url: 'workshop/archive/check', method: 'POST', body, headers: ZIP }),

@@ -1,0 +1,43 @@
+import { Loading } from '../ui/Loading.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { JobRow } from './JobRow.tsx';
+import { isOpen, useJobsQuery } from './jobsApi.ts';
+
+/** Long work of the workshop: what is under way, and what came of the rest. */
+export function JobsPage() {
+  const { data: jobs, error } = useJobsQuery();
+  const open = jobs?.filter(isOpen) ?? [];
+  const over = jobs?.filter((job) => !isOpen(job)) ?? [];
+  return (
+    <main className="max-w-4xl p-5">
+      <h1 className="text-xl">Long work</h1>
+      <p className="mb-4 text-quiet">
+        Files that are read and written, backups, records computed again. It goes on when the page is closed; if the
+        process that does it is lost, another begins it again. What was done two weeks ago is no longer listed.
+      </p>
+      {error !== undefined && <ProblemNotice error={error} />}
+      {!jobs && error === undefined && <Loading what="the list" />}
+      {jobs && (
+        <div className="flex flex-col gap-4">
+          <Panel title={`Under way: ${open.length}`}>
+            {open.length === 0 && <p className="text-quiet">Nothing.</p>}
+            <ul>
+              {open.map((job) => (
+                <JobRow key={job.id} job={job} />
+              ))}
+            </ul>
+          </Panel>
+          <Panel title="Over">
+            {over.length === 0 && <p className="text-quiet">Nothing yet.</p>}
+            <ul>
+              {over.map((job) => (
+                <JobRow key={job.id} job={job} />
+              ))}
+            </ul>
+          </Panel>
+        </div>
+      )}
+    </main>
+  );
+}

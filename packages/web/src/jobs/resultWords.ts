@@ -1,0 +1,30 @@
+import type { Job, RecordsCheck } from '@anvilstone/schema';
+
+interface ResultWords {
+  words: string;
+  isBad: boolean;
+  records: RecordsCheck['differing'];
+}
+
+/** What came of a job, in words. Undefined: there is nothing to say beside that it is done. */
+export function resultWords({ kind, result }: Job): ResultWords | undefined {
+  if (result === null) return undefined;
+  if (kind === 'check-records') {
+    const { checked, differing } = result as RecordsCheck;
+    return {
+      words:
+        checked === 0
+          ? 'There are no records yet.'
+          : differing.length === 0
+            ? `All ${checked} records come to what was frozen.`
+            : `${differing.length} of ${checked} records do not come to what was frozen:`,
+      isBad: differing.length > 0,
+      records: differing,
+    };
+  }
+  if (kind === 'back-up') {
+    const { name, bytes } = result as { name: string; bytes: number };
+    return { words: `${name}, ${(bytes / 1e6).toFixed(1)} MB`, isBad: false, records: [] };
+  }
+  return undefined;
+}
