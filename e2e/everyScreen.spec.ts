@@ -39,6 +39,7 @@ const screens = [
   ['people', '/people', 'Begin with accounts'],
   ['changes', '/changes', 'the sample workshop'],
   ['jobs', '/jobs', 'Under way'],
+  ['not at the server yet', '/unsent', 'Everything is at the server'],
   ['grades', '/grades?q=clearway', 'Tarrowmill PETG Clearway'],
   ['one grade', '/grades/tm-petg', 'Show what nobody reports'],
   ['curves', '/grades/tm-petg?show=curves', 'Growth of deflection under load'],

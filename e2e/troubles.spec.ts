@@ -108,6 +108,49 @@ test.describe('nothing is lost', () => {
     expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBe(180);
   });
 
+  test('an edit that never got through is sent from whichever page is open next; so is a form that was saved', async ({
+    page,
+    request,
+    context,
+  }) => {
+    const part = await makePart(request, { title: 'Edited in a tunnel' });
+    await page.goto(`/parts/${part.id}/brief`);
+    const span = page.getByLabel('From the root to the load', { exact: true });
+    await expect(span).toHaveValue('220');
+    // The database is away: the server answers, and cannot do it.
+    const away = {
+      status: 503,
+      contentType: 'application/problem+json',
+      body: '{"title":"Away","detail":"D","status":503}',
+    };
+    await context.route('**/api/v1/**', (route) =>
+      route.request().method() === 'GET' ? route.continue() : route.fulfill(away),
+    );
+    await span.fill('175');
+    await page.close();
+    const next = await context.newPage();
+    await next.goto('/machines/new');
+    await next.getByLabel('Name', { exact: true }).fill('Printer in a tunnel');
+    await next.getByRole('button', { name: 'Save it' }).click();
+    await expect(next.getByRole('alert').filter({ hasText: 'Kept on this computer' })).toBeVisible();
+    await expect(next.getByRole('status').filter({ hasText: '2 changes are kept on this computer' })).toBeVisible();
+    await next.close();
+    const last = await context.newPage();
+    await last.goto('/unsent');
+    await expect(last.getByText('Edited in a tunnel', { exact: true })).toBeVisible();
+    await expect(last.getByText('Machine “Printer in a tunnel”')).toBeVisible();
+    await context.unroute('**/api/v1/**');
+    await expect(last.getByText('Everything is at the server.')).toBeVisible();
+    expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBe(175);
+    const machines = (await (await request.get('/api/v1/machines')).json()) as {
+      machine: { id: string; name: string };
+    }[];
+    const mine = machines.filter(({ machine }) => machine.name === 'Printer in a tunnel');
+    expect(mine).toHaveLength(1);
+    // Left as it was found: other tests count the machines.
+    await request.delete(`/api/v1/machines/${mine[0]!.machine.id}?revision=1`);
+  });
+
   test('a change made elsewhere to the same field is shown and chosen, never overwritten', async ({
     page,
     request,

@@ -5,8 +5,11 @@ import { RouterProvider } from 'react-router';
 import { SessionGate } from './access/SessionGate.tsx';
 import { router } from './app/router.tsx';
 import { makeStore } from './app/store.ts';
+import { loadOutbox } from './outbox/outbox.ts';
 import './styles.css';
 
+// A brief is opened with the edits that an earlier visit could not send.
+await loadOutbox();
 createRoot(document.getElementById('root')!).render(
   <StrictMode>
     <Provider store={makeStore()}>

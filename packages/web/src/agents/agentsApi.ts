@@ -5,6 +5,7 @@ export const { useOwnAgentsQuery, useSaveAgentMutation, useRemoveAgentMutation }
   endpoints: (build) => ({
     ownAgents: build.query<AgentOfWorkshop[], void>({ query: () => 'agents', providesTags: ['Agent'] }),
     saveAgent: build.mutation<AgentOfWorkshop, AgentOfWorkshop>({
+      extraOptions: { kept: 'Fluid' },
       query: (body) => ({ url: `agents/${body.agent.id}`, method: 'PUT', body }),
       invalidatesTags: ['Agent', 'Library'],
     }),

@@ -3,6 +3,8 @@ import { NavLink, Outlet } from 'react-router';
 import { useSessionQuery } from '../access/accessApi.ts';
 import { useLive } from '../live/useLive.ts';
 import { Find } from '../find/Find.tsx';
+import { UnsentNote } from '../outbox/UnsentNote.tsx';
+import { useSending } from '../outbox/useOutbox.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { themeChosen, unitsChosen } from './settings.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
@@ -27,6 +29,7 @@ const places = [
 /** The rail, the settings that hold everywhere, and the page beside them. */
 export function Shell() {
   useLive();
+  useSending();
   return (
     <div className="flex min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
@@ -58,6 +61,7 @@ export function Shell() {
       </nav>
       <div className="min-w-0 grow" id="main" tabIndex={-1}>
         <ViewerNote />
+        <UnsentNote />
         <Suspense fallback={<Loading what="the page" />}>
           <Outlet />
         </Suspense>

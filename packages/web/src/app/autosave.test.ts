@@ -2,15 +2,8 @@ import { lampArm } from '@anvilstone/core/sample';
 import type { Brief, Part } from '@anvilstone/schema';
 import { configureStore } from '@reduxjs/toolkit';
 
-const kept = new Map<string, string>();
-Object.assign(globalThis, {
-  location: { href: 'http://127.0.0.1:4600/' },
-  localStorage: {
-    setItem: (key: string, value: string) => kept.set(key, value),
-    getItem: (key: string) => kept.get(key) ?? null,
-    removeItem: (key: string) => kept.delete(key),
-  },
-});
+Object.assign(globalThis, { location: { href: 'http://127.0.0.1:4600/', pathname: '/' } });
+const kept = async () => (await import('./unsaved.ts')).findUnsaved('p');
 
 type Answer = { status: number; body: unknown } | 'no answer';
 const answers: Answer[] = [];
@@ -36,7 +29,6 @@ const savedAs = (revision: number, title: string): Answer => ({
 
 beforeEach(() => {
   jest.useFakeTimers();
-  kept.clear();
   answers.length = 0;
   sent.length = 0;
   globalThis.fetch = async (input) => {
@@ -61,11 +53,11 @@ test('typing is saved once, a moment after it stops, and no longer kept here the
     await jest.advanceTimersByTimeAsync(200);
   }
   expect(sent).toHaveLength(0);
-  expect(kept.get('anvilstone-unsaved-p')).toMatch('"title":"abc"');
+  expect((await kept())?.brief.title).toBe('abc');
   await jest.advanceTimersByTimeAsync(1500);
   expect(sent.map(({ brief, revision }) => [brief.title, revision])).toEqual([['abc', 1]]);
   expect(store.getState().draft).toMatchObject({ revision: 2, saving: { state: 'saved' } });
-  expect(kept.size).toBe(0);
+  expect(await kept()).toBeUndefined();
 });
 
 test('while the server is away it tries again, then saves the newest edit', async () => {
@@ -90,7 +82,7 @@ test('a stale write stops with the newer part and keeps mine here', async () => 
   await jest.advanceTimersByTimeAsync(10_000);
   expect(sent).toHaveLength(1);
   expect(store.getState().draft.saving).toEqual({ state: 'conflict', newer });
-  expect(kept.get('anvilstone-unsaved-p')).toMatch('mine');
+  expect((await kept())?.brief.title).toBe('mine');
 });
 
 test('a brief that contradicts itself is not sent; put right, it is', async () => {

@@ -8,6 +8,7 @@ import {
 } from '@reduxjs/toolkit';
 import { api } from './api.ts';
 import { newerMet, saved, savingChanged, type Draft, type Saving } from './draft.ts';
+import { whoIn } from '../outbox/keepRequest.ts';
 import { asProblem } from './problem.ts';
 import { forgetUnsaved, keepUnsaved } from './unsaved.ts';
 
@@ -30,7 +31,7 @@ export function makeAutosave() {
     predicate: (_action, current, before) => current.draft !== before.draft && current.draft.saving.state === 'waiting',
     async effect(_action, store) {
       const { partId, brief, revision, base } = store.getState().draft;
-      if (partId && brief) keepUnsaved(partId, { brief, revision, ...(base ? { base } : {}) });
+      if (partId && brief) keepUnsaved(partId, { brief, revision, ...(base ? { base } : {}) }, whoIn(store.getState()));
       if (running) return;
       running = true;
       try {
@@ -68,6 +69,8 @@ async function saveUntilQuiet(store: Api): Promise<void> {
       store.dispatch(saved({ part, brief }));
     } catch (error) {
       const failure = afterFailure(error);
+      // Who may not change anything tries things out, and is told so: nothing waits to be sent for them.
+      if (asProblem(error).status === 403) forgetUnsaved(partId);
       if (failure.state === 'conflict' && store.getState().draft.partId === partId) {
         // What can be brought together is, and is saved next.
         store.dispatch(newerMet({ part: failure.newer }));

@@ -9,7 +9,7 @@ export function asProblem(error: unknown): Problem {
       type: 'offline',
       title: 'The server does not answer',
       status: 0,
-      detail: 'Your changes are kept on this computer and will be saved when it is back.',
+      detail: 'Nothing was done. Try again when it is back; what you typed stays here while the page is open.',
     };
   }
   return {

@@ -78,6 +78,10 @@ export const router = createBrowserRouter(
           lazy: async () => ({ Component: (await import('../service/ServicePage.tsx')).ServicePage }),
         },
         {
+          path: 'unsent',
+          lazy: async () => ({ Component: (await import('../outbox/UnsentPage.tsx')).UnsentPage }),
+        },
+        {
           path: 'jobs',
           lazy: async () => ({ Component: (await import('../jobs/JobsPage.tsx')).JobsPage }),
         },

@@ -1,4 +1,6 @@
 import type { Brief } from '@anvilstone/schema';
+import { briefId, drop, keep, keptAs } from '../outbox/outbox.ts';
+import { PREFIX } from './place.ts';
 
 /** Edits the server does not have yet, kept on this computer so that a closed tab or a dead server loses nothing. */
 export interface Unsaved {
@@ -8,21 +10,28 @@ export interface Unsaved {
   base?: Brief;
 }
 
-const key = (partId: string) => `anvilstone-unsaved-${partId}`;
-
-export function keepUnsaved(partId: string, unsaved: Unsaved): void {
-  localStorage.setItem(key(partId), JSON.stringify(unsaved));
+export function keepUnsaved(partId: string, { brief, revision, base }: Unsaved, who: string | null = null): void {
+  keep({
+    kind: 'brief',
+    id: briefId(partId),
+    prefix: PREFIX,
+    who,
+    atMs: Date.now(),
+    what: brief.title,
+    place: `/parts/${partId}/brief`,
+    refused: null,
+    partId,
+    brief,
+    revision,
+    base: base ?? null,
+  });
 }
 
-export function forgetUnsaved(partId: string): void {
-  localStorage.removeItem(key(partId));
-}
+export const forgetUnsaved = (partId: string) => drop(briefId(partId));
 
 export function findUnsaved(partId: string): Unsaved | undefined {
-  try {
-    const text = localStorage.getItem(key(partId));
-    return text === null ? undefined : (JSON.parse(text) as Unsaved);
-  } catch {
-    return undefined;
-  }
+  const kept = keptAs(briefId(partId));
+  if (kept?.kind !== 'brief') return undefined;
+  const { brief, revision, base } = kept;
+  return { brief, revision, ...(base ? { base } : {}) };
 }

@@ -46,6 +46,7 @@ export const {
     campaigns: build.query<CampaignSummary[], void>({ query: () => 'campaigns', providesTags: ['Campaign'] }),
     campaign: build.query<CampaignRecord, string>({ query: (id) => `campaigns/${id}`, providesTags: ['Campaign'] }),
     saveCampaign: build.mutation<CampaignRecord, CampaignRecord>({
+      extraOptions: { kept: 'Campaign' },
       query: (body) => ({ url: `campaigns/${body.campaign.id}`, method: 'PUT', body }),
       invalidatesTags: ['Campaign'],
     }),
@@ -55,6 +56,7 @@ export const {
     }),
     trials: build.query<TrialRecord[], string>({ query: (id) => `campaigns/${id}/trials`, providesTags: ['Trial'] }),
     saveTrial: build.mutation<TrialRecord, TrialRecord>({
+      extraOptions: { kept: 'Trial' },
       query: (body) => ({ url: `trials/${body.trial.id}`, method: 'PUT', body }),
       invalidatesTags: ['Trial', 'Campaign'],
     }),

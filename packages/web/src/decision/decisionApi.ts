@@ -30,6 +30,7 @@ export const {
       providesTags: ['Decision'],
     }),
     sign: build.mutation<SignOff, SignOffRequest & { id: string }>({
+      extraOptions: { kept: 'Signature' },
       query: ({ id, ...body }) => ({ url: `decisions/${id}/sign-offs`, method: 'POST', body }),
       invalidatesTags: ['Decision'],
     }),

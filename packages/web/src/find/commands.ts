@@ -38,6 +38,7 @@ const PLACES: readonly Command[] = [
     to: '/people',
   },
   { id: 'changes', title: 'Changes: who changed what', words: 'history audit undo put back', to: '/changes' },
+  { id: 'unsent', title: 'Not at the server yet', words: 'unsent offline kept outbox', to: '/unsent' },
   { id: 'jobs', title: 'Long work under way', words: 'jobs queue backup import cancel retry', to: '/jobs' },
   { id: 'workshop', title: 'Workshop: archive and backup', words: 'export import restore', to: '/workshop' },
 ];

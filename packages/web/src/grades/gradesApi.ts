@@ -29,10 +29,12 @@ export const {
       ],
     }),
     createGrade: build.mutation<GradeRecord, Grade>({
+      extraOptions: { kept: 'Grade' },
       query: (grade) => ({ url: 'grades', method: 'POST', body: { grade } }),
       invalidatesTags: ['Library'],
     }),
     saveGrade: build.mutation<GradeRecord, GradeUpdate>({
+      extraOptions: { kept: 'Grade' },
       query: (body) => ({ url: `grades/${body.grade.id}`, method: 'PUT', body }),
       // After a refusal too: the newer revision is fetched.
       invalidatesTags: (_record, _error, { grade }) => ['Library', { type: 'Grade', id: grade.id }],

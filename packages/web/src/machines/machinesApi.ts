@@ -4,6 +4,7 @@ import { api } from '../app/api.ts';
 export const { useSaveMachineMutation, useRemoveMachineMutation } = api.injectEndpoints({
   endpoints: (build) => ({
     saveMachine: build.mutation<MachineRecord, MachineRecord>({
+      extraOptions: { kept: 'Machine' },
       query: (body) => ({ url: `machines/${body.machine.id}`, method: 'PUT', body }),
       invalidatesTags: ['Machine', 'Library'],
     }),

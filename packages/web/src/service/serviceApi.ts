@@ -81,6 +81,7 @@ export const {
       providesTags: ['Service'],
     }),
     saveInstallation: build.mutation<InstallationRecord, InstallationRecord>({
+      extraOptions: { kept: 'Part in service' },
       query: (body) => ({ url: `installations/${body.installation.id}`, method: 'PUT', body }),
       invalidatesTags: ['Service'],
     }),
@@ -89,6 +90,7 @@ export const {
       invalidatesTags: ['Service'],
     }),
     saveFinding: build.mutation<FindingRecord, FindingRecord>({
+      extraOptions: { kept: 'Finding' },
       query: (body) => ({ url: `service-findings/${body.finding.id}`, method: 'PUT', body }),
       invalidatesTags: ['Service'],
     }),

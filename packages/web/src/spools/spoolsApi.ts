@@ -33,6 +33,7 @@ export const {
 } = stockApi.injectEndpoints({
   endpoints: (build) => ({
     saveSpool: build.mutation<SpoolRecord, SpoolRecord>({
+      extraOptions: { kept: 'Spool' },
       query: (body) => ({ url: `spools/${body.spool.id}`, method: 'PUT', body }),
       invalidatesTags: ['Stock'],
     }),
@@ -41,10 +42,12 @@ export const {
       invalidatesTags: ['Stock'],
     }),
     savePlace: build.mutation<PlaceRecord, PlaceRecord>({
+      extraOptions: { kept: 'Storage place' },
       query: (body) => ({ url: `places/${body.place.id}`, method: 'PUT', body }),
       invalidatesTags: ['Stock'],
     }),
     saveDryer: build.mutation<DryerRecord, DryerRecord>({
+      extraOptions: { kept: 'Dryer' },
       query: (body) => ({ url: `dryers/${body.dryer.id}`, method: 'PUT', body }),
       invalidatesTags: ['Stock'],
     }),
@@ -53,6 +56,7 @@ export const {
       invalidatesTags: ['Stock'],
     }),
     saveSchedule: build.mutation<DryerScheduleRecord, DryerScheduleRecord>({
+      extraOptions: { kept: 'Dryer schedule' },
       query: (body) => ({ url: 'dryer-schedule', method: 'PUT', body }),
       // The next change names the new revision, before the stock is read again.
       async onQueryStarted(_, { dispatch, queryFulfilled }) {
@@ -82,6 +86,7 @@ export const {
       invalidatesTags: ['Stock', 'Instrument'],
     }),
     recordPrint: build.mutation<PrintRecord, PrintRecord>({
+      extraOptions: { kept: 'Print' },
       query: (body) => ({ url: `prints/${body.id}`, method: 'PUT', body }),
       invalidatesTags: ['Stock', 'Machine', 'Library'],
     }),

@@ -1,0 +1,79 @@
+import { useState } from 'react';
+import { Link } from 'react-router';
+import { useSessionQuery } from '../access/accessApi.ts';
+import { PREFIX } from '../app/place.ts';
+import { issueTexts } from '../app/problem.ts';
+import { Button } from '../ui/Button.tsx';
+import { Panel } from '../ui/Panel.tsx';
+import { moment } from '../ui/when.ts';
+import { drop, keep, type Kept } from './outbox.ts';
+import { useKept } from './useOutbox.ts';
+
+/** What was saved while the server was away, and what it would not have when it was back. */
+export function UnsentPage() {
+  const kept = useKept();
+  return (
+    <main className="max-w-4xl p-5">
+      <h1 className="text-xl">Not at the server yet</h1>
+      <p className="mb-4 text-quiet">
+        What was saved while the server did not answer is kept in this browser and sent in the order it was made. What
+        the server would not have stays here until you put it right or let it go.
+      </p>
+      <Panel title={kept.length === 0 ? 'Nothing' : `${kept.length} kept`}>
+        {kept.length === 0 && <p className="text-quiet">Everything is at the server.</p>}
+        <ul>
+          {kept.map((one) => (
+            <KeptRow key={one.id} one={one} />
+          ))}
+        </ul>
+      </Panel>
+    </main>
+  );
+}
+
+function KeptRow({ one }: { one: Kept }) {
+  const who = useSessionQuery().data?.accountId ?? null;
+  const [nowMs] = useState(() => Date.now());
+  const [isSure, setSure] = useState(false);
+  const isElsewhere = one.prefix !== PREFIX;
+  return (
+    <li className="border-b border-line py-2 last:border-0">
+      <div className="flex items-center gap-2">
+        <div className="grow">
+          <p className="font-semibold">{one.what}</p>
+          <p className="text-sm text-quiet">
+            {one.kind === 'brief' ? 'Brief, edited' : 'Saved'} {moment(one.atMs, nowMs)}
+            {isElsewhere && ' in another workspace'}
+            {one.who !== who && ' by somebody else, who has to sign in'}
+            {!one.refused && one.who === who && !isElsewhere && ' · waiting for the server'}
+          </p>
+        </div>
+        {!isElsewhere && (
+          <Link className="text-sm underline underline-offset-2" to={one.place}>
+            Open where it was made
+          </Link>
+        )}
+        {one.refused && <Button onClick={() => keep({ ...one, refused: null })}>Send again</Button>}
+        <Button onClick={() => (isSure ? drop(one.id) : setSure(true))}>
+          {isSure ? 'Let it go: it is lost' : 'Let it go'}
+        </Button>
+      </div>
+      {one.refused && (
+        <div className="mt-1 text-sm text-fail">
+          <p>
+            {one.refused.title}: {one.refused.detail}
+          </p>
+          {issueTexts(one.refused).map((text) => (
+            <p key={text}>{text}</p>
+          ))}
+        </div>
+      )}
+      <details className="mt-1 text-sm">
+        <summary className="cursor-pointer text-quiet">What it holds</summary>
+        <pre className="max-h-72 overflow-auto rounded bg-sunken p-2 text-xs">
+          {JSON.stringify(one.kind === 'brief' ? one.brief : one.body, null, 2)}
+        </pre>
+      </details>
+    </li>
+  );
+}

@@ -1,0 +1,210 @@
+import 'fake-indexeddb/auto';
+import { lampArm } from '@anvilstone/core/sample';
+import type { Brief, Part, Problem } from '@anvilstone/schema';
+
+const storage = new Map<string, string>();
+Object.assign(globalThis, {
+  location: { href: 'http://127.0.0.1:4600/spools/S-1', pathname: '/spools/S-1' },
+  history: { state: { key: 'form-1' } },
+  localStorage: {
+    getItem: (name: string) => storage.get(name) ?? null,
+    removeItem: (name: string) => storage.delete(name),
+  },
+});
+Object.defineProperty(globalThis, 'navigator', { value: {}, configurable: true });
+
+type Answer = { status: number; body: unknown } | 'no answer';
+interface Sent {
+  method: string;
+  path: string;
+  key: string | null;
+  body: unknown;
+}
+let answers: Answer[] = [];
+let sent: Sent[] = [];
+
+/** A page as after it was opened: everything in memory is new, only what is on the disk is there. */
+async function open() {
+  jest.resetModules();
+  const outbox = await import('./outbox.ts');
+  await outbox.loadOutbox();
+  const { makeStore } = await import('./testStore.ts');
+  const { api } = await import('../app/api.ts');
+  const spools = await import('../spools/spoolsApi.ts');
+  const { sendKept } = await import('./send.ts');
+  void spools;
+  return { outbox, store: makeStore(), api, sendKept };
+}
+const saveSpool = async (page: Awaited<ReturnType<typeof open>>, revision: number, note: string) => {
+  const { api } = page;
+  const endpoint = (api.endpoints as unknown as Record<string, { initiate(arg: unknown): never }>).saveSpool!;
+  return (await page.store.dispatch(endpoint.initiate({ spool: { id: 'S-1', note }, revision }))) as {
+    error?: { data: Problem };
+  };
+};
+const createPart = (page: Awaited<ReturnType<typeof open>>, title: string) =>
+  page.store.dispatch(page.api.endpoints.createPart.initiate({ ...lampArm, title }));
+const conflict = (newer: Part): Answer => ({
+  status: 409,
+  body: { type: 't', title: 'Changed meanwhile', status: 409, detail: 'D', current: newer },
+});
+const partOf = (brief: Brief, revision: number): Part => ({ id: 'p', revision, brief, createdAt: '', updatedAt: '' });
+const done: Answer = { status: 200, body: {} };
+
+beforeEach(async () => {
+  answers = [];
+  sent = [];
+  const { outbox } = await open();
+  for (const { id } of outbox.everythingKept()) outbox.drop(id);
+  globalThis.fetch = async (input) => {
+    const request = input as Request;
+    const text = await request.text();
+    sent.push({
+      method: request.method,
+      path: new URL(request.url).pathname,
+      key: request.headers.get('Idempotency-Key'),
+      body: text === '' ? null : JSON.parse(text),
+    });
+    const answer = answers.shift() ?? 'no answer';
+    if (answer === 'no answer') throw new TypeError('no answer');
+    return new Response(JSON.stringify(answer.body), {
+      status: answer.status,
+      headers: { 'Content-Type': 'application/json' },
+    });
+  };
+});
+
+test('what is saved while the server is away is told as kept, outlives the page, and is sent in its order', async () => {
+  const first = await open();
+  expect((await saveSpool(first, 3, 'half full')).error!.data).toMatchObject({ type: 'kept' });
+  await createPart(first, 'Made in a tunnel');
+  const key = sent.at(-1)!.key;
+  expect(key).toMatch(/\w{8}/);
+  await new Promise((resolve) => setTimeout(resolve, 20));
+
+  const next = await open();
+  expect(next.outbox.everythingKept().map(({ what, place }) => [what, place])).toEqual([
+    ['Spool S-1', '/spools/S-1'],
+    ['Part “Made in a tunnel”', '/spools/S-1'],
+  ]);
+  sent = [];
+  answers = [done, done];
+  await next.sendKept(next.store);
+  expect(sent.map(({ method, path }) => `${method} ${path}`)).toEqual(['PUT /api/v1/spools/S-1', 'POST /api/v1/parts']);
+  // The server may have had it all the same: it is the same request, and not made twice.
+  expect(sent[1]!.key).toBe(key);
+  expect(next.outbox.everythingKept()).toEqual([]);
+  await new Promise((resolve) => setTimeout(resolve, 20));
+  expect((await open()).outbox.everythingKept()).toEqual([]);
+});
+
+test('a dead database counts as no answer; a fault of the server’s own does not, and is not kept', async () => {
+  const page = await open();
+  answers = [{ status: 503, body: { title: 'The database does not answer', detail: 'D', status: 503, type: 't' } }];
+  expect((await saveSpool(page, 1, 'a')).error!.data.type).toBe('kept');
+  expect(page.outbox.everythingKept()).toHaveLength(1);
+  answers = [{ status: 500, body: { title: 'T', detail: 'D', status: 500, type: 't' } }];
+  await createPart(page, 'x');
+  expect(page.outbox.everythingKept()).toHaveLength(1);
+});
+
+test('saved again in the same form it takes the place of the one before; once it goes through nothing is kept', async () => {
+  const page = await open();
+  await saveSpool(page, 1, 'first');
+  await saveSpool(page, 1, 'second');
+  await createPart(page, 'first');
+  await createPart(page, 'second');
+  Object.assign(history.state as object, { key: 'form-2' });
+  await createPart(page, 'another');
+  expect(page.outbox.everythingKept()).toHaveLength(3);
+  answers = [done];
+  await saveSpool(page, 1, 'third');
+  expect(page.outbox.everythingKept().map(({ what }) => what)).toEqual(['Part “second”', 'Part “another”']);
+});
+
+test('what the server would not have stays, with the reason, and does not hold up the rest', async () => {
+  const page = await open();
+  await saveSpool(page, 1, 'stale');
+  await createPart(page, 'fine');
+  answers = [{ status: 409, body: { type: 't', title: 'Changed meanwhile', status: 409, detail: 'D' } }, done];
+  await page.sendKept(page.store);
+  expect(page.outbox.everythingKept()).toMatchObject([{ what: 'Spool S-1', refused: { title: 'Changed meanwhile' } }]);
+  sent = [];
+  await page.sendKept(page.store);
+  expect(sent).toEqual([]);
+});
+
+test('while the server stays away nothing is thrown away, and what comes after waits', async () => {
+  const page = await open();
+  await saveSpool(page, 1, 'a');
+  await createPart(page, 'b');
+  for (const answer of ['no answer', { status: 401, body: {} }, { status: 429, body: {} }] as Answer[]) {
+    sent = [];
+    answers = [answer];
+    await page.sendKept(page.store);
+    expect(sent).toHaveLength(1);
+    expect(page.outbox.everythingKept().filter(({ refused }) => refused === null)).toHaveLength(2);
+  }
+});
+
+test('nothing is sent under another’s name or into another workspace', async () => {
+  const page = await open();
+  await saveSpool(page, 1, 'a');
+  const [one] = page.outbox.everythingKept();
+  page.outbox.keep({ ...one!, id: 'other account', who: 'somebody' });
+  page.outbox.keep({ ...one!, id: 'other workspace', prefix: '/w/other' });
+  sent = [];
+  answers = [done, done, done];
+  await page.sendKept(page.store);
+  expect(sent).toHaveLength(1);
+  expect(page.outbox.everythingKept().map(({ id }) => id)).toEqual(['other account', 'other workspace']);
+});
+
+describe('a brief that nobody has open', () => {
+  const mine: Brief = { ...lampArm, title: 'Mine' };
+  const keepBrief = async () => {
+    const page = await open();
+    const { keepUnsaved } = await import('../app/unsaved.ts');
+    keepUnsaved('p', { brief: mine, revision: 1, base: lampArm });
+    return page;
+  };
+  test('is saved by itself', async () => {
+    const page = await keepBrief();
+    answers = [{ status: 200, body: partOf(mine, 2) }];
+    await page.sendKept(page.store);
+    expect(sent[0]).toMatchObject({
+      method: 'PUT',
+      path: '/api/v1/parts/p',
+      body: { revision: 1, brief: { title: 'Mine' } },
+    });
+    expect(page.outbox.everythingKept()).toEqual([]);
+  });
+  test('is brought together with a newer one where both have not changed the same', async () => {
+    const page = await keepBrief();
+    const newer = partOf({ ...lampArm, purpose: 'Theirs' }, 4);
+    answers = [conflict(newer), { status: 200, body: partOf(mine, 5) }];
+    await page.sendKept(page.store);
+    expect(sent[1]!.body).toMatchObject({ revision: 4, brief: { title: 'Mine', purpose: 'Theirs' } });
+    expect(page.outbox.everythingKept()).toEqual([]);
+  });
+  test('waits for a choice where they have', async () => {
+    const page = await keepBrief();
+    answers = [conflict(partOf({ ...lampArm, title: 'Theirs' }, 4))];
+    await page.sendKept(page.store);
+    expect(sent).toHaveLength(1);
+    expect(page.outbox.everythingKept()[0]).toMatchObject({
+      brief: { title: 'Mine' },
+      refused: { title: 'Somebody else has changed the same' },
+    });
+  });
+});
+
+test('edits that were kept the old way are taken over', async () => {
+  const partId = '0a7c1d00-0000-4000-8000-000000000003';
+  storage.set(`anvilstone-unsaved-${partId}`, JSON.stringify({ brief: lampArm, revision: 7 }));
+  Object.assign(localStorage, { [`anvilstone-unsaved-${partId}`]: '' });
+  await open();
+  const { findUnsaved } = await import('../app/unsaved.ts');
+  expect(findUnsaved(partId)).toMatchObject({ revision: 7, brief: { title: lampArm.title } });
+  expect(storage.size).toBe(0);
+});

@@ -1,0 +1,34 @@
+import { useEffect, useSyncExternalStore } from 'react';
+import { useSessionQuery } from '../access/accessApi.ts';
+import { useAppSelector, useAppStore } from '../app/store.ts';
+import { sendable } from './keepRequest.ts';
+import { everythingKept, onKept, type Kept } from './outbox.ts';
+import { sendKept } from './send.ts';
+
+const AGAIN_MS = 4000;
+
+/** What this browser keeps that the server has not taken, but for the open brief, which says so itself. */
+export function useKept(): readonly Kept[] {
+  const kept = useSyncExternalStore(onKept, everythingKept);
+  const openId = useAppSelector(({ draft }) => draft.partId);
+  return kept.filter((one) => one.kind !== 'brief' || one.partId !== openId);
+}
+
+/** Sends what is kept: when a page is opened, when the network is back, and again and again while there is anything. */
+export function useSending(): void {
+  const store = useAppStore();
+  const { data: session } = useSessionQuery();
+  const isIn = session?.state === 'open' || session?.state === 'signed-in';
+  const who = session?.accountId ?? null;
+  useEffect(() => {
+    if (!isIn) return;
+    const look = () => void (sendable(who).length > 0 && sendKept(store));
+    look();
+    const timer = setInterval(look, AGAIN_MS);
+    globalThis.addEventListener('online', look);
+    return () => {
+      clearInterval(timer);
+      globalThis.removeEventListener('online', look);
+    };
+  }, [isIn, who, store]);
+}
