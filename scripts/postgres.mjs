@@ -30,7 +30,7 @@ const runAs = (command, args, options) =>
 /**
  * Starts (or finds running) a private PostgreSQL of this checkout, on 127.0.0.1 only, with a password that only its owner
  * can read. `name` tells clusters apart: the app's and the tests' never share one.
- * @returns {Promise<{ url: (database: string) => string, started: boolean, stop: () => void }>}
+ * @returns {Promise<{ url: (database: string) => string, port: number, folder: string, started: boolean, stop: () => void, crash: () => void }>}
  */
 export async function startPostgres(name = 'app') {
   await installDebianPackages(['postgresql'], () => serverPrograms() !== undefined, 'PostgreSQL 15 or newer');
@@ -48,7 +48,14 @@ export async function startPostgres(name = 'app') {
   const release = claim(folder);
   return {
     url,
+    port,
+    folder,
     started,
+    /** Ends it as a fault would: nothing is finished, and the next start has to recover. */
+    crash() {
+      release();
+      runAs(join(bin, 'pg_ctl'), ['stop', '-D', data, '-m', 'immediate', '-w', '-t', '20']);
+    },
     /** Stops the server unless another process of this checkout still uses it. */
     stop() {
       if (release() > 0) return;
@@ -58,7 +65,7 @@ export async function startPostgres(name = 'app') {
 }
 
 /** A git-ignored folder of the checkout, or one the postgres account can reach when the checkout lies in a closed home. */
-function clusterFolder(name) {
+export function clusterFolder(name) {
   const inCheckout = join(localFolder, `postgres-${name}`);
   mkdirSync(inCheckout, { recursive: true });
   if (!asRoot) return inCheckout;
