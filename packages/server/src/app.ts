@@ -1,7 +1,9 @@
+import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
+import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
 import { ENGINE_VERSION } from '@anvilstone/core';
-import express, { type Express, type RequestHandler } from 'express';
+import express, { type Express, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
@@ -114,14 +116,19 @@ export function createApp({
   app.disable('x-powered-by');
   app.set('trust proxy', proxies);
   app.use(requestLog(logger));
+  app.use((_req, res, next) => {
+    res.locals.nonce = randomBytes(18).toString('base64');
+    next();
+  });
   app.use(
     helmet({
       contentSecurityPolicy: {
         directives: {
           'default-src': ["'self'"],
-          // Positioned popovers set inline styles.
-          'style-src': ["'self'", "'unsafe-inline'"],
-          'worker-src': ["'self'", 'blob:'],
+          // An open dialog keeps the page from scrolling by a style of its own, which names this page’s nonce.
+          'style-src': ["'self'", (_req, res) => `'nonce-${nonceOf(res as Response)}'`],
+          'worker-src': ["'self'"],
+          'font-src': ["'self'"],
           'upgrade-insecure-requests': null,
         },
       },
@@ -240,8 +247,11 @@ const workspaceOfAddress: RequestHandler = (req, res, next) => {
 function servePages(app: Express, folder: string): void {
   app.use('/assets', express.static(join(folder, 'assets'), { immutable: true, maxAge: '1y', fallthrough: false }));
   app.use(express.static(folder, { index: false }));
-  app.get('/{*path}', (_req, res) => {
-    res.setHeader('Cache-Control', 'no-cache');
-    res.sendFile(join(folder, 'index.html'));
+  app.get('/{*path}', async (_req, res) => {
+    const shell = await readFile(join(folder, 'index.html'), 'utf8');
+    res.setHeader('Cache-Control', 'no-store');
+    res.type('html').send(shell.replace('</head>', `<meta name="style-nonce" content="${nonceOf(res)}" /></head>`));
   });
 }
+
+const nonceOf = (res: Response) => (res.locals as { nonce: string }).nonce;

@@ -49,7 +49,7 @@ const serves = role !== 'worker';
 const works = role !== 'web';
 
 let stopping = false;
-const house = connect(url, HOUSE_SCHEMA, 5);
+const house = connect(url, HOUSE_SCHEMA, 8);
 const worker = `${hostname()}-${process.pid}-${randomUUID().slice(0, 4)}`;
 const queue = jobQueue(url, logger);
 // A process that says nothing for so long is taken for lost, s.

@@ -1,3 +1,4 @@
+import { setNonce } from 'get-nonce';
 import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
@@ -7,6 +8,9 @@ import { router } from './app/router.tsx';
 import { makeStore } from './app/store.ts';
 import { loadOutbox } from './outbox/outbox.ts';
 import './styles.css';
+
+// The only styles that the page may add by itself are those that name what came with it.
+setNonce(document.querySelector<HTMLMetaElement>('meta[name="style-nonce"]')?.content ?? '');
 
 // A brief is opened with the edits that an earlier visit could not send.
 await loadOutbox();

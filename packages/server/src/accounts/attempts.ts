@@ -1,5 +1,5 @@
 import type { Knex } from 'knex';
-import { RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
+import { RateLimiterMemory, RateLimiterPostgres, RateLimiterRes } from 'rate-limiter-flexible';
 import { HttpProblem } from '../http/problems.ts';
 
 const WINDOW_S = 15 * 60;
@@ -61,4 +61,20 @@ function tooMany(msBeforeNext: number): HttpProblem {
     'Too many wrong attempts',
     `Try again in ${minutes} ${minutes === 1 ? 'minute' : 'minutes'}.`,
   );
+}
+
+/** What anybody may ask of a process without saying who they are, from one address, a minute. */
+const STRANGER_REQUESTS = 600;
+
+/** Keeps somebody who has not signed in from keeping the server busy. Each process counts for itself. */
+export function strangerLimit(points = STRANGER_REQUESTS): (address: string) => Promise<void> {
+  const limiter = new RateLimiterMemory({ points, duration: 60 });
+  return async (address) => {
+    try {
+      await limiter.consume(address);
+    } catch (error) {
+      if (!(error instanceof RateLimiterRes)) throw error;
+      throw new HttpProblem(429, 'too-many', 'Too many requests', 'Wait a minute, or sign in.');
+    }
+  };
 }

@@ -2,9 +2,11 @@ import { parseCookie, stringifySetCookie } from 'cookie';
 import type { Request, RequestHandler, Response } from 'express';
 import type { Knex } from 'knex';
 import { ROLES, type Role } from '@anvilstone/schema';
+import { batched } from '../db/versionedAnswers.ts';
 import { THIS_COMPUTER } from '../db/actor.ts';
 import { HttpProblem } from '../http/problems.ts';
-import type { Principal } from '../http/principal.ts';
+import type { Principal, WorkspaceRow } from '../http/principal.ts';
+import { strangerLimit } from './attempts.ts';
 import { anyAccount, findPresented, noteUse, stillOpens, workspaceBySlug, type Presented } from './repository.ts';
 import { digestOf } from './secrets.ts';
 import { SESSION_IDLE_DAYS, SESSION_MOST_DAYS } from './service.ts';
@@ -38,7 +40,9 @@ export function sessionCookie(door: Door, secret: string | null): string {
 /** The door is locked once somebody has an account or can come from elsewhere. Accounts are closed but never removed, so yes stays yes. */
 export function lock(house: Knex, door: Door): () => Promise<boolean> {
   let isLocked = door.isReachable;
-  return async () => (isLocked ||= await anyAccount(house));
+  // Those that come together ask together.
+  const any = batched(() => anyAccount(house));
+  return async () => (isLocked ||= await any());
 }
 
 /** Of somebody who has been let in for longer than one request. */
@@ -51,13 +55,20 @@ const workspaceSlug = (res: Response) => (res.locals.slug as string | undefined)
 
 /** Finds out who asks, and puts it where the routes find it. Nobody is somebody too: what they may do is for the routes. */
 export function authenticate(house: Knex, door: Door, isLocked: () => Promise<boolean>): RequestHandler {
+  const limit = strangerLimit();
+  // None is ever removed, or called otherwise.
+  const workspaces = new Map<string, WorkspaceRow>();
   return async (req, res, next) => {
-    res.locals.principal = (await isLocked()) ? await whoAsks(req, res) : await whoSitsHere(res);
+    const principal = (await isLocked()) ? await whoAsks(req, res) : await whoSitsHere(res);
+    if (principal.kind === 'nobody') await limit(req.ip ?? '');
+    res.locals.principal = principal;
     next();
   };
 
   async function whoSitsHere(res: Response): Promise<Principal> {
-    const workspace = (await workspaceBySlug(house, workspaceSlug(res))) ?? null;
+    const slug = workspaceSlug(res);
+    const workspace = workspaces.get(slug) ?? (await workspaceBySlug(house, slug)) ?? null;
+    if (workspace) workspaces.set(slug, workspace);
     return { kind: 'open', name: THIS_COMPUTER.name, role: 'administrator', runsHouse: true, workspace };
   }
 

@@ -1,6 +1,7 @@
 import type { Part, Problem, Session, Workspace } from '@anvilstone/schema';
 import request, { type Test } from 'supertest';
 import { testServer } from '../testServer.ts';
+import { strangerLimit } from './attempts.ts';
 import { listening, makeTeam, PASSWORD } from './testTeam.ts';
 
 let server: Awaited<ReturnType<typeof testServer>>;
@@ -250,4 +251,11 @@ describe('a server that others can reach', () => {
       .set({ Host: 'filament.example', Origin: 'http://filament.example' })
       .expect(403);
   });
+});
+
+test('a stranger who asks again and again is told to wait, and nobody else is', async () => {
+  const limit = strangerLimit(3);
+  for (let i = 0; i < 3; i++) await limit('10.0.0.9');
+  await expect(limit('10.0.0.9')).rejects.toMatchObject({ status: 429 });
+  await expect(limit('10.0.0.10')).resolves.toBeUndefined();
 });

@@ -13,7 +13,7 @@ import {
 import { Type } from '@sinclair/typebox';
 import ical from 'ical-generator';
 import type { Knex } from 'knex';
-import { allGrades } from '../grades/repository.ts';
+import { gradesOfIds } from '../grades/repository.ts';
 import { baseAddress } from '../http/baseAddress.ts';
 import type { Operation } from '../http/operation.ts';
 import { HttpProblem, invalidInput, notFound } from '../http/problems.ts';
@@ -199,7 +199,11 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
       answer: { mediaType: 'application/pdf' },
       async handle({ params, query }) {
         const base = baseAddress(query);
-        const [{ campaign }, grades] = await Promise.all([campaignOf(params.id!), allGrades(db)]);
+        const { campaign } = await campaignOf(params.id!);
+        const grades = await gradesOfIds(
+          db,
+          campaign.arms.map(({ gradeId }) => gradeId),
+        );
         if (campaign.specimens.length === 0)
           throw invalidInput([{ pointer: '/specimens', detail: 'There are no specimens to label yet' }]);
         return {

@@ -46,3 +46,18 @@ export function versionedAnswers<T>(
     return made;
   };
 }
+
+/** The answer of one version, made once however many ask for it at once; a newer version takes its place. */
+export function lastAnswer<T>(): (version: string, make: () => Promise<T>) => Promise<T> {
+  let kept: { version: string; answer: Promise<T> } | undefined;
+  return (version, make) => {
+    if (kept?.version === version) return kept.answer;
+    const answer = outsideOfAnyScope(make);
+    const mine = { version, answer };
+    kept = mine;
+    answer.catch(() => {
+      if (kept === mine) kept = undefined;
+    });
+    return answer;
+  };
+}

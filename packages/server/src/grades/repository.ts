@@ -22,6 +22,14 @@ export async function allGrades(db: Knex): Promise<Grade[]> {
   return rows.map((row) => row.document);
 }
 
+/** Those of these ids that there are: a few of what may be thousands. */
+export async function gradesOfIds(db: Knex, ids: Iterable<string>): Promise<Grade[]> {
+  const rows = (await db('grades')
+    .whereIn('id', [...new Set(ids)])
+    .select('document')) as { document: Grade }[];
+  return rows.map((row) => row.document);
+}
+
 export async function allGradeRecords(db: Knex): Promise<GradeRecord[]> {
   const rows = (await db('grades')
     .select(...RECORD)

@@ -89,7 +89,8 @@ export function historyOperations(db: Knex, others: readonly Operation[]): Opera
         else {
           const checked = validator(save.body!)({ [field]: before, revision });
           if (!checked.ok) throw invalidInput(checked.issues, 'What was before does not fit this version any more.');
-          const request = { params: { id: record, partId: record }, query: {}, body: checked.value, principal, from };
+          const params = { id: record, partId: record };
+          const request = { params, query: {}, body: checked.value, principal, from, isKnown: () => false };
           await (save.handle(request) as Promise<Reply>);
         }
         const [done] = await listChanges(db, { kind, record, most: 1 });

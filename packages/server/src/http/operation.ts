@@ -6,6 +6,7 @@ import { actingAs } from '../db/actor.ts';
 import { actorOf, principalOf, requireMay, type Needs, type Principal } from './principal.ts';
 import { jsonBody } from './jsonBody.ts';
 import { once } from './once.ts';
+import { isPacked } from './packed.ts';
 import { invalidInput } from './problems.ts';
 
 export interface Reply {
@@ -38,6 +39,8 @@ export interface Operation {
     principal: Principal;
     /** Where it came from: for limits and for the list of sessions. */
     from: { address: string; program: string };
+    /** Whoever asks has the answer of this tag already: then status 304 with nothing in it will do. */
+    isKnown(etag: string): boolean;
   }): Promise<Reply>;
 }
 
@@ -68,7 +71,9 @@ export function routerOf(operations: readonly Operation[], db?: Knex): Router {
       const from = { address: req.ip ?? '', program: req.headers['user-agent'] ?? '' };
       const tab = req.headers['anvilstone-tab'];
       const actor = { ...actorOf(principal), ...(typeof tab === 'string' && TAB.test(tab) ? { tab } : {}) };
-      const work = () => operation.handle({ params, query: req.query, body, principal, from });
+      const known = (req.headers['if-none-match'] ?? '').split(/,\s*/);
+      const isKnown = (etag: string) => known.includes(etag);
+      const work = () => operation.handle({ params, query: req.query, body, principal, from, isKnown });
       const key = req.headers['idempotency-key'];
       const asked = [params, req.query, body];
       const reply = await actingAs(actor, () =>
@@ -78,7 +83,12 @@ export function routerOf(operations: readonly Operation[], db?: Knex): Router {
       );
       res.status(reply.status ?? operation.status ?? 200);
       for (const [name, value] of Object.entries(reply.headers ?? {})) res.setHeader(name, value);
-      if (Buffer.isBuffer(reply.body) || typeof reply.body === 'string') res.send(reply.body);
+      if (isPacked(reply.body)) {
+        res.setHeader('Vary', 'Accept-Encoding');
+        const isZipped = req.acceptsEncodings('gzip', 'identity') === 'gzip';
+        if (isZipped) res.setHeader('Content-Encoding', 'gzip');
+        res.end(isZipped ? reply.body.gzip : reply.body.plain);
+      } else if (Buffer.isBuffer(reply.body) || typeof reply.body === 'string') res.send(reply.body);
       else if (reply.body === undefined) res.end();
       else res.json(reply.body);
     });

@@ -28,18 +28,26 @@ export function presenceOperations(house: Knex): Operation[] {
       async handle({ principal, body }) {
         const { tab, place } = body as PresenceRequest;
         const schema = schemaOf(principal);
-        await house('presence')
-          .where('seen_at', '<', house.raw(`now() - make_interval(secs => ?)`, [GONE_AFTER_S]))
-          .delete();
-        const before = (await house('presence').where({ tab }).first('place')) as { place: string } | undefined;
-        const row = { tab, schema_name: schema, place, who: principal.name, seen_at: house.fn.now() };
-        await house('presence').insert(row).onConflict('tab').merge();
-        if (before?.place !== place) await tell(schema, place);
-        const others = (await house('presence')
-          .where({ schema_name: schema, place })
-          .whereNot({ tab })
-          .orderBy('who')
-          .select('tab', 'who')) as PresentPerson[];
+        const { rows } = await house.raw<{ rows: [{ before: string | null; others: PresentPerson[] }] }>(
+          `with put as (
+             insert into presence (tab, schema_name, place, who, seen_at) values (:tab, :schema, :place, :who, now())
+             on conflict (tab) do update set schema_name = excluded.schema_name, place = excluded.place,
+               who = excluded.who, seen_at = excluded.seen_at
+           )
+           -- Both are read as it was before.
+           select (select place from presence where tab = :tab) as before,
+             coalesce((select json_agg(json_build_object('tab', tab, 'who', who) order by who) from presence
+               where schema_name = :schema and place = :place and tab <> :tab
+                 and seen_at >= now() - make_interval(secs => :gone)), '[]') as others`,
+          { tab, schema, place, who: principal.name, gone: GONE_AFTER_S },
+        );
+        const [{ before, others }] = rows;
+        if (before !== place) {
+          await house('presence')
+            .where('seen_at', '<', house.raw(`now() - make_interval(secs => ?)`, [GONE_AFTER_S]))
+            .delete();
+          await tell(schema, place);
+        }
         return { body: others };
       },
     },

@@ -1,7 +1,9 @@
+import type { LiveEvent } from '@anvilstone/schema';
 import type { RequestHandler, Response } from 'express';
 import { noWorkspace, principalOf, requireMay, type Principal } from '../http/principal.ts';
 import type { LiveHub } from './hub.ts';
 
+const MOST_WAITING_BYTES = 1_000_000;
 const BEAT_MS = 20_000;
 /** So often it is looked whether they may still listen: somebody may have been let go meanwhile. */
 const BEATS_A_LOOK = 3;
@@ -12,6 +14,12 @@ export function liveStream(
   mayStill: (principal: Principal) => Promise<boolean>,
 ): RequestHandler & { closeAll(): void } {
   const open = new Set<Response>();
+  // All who listen are told the same: it is put into words once.
+  let told: { events: readonly LiveEvent[]; words: string } | undefined;
+  const inWords = (events: readonly LiveEvent[]) => {
+    if (told?.events !== events) told = { events, words: `data: ${JSON.stringify(events)}\n\n` };
+    return told.words;
+  };
   const handler: RequestHandler = (_req, res) => {
     const principal = principalOf(res);
     requireMay(principal, 'viewer');
@@ -25,7 +33,9 @@ export function liveStream(
     res.write('retry: 2000\n\n');
     open.add(res);
     const leave = hub.subscribe(principal.workspace.schemaName, (events) => {
-      res.write(`data: ${JSON.stringify(events)}\n\n`);
+      // One that has stopped reading comes back by itself, and is told then that anything may have changed.
+      if (res.writableLength > MOST_WAITING_BYTES) res.destroy();
+      else res.write(inWords(events));
     });
     let beats = 0;
     const beat = setInterval(() => {

@@ -12,7 +12,16 @@ export function partOperations(parts: PartService): Operation[] {
       path: '/parts',
       summary: 'All parts, newest change first',
       answer: Type.Array(partSummary),
-      handle: async () => ({ body: await parts.list() }),
+      async handle({ isKnown }) {
+        const version = await parts.listVersion();
+        const headers = {
+          'Content-Type': 'application/json; charset=utf-8',
+          ETag: `W/"${version}"`,
+          'Cache-Control': 'no-cache',
+        };
+        if (isKnown(headers.ETag)) return { status: 304, body: undefined, headers };
+        return { body: await parts.list(version), headers };
+      },
     },
     {
       id: 'createPart',

@@ -15,18 +15,28 @@ function toPart(row: PartRow): Part {
   return { id, revision, brief, createdAt: row.created_at.toISOString(), updatedAt: row.updated_at.toISOString() };
 }
 
-/** Newest change first, with how many decisions each part has. */
-export async function listParts(db: Knex): Promise<PartSummary[]> {
-  const decisionCount = db.raw('(select count(*)::int from decisions where part_id = parts.id) as decision_count');
-  const rows = await db<PartRow>('parts')
-    .select(...COLUMNS, decisionCount)
-    .orderBy([{ column: 'updated_at', order: 'desc' }, 'id'])
-    .then((found) => found as unknown as (PartRow & { decision_count: number })[]);
-  return rows.map((row) => {
-    const { id, revision, brief, updatedAt } = toPart(row);
-    return { id, revision, brief, updatedAt, decisionCount: row.decision_count };
-  });
+/** Another after any change of what is listed. */
+export async function partsVersion(db: Knex): Promise<string> {
+  const { rows } = await db.raw<{ rows: [{ version: string }] }>(
+    `select concat_ws('-', count(*), coalesce(sum(revision), 0), extract(epoch from max(updated_at)),
+       (select count(*) from decisions)) as version from parts`,
+  );
+  return rows[0].version;
 }
+
+/** Newest change first, with how many decisions each part has; put together by the database, since there may be thousands. */
+export async function partsJson(db: Knex): Promise<string> {
+  const { rows } = await db.raw<{ rows: [{ json: string }] }>(
+    `select '[' || coalesce(string_agg(json_build_object(
+         'id', id, 'revision', revision, 'brief', brief,
+         'updatedAt', to_char(updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
+         'decisionCount', coalesce(n, 0))::text, ',' order by updated_at desc, id), '') || ']' as json
+     from parts left join (select part_id, count(*)::int as n from decisions group by part_id) d on part_id = id`,
+  );
+  return rows[0].json;
+}
+
+export const listParts = async (db: Knex) => JSON.parse(await partsJson(db)) as PartSummary[];
 
 /** `lock` keeps the row as it is until the transaction ends. Undefined: no such part. */
 export async function findPart(db: Knex, id: string, lock = false): Promise<Part | undefined> {

@@ -1,9 +1,11 @@
 import { randomUUID } from 'node:crypto';
 import { briefIssues } from '@anvilstone/core';
-import type { Brief, Part, PartSummary } from '@anvilstone/schema';
+import type { Brief, Part } from '@anvilstone/schema';
 import type { Knex } from 'knex';
+import { packed, type Packed } from '../http/packed.ts';
+import { lastAnswer } from '../db/versionedAnswers.ts';
 import { HttpProblem, conflict, invalidInput, notFound } from '../http/problems.ts';
-import { deletePart, findPart, insertPart, listParts, saveBrief } from './repository.ts';
+import { deletePart, findPart, insertPart, partsJson, partsVersion, saveBrief } from './repository.ts';
 
 const UUID = /^[0-9a-f]{8}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{4}-[0-9a-f]{12}$/i;
 
@@ -13,7 +15,10 @@ export function requireUuid(what: string, id: string): void {
 }
 
 export interface PartService {
-  list(): Promise<PartSummary[]>;
+  /** What tells the list of now from any other. */
+  listVersion(): Promise<string>;
+  /** The list, a JSON array of PartSummary; of this version or newer. */
+  list(version: string): Promise<Packed>;
   get(id: string): Promise<Part>;
   create(brief: Brief): Promise<Part>;
   update(id: string, brief: Brief, revision: number): Promise<Part>;
@@ -21,6 +26,7 @@ export interface PartService {
 }
 
 export function partService(db: Knex): PartService {
+  const lists = lastAnswer<Packed>();
   const get = async (id: string) => {
     requireUuid('part', id);
     const part = await findPart(db, id);
@@ -28,7 +34,8 @@ export function partService(db: Knex): PartService {
     return part;
   };
   return {
-    list: () => listParts(db),
+    listVersion: () => partsVersion(db),
+    list: (version) => lists(version, async () => packed(await partsJson(db))),
     get,
     create: async (brief) => insertPart(db, randomUUID(), sound(brief, '/brief')),
     async update(id, brief, revision) {
@@ -39,8 +46,7 @@ export function partService(db: Knex): PartService {
     },
     async remove(id, revision) {
       const part = await get(id);
-      const decided = (await listParts(db)).find((one) => one.id === id)?.decisionCount ?? 0;
-      if (decided > 0) {
+      if (await db('decisions').where({ part_id: id }).first('id')) {
         throw new HttpProblem(
           409,
           'has-decisions',

@@ -9,7 +9,7 @@ import {
   type DryerScheduleRecord,
 } from '@anvilstone/schema';
 import type { Knex } from 'knex';
-import { allGrades } from '../grades/repository.ts';
+import { gradesOfIds } from '../grades/repository.ts';
 import { houseRulesInForce } from '../houseRules/repository.ts';
 import { baseAddress } from '../http/baseAddress.ts';
 import type { Operation } from '../http/operation.ts';
@@ -38,13 +38,17 @@ export function spoolOperations(db: Knex, spools: SpoolService): Operation[] {
       async handle({ query }) {
         const base = baseAddress(query);
         const wanted = textOf(query, 'ids')?.split(',').filter(Boolean);
-        const [all, grades] = await Promise.all([spoolTable.all(db), allGrades(db)]);
+        const all = await spoolTable.all(db);
         const known = all.map(({ document }) => document);
         const missing = wanted?.find((id) => !known.some((spool) => spool.id === id));
         if (missing !== undefined) throw notFound('spool', missing);
         const chosen = known.filter((spool) => (wanted ? wanted.includes(spool.id) : !spool.empty));
         if (chosen.length === 0)
           throw invalidInput([{ pointer: '/ids', detail: 'No spool to print a label for', accepted: 'ids of spools' }]);
+        const grades = await gradesOfIds(
+          db,
+          chosen.map(({ gradeId }) => gradeId),
+        );
         const gradeOf = (id: string) => grades.find((grade) => grade.id === id);
         return {
           body: await labelSheet(chosen, gradeOf, base),
@@ -117,10 +121,13 @@ export function spoolOperations(db: Knex, spools: SpoolService): Operation[] {
       summary: 'The schedule as iCalendar',
       answer: { mediaType: 'text/calendar' },
       async handle() {
-        const [{ spools: inStock, schedule, dryers, at }, grades, { rules }] = await Promise.all([
+        const [{ spools: inStock, schedule, dryers, at }, { rules }] = await Promise.all([
           spools.stock(),
-          allGrades(db),
           houseRulesInForce(db),
+        ]);
+        const grades = await gradesOfIds(db, [
+          ...inStock.map(({ spool }) => spool.gradeId),
+          ...schedule.schedule.conditioning.map(({ gradeId }) => gradeId),
         ]);
         const { loads } = loadsOfStock(
           inStock,

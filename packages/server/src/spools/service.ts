@@ -22,7 +22,7 @@ import type {
   Stock,
 } from '@anvilstone/schema';
 import type { Knex } from 'knex';
-import { allGrades } from '../grades/repository.ts';
+import { gradesOfIds } from '../grades/repository.ts';
 import { houseRulesInForce } from '../houseRules/repository.ts';
 import { conflict, invalidInput, notFound } from '../http/problems.ts';
 import { airSince, dryerTable, placeTable, spoolTable } from './repository.ts';
@@ -59,7 +59,7 @@ export function spoolService(db: Knex, now: () => Date = () => new Date()): Spoo
       };
     },
     async propose(schedule) {
-      const { at, spools, dryers, gradeOf, rules } = await readAll();
+      const { at, spools, dryers, gradeOf, rules } = await readAll(schedule);
       const { loads, untold } = loadsOfStock(
         spools.map(({ document, clock }) => ({ spool: document, clock })),
         schedule,
@@ -128,15 +128,20 @@ export function spoolService(db: Knex, now: () => Date = () => new Date()): Spoo
       }),
   };
 
-  async function readAll() {
+  /** `proposed`: a schedule that is not kept yet, with parts of grades of its own. */
+  async function readAll(proposed?: DryerSchedule) {
     const at = now();
-    const [spools, places, dryers, schedule, grades, { rules }] = await Promise.all([
+    const [spools, places, dryers, schedule, { rules }] = await Promise.all([
       spoolTable.all(db),
       placeTable.all(db),
       dryerTable.all(db),
       findSchedule(db),
-      allGrades(db),
       houseRulesInForce(db),
+    ]);
+    const parts = [...schedule.schedule.conditioning, ...(proposed?.conditioning ?? [])];
+    const grades = await gradesOfIds(db, [
+      ...spools.map(({ document }) => document.gradeId),
+      ...parts.map(({ gradeId }) => gradeId),
     ]);
     const byId = new Map(grades.map((grade) => [grade.id, grade]));
     const gradeOf = (id: string) => byId.get(id);
