@@ -141,3 +141,14 @@ test('units and theme are remembered, and terms explain themselves on focus', as
   await page.goto('/machines');
   await expect(page.getByRole('row', { name: /Hot chamber/ })).toContainText('788 °F');
 });
+
+test('every record is computed again as long work, which is listed with what came of it', async ({ page }) => {
+  await page.goto('/records');
+  const panel = page.getByRole('region', { name: 'Do they still come out?' });
+  await panel.getByRole('button', { name: 'Compute all again' }).click();
+  await expect(panel.getByText(/^All \d+ records come to what was frozen\.$/)).toBeVisible({ timeout: 60_000 });
+  await page.goto('/jobs');
+  const done = page.getByRole('listitem').filter({ hasText: 'Compute every frozen record again' }).first();
+  await expect(done).toContainText('✓ done in');
+  await expect(done).toContainText('records come to what was frozen');
+});

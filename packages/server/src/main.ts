@@ -2,11 +2,11 @@ import { createServer } from 'node:http';
 import { parseArgs } from 'node:util';
 import { randomUUID } from 'node:crypto';
 import { hostname } from 'node:os';
-import { pino } from 'pino';
 import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { allWorkspaces } from './accounts/repository.ts';
 import { accountService } from './accounts/service.ts';
 import { createApp, createHealthApp, workspaceRouter } from './app.ts';
+import { makeLogger } from './http/logger.ts';
 import { isLoopback, publicAddress } from './http/originGuard.ts';
 import { liveHub } from './live/hub.ts';
 import { liveStream } from './live/stream.ts';
@@ -32,7 +32,7 @@ const { values } = parseArgs({
     'reset-demo': { type: 'boolean', default: false },
   },
 });
-const logger = pino({ level: process.env.ANVILSTONE_LOG_LEVEL ?? 'info' });
+const logger = makeLogger(process.env.ANVILSTONE_LOG_LEVEL ?? 'info');
 const url = process.env.ANVILSTONE_DATABASE_URL;
 if (!url) {
   logger.fatal('ANVILSTONE_DATABASE_URL is not set; “npm start” sets it');

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import knex from 'knex';
-import { pino } from 'pino';
+import { pino, type Logger } from 'pino';
 import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { createApp, workspaceRouter } from './app.ts';
 import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate } from './db/connection.ts';
@@ -19,7 +19,14 @@ import { startStandIns } from './simulators/index.ts';
 
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
 export async function testServer(
-  options: { demo?: boolean; records?: boolean; standIns?: boolean; address?: string; works?: boolean } = {},
+  options: {
+    demo?: boolean;
+    records?: boolean;
+    standIns?: boolean;
+    address?: string;
+    works?: boolean;
+    logger?: Logger;
+  } = {},
 ) {
   const admin = process.env.ANVILSTONE_TEST_POSTGRES;
   if (!admin)
@@ -34,7 +41,7 @@ export async function testServer(
   const house = connect(url.href, HOUSE_SCHEMA, 3);
   await migrate(house);
   if (options.demo) await seedDemoOnce(db, { records: options.records ?? false });
-  const logger = pino({ level: 'silent' });
+  const logger = options.logger ?? pino({ level: 'silent' });
   const standIns = options.standIns ? await startStandIns() : undefined;
   const devices = standIns?.devices ?? [];
   const queue = jobQueue(url.href, logger);

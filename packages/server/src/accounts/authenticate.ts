@@ -74,7 +74,7 @@ export function authenticate(house: Knex, door: Door, isLocked: () => Promise<bo
 
   async function whoAsks(req: Request, res: Response): Promise<Principal> {
     const nobody: Principal = { kind: 'nobody', name: 'nobody', role: null, runsHouse: false, workspace: null };
-    const token = BEARER.exec(req.headers.authorization ?? '')?.[1];
+    const token = BEARER.exec(req.headers.authorization ?? '')?.[1] ?? calendarKey(req);
     const cookie = parseCookie(req.headers.cookie ?? '')[cookieName(door)];
     const secret = token ?? cookie;
     if (!secret || secret.length > 200) return nobody;
@@ -94,6 +94,11 @@ export function authenticate(house: Knex, door: Door, isLocked: () => Promise<bo
       workspace: role === null ? null : found.workspace,
     };
   }
+}
+
+/** A calendar program fetches an address and can say nothing else: there, and only there, the token may stand in it. */
+function calendarKey({ method, path, query }: Request): string | undefined {
+  return method === 'GET' && path.endsWith('.ics') && typeof query.key === 'string' ? query.key : undefined;
 }
 
 /** Of a token: no more than it was given, and only in its workspace. */

@@ -119,6 +119,16 @@ test('a stolen viewer’s token reads and can change nothing, whatever it was as
   await asThief('get', '/api/v1/workshop/archive.zip').expect(403);
 });
 
+test('a calendar program comes in by a token in the address, to calendars only', async () => {
+  const calendar = await plain('get', `/api/v1/service/inspections.ics?key=${viewerToken}`).expect(200);
+  expect(calendar.headers['content-type']).toMatch('text/calendar');
+  await plain('get', '/api/v1/service/inspections.ics').expect(401);
+  await plain('get', '/api/v1/service/inspections.ics?key=nobody').expect(401);
+  await plain('get', `/api/v1/service/inspections.ics?key=${elsewhere.token}`).expect(404);
+  await plain('get', `/api/v1/parts?key=${viewerToken}`).expect(401);
+  await plain('delete', `/api/v1/parts/${part.id}.ics?key=${viewerToken}`).expect(401);
+});
+
 test('a write with a cookie has to name its page', async () => {
   const blind = plain('put', `/api/v1/parts/${part.id}`).set('Cookie', team.cookies.administrator);
   expect(json<Problem>(await blind.send({ brief: part.brief, revision: part.revision }).expect(403)).type).toMatch(

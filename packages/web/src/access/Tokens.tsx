@@ -1,5 +1,6 @@
 import { ROLES, type NewToken, type Role, type Session } from '@anvilstone/schema';
 import { useState } from 'react';
+import { hereAddress } from '../app/place.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
@@ -73,7 +74,15 @@ export function Tokens({ session }: { session: Session }) {
         </Button>
       </div>
       {making.error !== undefined && <ProblemNotice error={making.error} />}
-      {made && <ShownOnce what={`The token “${made.credential.title}”`} text={made.secret} />}
+      {made && (
+        <>
+          <ShownOnce what={`The token “${made.credential.title}”`} text={made.secret} />
+          <ShownOnce
+            what="The address by which a calendar program keeps up with inspections, with that token in it,"
+            text={`${hereAddress()}/api/v1/service/inspections.ics?key=${made.secret}`}
+          />
+        </>
+      )}
     </Panel>
   );
 }

@@ -35,12 +35,14 @@ async function open() {
   void spools;
   return { outbox, store: makeStore(), api, sendKept };
 }
+interface Endpoint {
+  initiate(arg: unknown): unknown;
+}
 const saveSpool = async (page: Awaited<ReturnType<typeof open>>, revision: number, note: string) => {
   const { api } = page;
-  const endpoint = (api.endpoints as unknown as Record<string, { initiate(arg: unknown): never }>).saveSpool!;
-  return (await page.store.dispatch(endpoint.initiate({ spool: { id: 'S-1', note }, revision }))) as {
-    error?: { data: Problem };
-  };
+  const endpoint = (api.endpoints as unknown as Record<string, Endpoint>).saveSpool!;
+  const sending = page.store.dispatch(endpoint.initiate({ spool: { id: 'S-1', note }, revision }) as never);
+  return (await (sending as Promise<unknown>)) as { error?: { data: Problem } };
 };
 const createPart = (page: Awaited<ReturnType<typeof open>>, title: string) =>
   page.store.dispatch(page.api.endpoints.createPart.initiate({ ...lampArm, title }));
