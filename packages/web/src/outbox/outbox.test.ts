@@ -41,8 +41,8 @@ interface Endpoint {
 const saveSpool = async (page: Awaited<ReturnType<typeof open>>, revision: number, note: string) => {
   const { api } = page;
   const endpoint = (api.endpoints as unknown as Record<string, Endpoint>).saveSpool!;
-  const sending = page.store.dispatch(endpoint.initiate({ spool: { id: 'S-1', note }, revision }) as never);
-  return (await (sending as Promise<unknown>)) as { error?: { data: Problem } };
+  const send = page.store.dispatch as unknown as (action: unknown) => Promise<{ error?: { data: Problem } }>;
+  return send(endpoint.initiate({ spool: { id: 'S-1', note }, revision }));
 };
 const createPart = (page: Awaited<ReturnType<typeof open>>, title: string) =>
   page.store.dispatch(page.api.endpoints.createPart.initiate({ ...lampArm, title }));
