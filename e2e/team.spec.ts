@@ -112,10 +112,13 @@ test('from a workshop of one to a team: first account, invitation, roles, sign-i
     .getByRole('region', { name: 'Keys that let you in' })
     .getByRole('status')
     .locator('code')
+    .first()
     .innerText();
   const asToken = (method: string) =>
     fetch(`${HERE}/api/v1/parts/${part.id}`, { method, headers: { Authorization: `Bearer ${secret}` } });
   expect([(await asToken('GET')).status, (await asToken('DELETE')).status]).toEqual([200, 403]);
+  const calendar = await fetch(await ada.locator('code', { hasText: 'inspections.ics?key=' }).innerText());
+  expect([calendar.status, calendar.headers.get('content-type')]).toEqual([200, 'text/calendar; charset=utf-8']);
 
   await ada.getByLabel('A new workspace’s name').fill('Annex Two');
   await ada.getByRole('button', { name: 'Make it' }).click();
