@@ -2,6 +2,7 @@ import type { Agent, Brief, Grade } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import type { CompleteRules } from '../rules/houseRules.ts';
+import { PROOF_TEST_CAUTION } from './proofTest.ts';
 
 /** Screens and papers on which a caution is shown. */
 export const CAUTION_PLACES = ['brief', 'shortlist', 'grade', 'print', 'bench', 'decision'] as const;
@@ -30,10 +31,6 @@ interface Trigger extends CautionSituation {
   family: Family | undefined;
   filler: Reinforcement | undefined;
 }
-
-/** Said wherever a part is shown whose failure could hurt someone. */
-export const PROOF_TEST_CAUTION =
-  'Failure could hurt someone: the numbers here do not approve this part. Proof-test every one above its working load, keep people clear of it, and have a responsible engineer sign under the rules that apply where it is used.';
 
 /** What is breathed while printing, by the family's handling class. */
 const FUMES: Record<Family['fumes'], string> = {

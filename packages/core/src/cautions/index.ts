@@ -1,2 +1,3 @@
 export * from './catalogue.ts';
 export * from './handlingCautions.ts';
+export * from './proofTest.ts';

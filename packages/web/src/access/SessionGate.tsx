@@ -1,7 +1,8 @@
-import { useState, type ReactNode } from 'react';
-import { FirstAccountForm } from './FirstAccountForm.tsx';
-import { SignInForm } from './SignInForm.tsx';
+import { lazy, Suspense, useState, type ReactNode } from 'react';
 import { useSessionQuery } from './accessApi.ts';
+
+const FirstAccountForm = lazy(async () => ({ default: (await import('./FirstAccountForm.tsx')).FirstAccountForm }));
+const SignInForm = lazy(async () => ({ default: (await import('./SignInForm.tsx')).SignInForm }));
 
 /**
  * Nobody sees a page before the server knows who they are. Whoever was in and is not any more signs in over the page they have open, which
@@ -21,11 +22,13 @@ export function SessionGate({ children }: { children: ReactNode }) {
       {(wasIn || isInvited || (error !== undefined && !session)) && children}
       {isOut && (
         <div className="fixed inset-0 z-50 overflow-auto bg-ground">
-          {session.state === 'first-account' ? (
-            <FirstAccountForm session={session} />
-          ) : (
-            <SignInForm session={session} isBack={wasIn} />
-          )}
+          <Suspense>
+            {session.state === 'first-account' ? (
+              <FirstAccountForm session={session} />
+            ) : (
+              <SignInForm session={session} isBack={wasIn} />
+            )}
+          </Suspense>
         </div>
       )}
     </>

@@ -1,3 +1,4 @@
+import { briefIssues } from '@anvilstone/core';
 import { lampArm } from '@anvilstone/core/sample';
 import type { Brief, Part } from '@anvilstone/schema';
 import { configureStore } from '@reduxjs/toolkit';
@@ -13,6 +14,7 @@ async function newStore() {
   const { api } = await import('./api.ts');
   const { makeAutosave } = await import('./autosave.ts');
   const { draftReducer, opened } = await import('./draft.ts');
+  (await import('./briefRules.ts')).setBriefRules(briefIssues);
   const store = configureStore({
     reducer: { [api.reducerPath]: api.reducer, draft: draftReducer },
     middleware: (defaults) => defaults().prepend(makeAutosave().middleware).concat(api.middleware),

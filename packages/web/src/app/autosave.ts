@@ -1,4 +1,3 @@
-import { briefIssues } from '@anvilstone/core';
 import type { Part } from '@anvilstone/schema';
 import {
   createListenerMiddleware,
@@ -7,6 +6,7 @@ import {
   type UnknownAction,
 } from '@reduxjs/toolkit';
 import { api } from './api.ts';
+import { openBriefIssues } from './briefRules.ts';
 import { newerMet, saved, savingChanged, type Draft, type Saving } from './draft.ts';
 import { whoIn } from '../outbox/keepRequest.ts';
 import { asProblem } from './problem.ts';
@@ -53,7 +53,7 @@ async function saveUntilQuiet(store: Api): Promise<void> {
     // Still typing. When another part was opened meanwhile, this one is saved all the same.
     if (now.partId === partId && now.brief !== brief) continue;
     const report = (next: Saving) => store.dispatch(savingChanged({ partId, saving: next }));
-    const issues = briefIssues(brief);
+    const issues = openBriefIssues(brief);
     if (issues.length > 0) {
       report({
         state: 'refused',

@@ -1,5 +1,7 @@
+import { briefIssues } from '@anvilstone/core';
 import { lampArm } from '@anvilstone/core/sample';
 import type { Brief, Part } from '@anvilstone/schema';
+import { setBriefRules } from './briefRules.ts';
 import {
   conflictSettled,
   newerMet,
@@ -13,6 +15,7 @@ import {
   type Draft,
 } from './draft.ts';
 
+setBriefRules(briefIssues);
 const part: Part = { id: 'p', revision: 3, brief: lampArm, createdAt: '', updatedAt: '' };
 const titled = (title: string): Brief => ({ ...lampArm, title });
 const start = draftReducer(undefined, opened({ part }));

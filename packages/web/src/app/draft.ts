@@ -1,5 +1,6 @@
-import { briefIssues, mergeDocuments, sameContent } from '@anvilstone/core';
+import { mergeDocuments, sameContent } from '@anvilstone/core';
 import type { Brief, Part, ProblemIssue } from '@anvilstone/schema';
+import { openBriefIssues } from './briefRules.ts';
 import type { Unsaved } from './unsaved.ts';
 import { createSlice, current, original, type PayloadAction } from '@reduxjs/toolkit';
 
@@ -138,7 +139,7 @@ function settle(state: Draft, brief: Brief, newer: Part, news: News | null): voi
 }
 
 /** Two edits that are sound each may contradict each other. */
-const spoils = (merged: Brief, mine: Brief) => briefIssues(merged).length > 0 && briefIssues(mine).length === 0;
+const spoils = (merged: Brief, mine: Brief) => openBriefIssues(merged).length > 0 && openBriefIssues(mine).length === 0;
 
 function baseOf(part: Part, unsaved: Unsaved | undefined): Brief | null {
   if (!unsaved || unsaved.revision === part.revision) return part.brief;

@@ -3,9 +3,9 @@ import { useSessionQuery } from '../access/accessApi.ts';
 import { useAppSelector, useAppStore } from '../app/store.ts';
 import { sendable } from './keepRequest.ts';
 import { everythingKept, onKept, type Kept } from './outbox.ts';
-import { sendKept } from './send.ts';
 
 const AGAIN_MS = 4000;
+const SOON_MS = 800;
 
 /** What this browser keeps that the server has not taken, but for the open brief, which says so itself. */
 export function useKept(): readonly Kept[] {
@@ -22,7 +22,13 @@ export function useSending(): void {
   const who = session?.accountId ?? null;
   useEffect(() => {
     if (!isIn) return;
-    const look = () => void (sendable(who).length > 0 && sendKept(store));
+    // Soon, but not with the first screen; and not only when it is needed, since the server may be away by then.
+    const sending = new Promise((resolve) => setTimeout(resolve, SOON_MS)).then(() => import('./send.ts'));
+    const look = () =>
+      void sending
+        .then(({ sendKept }) => (sendable(who).length > 0 ? sendKept(store) : undefined))
+        // The server went away before this could be fetched: it comes with the page, the next time.
+        .catch(() => undefined);
     look();
     const timer = setInterval(look, AGAIN_MS);
     globalThis.addEventListener('online', look);

@@ -1,8 +1,10 @@
+import { briefIssues } from '@anvilstone/core';
 import { skipToken } from '@reduxjs/toolkit/query';
 import type { Remote } from 'comlink';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
 import { Outlet, useLocation, useParams } from 'react-router';
 import { usePartQuery } from '../app/api.ts';
+import { setBriefRules } from '../app/briefRules.ts';
 import { opened, redone, undone } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { findUnsaved } from '../app/unsaved.ts';
@@ -16,6 +18,8 @@ import type { Bench } from './bench.ts';
 import { ConflictPanel } from './ConflictPanel.tsx';
 import { PartHeader } from './PartHeader.tsx';
 import { restsOn } from './restsOn.ts';
+
+setBriefRules(briefIssues);
 
 /** Below the stage, and after it: comparing what it rested on is no part of the first look. */
 const StageStrip = lazy(async () => ({ default: (await import('./StageStrip.tsx')).StageStrip }));

@@ -1,4 +1,4 @@
-import { findCheck, PROOF_TEST_CAUTION } from '@anvilstone/core';
+import { PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { lazy, Suspense, useCallback } from 'react';
@@ -77,7 +77,6 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
   const { value: result } = useComputed(library, ask);
   const leader = result?.leaders[0];
   const name = leader && library?.grades.find((grade) => grade.id === leader.gradeId)?.name;
-  const governing = leader?.best.governingCheckId ? findCheck(leader.best.governingCheckId)?.title : undefined;
   const passes = leader?.best.status === 'pass';
   return (
     <tr className="border-b border-line last:border-0 hover:bg-sunken">
@@ -99,7 +98,7 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
       <td className="px-3">
         {leader ? (passes ? `${name}, ${leader.best.orientation}` : `None passes; nearest ${name}`) : '…'}
       </td>
-      <td className="px-3">{governing ?? ''}</td>
+      <td className="px-3">{result?.governedBy ?? ''}</td>
       <td className="px-3">{leader && <Reserve reserve={leader.best.minimumReserve} status={leader.best.status} />}</td>
       <td className="px-3">{part.decisionCount || '—'}</td>
       <td className="px-3 text-quiet">

@@ -44,6 +44,7 @@ import {
   type Tilt,
   type UnitSystem,
   type WaysUp,
+  findCheck,
 } from '@anvilstone/core';
 import { planTests, type TestProposal } from '@anvilstone/core/bench';
 import { machineChoices, upgradeGains, type MachineChoice, type UpgradeGain } from '@anvilstone/core/plan';
@@ -80,11 +81,13 @@ const engine = {
   },
   standing(brief: Brief): Standing {
     const { checkIds, funnel, grades } = screened(brief);
+    const leaders = rank(grades, 'cheapest-that-passes').slice(0, LEADERS);
     return {
       checkIds,
       funnel,
       counts: countsOf(grades),
-      leaders: rank(grades, 'cheapest-that-passes').slice(0, LEADERS),
+      leaders,
+      governedBy: findCheck(leaders[0]?.best.governingCheckId ?? '')?.title,
     };
   },
   /** Every grade, in the order of a school. */

@@ -22,6 +22,8 @@ export interface Standing {
   counts: Counts;
   /** The first few, cheapest that passes first. */
   leaders: readonly GradeStanding[];
+  /** What decides for the first of them, in words; undefined: nothing does, or there is none. */
+  governedBy: string | undefined;
 }
 export const LEADERS = 3;
 

@@ -1,0 +1,87 @@
+import { withPart, type AnyPartModel } from '@anvilstone/core';
+import type { Brief, PartSummary } from '@anvilstone/schema';
+import { Dialog } from 'radix-ui';
+import { useState, type ChangeEvent } from 'react';
+import { useNavigate } from 'react-router';
+import { useCreatePartMutation } from '../app/api.ts';
+import { ModelCards } from '../brief/ModelChooser.tsx';
+import { Button } from '../ui/Button.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { copyOf } from './copyBrief.ts';
+import { newBrief } from './newBrief.ts';
+
+/** A new part: by what it does, from a template, or from a brief in a file. */
+export function NewPartSheet({ parts, onClose }: { parts: readonly PartSummary[]; onClose: () => void }) {
+  const navigate = useNavigate();
+  const [create, creation] = useCreatePartMutation();
+  const [fault, setFault] = useState<string>();
+  const make = async (brief: Brief) => {
+    setFault(undefined);
+    const part = await create(brief).unwrap();
+    await navigate(`/parts/${part.id}/brief`);
+  };
+  const start = (brief: Brief) => void make(brief).catch(() => undefined);
+  const read = async (event: ChangeEvent<HTMLInputElement>) => {
+    const file = event.target.files?.[0];
+    event.target.value = '';
+    if (!file) return;
+    try {
+      start(JSON.parse(await file.text()) as Brief);
+    } catch {
+      setFault(
+        `${file.name} is not JSON. A brief that was exported here, or one written to the published schema, is needed.`,
+      );
+    }
+  };
+  const templates = parts.filter((part) => part.brief.template);
+  return (
+    <Dialog.Root open onOpenChange={(open) => !open && onClose()}>
+      <Dialog.Portal>
+        <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
+        <Dialog.Content
+          aria-describedby={undefined}
+          className="fixed top-1/2 left-1/2 z-40 max-h-[94vh] w-[66rem] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-line-strong bg-surface p-5 shadow-2xl"
+        >
+          <div className="mb-3 flex items-start gap-3">
+            <Dialog.Title className="grow text-lg">What does the part do?</Dialog.Title>
+            <label className="cursor-pointer rounded border border-line-strong px-3 py-1 text-sm focus-within:outline-2 focus-within:outline-ember hover:bg-sunken">
+              From a brief in a file …
+              <input
+                type="file"
+                accept=".json,application/json"
+                className="sr-only"
+                onChange={(event) => void read(event)}
+              />
+            </label>
+            <Dialog.Close asChild>
+              <Button look="quiet">Close</Button>
+            </Dialog.Close>
+          </div>
+          {fault && (
+            <p role="alert" className="mb-3 text-fail">
+              {fault}
+            </p>
+          )}
+          {creation.error !== undefined && <ProblemNotice error={creation.error} />}
+          {templates.length > 0 && (
+            <section aria-label="Templates" className="mb-4">
+              <h2 className="mb-1 text-sm">From a template of this workshop</h2>
+              <div className="flex flex-wrap gap-2">
+                {templates.map((part) => (
+                  <Button key={part.id} onClick={() => start(copyOf(part.brief, 'New part'))}>
+                    {part.brief.title}
+                  </Button>
+                ))}
+              </div>
+            </section>
+          )}
+          <ModelCards onChoose={(model) => start(briefFor(model))} />
+        </Dialog.Content>
+      </Dialog.Portal>
+    </Dialog.Root>
+  );
+}
+
+function briefFor(model: AnyPartModel): Brief {
+  return withPart(newBrief, model.start);
+}
