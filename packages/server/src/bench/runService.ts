@@ -101,6 +101,8 @@ export function runService(
       };
       const slow = method.capture === 'time' ? { slow: true as const } : {};
       const run: Run = { methodId: method.id, gauges, advantage, ...slow, ...(mounted ? { mounted } : {}) };
+      // Before anybody else can see that nobody follows it.
+      await leases.take(leaseOf(trial.id), HELD_S);
       const saved = await db.transaction(async (trx) => {
         await campaignTable.find(trx, campaignId, true);
         await refuseTestedAlready(trx, campaignId, specimenId);
@@ -110,7 +112,6 @@ export function runService(
         return record!;
       });
       if (mounted) hangIn(gauges, mounted);
-      await leases.take(leaseOf(trial.id), HELD_S);
       follow(trial.id, run);
       return { trial: saved.document, revision: saved.revision };
     },

@@ -62,7 +62,7 @@ const requestOrSignIn: Ask = async (args, store, extra) => {
       keepRequest(whole, wordsFor(extra.kept, args.url, args.body), whoIn(store.getState()));
       return { error: { status: 'CUSTOM_ERROR', error: 'kept', data: KEPT } };
     }
-    if (!answer.error) forgetRequest(change);
+    if (!answer.error) forgetRequest(change, whoIn(store.getState()));
   }
   return answer;
 };

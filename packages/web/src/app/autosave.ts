@@ -65,16 +65,16 @@ async function saveUntilQuiet(store: Api): Promise<void> {
     report({ state: 'saving' });
     try {
       const part = await store.dispatch(api.endpoints.savePart.initiate({ id: partId, brief, revision })).unwrap();
-      forgetUnsaved(partId);
+      forgetUnsaved(partId, whoIn(store.getState()));
       store.dispatch(saved({ part, brief }));
     } catch (error) {
       const failure = afterFailure(error);
       // Who may not change anything tries things out, and is told so: nothing waits to be sent for them.
-      if (asProblem(error).status === 403) forgetUnsaved(partId);
+      if (asProblem(error).status === 403) forgetUnsaved(partId, whoIn(store.getState()));
       if (failure.state === 'conflict' && store.getState().draft.partId === partId) {
         // What can be brought together is, and is saved next.
         store.dispatch(newerMet({ part: failure.newer }));
-        if (store.getState().draft.saving.state === 'saved') forgetUnsaved(partId);
+        if (store.getState().draft.saving.state === 'saved') forgetUnsaved(partId, whoIn(store.getState()));
         continue;
       }
       // What was refused has been edited since: the newer brief is waiting and gets its own answer.

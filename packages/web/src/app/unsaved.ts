@@ -13,7 +13,7 @@ export interface Unsaved {
 export function keepUnsaved(partId: string, { brief, revision, base }: Unsaved, who: string | null = null): void {
   keep({
     kind: 'brief',
-    id: briefId(partId),
+    id: briefId(partId, who),
     prefix: PREFIX,
     who,
     atMs: Date.now(),
@@ -27,10 +27,17 @@ export function keepUnsaved(partId: string, { brief, revision, base }: Unsaved, 
   });
 }
 
-export const forgetUnsaved = (partId: string) => drop(briefId(partId));
+/** Of this account, and what was made here before there was one. */
+const idsOf = (partId: string, who: string | null) => [...new Set([briefId(partId, who), briefId(partId, null)])];
 
-export function findUnsaved(partId: string): Unsaved | undefined {
-  const kept = keptAs(briefId(partId));
+export function forgetUnsaved(partId: string, who: string | null = null): void {
+  for (const id of idsOf(partId, who)) drop(id);
+}
+
+export function findUnsaved(partId: string, who: string | null = null): Unsaved | undefined {
+  const kept = idsOf(partId, who)
+    .map(keptAs)
+    .find((one) => one?.kind === 'brief');
   if (kept?.kind !== 'brief') return undefined;
   const { brief, revision, base } = kept;
   return { brief, revision, ...(base ? { base } : {}) };

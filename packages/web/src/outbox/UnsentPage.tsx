@@ -6,6 +6,7 @@ import { issueTexts } from '../app/problem.ts';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { moment } from '../ui/when.ts';
+import { isOf } from './keepRequest.ts';
 import { drop, keep, type Kept } from './outbox.ts';
 import { useKept } from './useOutbox.ts';
 
@@ -44,8 +45,8 @@ function KeptRow({ one }: { one: Kept }) {
           <p className="text-sm text-quiet">
             {one.kind === 'brief' ? 'Brief, edited' : 'Saved'} {moment(one.atMs, nowMs)}
             {isElsewhere && ' in another workspace'}
-            {one.who !== who && ' by somebody else, who has to sign in'}
-            {!one.refused && one.who === who && !isElsewhere && ' · waiting for the server'}
+            {!isOf(one, who) && ' by somebody else, who has to sign in'}
+            {!one.refused && isOf(one, who) && !isElsewhere && ' · waiting for the server'}
           </p>
         </div>
         {!isElsewhere && (

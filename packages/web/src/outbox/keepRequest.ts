@@ -1,6 +1,6 @@
 import type { Problem } from '@anvilstone/schema';
 import { PREFIX } from '../app/place.ts';
-import { drop, everythingKept, keep, type KeptRequest } from './outbox.ts';
+import { drop, everythingKept, keep, type Kept, type KeptRequest } from './outbox.ts';
 
 type Change = Pick<KeptRequest, 'method' | 'url' | 'body' | 'key'>;
 
@@ -20,9 +20,9 @@ export const isUnanswered = (error: { status: unknown } | undefined): boolean =>
   error !== undefined && NO_ANSWER.includes(error.status);
 
 /** Of records that are made under an id of the page’s own the address says which; else the form that it is made in does. */
-function idOf({ method, url }: Pick<Change, 'method' | 'url'>): string {
+function idOf({ method, url }: Pick<Change, 'method' | 'url'>, who: string | null): string {
   const form = (globalThis as { history?: History }).history?.state as { key?: string } | null | undefined;
-  return `${method} ${PREFIX}/${url}${method === 'POST' ? ` ${form?.key ?? ''}` : ''}`;
+  return `${who ?? ''} ${method} ${PREFIX}/${url}${method === 'POST' ? ` ${form?.key ?? ''}` : ''}`;
 }
 
 /** Saved once more in the same form it takes the place of what was kept before. */
@@ -30,7 +30,7 @@ export function keepRequest(change: Change, what: string, who: string | null): v
   const place = (globalThis as { location?: Location }).location?.pathname.slice(PREFIX.length) ?? '/';
   keep({
     kind: 'request',
-    id: idOf(change),
+    id: idOf(change, who),
     prefix: PREFIX,
     who,
     atMs: Date.now(),
@@ -42,7 +42,7 @@ export function keepRequest(change: Change, what: string, who: string | null): v
 }
 
 /** The server has it now. */
-export const forgetRequest = (change: Pick<Change, 'method' | 'url'>) => drop(idOf(change));
+export const forgetRequest = (change: Pick<Change, 'method' | 'url'>, who: string | null) => drop(idOf(change, who));
 
 /** “Spool S-12”, or by the name that stands in it; ids that say nothing are left out. */
 export function wordsFor(kind: string, url: string, body: unknown): string {
@@ -66,12 +66,21 @@ function nameIn(body: unknown, depth = 1): string | undefined {
 }
 
 interface WithSession {
-  api?: { queries?: Record<string, { data?: { accountId?: string | null } } | undefined> };
+  api?: { queries?: Record<string, { data?: { accountId?: string | null; state?: string } } | undefined> };
 }
-/** Whose account it is; null: nobody has signed in. */
-export const whoIn = (state: unknown): string | null =>
-  (state as WithSession).api?.queries?.['session(undefined)']?.data?.accountId ?? null;
+/** Whoever was signed in last on this page: a session that ends in the middle of work is still theirs. */
+let lastWho: string | null = null;
+
+/** Whose account it is; null: there is nobody to sign in. */
+export function whoIn(state: unknown): string | null {
+  const session = (state as WithSession).api?.queries?.['session(undefined)']?.data;
+  lastWho = session?.accountId ?? lastWho;
+  return session?.state === 'open' ? null : lastWho;
+}
 
 /** What this page may send: of its workspace and its account, and not refused before. */
 export const sendable = (who: string | null) =>
-  everythingKept().filter((one) => one.prefix === PREFIX && one.who === who && one.refused === null);
+  everythingKept().filter((one) => one.prefix === PREFIX && isOf(one, who) && one.refused === null);
+
+/** What was made before there were accounts is whoever’s signs in here. */
+export const isOf = (one: Pick<Kept, 'who'>, who: string | null): boolean => one.who === null || one.who === who;

@@ -162,6 +162,30 @@ test('nothing is sent under another’s name or into another workspace', async (
   expect(page.outbox.everythingKept().map(({ id }) => id)).toEqual(['other account', 'other workspace']);
 });
 
+test('two who share a browser keep an edit of the same part each, and open only their own', async () => {
+  await open();
+  const { findUnsaved, forgetUnsaved, keepUnsaved } = await import('../app/unsaved.ts');
+  keepUnsaved('p', { brief: { ...lampArm, title: 'Of Ada' }, revision: 1 }, 'ada');
+  keepUnsaved('p', { brief: { ...lampArm, title: 'Of Ben' }, revision: 1 }, 'ben');
+  expect(findUnsaved('p', 'ada')?.brief.title).toBe('Of Ada');
+  expect(findUnsaved('p', 'cleo')).toBeUndefined();
+  forgetUnsaved('p', 'ada');
+  expect(findUnsaved('p', 'ben')?.brief.title).toBe('Of Ben');
+});
+
+test('a session that ends in the middle of work leaves it with whose it was', async () => {
+  await open();
+  const { sendable, whoIn } = await import('./keepRequest.ts');
+  const told = (data: object) => ({ api: { queries: { 'session(undefined)': { data } } } });
+  expect(whoIn(told({ state: 'open', accountId: null }))).toBeNull();
+  expect(whoIn(told({ state: 'signed-in', accountId: 'ada' }))).toBe('ada');
+  expect(whoIn(told({ state: 'sign-in', accountId: null }))).toBe('ada');
+  const { keepUnsaved } = await import('../app/unsaved.ts');
+  keepUnsaved('p', { brief: lampArm, revision: 1 }, 'ada');
+  keepUnsaved('q', { brief: lampArm, revision: 1 }, null);
+  expect(sendable('ben').map((one) => one.kind === 'brief' && one.partId)).toEqual(['q']);
+});
+
 describe('a brief that nobody has open', () => {
   const mine: Brief = { ...lampArm, title: 'Mine' };
   const keepBrief = async () => {

@@ -5,7 +5,7 @@ interface Of {
   id: string;
   /** Workspace it belongs to, as it stands before addresses; empty: the first. */
   prefix: string;
-  /** Account that made it; null: nobody had signed in. It is not sent under another’s name. */
+  /** Account that made it, under whose name alone it is sent; null: made before there was anybody to sign in. */
   who: string | null;
   atMs: number;
   /** What it is, in words. */
@@ -88,7 +88,7 @@ function takeOverLegacy(): void {
     try {
       const { brief, revision, base = null } = JSON.parse(localStorage.getItem(name)!) as KeptBrief;
       const of = { prefix: '', who: null, atMs: Date.now(), what: brief.title, place: `/parts/${partId}/brief` };
-      keep({ kind: 'brief', id: briefId(partId), ...of, refused: null, partId, brief, revision, base });
+      keep({ kind: 'brief', id: briefId(partId, null), ...of, refused: null, partId, brief, revision, base });
     } catch {
       // Not one of ours after all.
     }
@@ -96,7 +96,8 @@ function takeOverLegacy(): void {
   }
 }
 
-export const briefId = (partId: string) => `brief ${partId}`;
+/** Two who share a browser do not write over each other’s. */
+export const briefId = (partId: string, who: string | null) => `brief ${partId} ${who ?? ''}`;
 
 export function keep(one: Kept): void {
   apply({ put: one });

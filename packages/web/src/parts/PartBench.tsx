@@ -6,9 +6,10 @@ import { Outlet, useLocation, useParams } from 'react-router';
 import { usePartQuery } from '../app/api.ts';
 import { setBriefRules } from '../app/briefRules.ts';
 import { opened, redone, undone } from '../app/draft.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppDispatch, useAppSelector, useAppStore } from '../app/store.ts';
 import { findUnsaved } from '../app/unsaved.ts';
 import { NoticePanel } from '../bench/NoticePanel.tsx';
+import { whoIn } from '../outbox/keepRequest.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
@@ -28,14 +29,16 @@ const StageStrip = lazy(async () => ({ default: (await import('./StageStrip.tsx'
 export function PartBench() {
   const { partId } = useParams();
   const dispatch = useAppDispatch();
+  const store = useAppStore();
   const { currentData: part, error } = usePartQuery(partId ?? skipToken, { refetchOnMountOrArgChange: true });
   const draft = useAppSelector((state) => state.draft);
   const { library, error: libraryError } = useLibrary();
   const brief = draft.partId === partId ? draft.brief : null;
 
   useEffect(() => {
-    if (part && draft.partId !== part.id) dispatch(opened({ part, unsaved: findUnsaved(part.id) }));
-  }, [part, draft.partId, dispatch]);
+    if (part && draft.partId !== part.id)
+      dispatch(opened({ part, unsaved: findUnsaved(part.id, whoIn(store.getState())) }));
+  }, [part, draft.partId, dispatch, store]);
   useUndoKeys();
 
   const ask = useCallback((engine: Remote<Engine>) => engine.standing(brief!), [brief]);
