@@ -116,7 +116,7 @@ async function benchServer(admin: string): Promise<void> {
   warmThreads(); // as the server does when it starts
   const house = connect(url, HOUSE_SCHEMA, 3);
   await migrate(house);
-  const queue = jobQueue(url, logger);
+  const queue = jobQueue(url, house, logger);
   const shared = { logger, queue, leases: leasesOf(house, 'bench'), worker: 'bench', devices: [] };
   const first = makeParts(shared, { db, slug: 'workshop', schemaName: FIRST_SCHEMA });
   await queue.work(1, ({ jobId }) => first.jobs.perform(jobId));

@@ -51,7 +51,7 @@ const works = role !== 'web';
 let stopping = false;
 const house = connect(url, HOUSE_SCHEMA, 8);
 const worker = `${hostname()}-${process.pid}-${randomUUID().slice(0, 4)}`;
-const queue = jobQueue(url, logger);
+const queue = jobQueue(url, house, logger);
 // A process that says nothing for so long is taken for lost, s.
 const silentS = Number(process.env.ANVILSTONE_JOB_SILENT_SECONDS ?? JOB_TIMES.silentS);
 // Seconds between the stand-in logger’s readings, and so between looks at it.

@@ -44,7 +44,7 @@ export async function testServer(
   const logger = options.logger ?? pino({ level: 'silent' });
   const standIns = options.standIns ? await startStandIns() : undefined;
   const devices = standIns?.devices ?? [];
-  const queue = jobQueue(url.href, logger);
+  const queue = jobQueue(url.href, house, logger);
   const worker = 'the test';
   const leases = leasesOf(house, worker);
   const shared = { logger, queue, leases, worker, devices };

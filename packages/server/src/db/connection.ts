@@ -31,13 +31,14 @@ export function connect(url: string, schema = FIRST_SCHEMA, most = 10): Knex {
   });
 }
 
-const START_LOCK = 460_001;
+/** Numbers of the locks of a database, as PostgreSQL wants them. */
+const LOCKS = { start: 460_001, queue: 460_002 };
 
 /** Of several processes that start at once one does it and the others wait. It takes a connection beside those that `work` takes. */
-export const oneAtATime = (db: Knex, work: () => Promise<void>): Promise<void> =>
+export const oneAtATime = <T>(db: Knex, work: () => Promise<T>, lock: keyof typeof LOCKS = 'start'): Promise<T> =>
   db.transaction(async (trx) => {
-    await trx.raw('select pg_advisory_xact_lock(?)', [START_LOCK]);
-    await work();
+    await trx.raw('select pg_advisory_xact_lock(?)', [LOCKS[lock]]);
+    return work();
   });
 
 /**

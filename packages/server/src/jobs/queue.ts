@@ -1,6 +1,7 @@
 import type { Knex } from 'knex';
 import PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
+import { oneAtATime } from '../db/connection.ts';
 
 /** Where to find a job. */
 export interface JobPlace {
@@ -26,13 +27,14 @@ const LOOK_S = 2;
 /** Whether a process is lost is told by the job’s own heartbeat, long before this. */
 const EXPIRE_H = 12;
 
-/** One queue for all workspaces of a database. Begun when it is first used. */
-export function jobQueue(url: string, logger: Logger): JobQueue {
+/** One queue for all workspaces of a database, known by its house. Begun when it is first used. */
+export function jobQueue(url: string, house: Knex, logger: Logger): JobQueue {
   let started: Promise<PgBoss> | undefined;
   const workers: string[] = [];
 
   const boss = () => {
-    started ??= begin().catch((error: unknown) => {
+    // Two that make its tables at the same moment would wait for each other’s locks, and one would be thrown out.
+    started ??= oneAtATime(house, begin, 'queue').catch((error: unknown) => {
       // The database may be away for a moment: the next use tries again.
       started = undefined;
       throw error;
@@ -42,8 +44,13 @@ export function jobQueue(url: string, logger: Logger): JobQueue {
   async function begin(): Promise<PgBoss> {
     const made = new PgBoss({ connectionString: url, schema: SCHEMA, max: 3, application_name: 'anvilstone queue' });
     made.on('error', (error) => logger.warn({ err: error }, 'the queue has trouble with the database'));
-    await made.start();
-    await made.createQueue(NAME, { name: NAME, retryLimit: 0 });
+    try {
+      await made.start();
+      await made.createQueue(NAME, { name: NAME, retryLimit: 0 });
+    } catch (error) {
+      await made.stop({ graceful: false, wait: true }).catch(() => undefined);
+      throw error;
+    }
     return made;
   }
 

@@ -1,0 +1,71 @@
+import { randomUUID } from 'node:crypto';
+import knex, { type Knex } from 'knex';
+import { pino } from 'pino';
+import { connect, HOUSE_SCHEMA, migrate } from '../db/connection.ts';
+import { jobQueue, type JobQueue } from './queue.ts';
+
+const logger = pino({ level: 'silent' });
+const PROCESSES = 6;
+const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
+
+async function onEmptyDatabase(work: (url: string, house: Knex) => Promise<void>): Promise<void> {
+  const admin = process.env.ANVILSTONE_TEST_POSTGRES!;
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  const root = knex({ client: 'pg', connection: admin });
+  await root.raw(`create database ${name}`);
+  const url = Object.assign(new URL(admin), { pathname: `/${name}` }).href;
+  const house = connect(url, HOUSE_SCHEMA, PROCESSES);
+  try {
+    await migrate(house);
+    await work(url, house);
+  } finally {
+    await house.destroy();
+    await root.raw(`drop database ${name} with (force)`);
+    await root.destroy();
+  }
+}
+
+test.each([0, 5, 10, 15])(
+  'many that begin %i ms after each other on an empty database all come to work, and what is sent arrives once',
+  async (stepMs) => {
+    await onEmptyDatabase(async (url, house) => {
+      const queues: JobQueue[] = Array.from({ length: PROCESSES }, () => jobQueue(url, house, logger));
+      const taken: string[] = [];
+      try {
+        await Promise.all(
+          queues.map(async (queue, i) => {
+            // A little after each other, so that one begins to use the tables while the next makes them.
+            await pause(i * stepMs);
+            await queue.work(1, ({ jobId }) => {
+              taken.push(jobId);
+              return Promise.resolve();
+            });
+          }),
+        );
+        const sent = Array.from({ length: 12 }, () => randomUUID());
+        for (const jobId of sent)
+          await house.transaction((trx) => queues[0]!.send(trx, { schemaName: 'public', jobId }));
+        for (let i = 0; i < 200 && taken.length < sent.length; i++) {
+          queues.forEach((queue) => queue.nudge());
+          await pause(50);
+        }
+        expect(taken.toSorted()).toEqual(sent.toSorted());
+      } finally {
+        await Promise.all(queues.map((queue) => queue.close()));
+      }
+    });
+  },
+  60_000,
+);
+
+test('one that cannot begin says so, and can be begun when the database is there', async () => {
+  await onEmptyDatabase(async (url, house) => {
+    const nowhere = Object.assign(new URL(url), { port: '1' }).href;
+    const lost = jobQueue(nowhere, house, logger);
+    await expect(lost.work(1, () => Promise.resolve())).rejects.toThrow(/ECONNREFUSED/);
+    await lost.close();
+    const found = jobQueue(url, house, logger);
+    await found.work(1, () => Promise.resolve());
+    await found.close();
+  });
+}, 60_000);
