@@ -72,6 +72,9 @@ const screens = [
   ['prices', '/spools?show=prices', 'Nothing is changed before'],
   ['edit a machine', '/machines/old-wide/edit', 'Surfaces at hand'],
   ['machines', '/machines?machine=bench-open', 'fit an all-metal hot end'],
+  ['practice', '/practice', 'Eight mistakes that are better made here'],
+  ['a practice case', '/practice/coat-hook', 'That is my answer'],
+  ['words', '/words', 'Own heat limit'],
   ['quick sums', '/calculations/part-wall-bracket', 'Upper fibre at the root of the tie'],
 ] as const;
 
@@ -109,6 +112,10 @@ for (const [name, path, landmark] of screens) {
     await page.getByRole('button', { name: /^Theme/ }).click();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
     expect(await seriousOf(page, ['color-contrast'])).toEqual([]);
+    // Every screen says what it is for.
+    await page.keyboard.press('?');
+    const help = page.getByRole('dialog').last();
+    await expect(help.getByText('What one does here')).toBeVisible();
     expect(errors).toEqual([]);
   });
 }

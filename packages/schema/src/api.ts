@@ -32,7 +32,9 @@ export const partSummary = record(
     revision: Type.Integer({ minimum: 1 }),
     brief,
     updatedAt: moment,
+    campaignCount: Type.Integer({ minimum: 0, description: 'Test campaigns for it' }),
     decisionCount: Type.Integer({ minimum: 0 }),
+    inServiceCount: Type.Integer({ minimum: 0, description: 'How many were put in service, taken out since or not' }),
   },
   'A row of the parts list',
 );

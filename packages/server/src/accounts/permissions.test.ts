@@ -41,6 +41,7 @@ const ASKED: Record<Needs, string> = {
     checkRecords listJobs getJob
   `,
   engineer: `
+    addSample
     createPart updatePart deletePart saveView removeView settleStage unsettleStage createGrade updateGrade
     deleteGrade restoreGrade startImport changeImport commitImport cancelImport saveMachine removeMachine
     recordPrint saveAgent removeAgent saveSpool removeSpool savePlace removePlace saveDryer removeDryer

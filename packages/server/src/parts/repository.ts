@@ -19,19 +19,26 @@ function toPart(row: PartRow): Part {
 export async function partsVersion(db: Knex): Promise<string> {
   const { rows } = await db.raw<{ rows: [{ version: string }] }>(
     `select concat_ws('-', count(*), coalesce(sum(revision), 0), extract(epoch from max(updated_at)),
-       (select count(*) from decisions)) as version from parts`,
+       (select count(*) from decisions), (select concat_ws('.', count(*), sum(revision)) from campaigns),
+       (select concat_ws('.', count(*), sum(revision)) from installations)) as version from parts`,
   );
   return rows[0].version;
 }
 
-/** Newest change first, with how many decisions each part has; put together by the database, since there may be thousands. */
+const countByPart = (table: 'campaigns' | 'installations') =>
+  `select document ->> 'partId' as part_id, count(*)::int as n from ${table} group by 1`;
+
+/** Newest change first, with how far each part has come; put together by the database, since there may be thousands. */
 export async function partsJson(db: Knex): Promise<string> {
   const { rows } = await db.raw<{ rows: [{ json: string }] }>(
     `select '[' || coalesce(string_agg(json_build_object(
          'id', id, 'revision', revision, 'brief', brief,
          'updatedAt', to_char(updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
-         'decisionCount', coalesce(n, 0))::text, ',' order by updated_at desc, id), '') || ']' as json
-     from parts left join (select part_id, count(*)::int as n from decisions group by part_id) d on part_id = id`,
+         'campaignCount', coalesce(c.n, 0), 'decisionCount', coalesce(d.n, 0), 'inServiceCount', coalesce(i.n, 0))::text, ',' order by updated_at desc, id), '') || ']' as json
+     from parts
+       left join (select part_id, count(*)::int as n from decisions group by part_id) d on d.part_id = parts.id
+       left join (${countByPart('campaigns')}) c on c.part_id = parts.id::text
+       left join (${countByPart('installations')}) i on i.part_id = parts.id::text`,
   );
   return rows[0].json;
 }

@@ -1,6 +1,7 @@
 import { job } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
+import { addSample } from '../db/seeds/addSample.ts';
 import type { Operation } from '../http/operation.ts';
 import { HttpProblem, invalidInput, notFound } from '../http/problems.ts';
 import { textOf } from '../http/query.ts';
@@ -80,6 +81,15 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
           ]);
         return { body: await restoreArchive(db, fileIn(body), mode) };
       },
+    },
+    {
+      id: 'addSample',
+      method: 'post',
+      path: '/workshop/sample',
+      summary: 'Add the sample grades and machines, and with `withParts` the sample parts; what is here stays as it is',
+      body: Type.Object({ withParts: Type.Boolean() }, { additionalProperties: false }),
+      answer: Type.Object({ grades: Type.Integer(), machines: Type.Integer(), parts: Type.Integer() }),
+      handle: async ({ body }) => ({ body: await addSample(db, body as { withParts: boolean }) }),
     },
     {
       id: 'listBackups',

@@ -1,10 +1,11 @@
-import { Suspense } from 'react';
+import { lazy, Suspense } from 'react';
 import { NavLink, Outlet } from 'react-router';
 import { useSessionQuery } from '../access/accessApi.ts';
 import { useLive } from '../live/useLive.ts';
 import { Find } from '../find/Find.tsx';
 import { UnsentNote } from '../outbox/UnsentNote.tsx';
 import { useSending } from '../outbox/useOutbox.ts';
+import { Help } from '../help/Help.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { themeChosen, unitsChosen } from './settings.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
@@ -26,10 +27,14 @@ const places = [
   { to: '/workshop', label: 'Workshop', mark: 'M4 8l8-4 8 4v9l-8 4-8-4zM4 8l8 4 8-4M12 12v9' },
 ];
 
+/** Only who is new is led around. */
+const GuidedLook = lazy(async () => ({ default: (await import('../guide/GuidedLook.tsx')).GuidedLook }));
+
 /** The rail, the settings that hold everywhere, and the page beside them. */
 export function Shell() {
   useLive();
   useSending();
+  const isLedAround = useAppSelector((state) => state.guide.step !== null);
   return (
     <div className="flex min-h-screen">
       <a href="#main" className="sr-only focus:not-sr-only focus:absolute focus:z-50 focus:bg-surface focus:p-2">
@@ -37,16 +42,16 @@ export function Shell() {
       </a>
       <nav
         aria-label="Places"
-        className="no-print sticky top-0 flex h-screen w-19 shrink-0 flex-col items-center gap-1 border-r border-line bg-sunken py-3"
+        className="no-print sticky top-0 flex h-screen w-19 shrink-0 flex-col items-center overflow-y-auto border-r border-line bg-sunken py-2 [scrollbar-width:none]"
       >
-        <img src="/mark.svg" alt="Anvilstone" className="mb-2 size-8" />
+        <img src="/mark.svg" alt="Anvilstone" className="mb-1 size-8 shrink-0" />
         <Find />
         {places.map(({ to, label, mark }) => (
           <NavLink
             key={to}
             to={to}
             className={({ isActive }) =>
-              `flex w-full flex-col items-center gap-0.5 border-l-3 py-2 text-xs ${isActive ? 'border-ember font-semibold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
+              `flex w-full flex-col items-center gap-0.5 border-l-3 py-1.5 text-xs ${isActive ? 'border-ember font-semibold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
             }
           >
             <svg viewBox="0 0 24 24" className="size-5 fill-none stroke-current stroke-[1.6]" aria-hidden="true">
@@ -66,6 +71,11 @@ export function Shell() {
           <Outlet />
         </Suspense>
       </div>
+      {isLedAround && (
+        <Suspense>
+          <GuidedLook />
+        </Suspense>
+      )}
     </div>
   );
 }
@@ -107,9 +117,10 @@ function ViewerNote() {
 function SettingButtons() {
   const { units, theme } = useAppSelector((state) => state.settings);
   const dispatch = useAppDispatch();
-  const look = 'w-15 rounded border border-line bg-surface px-1 py-1 text-xs text-quiet hover:text-ink';
+  const look = 'w-15 shrink-0 rounded border border-line bg-surface px-1 py-1 text-xs text-quiet hover:text-ink';
   return (
     <>
+      <Help look={`${look} mb-1`} />
       <button
         type="button"
         className={look}

@@ -89,6 +89,11 @@ export const router = createBrowserRouter(
           path: 'workshop',
           lazy: async () => ({ Component: (await import('../workshop/WorkshopPage.tsx')).WorkshopPage }),
         },
+        { path: 'words', lazy: async () => ({ Component: (await import('../help/WordsPage.tsx')).WordsPage }) },
+        ...['practice', 'practice/:caseId'].map((path) => ({
+          path,
+          lazy: async () => ({ Component: (await import('../practice/PracticePage.tsx')).PracticePage }),
+        })),
         { path: 'people', lazy: async () => ({ Component: (await import('../access/PeoplePage.tsx')).PeoplePage }) },
         {
           path: 'changes',

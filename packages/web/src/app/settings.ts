@@ -5,6 +5,8 @@ export type Theme = 'light' | 'dark';
 export interface Settings {
   units: UnitSystem;
   theme: Theme;
+  /** Whether newcomers’ things are still offered: false once they were taken or sent away. */
+  offersLook: boolean;
 }
 
 const KEY = 'anvilstone-settings';
@@ -18,11 +20,12 @@ function stored(): Partial<Settings> {
 }
 
 function initial(): Settings {
-  const { units, theme } = stored();
+  const { units, theme, offersLook } = stored();
   const prefersDark = globalThis.matchMedia?.('(prefers-color-scheme: dark)').matches ?? false;
   return {
     units: units === 'inchPound' ? 'inchPound' : 'metric',
     theme: theme === 'light' || theme === 'dark' ? theme : prefersDark ? 'dark' : 'light',
+    offersLook: offersLook !== false,
   };
 }
 
@@ -36,10 +39,13 @@ const settings = createSlice({
     themeChosen: (state, { payload }: PayloadAction<Theme>) => {
       state.theme = payload;
     },
+    lookSentAway: (state) => {
+      state.offersLook = false;
+    },
   },
 });
 
-export const { unitsChosen, themeChosen } = settings.actions;
+export const { unitsChosen, themeChosen, lookSentAway } = settings.actions;
 export const settingsReducer = settings.reducer;
 
 export function keepSettings(value: Settings): void {

@@ -1,6 +1,7 @@
 import { configureStore } from '@reduxjs/toolkit';
 import { useDispatch, useSelector, useStore } from 'react-redux';
 import { gradesViewReducer, keepGradesView } from '../grades/gradesView.ts';
+import { guideReducer } from '../guide/guideSlice.ts';
 import { api } from './api.ts';
 import { makeAutosave } from './autosave.ts';
 import { draftReducer } from './draft.ts';
@@ -12,6 +13,7 @@ export function makeStore() {
       [api.reducerPath]: api.reducer,
       settings: settingsReducer,
       draft: draftReducer,
+      guide: guideReducer,
       gradesView: gradesViewReducer,
     },
     middleware: (defaults) => defaults().prepend(makeAutosave().middleware).concat(api.middleware),

@@ -14,7 +14,7 @@ import { buttonLook } from '../ui/buttonLook.ts';
 import { Cautions } from '../ui/Cautions.tsx';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
-import { NoGrades } from '../ui/NoGrades.tsx';
+import { NoGrades } from '../parts/NoGrades.tsx';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { Engine, ProposedTest } from '../workers/evaluation.worker.ts';

@@ -2,7 +2,7 @@ import { Tabs } from 'radix-ui';
 import { useAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
 import { Loading } from '../ui/Loading.tsx';
-import { NoGrades } from '../ui/NoGrades.tsx';
+import { NoGrades } from '../parts/NoGrades.tsx';
 import { tabLook } from '../ui/tabLook.ts';
 import { GradeChoice } from './GradeChoice.tsx';
 import { FillingTab } from './FillingTab.tsx';

@@ -10,7 +10,7 @@ import { buttonLook } from '../ui/buttonLook.ts';
 import { usePortions, type AskPortion } from '../shortlist/usePortions.ts';
 import { useWishes } from '../shortlist/useWishes.ts';
 import { Loading } from '../ui/Loading.tsx';
-import { NoGrades } from '../ui/NoGrades.tsx';
+import { NoGrades } from '../parts/NoGrades.tsx';
 import { SavedViews } from '../views/SavedViews.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';

@@ -11,7 +11,7 @@ import { useOwnName } from '../access/useOwnName.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextArea, TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
-import { NoGrades } from '../ui/NoGrades.tsx';
+import { NoGrades } from '../parts/NoGrades.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { Reserve, statusWord } from '../ui/Reserve.tsx';

@@ -23,7 +23,7 @@ export function Find() {
         aria-haspopup="dialog"
         aria-keyshortcuts="/ Control+K"
         title="Find anything ( / )"
-        className="mb-1 flex w-full flex-col items-center gap-0.5 border-l-3 border-transparent py-2 text-xs text-quiet hover:text-ink"
+        className="flex w-full flex-col items-center gap-0.5 border-l-3 border-transparent py-1.5 text-xs text-quiet hover:text-ink"
         onClick={() => setOpen(true)}
       >
         <svg viewBox="0 0 24 24" className="size-5 fill-none stroke-current stroke-[1.6]" aria-hidden="true">

@@ -32,6 +32,13 @@ const PLACES: readonly Command[] = [
   { id: 'agents', title: 'Fluids', words: 'chemicals agents oil', to: '/agents' },
   { id: 'sums', title: 'Quick sums', words: 'calculators calculations', to: '/calculations' },
   {
+    id: 'practice',
+    title: 'Practice: eight short cases',
+    words: 'train learn quiz exercise newcomer',
+    to: '/practice',
+  },
+  { id: 'words', title: 'Words and what they mean', words: 'glossary terms help explain dictionary', to: '/words' },
+  {
     id: 'people',
     title: 'People: accounts, roles, workspaces, tokens',
     words: 'sign in out password invite',

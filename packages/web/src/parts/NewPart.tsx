@@ -1,5 +1,6 @@
 import type { PartSummary } from '@anvilstone/schema';
 import { lazy, Suspense, useState } from 'react';
+import { useAddress } from '../app/useAddress.ts';
 import { Button } from '../ui/Button.tsx';
 
 const load = () => import('./NewPartSheet.tsx');
@@ -7,7 +8,14 @@ const NewPartSheet = lazy(async () => ({ default: (await load()).NewPartSheet })
 
 /** The way to a new part; what is offered there is fetched when somebody is about to go it. */
 export function NewPart({ parts }: { parts: readonly PartSummary[] }) {
-  const [open, setOpen] = useState(false);
+  // “?new=part” leads straight to it: the end of the look around does, and whoever keeps it as a bookmark.
+  const [address, change] = useAddress();
+  const [pressed, setPressed] = useState(false);
+  const open = pressed || address.get('new') === 'part';
+  const close = () => {
+    setPressed(false);
+    change({ new: null }, true);
+  };
   const fetchAhead = () => void load().catch(() => undefined);
   return (
     <>
@@ -16,13 +24,13 @@ export function NewPart({ parts }: { parts: readonly PartSummary[] }) {
         aria-haspopup="dialog"
         onPointerEnter={fetchAhead}
         onFocus={fetchAhead}
-        onClick={() => setOpen(true)}
+        onClick={() => setPressed(true)}
       >
         New part
       </Button>
       {open && (
         <Suspense>
-          <NewPartSheet parts={parts} onClose={() => setOpen(false)} />
+          <NewPartSheet parts={parts} onClose={close} />
         </Suspense>
       )}
     </>

@@ -2,29 +2,22 @@ import { withPart, type AnyPartModel } from '@anvilstone/core';
 import type { Brief, PartSummary } from '@anvilstone/schema';
 import { Dialog } from 'radix-ui';
 import { useState, type ChangeEvent } from 'react';
-import { useNavigate } from 'react-router';
-import { useCreatePartMutation } from '../app/api.ts';
 import { ModelCards } from '../brief/ModelChooser.tsx';
 import { Button } from '../ui/Button.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { copyOf } from './copyBrief.ts';
 import { newBrief } from './newBrief.ts';
+import { useStartPart } from './useStartPart.ts';
 
 /** A new part: by what it does, from a template, or from a brief in a file. */
 export function NewPartSheet({ parts, onClose }: { parts: readonly PartSummary[]; onClose: () => void }) {
-  const navigate = useNavigate();
-  const [create, creation] = useCreatePartMutation();
+  const { start, error } = useStartPart();
   const [fault, setFault] = useState<string>();
-  const make = async (brief: Brief) => {
-    setFault(undefined);
-    const part = await create(brief).unwrap();
-    await navigate(`/parts/${part.id}/brief`);
-  };
-  const start = (brief: Brief) => void make(brief).catch(() => undefined);
   const read = async (event: ChangeEvent<HTMLInputElement>) => {
     const file = event.target.files?.[0];
     event.target.value = '';
     if (!file) return;
+    setFault(undefined);
     try {
       start(JSON.parse(await file.text()) as Brief);
     } catch {
@@ -62,7 +55,7 @@ export function NewPartSheet({ parts, onClose }: { parts: readonly PartSummary[]
               {fault}
             </p>
           )}
-          {creation.error !== undefined && <ProblemNotice error={creation.error} />}
+          {error !== undefined && <ProblemNotice error={error} />}
           {templates.length > 0 && (
             <section aria-label="Templates" className="mb-4">
               <h2 className="mb-1 text-sm">From a template of this workshop</h2>

@@ -5,6 +5,7 @@ import { lazy, Suspense, useCallback } from 'react';
 import { Link } from 'react-router';
 import { usePartsQuery } from '../app/api.ts';
 import { OutOfDate } from '../bench/OutOfDate.tsx';
+import { OfferLook } from '../guide/OfferLook.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
@@ -23,9 +24,11 @@ const InspectionsDue = lazy(async () => ({
   default: (await import('../service/InspectionsDue.tsx')).InspectionsDue,
 }));
 
+const FirstPart = lazy(async () => ({ default: (await import('./FirstPart.tsx')).FirstPart }));
+
 /** What am I working on: every part with its leading grade, what governs it, and how much is left. */
 export function PartsPage() {
-  const { data: parts, error } = usePartsQuery();
+  const { data: parts, error } = usePartsQuery(undefined, { refetchOnMountOrArgChange: true });
   const { library } = useLibrary();
   return (
     <main className="p-6">
@@ -34,6 +37,7 @@ export function PartsPage() {
         <NewPart parts={parts ?? []} />
       </div>
       <p className="mt-1 mb-4 text-quiet">Each part starts with what it must do. The rest follows from that.</p>
+      {parts && parts.length > 0 && <OfferLook />}
       <Suspense>
         <InspectionsDue />
       </Suspense>
@@ -41,22 +45,19 @@ export function PartsPage() {
       {error !== undefined && <ProblemNotice error={error} />}
       {!parts && !error && <Loading what="the parts" />}
       {parts?.length === 0 && (
-        <div className="rounded-md border border-dashed border-line-strong p-8 text-center">
-          <p className="text-base font-semibold">No parts yet</p>
-          <p className="mt-1 text-quiet">
-            Make one: say what it carries, for how long and how warm, and see which filaments survive.
-          </p>
-        </div>
+        <Suspense fallback={<Loading what="the kinds of parts" />}>
+          <FirstPart gradeCount={library?.grades.length} />
+        </Suspense>
       )}
       {parts && parts.length > 0 && (
         <table className="w-full rounded-md border border-line bg-surface text-sm">
           <TableHead
             headings={[
               'Part',
+              'Stage',
               'Leading grade (cheapest that passes)',
               { title: 'Governed by', means: TERMS.governs },
               { title: 'Smallest reserve', means: TERMS.reserve },
-              'Decisions',
               'Changed',
               'Remove',
             ]}
@@ -72,6 +73,23 @@ export function PartsPage() {
   );
 }
 
+/** The furthest stage in which something was done. */
+function stageOf({ brief, campaignCount, decisionCount, inServiceCount }: PartSummary): string {
+  if (inServiceCount > 0) return 'In service';
+  if (decisionCount > 0) return 'Decided';
+  if (campaignCount > 0) return 'On the bench';
+  return brief.failureCouldHurt === 'unanswered' ? 'Brief in hand' : 'Choosing';
+}
+
+function countsOf({ campaignCount, decisionCount, inServiceCount }: PartSummary): string {
+  const some = (n: number, one: string, more: string) => (n === 0 ? [] : [`${n} ${n === 1 ? one : more}`]);
+  return [
+    ...some(decisionCount, 'record', 'records'),
+    ...some(campaignCount, 'campaign', 'campaigns'),
+    ...some(inServiceCount, 'put in', 'put in'),
+  ].join(', ');
+}
+
 function PartRow({ part, library }: { part: PartSummary; library: Workshop | undefined }) {
   const ask = useCallback((engine: Remote<Engine>) => engine.standing(part.brief), [part.brief]);
   const { value: result } = useComputed(library, ask);
@@ -79,7 +97,7 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
   const name = leader && library?.grades.find((grade) => grade.id === leader.gradeId)?.name;
   const passes = leader?.best.status === 'pass';
   return (
-    <tr className="border-b border-line last:border-0 hover:bg-sunken">
+    <tr className="border-b border-line align-baseline last:border-0 hover:bg-sunken">
       <th scope="row" className="px-3 py-2.5 text-left font-semibold">
         <Link className="hover:underline" to={`/parts/${part.id}/${part.decisionCount > 0 ? 'shortlist' : 'brief'}`}>
           {part.brief.title}
@@ -96,12 +114,15 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
         {part.brief.template && <p className="text-xs font-normal text-quiet">Template</p>}
       </th>
       <td className="px-3">
+        {stageOf(part)}
+        {countsOf(part) && <p className="text-xs text-quiet">{countsOf(part)}</p>}
+      </td>
+      <td className="px-3">
         {leader ? (passes ? `${name}, ${leader.best.orientation}` : `None passes; nearest ${name}`) : '…'}
       </td>
       <td className="px-3">{result?.governedBy ?? ''}</td>
       <td className="px-3">{leader && <Reserve reserve={leader.best.minimumReserve} status={leader.best.status} />}</td>
-      <td className="px-3">{part.decisionCount || '—'}</td>
-      <td className="px-3 text-quiet">
+      <td className="px-3 whitespace-nowrap text-quiet">
         {new Date(part.updatedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })}
       </td>
       <td className="px-3">

@@ -7,7 +7,7 @@ import { useBench } from '../parts/bench.ts';
 import { Cautions } from '../ui/Cautions.tsx';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
-import { NoGrades } from '../ui/NoGrades.tsx';
+import { NoGrades } from '../parts/NoGrades.tsx';
 import { tabLook } from '../ui/tabLook.ts';
 import { AfterTab } from './AfterTab.tsx';
 import { CardTab } from './CardTab.tsx';

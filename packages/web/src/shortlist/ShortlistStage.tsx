@@ -6,7 +6,7 @@ import { useBench } from '../parts/bench.ts';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
-import { NoGrades } from '../ui/NoGrades.tsx';
+import { NoGrades } from '../parts/NoGrades.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
 import { SavedViews } from '../views/SavedViews.tsx';

@@ -29,7 +29,7 @@ import { seedRecords } from './records.ts';
 import { findPart, insertPart, saveBrief } from '../../parts/repository.ts';
 
 /** Fixed, so that the demo's parts are found again and links to them stay good. */
-const PARTS: readonly [id: string, brief: Brief][] = [
+export const SAMPLE_PARTS: readonly [id: string, brief: Brief][] = [
   ['0a7c1d00-0000-4000-8000-00000000000b', scraperLever],
   ['0a7c1d00-0000-4000-8000-00000000000a', stampPad],
   ['0a7c1d00-0000-4000-8000-000000000009', nozzleBracket],
@@ -81,7 +81,7 @@ async function seed(trx: Knex.Transaction): Promise<void> {
   await upsertGrades(trx, sampleLibrary.grades, 'delivered');
   await machineTable.upsert(trx, sampleLibrary.machines);
   await seedStock(trx, new Date());
-  for (const [id, brief] of PARTS) {
+  for (const [id, brief] of SAMPLE_PARTS) {
     const part = await findPart(trx, id);
     if (part) await saveBrief(trx, id, brief, part.revision);
     else await insertPart(trx, id, brief);

@@ -1,4 +1,5 @@
 import { Link } from 'react-router';
+import { SampleOffer } from './SampleOffer.tsx';
 
 /** An empty library: nothing can be held against the brief, and why. */
 export function NoGrades() {
@@ -10,8 +11,11 @@ export function NoGrades() {
         <Link to="/grades/import" className="underline">
           Grades → Import
         </Link>
-        , or start once with “npm start -- --reset-demo” to load the sample grades and machines; your own parts stay.
+        , or take the sample ones to begin with; what is yours stays as it is.
       </p>
+      <div className="mt-3">
+        <SampleOffer withParts={false}>Take the sample grades and machines</SampleOffer>
+      </div>
     </div>
   );
 }

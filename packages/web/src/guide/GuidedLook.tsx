@@ -1,0 +1,121 @@
+import { useEffect, useRef } from 'react';
+import { Link, useNavigate } from 'react-router';
+import { usePartsQuery } from '../app/api.ts';
+import { lookSentAway } from '../app/settings.ts';
+import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { Button } from '../ui/Button.tsx';
+import { lookEnded, lookWentTo } from './guideSlice.ts';
+import { GUIDE_STEPS } from './steps.ts';
+import { useFrame } from './useFrame.ts';
+
+/** The sample’s best told part. */
+const LAMP_ARM = '0a7c1d00-0000-4000-8000-000000000003';
+
+/** Leads through the stages of a part. Nothing is blocked meanwhile: whoever wants to try something out tries it. */
+export function GuidedLook() {
+  const step = useAppSelector((state) => state.guide.step) ?? 0;
+  const { data: parts } = usePartsQuery();
+  const part = parts?.find(({ id }) => id === LAMP_ARM) ?? parts?.[0];
+  const partId = part?.id;
+  const dispatch = useAppDispatch();
+  const navigate = useNavigate();
+  const stop = GUIDE_STEPS[step];
+  const frame = useFrame(stop && partId ? stop.frames(partId) : '#none');
+  const title = useRef<HTMLHeadingElement>(null);
+
+  useEffect(() => {
+    if (!stop || !partId) return;
+    void navigate(stop.stage ? `/parts/${partId}/${stop.stage}` : '/parts');
+    title.current?.focus({ preventScroll: true });
+  }, [stop, partId, navigate]);
+  const end = () => {
+    dispatch(lookSentAway());
+    dispatch(lookEnded());
+  };
+  if (!parts) return null;
+  // What is framed must stay in sight: the words go where there is more room.
+  const below = !frame || frame.top + frame.height / 2 < innerHeight / 2;
+  return (
+    <>
+      {frame && (
+        <div
+          aria-hidden="true"
+          className="no-print pointer-events-none fixed z-40 rounded-md outline-3 outline-ember"
+          style={{ ...frame, boxShadow: '0 0 0 200vmax rgb(0 0 0 / 0.28)' }}
+        />
+      )}
+      <section
+        aria-label="A look around"
+        className={`no-print fixed left-1/2 z-50 w-[34rem] max-w-[92vw] -translate-x-1/2 rounded-lg border border-line-strong bg-surface p-4 shadow-2xl ${below ? 'bottom-5' : 'top-24'}`}
+        onKeyDown={(event) => event.key === 'Escape' && end()}
+      >
+        {!partId ? (
+          <NothingYet end={end} />
+        ) : stop ? (
+          <>
+            <p className="text-xs text-quiet">
+              {step + 1} of {GUIDE_STEPS.length} · {part.brief.title}
+            </p>
+            <h2 ref={title} tabIndex={-1} className="text-base outline-none">
+              {stop.title}
+            </h2>
+            <p className="mt-1">{stop.text}</p>
+            <div className="mt-3 flex gap-2">
+              <Button look="primary" onClick={() => dispatch(lookWentTo(step + 1))}>
+                {step + 1 < GUIDE_STEPS.length ? 'Next' : 'And now?'}
+              </Button>
+              <Button disabled={step === 0} onClick={() => dispatch(lookWentTo(step - 1))}>
+                Back
+              </Button>
+              <div className="grow" />
+              <Button look="quiet" onClick={end}>
+                End the look
+              </Button>
+            </div>
+          </>
+        ) : (
+          <YourTurn end={end} />
+        )}
+      </section>
+    </>
+  );
+}
+
+function YourTurn({ end }: { end: () => void }) {
+  return (
+    <>
+      <h2 className="text-base">Your turn</h2>
+      <p className="mt-1">
+        Say what your own part does, and see what survives; or practise choosing first. Under <strong>Help</strong>, or
+        with the key <strong>?</strong>, every screen says what it is for.
+      </p>
+      <div className="mt-3 flex gap-2">
+        <Link to="/parts?new=part" onClick={end} className={LINK_LOOK}>
+          A part of my own
+        </Link>
+        <Link to="/practice" onClick={end} className={LINK_LOOK}>
+          Practise with eight cases
+        </Link>
+        <div className="grow" />
+        <Button look="quiet" onClick={end}>
+          Close
+        </Button>
+      </div>
+    </>
+  );
+}
+const LINK_LOOK = 'rounded border border-line-strong bg-surface px-2.5 py-1 text-sm font-medium hover:bg-sunken';
+
+function NothingYet({ end }: { end: () => void }) {
+  return (
+    <>
+      <h2 className="text-base">There is no part to look at yet</h2>
+      <p className="mt-1">Begin one of your own, or bring the sample parts in: the list of parts offers both.</p>
+      <div className="mt-3 flex gap-2">
+        <Link to="/parts" onClick={end} className={LINK_LOOK}>
+          To the list of parts
+        </Link>
+      </div>
+    </>
+  );
+}

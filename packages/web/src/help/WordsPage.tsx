@@ -1,0 +1,52 @@
+import { useMemo } from 'react';
+import { useAddress } from '../app/useAddress.ts';
+import { wordsLike } from './words.ts';
+
+/** Every word of the field that the screens use, to look through, to search and to print. */
+export function WordsPage() {
+  const [address, change] = useAddress();
+  const typed = address.get('find') ?? '';
+  const words = useMemo(() => wordsLike(typed), [typed]);
+  const groups = [...new Set(words.map(({ group }) => group))];
+  return (
+    <main className="max-w-6xl p-6">
+      <h1 className="text-xl">Words</h1>
+      <p className="mt-1 mb-4 text-quiet">
+        What they mean here. The same explanations appear wherever a word is underlined with dots.
+      </p>
+      <label className="no-print mb-4 block w-80 max-w-full text-xs text-quiet">
+        Find a word
+        <input
+          type="search"
+          value={typed}
+          className="mt-0.5 block w-full rounded border border-line-strong bg-surface px-2 py-1 text-base text-ink"
+          onChange={(event) => change({ find: event.target.value }, true)}
+        />
+      </label>
+      <p role="status" className="sr-only">
+        {words.length} words
+      </p>
+      {words.length === 0 && (
+        <p className="text-quiet">No word or explanation has “{typed}” in it. Try a shorter piece of it.</p>
+      )}
+      {groups.map((group) => (
+        <section key={group} aria-label={group} className="mb-6">
+          <h2 className="mb-2 border-b border-line pb-1 text-base">{group}</h2>
+          <dl className="columns-2 gap-8">
+            {words
+              .filter((one) => one.group === group)
+              .map(({ id, word, means, formula }) => (
+                <div key={id} id={id} className="mb-3 break-inside-avoid">
+                  <dt className="font-semibold">{word}</dt>
+                  <dd className="text-quiet">
+                    {means}
+                    {formula && <span className="block text-ink">{formula}</span>}
+                  </dd>
+                </div>
+              ))}
+          </dl>
+        </section>
+      ))}
+    </main>
+  );
+}

@@ -1,0 +1,34 @@
+import { matchPath } from 'react-router';
+import { PLACE_SCREENS } from './placeScreens.ts';
+import { STAGE_SCREENS } from './stageScreens.ts';
+import { PREFIX } from '../app/place.ts';
+
+/** What a screen is for, said to somebody who sees it for the first time. */
+export interface ScreenHelp {
+  /** Of its address, as the router writes it. */
+  path: string;
+  title: string;
+  /** The question it answers. */
+  question: string;
+  /** What one does here, in the order one does it. */
+  does: readonly string[];
+  /** Of the list of words. */
+  words: readonly string[];
+  keys?: readonly (readonly [keys: string, does: string])[];
+}
+
+export const SCREENS: readonly ScreenHelp[] = [...STAGE_SCREENS, ...PLACE_SCREENS];
+
+export const KEYS_EVERYWHERE: ScreenHelp['keys'] = [
+  ['/', 'Find a part, a grade, a record, a place; or turn one unit into another'],
+  ['Ctrl K', 'The same, while typing too'],
+  ['?', 'This help'],
+  ['Tab', 'From one thing to the next; the first one leads past the rail'],
+  ['Esc', 'Closes what lies on top'],
+];
+
+/** The first of the screens that the address fits. */
+export function screenAt(pathname: string): ScreenHelp | undefined {
+  const own = pathname.slice(PREFIX.length) || '/';
+  return SCREENS.find(({ path }) => matchPath(path, own));
+}

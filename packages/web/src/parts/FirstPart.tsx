@@ -1,0 +1,62 @@
+import { withPart } from '@anvilstone/core';
+import { Link } from 'react-router';
+import { ModelCards } from '../brief/ModelChooser.tsx';
+import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { newBrief } from './newBrief.ts';
+import { SampleOffer } from './SampleOffer.tsx';
+import { useStartPart } from './useStartPart.ts';
+
+/** A workspace with nothing in it: what to do first, and then. `gradeCount` undefined: not known yet. */
+export function FirstPart({ gradeCount }: { gradeCount: number | undefined }) {
+  const { start, error } = useStartPart();
+  return (
+    <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6 max-lg:grid-cols-1">
+      <section aria-labelledby="first-part">
+        <h2 id="first-part" className="text-lg">
+          What does your part do?
+        </h2>
+        <p className="mb-3 text-quiet">
+          Choose what comes closest. You get a part with a first load to change, and see at once which filaments
+          survive.
+        </p>
+        {error !== undefined && <ProblemNotice error={error} />}
+        <ModelCards onChoose={(model) => start(withPart(newBrief, model.start))} />
+      </section>
+      <aside className="space-y-4">
+        {gradeCount === 0 && (
+          <section
+            aria-label="Grades to choose from"
+            className="rounded-md border border-unknown bg-unknown-ground p-4 text-unknown"
+          >
+            <h2 className="text-sm">! There are no grades to choose from yet</h2>
+            <p className="mt-1 mb-3">
+              Without them nothing can be held against your part. Take the sample ones to begin with, or{' '}
+              <Link to="/grades/import" className="underline">
+                bring in a maker’s table
+              </Link>
+              .
+            </p>
+            <SampleOffer withParts={false}>Take the sample grades and machines</SampleOffer>
+          </section>
+        )}
+        <section aria-label="The sample" className="rounded-md border border-line bg-surface p-4">
+          <h2 className="text-sm">Rather look at one that is done?</h2>
+          <p className="mt-1 mb-3 text-quiet">
+            Eleven parts of an invented cableway, with grades, machines, spools and tests. Sample data, not for design;
+            your own things stay beside them.
+          </p>
+          <SampleOffer withParts>Bring in the sample parts</SampleOffer>
+        </section>
+        <section aria-label="Practice" className="rounded-md border border-line bg-surface p-4">
+          <h2 className="text-sm">Or practise first</h2>
+          <p className="mt-1 text-quiet">
+            <Link to="/practice" className="text-ink underline">
+              Eight short cases
+            </Link>
+            : which would you choose, and what governs?
+          </p>
+        </section>
+      </aside>
+    </div>
+  );
+}

@@ -1,0 +1,93 @@
+import { practiceCases } from '@anvilstone/core/practice';
+import { useState } from 'react';
+import { Link, useParams } from 'react-router';
+import { Button } from '../ui/Button.tsx';
+import { CaseView } from './CaseView.tsx';
+import { keepMarks, keptMarks, type PracticeMark, type PracticeMarks } from './progress.ts';
+
+/** Eight short cases: which would you choose, and what governs? */
+export function PracticePage() {
+  const { caseId } = useParams();
+  const [marks, setMarks] = useState<PracticeMarks>(keptMarks);
+  const change = (next: PracticeMarks) => {
+    setMarks(next);
+    keepMarks(next);
+  };
+  const at = practiceCases.findIndex(({ id }) => id === caseId);
+  const answered = practiceCases.filter(({ id }) => marks[id]);
+  const right = answered.filter(({ id }) => marks[id]!.right);
+  const chosen = practiceCases[at];
+  return (
+    <main className="p-6">
+      <div className="flex items-start gap-3">
+        <div className="grow">
+          <h1 className="text-xl">Practice</h1>
+          <p className="mt-1 mb-4 text-quiet">
+            Which would you choose, and what governs? Choose before you read on: the answer is computed, and explained.
+          </p>
+        </div>
+        {answered.length > 0 && (
+          <p role="status" className="text-sm">
+            {right.length} of {answered.length} right{' '}
+            <Button look="quiet" onClick={() => change({})}>
+              Begin anew
+            </Button>
+          </p>
+        )}
+      </div>
+      <nav aria-label="Cases" className="mb-4">
+        <ol className={chosen ? 'flex flex-wrap gap-1' : 'grid max-w-2xl gap-1'}>
+          {practiceCases.map(({ id, title }, index) => (
+            <li key={id}>
+              <Link
+                to={`/practice/${id}`}
+                title={title}
+                aria-current={id === caseId ? 'page' : undefined}
+                className={`flex gap-2 rounded border px-3 py-1.5 ${id === caseId ? 'border-ember bg-surface font-semibold' : 'border-line hover:bg-sunken'}`}
+              >
+                <span className="text-quiet">{index + 1}</span>
+                <span className={chosen && id !== caseId ? 'sr-only' : 'grow'}>{title}</span>
+                <CaseMark mark={marks[id]} brief={chosen !== undefined} />
+              </Link>
+            </li>
+          ))}
+        </ol>
+      </nav>
+      {chosen ? (
+        <CaseView
+          key={chosen.id}
+          practiceCase={chosen}
+          mark={marks[chosen.id]}
+          next={practiceCases[at + 1]?.id}
+          onAnswer={(mark) => change({ ...marks, [chosen.id]: mark })}
+        />
+      ) : (
+        <section className="rounded-md border border-line bg-surface p-5">
+          <h2 className="text-base">Eight mistakes that are better made here</h2>
+          <p className="mt-1 mb-4 max-w-2xl text-quiet">
+            Each case has a part, four grades of the sample library, and one that is the cheapest to pass. Most of them
+            are lost on a number that looks good on a data sheet. Takes about a minute each; nothing of it goes into
+            your workshop.
+          </p>
+          <Link
+            to={`/practice/${(practiceCases.find(({ id }) => !marks[id]) ?? practiceCases[0]!).id}`}
+            className="inline-block rounded border border-ember bg-ember px-3 py-1 font-medium text-surface"
+          >
+            {answered.length === 0 ? 'Begin' : answered.length < practiceCases.length ? 'Go on' : 'Look through again'}
+          </Link>
+          {caseId !== undefined && <p className="mt-4 text-fail">There is no case of this name. Choose one above.</p>}
+        </section>
+      )}
+    </main>
+  );
+}
+
+function CaseMark({ mark, brief }: { mark: PracticeMark | undefined; brief: boolean }) {
+  if (!mark) return null;
+  const word = mark.right ? 'right' : 'read';
+  return (
+    <span className={mark.right ? 'text-pass' : 'text-quiet'}>
+      {mark.right ? '✓' : '·'} <span className={brief ? 'sr-only' : ''}>{word}</span>
+    </span>
+  );
+}
