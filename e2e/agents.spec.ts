@@ -47,7 +47,7 @@ test('an agent of our own: added, looked up, soaked, and its soak leads over the
   await page.getByRole('link', { name: 'Haul-rope dressing' }).click();
   await page.getByRole('button', { name: 'Remove Haul-rope dressing' }).click();
   await page.getByRole('alertdialog').getByRole('button', { name: 'Remove' }).click();
-  await expect(page.getByRole('heading', { level: 1, name: 'Agents: what touches parts' })).toBeVisible();
+  await expect(page.getByRole('heading', { level: 1, name: 'Agents' })).toBeVisible();
   await expect(page.getByRole('link', { name: 'Haul-rope dressing' })).toHaveCount(0);
 });
 

@@ -1,5 +1,6 @@
 import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
 import { useSessionQuery } from './accessApi.ts';
 import { FirstAccountFields } from './FirstAccountForm.tsx';
 import { HouseEvents } from './HouseEvents.tsx';
@@ -15,12 +16,14 @@ export function PeoplePage() {
   const isOpen = session.state === 'open';
   return (
     <main className="p-5">
-      <h1 className="text-xl">People</h1>
-      <p className="mb-4 text-quiet">
-        {isOpen
-          ? 'Nobody has an account: whoever sits at this computer may do everything, and nobody else can reach it.'
-          : 'Who is let in, what each may do, and which keys are about.'}
-      </p>
+      <PageHead
+        title="People"
+        says={
+          isOpen
+            ? 'Nobody has an account: whoever sits at this computer may do everything, and nobody else can reach it.'
+            : 'Who is let in, what each may do, and which keys are about.'
+        }
+      />
       <div className="grid grid-cols-2 items-start gap-4">
         {isOpen ? (
           <Panel title="Begin with accounts">

@@ -33,7 +33,7 @@ export function AgentEditorPage() {
   return found ? (
     <Editor key={agentId} stored={found.agent} revision={found.revision} taken={[]} />
   ) : (
-    <main className="p-6">
+    <main className="p-5">
       No table knows an agent “{agentId}”. <Link to="/agents">All agents</Link>
     </main>
   );

@@ -25,7 +25,7 @@ export function AgentPage() {
   const found = listed.find(({ agent }) => agent.id === agentId);
   if (!found)
     return (
-      <main className="p-6">
+      <main className="p-5">
         <p>
           No table knows an agent “{agentId}”. <Link to="/agents">All agents</Link>
         </p>

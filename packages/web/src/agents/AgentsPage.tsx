@@ -6,6 +6,7 @@ import { Tick } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { useLibrary } from '../workers/useLibrary.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 import { RatingMark } from './RatingMark.tsx';
 import { useAgents } from './useAgents.ts';
 
@@ -34,12 +35,11 @@ export function AgentsPage() {
           ← All grades
         </Link>
       </p>
-      <div className="flex items-start justify-between gap-4">
-        <h1 className="text-xl">Agents: what touches parts</h1>
+      <PageHead title="Agents" says="Fluids and whatever else touches parts, and what it does to each family.">
         <Link to="/agents/new" className={buttonLook()}>
           Add one of our own
         </Link>
-      </div>
+      </PageHead>
       <p className="my-2 max-w-240 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown">
         {agentStatement} Lasting contact, unfilled, lightly loaded, at the agent’s own temperature: evidence class D.
         They say what to leave out and what to soak; they promise nothing.

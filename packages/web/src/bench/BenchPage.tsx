@@ -12,6 +12,8 @@ import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import { tabLook } from '../ui/tabLook.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
+import { PageHead } from '../ui/PageHead.tsx';
+import { Empty } from '../ui/Empty.tsx';
 import { useCampaignsQuery, type CampaignSummary } from './benchApi.ts';
 import { MethodCard } from './MethodCard.tsx';
 import { MethodResults } from './MethodResults.tsx';
@@ -25,18 +27,14 @@ export function BenchPage() {
   const [search, set] = useAddress();
   const shown = (Object.keys(TABS) as Tab[]).find((id) => id === search.get('show')) ?? 'campaigns';
   return (
-    <main className="p-6">
-      <div className="flex items-start justify-between gap-4">
-        <div>
-          <h1 className="text-xl">Bench</h1>
-          <p className="text-quiet">Is it true? Tests by one method each, every reading kept, and what they change.</p>
-        </div>
+    <main className="p-5">
+      <PageHead title="Bench" says="Is it true? Tests by one method each, every reading kept, and what they change.">
         <Link to="/bench/new" className={buttonLook('primary')}>
           New campaign
         </Link>
-      </div>
+      </PageHead>
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
-        <Tabs.List aria-label="Of the bench" className="mt-2 mb-3 flex border-b border-line">
+        <Tabs.List aria-label="Of the bench" className="mb-3 flex border-b border-line">
           {(Object.keys(TABS) as Tab[]).map((id) => (
             <Tabs.Trigger key={id} value={id} className={tabLook}>
               {TABS[id]}
@@ -82,10 +80,10 @@ function CampaignsTab() {
       </div>
       <CampaignsTable campaigns={shown} gradeOf={gradeOf} />
       {campaigns.length === 0 && (
-        <p className="rounded-md border border-dashed border-line-strong p-8 text-center text-quiet">
+        <Empty>
           Nothing has been tested yet. Open a part’s Bench stage for the tests its answer would gain from, or begin a
           campaign across several grades here.
-        </p>
+        </Empty>
       )}
     </>
   );

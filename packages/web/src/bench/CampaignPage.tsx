@@ -38,7 +38,7 @@ export function CampaignPage() {
   const problem = record && library && trials ? undefined : (error ?? noLibrary);
   if (problem !== undefined)
     return (
-      <main className="p-6">
+      <main className="p-5">
         <ProblemNotice error={problem} />
         <Link to="/bench" className="mt-2 inline-block underline">
           All campaigns
@@ -87,7 +87,7 @@ function Shown({
   const shown = tabs.find(({ id }) => id === search.get('show'))?.id ?? 'plan';
   const part = parts?.find(({ id }) => id === campaign.partId);
   return (
-    <main className="p-6">
+    <main className="p-5">
       <p className="text-sm">
         <Link to="/bench" className="text-quiet hover:underline">
           ← All campaigns

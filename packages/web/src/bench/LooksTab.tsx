@@ -13,6 +13,7 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { Workshop } from '../workers/workshop.ts';
+import { Empty } from '../ui/Empty.tsx';
 import { Attachments } from './Attachments.tsx';
 import type { EditCampaign } from './useKeptCampaign.ts';
 
@@ -24,12 +25,7 @@ export function LooksTab({ campaign, library, edit }: { campaign: Campaign; libr
   const next = nextLook(campaign);
   const lasting = lastingOf(campaign);
   const nameOf = (gradeId: string) => library.grades.find(({ id }) => id === gradeId)?.name ?? gradeId;
-  if (campaign.specimens.length === 0)
-    return (
-      <p className="rounded-md border border-dashed border-line-strong p-8 text-center text-quiet">
-        No specimens yet: make them first.
-      </p>
-    );
+  if (campaign.specimens.length === 0) return <Empty>No specimens yet: make them first.</Empty>;
   return (
     <div className="flex flex-col gap-4">
       <div className="flex items-center gap-3">

@@ -27,7 +27,7 @@ export function NewCampaignPage() {
   const problem = error ?? noPart;
   if (problem !== undefined)
     return (
-      <main className="p-6">
+      <main className="p-5">
         <ProblemNotice error={problem} />
       </main>
     );
@@ -91,7 +91,7 @@ function Form({ library, first, backTo }: { library: Workshop; first: Campaign; 
   const brief = useBriefOf(campaign);
   const ready = campaign.title.trim() !== '' && campaign.arms.length > 0;
   return (
-    <main className="p-6">
+    <main className="p-5">
       <p className="text-sm">
         <Link to={backTo} className="text-quiet hover:underline">
           ← Back

@@ -3,6 +3,7 @@ import type { Campaign, TrialRecord } from '@anvilstone/schema';
 import { useAddress } from '../app/useAddress.ts';
 import { Choice } from '../ui/fields.tsx';
 import type { Workshop } from '../workers/workshop.ts';
+import { Empty } from '../ui/Empty.tsx';
 import { ArmPanel } from './ArmPanel.tsx';
 import { CreepPanel } from './CreepPanel.tsx';
 import { RankingPanel } from './RankingPanel.tsx';
@@ -49,11 +50,7 @@ export function ResultsTab({
           onChange={(id) => set({ outcome: id }, true)}
         />
       </div>
-      {!tested && (
-        <p className="rounded-md border border-dashed border-line-strong p-8 text-center text-quiet">
-          Nothing has been tested yet. What is expected stands in the plan.
-        </p>
-      )}
+      {!tested && <Empty>Nothing has been tested yet. What is expected stands in the plan.</Empty>}
       {tested && results.length > 1 && (
         <RankingPanel results={results} outcome={outcome} nameOf={nameOf} library={library} />
       )}

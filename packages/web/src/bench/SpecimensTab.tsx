@@ -18,6 +18,7 @@ import { Button } from '../ui/Button.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { Workshop } from '../workers/workshop.ts';
+import { Empty } from '../ui/Empty.tsx';
 import { SpecimenFields, type SpecimenFieldsProps } from './SpecimenFields.tsx';
 import type { EditCampaign } from './useKeptCampaign.ts';
 import { CONDITIONING_WORDS, DEFECT_WORDS, WAY_WORDS } from './words.ts';
@@ -98,10 +99,10 @@ export function SpecimensTab({
         </p>
       ))}
       {campaign.specimens.length === 0 ? (
-        <p className="rounded-md border border-dashed border-line-strong p-8 text-center text-quiet">
+        <Empty>
           No specimens yet. Add the {total} that are planned, print their labels, and cut the marks in as they come off
           the bed.
-        </p>
+        </Empty>
       ) : (
         <table className="w-full rounded-md border border-line bg-surface text-sm">
           <TableHead headings={HEADINGS} />

@@ -8,6 +8,7 @@ import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import type { Workshop } from '../workers/workshop.ts';
+import { Empty } from '../ui/Empty.tsx';
 import { Attachments } from './Attachments.tsx';
 import { useCurveQuery, useEndRunMutation } from './benchApi.ts';
 import { CurveChart } from './CurveChart.tsx';
@@ -42,9 +43,9 @@ export function TestTab({
   if (!method) return <p>This method is of a newer version: it cannot be tested here.</p>;
   if (!chosen)
     return (
-      <p className="rounded-md border border-dashed border-line-strong p-8 text-center text-quiet">
+      <Empty>
         No specimens yet: <Button onClick={() => set({ show: 'specimens' })}>make them first</Button>
-      </p>
+      </Empty>
     );
   const record = last(chosen.id);
   const arm = campaign.arms.find(({ id }) => id === chosen.armId);

@@ -10,6 +10,7 @@ import { useRunCalculationQuery } from './calculationsApi.ts';
 import { CalculationResult } from './CalculationResult.tsx';
 import { inputFromAddress, type FieldSchema } from './schemaFields.ts';
 import { hereAddress } from '../app/place.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 
 /** Every formula by itself. The input lives in the address, so a sum can be sent to a colleague. */
 export function CalculationsPage() {
@@ -21,11 +22,11 @@ export function CalculationsPage() {
     words.every((word) => `${one.title} ${one.id}`.toLowerCase().includes(word)),
   );
   return (
-    <main className="p-6">
-      <h1 className="text-xl">Quick sums</h1>
-      <p className="mt-1 mb-4 text-quiet">
-        Every formula that the checks use, by itself. Change a number and the answer follows; the link keeps both.
-      </p>
+    <main className="p-5">
+      <PageHead
+        title="Quick sums"
+        says="Every formula that the checks use, by itself. Change a number and the answer follows; the link keeps both."
+      />
       <div className="grid grid-cols-[20rem_minmax(0,1fr)] items-start gap-4">
         <nav aria-label="Formulas" className="rounded-md border border-line bg-surface p-3">
           <TextField label="Find a formula" value={wanted} onChange={setWanted} />

@@ -29,7 +29,7 @@ const PLACES: readonly Command[] = [
   { id: 'new-spool', title: 'Write down a spool', words: 'new', to: '/spools/new' },
   { id: 'machines', title: 'Machines', words: 'printers', to: '/machines' },
   { id: 'rules', title: 'House rules', words: 'policy safety factor knock-down', to: '/house-rules' },
-  { id: 'agents', title: 'Fluids', words: 'chemicals agents oil', to: '/agents' },
+  { id: 'agents', title: 'Agents: fluids that touch parts', words: 'chemicals oil', to: '/agents' },
   { id: 'sums', title: 'Quick sums', words: 'calculators calculations', to: '/calculations' },
   {
     id: 'practice',

@@ -9,6 +9,7 @@ import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { Evidence } from '../ui/Reserve.tsx';
 import { useLibrary } from '../workers/useLibrary.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 import { ConditionChooser } from './ConditionChooser.tsx';
 import { conditionWords, SOURCE_WORDS } from './conditionWords.ts';
 import { fillerText } from './gradeFilter.ts';
@@ -25,7 +26,7 @@ export function CompareGradesPage() {
   const problem = libraryError ?? error;
   if (problem) {
     return (
-      <main className="p-6">
+      <main className="p-5">
         <ProblemNotice error={problem} />
       </main>
     );
@@ -47,8 +48,11 @@ export function CompareGradesPage() {
           ← All grades
         </Link>
       </p>
-      <h1 className="text-xl">Two grades like for like</h1>
-      <div className="my-3 grid max-w-220 grid-cols-2 gap-4">
+      <PageHead
+        title="Two grades like for like"
+        says="In per cent only where both were measured the same way; otherwise in what they differ."
+      />
+      <div className="mb-3 grid max-w-220 grid-cols-2 gap-4">
         <Choice
           label="First, which is the base (100 %)"
           value={first}

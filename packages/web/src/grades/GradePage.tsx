@@ -32,7 +32,7 @@ export function GradePage() {
   const problem = error ?? libraryError;
   if (problem) {
     return (
-      <main className="p-6">
+      <main className="p-5">
         <ProblemNotice error={problem}>
           <Link to="/grades" className="underline">
             All grades

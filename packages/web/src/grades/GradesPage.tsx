@@ -10,6 +10,9 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
+import { SampleOffer } from '../parts/SampleOffer.tsx';
+import { Empty } from '../ui/Empty.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
 import { ColumnChooser } from './ColumnChooser.tsx';
 import { ConditionChooser } from './ConditionChooser.tsx';
 import { FacetPanel } from './FacetPanel.tsx';
@@ -60,17 +63,13 @@ export function GradesPage() {
   const narrowed = params.size > (params.has('sort') ? 1 : 0);
 
   return (
-    <main className="flex h-screen flex-col gap-3 p-5">
-      <header className="flex items-start justify-between gap-4">
-        <div>
-          <h1 className="text-xl">Grades</h1>
-          <p className="text-sm text-quiet">
-            Resolved values with their evidence: A and B measured at this condition, C carried over, D typical of the
-            family.
-          </p>
-        </div>
+    <main className="flex h-screen flex-col p-5">
+      <PageHead
+        title="Grades"
+        says="Resolved values with their evidence: A and B measured at this condition, C carried over, D typical of the family."
+      >
         <LibraryActions chosenIds={chosenIds} />
-      </header>
+      </PageHead>
       {error !== undefined && <ProblemNotice error={error} />}
       {'message' in failed && (
         <p role="alert" className="text-fail">
@@ -160,19 +159,21 @@ export function GradesPage() {
 
 function NothingYet() {
   return (
-    <div className="rounded-md border border-dashed border-line-strong p-8 text-center">
-      <p className="text-base font-semibold">The library is empty</p>
-      <p className="mt-1 text-quiet">
+    <Empty title="The library is empty">
+      <p>
         Bring a maker’s table in with{' '}
         <Link to="/grades/import" className="underline">
           Import
         </Link>
-        , or write the first grade down with{' '}
+        , write the first grade down with{' '}
         <Link to="/grades/new" className="underline">
           New grade
         </Link>
-        . Starting with “npm start -- --reset-demo” loads the sample library.
+        , or take the sample ones to begin with.
       </p>
-    </div>
+      <div className="mt-3">
+        <SampleOffer withParts={false}>Take the sample grades and machines</SampleOffer>
+      </div>
+    </Empty>
   );
 }

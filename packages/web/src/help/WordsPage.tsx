@@ -1,5 +1,6 @@
 import { useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 import { wordsLike } from './words.ts';
 
 /** Every word of the field that the screens use, to look through, to search and to print. */
@@ -9,11 +10,11 @@ export function WordsPage() {
   const words = useMemo(() => wordsLike(typed), [typed]);
   const groups = [...new Set(words.map(({ group }) => group))];
   return (
-    <main className="max-w-6xl p-6">
-      <h1 className="text-xl">Words</h1>
-      <p className="mt-1 mb-4 text-quiet">
-        What they mean here. The same explanations appear wherever a word is underlined with dots.
-      </p>
+    <main className="max-w-6xl p-5">
+      <PageHead
+        title="Words"
+        says="What they mean here. The same explanations appear wherever a word is underlined with dots."
+      />
       <label className="no-print mb-4 block w-80 max-w-full text-xs text-quiet">
         Find a word
         <input

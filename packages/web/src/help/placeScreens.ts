@@ -62,7 +62,7 @@ export const PLACE_SCREENS: readonly ScreenHelp[] = [
   },
   {
     path: '/agents/*',
-    title: 'Fluids',
+    title: 'Agents',
     question: 'What does this fluid do to which polymer?',
     does: [
       'Look up a fluid against every family, add your own, and write down soaks: they override the table and say so.',

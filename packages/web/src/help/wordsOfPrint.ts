@@ -129,9 +129,9 @@ export const printWords: readonly Word[] = [
 
   {
     id: 'agent',
-    word: 'Fluid',
+    word: 'Agent',
     means:
-      'What touches the part: oil, cleaner, sea water. Judged by temperature, strength, how it touches and for how long.',
+      'What touches the part and may attack it: oil, cleaner, sea water. Judged by temperature, strength, how it touches and for how long.',
     group: 'Surroundings',
   },
   {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/fields.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
 import { ChangeList } from './ChangeList.tsx';
 import { useChangesQuery, type ChangesAsked } from './historyApi.ts';
 import { KIND_WORDS } from './kindWords.ts';
@@ -16,11 +17,10 @@ export function ChangesPage() {
   const asked: ChangesAsked = { ...(kind === EVERY ? {} : { kind }), ...(who === undefined ? {} : { who }) };
   return (
     <main className="p-5">
-      <h1 className="text-xl">Changes</h1>
-      <p className="mb-3 text-quiet">
-        Who changed what and when. Each can be opened, and what was there before put back; grades and house rules keep
-        their own history on their pages.
-      </p>
+      <PageHead
+        title="Changes"
+        says="Who changed what and when. Each can be opened, and what was there before put back; grades and house rules keep their own history on their pages."
+      />
       <div className="mb-3 flex items-end gap-3">
         <div className="w-52">
           <Choice

@@ -12,6 +12,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { useUndoable } from '../ui/useUndoable.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 import { ImpactPanel } from './ImpactPanel.tsx';
 import { RuleField } from './RuleField.tsx';
 import { RulesHistory } from './RulesHistory.tsx';
@@ -25,7 +26,7 @@ export function HouseRulesPage() {
   const { data: record, error } = useHouseRulesQuery();
   if (error) {
     return (
-      <main className="p-6">
+      <main className="p-5">
         <ProblemNotice error={error} />
       </main>
     );
@@ -77,24 +78,18 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
   };
   return (
     <main className="p-5">
-      <header className="mb-3 flex items-start justify-between gap-6">
-        <div>
-          <h1 className="text-xl">House rules</h1>
-          <p className="text-quiet">
-            Policy of this workshop, each with its reason. A change counts once it is put in force; decisions already
-            frozen keep the rules they were made under.
-          </p>
-        </div>
-        <div className="flex shrink-0 items-center gap-2">
-          <Button look="quiet" disabled={!canUndo} onClick={undo}>
-            Undo
-          </Button>
-          <Button look="quiet" disabled={!canRedo} onClick={redo}>
-            Redo
-          </Button>
-          <Button onClick={() => edit(defaultHouseRules, 'default')}>As in a new workshop</Button>
-        </div>
-      </header>
+      <PageHead
+        title="House rules"
+        says="Policy of this workshop, each with its reason. A change counts once it is put in force; decisions already frozen keep the rules they were made under."
+      >
+        <Button look="quiet" disabled={!canUndo} onClick={undo}>
+          Undo
+        </Button>
+        <Button look="quiet" disabled={!canRedo} onClick={redo}>
+          Redo
+        </Button>
+        <Button onClick={() => edit(defaultHouseRules, 'default')}>As in a new workshop</Button>
+      </PageHead>
       <MeasuredScale rules={rules} onTry={(value) => set('datasheetStrengthFactor', value)} />
       <SuggestedRule rules={rules} onTry={(id, value) => set(id, value)} />
       <div className="grid grid-cols-[minmax(0,1fr)_27rem] items-start gap-4">

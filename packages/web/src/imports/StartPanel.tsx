@@ -3,6 +3,7 @@ import { useState, type DragEvent } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { Button } from '../ui/Button.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
 import { useImportsQuery, useStartImportMutation } from './importsApi.ts';
 
 const STATES = {
@@ -35,11 +36,10 @@ export function StartPanel() {
   const sample = () => handIn(new File([sampleSheet], 'nine-elms-grades.csv'));
   return (
     <>
-      <h1 className="text-xl">Import grades</h1>
-      <p className="mb-3 text-quiet">
-        A maker’s table, an own one, or a library from elsewhere. You see every problem and every change before anything
-        is written, and all of it goes in or none.
-      </p>
+      <PageHead
+        title="Import grades"
+        says="A maker’s table, an own one, or a library from elsewhere. You see every problem and every change before anything is written, and all of it goes in or none."
+      />
       {error !== undefined && <ProblemNotice error={error} />}
       <div
         className={`rounded-md border-2 border-dashed p-8 text-center ${over ? 'border-ember bg-ember-ground' : 'border-line-strong bg-surface'}`}

@@ -1,6 +1,7 @@
 import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
 import { JobRow } from './JobRow.tsx';
 import { isOpen, useJobsQuery } from './jobsApi.ts';
 
@@ -11,11 +12,10 @@ export function JobsPage() {
   const over = jobs?.filter((job) => !isOpen(job)) ?? [];
   return (
     <main className="max-w-4xl p-5">
-      <h1 className="text-xl">Long work</h1>
-      <p className="mb-4 text-quiet">
-        Files that are read and written, backups, records computed again. It goes on when the page is closed; if the
-        process that does it is lost, another begins it again. What was done two weeks ago is no longer listed.
-      </p>
+      <PageHead
+        title="Long work"
+        says="Files that are read and written, backups, records computed again. It goes on when the page is closed; if the process that does it is lost, another begins it again. What was done two weeks ago is no longer listed."
+      />
       {error !== undefined && <ProblemNotice error={error} />}
       {!jobs && error === undefined && <Loading what="the list" />}
       {jobs && (

@@ -46,7 +46,7 @@ export function MachineEditorPage() {
   return record ? (
     <Editor key={machineId} record={record} />
   ) : (
-    <main className="p-6">
+    <main className="p-5">
       There is no machine “{machineId}”. <Link to="/machines">All machines</Link>
     </main>
   );
@@ -66,7 +66,7 @@ function Editor({ record }: { record: MachineRecord }) {
   const field = { machine, change, optional };
   const isNew = record.revision === 0;
   return (
-    <main className="p-6">
+    <main className="p-5">
       <p className="text-sm">
         <Link to="/machines" className="text-quiet hover:underline">
           ← All machines

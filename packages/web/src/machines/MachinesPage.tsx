@@ -8,6 +8,8 @@ import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import { useLibrary } from '../workers/useLibrary.ts';
+import { PageHead } from '../ui/PageHead.tsx';
+import { Empty } from '../ui/Empty.tsx';
 import { MachineDetails } from './MachineDetails.tsx';
 
 const ENCLOSURE = { open: 'open frame', enclosed: 'enclosed', heated: 'heated chamber' };
@@ -24,20 +26,21 @@ export function MachinesPage() {
   const chosen = record?.machine;
   const heat = (value: number) => amount(value, '°C', units);
   return (
-    <main className="p-6">
-      <div className="flex items-center justify-between">
-        <h1 className="text-xl">Machines</h1>
+    <main className="p-5">
+      <PageHead
+        title="Machines"
+        says="A material that cannot be printed here is not a choice. Every shortlist is held against these."
+      >
         <Link to="/machines/new" className={buttonLook()}>
           Add a machine
         </Link>
-      </div>
-      <p className="mt-1 mb-4 text-quiet">
-        A material that cannot be printed here is not a choice. Every shortlist is held against these.
-      </p>
+      </PageHead>
       {error !== undefined && <ProblemNotice error={error} />}
       {!machines && !error && <Loading what="the machines" />}
       {machines?.length === 0 && (
-        <p className="text-quiet">No machines yet: printability stays unknown, and unknown does not pass.</p>
+        <Empty title="No machines yet">
+          Whether anything can be printed stays unknown, and unknown does not pass. Add the first one above.
+        </Empty>
       )}
       {machines && machines.length > 0 && (
         <table className="w-full rounded-md border border-line bg-surface text-sm">

@@ -6,6 +6,7 @@ import { issueTexts } from '../app/problem.ts';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { moment } from '../ui/when.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 import { isOf } from './keepRequest.ts';
 import { drop, keep, type Kept } from './outbox.ts';
 import { useKept } from './useOutbox.ts';
@@ -15,11 +16,10 @@ export function UnsentPage() {
   const kept = useKept();
   return (
     <main className="max-w-4xl p-5">
-      <h1 className="text-xl">Not at the server yet</h1>
-      <p className="mb-4 text-quiet">
-        What was saved while the server did not answer is kept in this browser and sent in the order it was made. What
-        the server would not have stays here until you put it right or let it go.
-      </p>
+      <PageHead
+        title="Not at the server yet"
+        says="What was saved while the server did not answer is kept in this browser and sent in the order it was made. What the server would not have stays here until you put it right or let it go."
+      />
       <Panel title={kept.length === 0 ? 'Nothing' : `${kept.length} kept`}>
         {kept.length === 0 && <p className="text-quiet">Everything is at the server.</p>}
         <ul>

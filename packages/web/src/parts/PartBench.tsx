@@ -52,7 +52,7 @@ export function PartBench() {
   const problem = (brief ? undefined : error) ?? libraryError;
   if (problem) {
     return (
-      <main className="p-6">
+      <main className="p-5">
         <ProblemNotice error={problem} />
       </main>
     );

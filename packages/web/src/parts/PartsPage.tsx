@@ -15,6 +15,7 @@ import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import type { Workshop } from '../workers/workshop.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 import { NewPart } from './NewPart.tsx';
 import { SpoolsToDry } from './SpoolsToDry.tsx';
 import { RemovePart } from './RemovePart.tsx';
@@ -31,12 +32,10 @@ export function PartsPage() {
   const { data: parts, error } = usePartsQuery(undefined, { refetchOnMountOrArgChange: true });
   const { library } = useLibrary();
   return (
-    <main className="p-6">
-      <div className="flex items-center justify-between">
-        <h1 className="text-xl">Parts</h1>
+    <main className="p-5">
+      <PageHead title="Parts" says="Each part starts with what it must do. The rest follows from that.">
         <NewPart parts={parts ?? []} />
-      </div>
-      <p className="mt-1 mb-4 text-quiet">Each part starts with what it must do. The rest follows from that.</p>
+      </PageHead>
       {parts && parts.length > 0 && <OfferLook />}
       <Suspense>
         <InspectionsDue />

@@ -16,7 +16,7 @@ export function GradeFacts({ grade }: { grade: Grade }) {
       ))}
       <Fact
         title="Price"
-        text={grade.pricePerKgUsd == null ? 'not stated' : `${formatNumber(grade.pricePerKgUsd)} USD/kg`}
+        text={grade.pricePerKgUsd === null ? 'not stated' : `${formatNumber(grade.pricePerKgUsd)} USD/kg`}
       />
     </span>
   );
@@ -36,8 +36,9 @@ const Fact = ({ title, text, conditions }: { title: string; text: string; condit
 function stated(observation: Observation | undefined): { text: string; conditions?: string } {
   if (!observation) return { text: 'not stated' };
   const { value, low, high, unit, hdtStressMPa, specimen, orientation, conditioning } = observation;
-  const number = value != null ? formatNumber(value) : `${formatNumber(low ?? 0)} … ${formatNumber(high ?? 0)}`;
-  const conditions = [hdtStressMPa == null ? null : `at ${hdtStressMPa} MPa`, specimen, orientation, conditioning]
+  const number =
+    typeof value === 'number' ? formatNumber(value) : `${formatNumber(low ?? 0)} … ${formatNumber(high ?? 0)}`;
+  const conditions = [hdtStressMPa === undefined ? null : `at ${hdtStressMPa} MPa`, specimen, orientation, conditioning]
     .filter(Boolean)
     .join(', ');
   return { text: `${number} ${unit}`, ...(conditions ? { conditions } : {}) };

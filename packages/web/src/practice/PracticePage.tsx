@@ -2,6 +2,7 @@ import { practiceCases } from '@anvilstone/core/practice';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '../ui/Button.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
 import { CaseView } from './CaseView.tsx';
 import { keepMarks, keptMarks, type PracticeMark, type PracticeMarks } from './progress.ts';
 
@@ -18,23 +19,22 @@ export function PracticePage() {
   const right = answered.filter(({ id }) => marks[id]!.right);
   const chosen = practiceCases[at];
   return (
-    <main className="p-6">
-      <div className="flex items-start gap-3">
-        <div className="grow">
-          <h1 className="text-xl">Practice</h1>
-          <p className="mt-1 mb-4 text-quiet">
-            Which would you choose, and what governs? Choose before you read on: the answer is computed, and explained.
-          </p>
-        </div>
+    <main className="p-5">
+      <PageHead
+        title="Practice"
+        says="Which would you choose, and what governs? Choose before you read on: the answer is computed, and explained."
+      >
         {answered.length > 0 && (
-          <p role="status" className="text-sm">
-            {right.length} of {answered.length} right{' '}
+          <>
+            <p role="status" className="self-center">
+              {right.length} of {answered.length} right
+            </p>
             <Button look="quiet" onClick={() => change({})}>
               Begin anew
             </Button>
-          </p>
+          </>
         )}
-      </div>
+      </PageHead>
       <nav aria-label="Cases" className="mb-4">
         <ol className={chosen ? 'flex flex-wrap gap-1' : 'grid max-w-2xl gap-1'}>
           {practiceCases.map(({ id, title }, index) => (

@@ -5,6 +5,7 @@ import { controlLook, Field } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
 import { CheckAllPanel } from './CheckAllPanel.tsx';
 import { CheckFilePanel } from './CheckFilePanel.tsx';
 
@@ -21,13 +22,10 @@ export function RecordsPage() {
   }, [decisions, find]);
   return (
     <main className="p-5">
-      <header className="mb-4 flex items-end gap-4">
-        <div className="grow">
-          <h1 className="text-xl">Records</h1>
-          <p className="text-quiet">
-            What was chosen, on what grounds: frozen, numbered, and computed again on request.
-          </p>
-        </div>
+      <PageHead
+        title="Records"
+        says="What was chosen, on what grounds: frozen, numbered, and computed again on request."
+      >
         <div className="w-64">
           <Field label="Find in part, grade, who and why">
             {(ids) => (
@@ -35,7 +33,7 @@ export function RecordsPage() {
             )}
           </Field>
         </div>
-      </header>
+      </PageHead>
       <div className="grid grid-cols-[minmax(0,1fr)_24rem] items-start gap-4">
         <Panel title="Decisions of this workshop">
           {error !== undefined && <ProblemNotice error={error} />}

@@ -4,6 +4,7 @@ import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { TableHead } from '../ui/TableHead.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
 
 const MORPHOLOGY = {
   amorphous: 'amorphous',
@@ -24,7 +25,10 @@ export function ReferencePage() {
           ← All grades
         </Link>
       </p>
-      <h1 className="text-xl">Families and strands</h1>
+      <PageHead
+        title="Families and strands"
+        says="What is typical of them: where nobody has measured, this is what stands in."
+      />
       <p className="my-2 max-w-200 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown">
         {referenceStatement} They are evidence class D and no design allowables.
       </p>

@@ -10,6 +10,8 @@ import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
+import { PageHead } from '../ui/PageHead.tsx';
+import { Empty } from '../ui/Empty.tsx';
 import { dueWords } from './InspectionsDue.tsx';
 import { ModePicture } from './ModePicture.tsx';
 import { useFindingsQuery, useInstallationsQuery } from './serviceApi.ts';
@@ -26,18 +28,14 @@ export function ServicePage() {
   const problem = error ?? noFindings;
   if (problem !== undefined)
     return (
-      <main className="p-6">
+      <main className="p-5">
         <ProblemNotice error={problem} />
       </main>
     );
   if (!installations || !findings || !parts) return <Loading what="what is in service" />;
   return (
     <main className="p-5">
-      <header className="mb-4 flex items-end gap-4">
-        <div className="grow">
-          <h1 className="text-xl">Service</h1>
-          <p className="text-quiet">What is out there, what has to be looked at, and what it taught.</p>
-        </div>
+      <PageHead title="Service" says="What is out there, what has to be looked at, and what it taught.">
         <a
           className="rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken"
           href={`${API}/service/inspections.ics`}
@@ -45,11 +43,9 @@ export function ServicePage() {
         >
           Calendar of looks
         </a>
-      </header>
+      </PageHead>
       {installations.length === 0 ? (
-        <Panel title="Nothing is in service yet">
-          <p>The Service stage of a part puts the first one to work.</p>
-        </Panel>
+        <Empty title="Nothing is in service yet">The Service stage of a part puts the first one to work.</Empty>
       ) : (
         <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] items-start gap-4">
           <div className="flex flex-col gap-4">

@@ -22,7 +22,7 @@ export function SpoolEditorPage() {
   const found = stock.spools.find(({ spool }) => spool.id === spoolId);
   if (spoolId !== undefined && !found)
     return (
-      <main className="p-6">
+      <main className="p-5">
         There is no spool “{spoolId}”. <Link to="/spools">All spools</Link>
       </main>
     );
@@ -85,7 +85,7 @@ function Editor({
     setSpool(text === '' ? (rest as Spool) : { ...(rest as Spool), [key]: text });
   };
   return (
-    <main className="max-w-200 p-6">
+    <main className="max-w-200 p-5">
       <p className="text-sm">
         <Link to={isNew ? '/spools' : `/spools/${spool.id}`} className="text-quiet hover:underline">
           ← {isNew ? 'All spools' : spool.id}

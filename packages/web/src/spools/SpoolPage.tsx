@@ -29,7 +29,7 @@ export function SpoolPage() {
   const one = stock.spools.find(({ spool }) => spool.id === spoolId);
   if (!one)
     return (
-      <main className="p-6">
+      <main className="p-5">
         There is no spool “{spoolId}”. <Link to="/spools">All spools</Link>
       </main>
     );
@@ -43,7 +43,7 @@ function Shown({ one, grade, stock }: { one: SpoolInStock; grade: Grade | undefi
   const navigate = useNavigate();
   const labels = `${API}/spools/labels.pdf?base=${encodeURIComponent(hereAddress())}&ids=${spool.id}`;
   return (
-    <main className="p-6">
+    <main className="p-5">
       <p className="text-sm">
         <Link to="/spools" className="text-quiet hover:underline">
           ← All spools

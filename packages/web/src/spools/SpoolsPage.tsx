@@ -8,6 +8,7 @@ import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { tabLook } from '../ui/tabLook.ts';
 import { useLibrary } from '../workers/useLibrary.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 import { useStockQuery } from './spoolsApi.ts';
 import { StockTab } from './StockTab.tsx';
 
@@ -24,10 +25,10 @@ export function SpoolsPage() {
   const shown = (Object.keys(TABS) as Tab[]).find((id) => id === search.get('show')) ?? 'stock';
   const gradeOf = useMemo(() => new Map((library?.grades ?? []).map((grade) => [grade.id, grade])), [library]);
   return (
-    <main className="p-6">
-      <h1 className="text-xl">Spools</h1>
+    <main className="p-5">
+      <PageHead title="Spools" says="What is in stock, how wet it is, and when it must be dried." />
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
-        <Tabs.List aria-label="Of the spools" className="mt-2 mb-3 flex border-b border-line">
+        <Tabs.List aria-label="Of the spools" className="mb-3 flex border-b border-line">
           {(Object.keys(TABS) as Tab[]).map((id) => (
             <Tabs.Trigger key={id} value={id} className={tabLook}>
               {TABS[id]}

@@ -9,6 +9,7 @@ import { buttonLook } from '../ui/buttonLook.ts';
 import { Choice, TextField, Tick } from '../ui/fields.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import { moment } from '../ui/when.ts';
+import { Empty } from '../ui/Empty.tsx';
 import { LookAlikesPanel } from './LookAlikesPanel.tsx';
 import { MoistureMark } from './MoistureMark.tsx';
 
@@ -65,9 +66,7 @@ export function StockTab({ stock, gradeOf }: { stock: Stock; gradeOf: ReadonlyMa
         </Link>
       </div>
       {stock.spools.length === 0 ? (
-        <p className="rounded-md border border-dashed border-line-strong p-8 text-center text-quiet">
-          No spools yet. Add one with what its label says; weigh it, say where it lies, and its clock runs.
-        </p>
+        <Empty>No spools yet. Add one with what its label says; weigh it, say where it lies, and its clock runs.</Empty>
       ) : (
         <table className="w-full rounded-md border border-line bg-surface text-sm">
           <TableHead headings={HEADINGS} />

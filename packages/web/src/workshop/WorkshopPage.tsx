@@ -9,6 +9,7 @@ import { moment } from '../ui/when.ts';
 import { TakeArchive } from './TakeArchive.tsx';
 import { useBackupsQuery, useMakeBackupMutation } from './workshopApi.ts';
 import { API } from '../app/place.ts';
+import { PageHead } from '../ui/PageHead.tsx';
 
 const linkLook = 'inline-block rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken';
 
@@ -16,18 +17,22 @@ const linkLook = 'inline-block rounded border border-line-strong px-2.5 py-1 tex
 export function WorkshopPage() {
   return (
     <main className="p-5">
-      <h1 className="text-xl">Workshop</h1>
-      <p className="mb-4 text-quiet">
-        Everything at once: to give away, to keep safe, and to put back. Also of the whole workshop:{' '}
-        <Link to="/changes" className="underline underline-offset-2">
-          who changed what
-        </Link>{' '}
-        and{' '}
-        <Link to="/people" className="underline underline-offset-2">
-          who is let in
-        </Link>
-        .
-      </p>
+      <PageHead
+        title="Workshop"
+        says={
+          <>
+            Everything at once: to give away, to keep safe, and to put back. Also of the whole workshop:{' '}
+            <Link to="/changes" className="underline underline-offset-2">
+              who changed what
+            </Link>{' '}
+            and{' '}
+            <Link to="/people" className="underline underline-offset-2">
+              who is let in
+            </Link>
+            .
+          </>
+        }
+      />
       <div className="grid grid-cols-2 items-start gap-4">
         <div className="flex flex-col gap-4">
           <Panel title="Give it away">

@@ -26,7 +26,7 @@ export function GradeEditorPage() {
   if (gradeId === undefined) return <GradeEditor key="new" stored={blank} revision={null} />;
   if (error) {
     return (
-      <main className="p-6">
+      <main className="p-5">
         <ProblemNotice error={error}>
           <Link to="/grades" className="underline">
             All grades
