@@ -92,6 +92,10 @@ async function seriousOf(page: Page, rules?: string[]): Promise<string[]> {
   );
 }
 
+/** By how much the page is wider than its window, px. */
+const sidewaysOf = (page: Page) =>
+  page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+
 for (const [name, path, landmark] of screens) {
   test(`${name}: nothing serious for accessibility in light and dark, nothing cut off sideways, no error in the console`, async ({
     page,
@@ -104,10 +108,17 @@ for (const [name, path, landmark] of screens) {
     await expect(page.getByText(landmark).first()).toBeVisible();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
     expect(await seriousOf(page)).toEqual([]);
-    const overflow = await page.evaluate(
-      () => document.documentElement.scrollWidth - document.documentElement.clientWidth,
-    );
-    expect(overflow).toBeLessThanOrEqual(0);
+    // On a large screen, on a small one, and at 200 % zoom on the usual one.
+    for (const size of [
+      { width: 1280, height: 800 },
+      { width: 1920, height: 1080 },
+      { width: 1024, height: 640 },
+      { width: 640, height: 400 },
+    ]) {
+      await page.setViewportSize(size);
+      await expect.poll(() => sidewaysOf(page), { message: `cut off at ${size.width}`, timeout: 3000 }).toBeLessThanOrEqual(0);
+    }
+    await page.setViewportSize({ width: 1280, height: 800 });
     // Only colours change with the theme; the rest was looked at in the light.
     await page.getByRole('button', { name: /^Theme/ }).click();
     await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');

@@ -6,8 +6,8 @@ import type { Drawing } from '../drawing/drawing.ts';
 import { findSchool, rank } from '../evaluation/ranking.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 import { formatNumber as f, formatQuantity, formatReserve } from '../units/formatQuantity.ts';
-import { askSentences, limitWords, LOAD_KIND_WORDS, sizeWords, timeWords } from '../words/briefWords.ts';
 import { duration } from '../words/duration.ts';
+import { briefBlocks } from './briefBlocks.ts';
 import { candidatesDrawing, reserveDrawing, sensitivityDrawing } from './charts.ts';
 import { chosenEntry } from './grounds.ts';
 import {
@@ -58,7 +58,8 @@ export function recordDocument(
     ...(brief.failureCouldHurt === 'yes' ? [{ kind: 'text', text: PROOF_TEST_CAUTION, tone: 'warning' } as const] : []),
     ...chosen(decision, grade, entry, units),
     ...words(decision),
-    ...asked(decision, units),
+    heading('What it had to do'),
+    ...briefBlocks(decision, units),
     ...(entry ? checks(entry, units) : []),
     ...sensitivity(decision, units),
     ...candidates(decision),
@@ -139,30 +140,6 @@ const words = ({ reasons, openRisks, grounds }: Decision): RecordBlock[] => [
   heading('Still unproven'),
   { kind: 'text', text: openRisks || 'None stated.' },
 ];
-
-function asked({ brief, machines, agents = [] }: Decision, units: UnitSystem): RecordBlock[] {
-  const machine = (id: string) => machines.find((one) => one.id === id)?.name ?? id;
-  const agent = (id: string) => (agents.find((one) => one.id === id) ?? findAgent(id))?.name ?? id;
-  return [
-    heading('What it had to do'),
-    ...(brief.purpose ? [{ kind: 'text', text: brief.purpose } as const] : []),
-    {
-      kind: 'table',
-      head: ['Load', 'How it acts', 'How large', 'How long', 'At', 'Safety factor', 'Limits'],
-      wide: 0,
-      rows: brief.loadCases.map((load) => [
-        load.name,
-        LOAD_KIND_WORDS[load.kind ?? 'lasting'].title.toLowerCase(),
-        `${sizeWords(load, units)}${load.direction === 'width' ? ' sideways' : ''}`,
-        timeWords(load),
-        formatQuantity(load.temperatureC, 'temperature', units),
-        f(load.safetyFactor),
-        limitWords(load, units).join(', ') || 'none',
-      ]),
-    },
-    { kind: 'list', items: askSentences(brief, units, machine, agent) },
-  ];
-}
 
 function checks(entry: EvaluationEntry, units: UnitSystem): RecordBlock[] {
   return [

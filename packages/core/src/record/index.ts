@@ -1,3 +1,4 @@
+export * from './briefBlocks.ts';
 export * from './checkFile.ts';
 export * from './differences.ts';
 export * from './document.ts';

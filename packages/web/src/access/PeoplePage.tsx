@@ -24,7 +24,7 @@ export function PeoplePage() {
             : 'Who is let in, what each may do, and which keys are about.'
         }
       />
-      <div className="grid grid-cols-2 items-start gap-4">
+      <div className="grid grid-cols-2 narrow:grid-cols-1 items-start gap-4">
         {isOpen ? (
           <Panel title="Begin with accounts">
             <p className="mb-3 text-sm text-quiet">

@@ -81,7 +81,7 @@ function Shown({ found: { agent, revision, corrects }, grades }: { found: Listed
       <p className="my-2 max-w-240 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown">
         {agent.handlingCaution} Its safety data sheet and local rules come first.
       </p>
-      <div className="grid grid-cols-[minmax(0,1fr)_26rem] items-start gap-4">
+      <div className="grid grid-cols-[minmax(0,1fr)_26rem] narrow:grid-cols-1 items-start gap-4">
         <RatingsTable agent={agent} />
         <div className="flex flex-col gap-4">
           <Soaks agent={agent} grades={grades} />

@@ -40,7 +40,7 @@ export function ArmPanel({
         ) : undefined
       }
     >
-      <div className="grid grid-cols-[minmax(0,1fr)_24rem] items-start gap-6">
+      <div className="grid grid-cols-[minmax(0,1fr)_24rem] narrow:grid-cols-1 items-start gap-6">
         <table className="w-full text-sm">
           <TableHead headings={['Specimen', outcome.title, 'Counts', 'Broke']} />
           <tbody>

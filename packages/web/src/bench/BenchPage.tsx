@@ -145,7 +145,7 @@ function MethodsTab() {
   const [search, set] = useAddress();
   const method = testMethods.find(({ id }) => id === search.get('method')) ?? testMethods[0]!;
   return (
-    <div className="grid grid-cols-[17rem_1fr] items-start gap-5">
+    <div className="grid grid-cols-[17rem_1fr] narrow:grid-cols-1 items-start gap-5">
       <ul aria-label="Test methods" className="rounded-md border border-line bg-surface text-sm">
         {testMethods.map(({ id, title, tests }) => (
           <li key={id} className="border-b border-line last:border-0">

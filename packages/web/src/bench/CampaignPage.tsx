@@ -144,7 +144,7 @@ function Shown({
           ))}
         </Tabs.List>
         <Tabs.Content value="plan" tabIndex={-1}>
-          <div className="grid grid-cols-[minmax(0,1fr)_24rem] items-start gap-4">
+          <div className="grid grid-cols-[minmax(0,1fr)_24rem] narrow:grid-cols-1 items-start gap-4">
             <PlanFields campaign={campaign} library={library} edit={edit} tested={trials.length > 0} />
             <Expectations campaign={campaign} library={library} edit={edit} />
           </div>

@@ -94,7 +94,7 @@ function Fitted({ band, readings, specimens }: Fit) {
     .join('L')}Z`;
   const between = ({ low, high }: { low: number; high: number }) => `${f(low)} … ${f(high)}`;
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-5">
+    <div className="grid grid-cols-[minmax(0,1fr)_20rem] narrow:grid-cols-1 gap-5">
       <svg
         viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
         className="w-full"

@@ -91,7 +91,7 @@ function LookForm({
     setFindings(findings.map((one) => (one.specimenId === id ? { ...one, ...to } : one)));
   return (
     <Panel title="What is seen today">
-      <div className="grid grid-cols-3 gap-3">
+      <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
         <QuantityField
           label="Hottest since the last look"
           dimension="temperature"
@@ -107,7 +107,7 @@ function LookForm({
         {findings.map((one) => (
           <li
             key={one.specimenId}
-            className="grid grid-cols-[6rem_10rem_9rem_1fr] items-end gap-3 border-t border-line py-1.5"
+            className="grid grid-cols-[6rem_10rem_9rem_1fr] narrow:grid-cols-2 items-end gap-3 border-t border-line py-1.5"
           >
             <strong>{one.specimenId}</strong>
             <Choice

@@ -4,7 +4,7 @@ import { RigSketch } from './RigSketch.tsx';
 /** How a test is done, so that it is done the same way next month. */
 export function MethodCard({ method }: { method: TestMethod }) {
   return (
-    <div className="grid grid-cols-[18rem_1fr] gap-5">
+    <div className="grid grid-cols-[18rem_1fr] narrow:grid-cols-1 gap-5">
       <div>
         <RigSketch rig={method.rig} />
         {method.after && <p className="mt-1 text-xs text-quiet">Follows {method.after}.</p>}

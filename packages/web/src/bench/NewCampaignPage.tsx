@@ -118,7 +118,7 @@ function Form({ library, first, backTo }: { library: Workshop; first: Campaign; 
         </Button>
       </div>
       {error !== undefined && <ProblemNotice error={error} />}
-      <div className="grid grid-cols-[minmax(0,1fr)_24rem] items-start gap-4">
+      <div className="grid grid-cols-[minmax(0,1fr)_24rem] narrow:grid-cols-1 items-start gap-4">
         <PlanFields campaign={campaign} library={library} edit={(change) => setCampaign(change)} tested={false} />
         <Expectations campaign={campaign} library={library} edit={(change) => setCampaign(change)} />
       </div>

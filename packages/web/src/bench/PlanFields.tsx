@@ -85,7 +85,7 @@ export function PlanFields({
       {method && (method.sizes.length > 0 || method.capture === 'force') && (
         <Panel title={method.capture === 'force' ? 'Specimen, rig and gauge' : 'Specimen and rig'}>
           {tested && <SizesTested campaign={campaign} />}
-          <div className="grid grid-cols-3 gap-3">
+          <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
             {!tested && method.sizes.map(({ id, title, dimension }) => size(id, title, dimension))}
             {method.capture === 'force' && (
               <>
@@ -138,7 +138,7 @@ function HowMany({ campaign, edit }: { campaign: Campaign; edit: EditCampaign })
   const worst = Math.max(...needed.map(({ cov }) => cov), 0);
   return (
     <Panel title="How many of each">
-      <div className="grid grid-cols-3 items-start gap-3">
+      <div className="grid grid-cols-3 narrow:grid-cols-2 items-start gap-3">
         <QuantityField
           label="Each mean known within ±"
           dimension="fraction"

@@ -36,7 +36,7 @@ export function RankingPanel({
   const show = (value: number) => outcomeText(value, outcome, units);
   return (
     <Panel title={`Ranking by ${outcome.title.toLowerCase()}`}>
-      <div className="grid grid-cols-[minmax(0,1fr)_22rem] gap-5">
+      <div className="grid grid-cols-[minmax(0,1fr)_22rem] narrow:grid-cols-1 gap-5">
         <RankingChart ranked={ranked} outcome={outcome} nameOf={nameOf} />
         <div className="text-sm">
           {ranked.length > 1 && (

@@ -50,7 +50,7 @@ export function SpecimenFields({
     />
   );
   return (
-    <div className="grid grid-cols-5 gap-3">
+    <div className="grid grid-cols-5 narrow:grid-cols-2 gap-3">
       <Choice
         label="Spool"
         value={specimen.spoolId ?? ''}
@@ -84,7 +84,7 @@ export function SpecimenFields({
       {measured('massG', 'Mass', 'mass')}
       {has('widthMm') && measured('widthMm', 'Width, measured', 'length')}
       {has('thicknessMm') && measured('thicknessMm', 'Thickness, measured', 'length')}
-      <div className="col-span-3">
+      <div className="col-span-3 narrow:col-span-2">
         <TextField
           label="How the print went"
           value={specimen.note ?? ''}
@@ -92,7 +92,7 @@ export function SpecimenFields({
           onChange={(note) => set('note', note === '' ? undefined : note)}
         />
       </div>
-      <fieldset className="col-span-4 flex flex-wrap gap-x-4 gap-y-1">
+      <fieldset className="col-span-4 narrow:col-span-2 flex flex-wrap gap-x-4 gap-y-1">
         <legend className="text-xs text-quiet">Print faults that were seen</legend>
         {PRINT_DEFECTS.map((defect) => (
           <Tick

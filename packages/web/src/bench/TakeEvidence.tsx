@@ -32,7 +32,7 @@ export function TakeEvidence({
       {refused !== undefined && <ProblemNotice error={refused} />}
       {!preview && refused === undefined && <p className="text-sm text-quiet">Holding every part against it …</p>}
       {preview && <EvidencePreview preview={preview} />}
-      <div className="mt-3 grid grid-cols-3 gap-3">
+      <div className="mt-3 grid grid-cols-3 narrow:grid-cols-2 gap-3">
         <TextField label="Who stands for it" value={by} maxLength={200} onChange={setBy} />
         <SaveOrCancel
           ready={by.trim() !== '' && preview !== undefined && !busy}

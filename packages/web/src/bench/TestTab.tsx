@@ -52,7 +52,7 @@ export function TestTab({
   const grade = library.grades.find(({ id }) => id === arm?.gradeId);
   const untested = !record || record.trial.state === 'abandoned';
   return (
-    <div className="grid grid-cols-[13rem_minmax(0,1fr)] items-start gap-4">
+    <div className="grid grid-cols-[13rem_minmax(0,1fr)] narrow:grid-cols-1 items-start gap-4">
       <ol
         aria-label="Specimens"
         className="max-h-[32rem] overflow-y-auto rounded-md border border-line bg-surface text-sm"

@@ -153,7 +153,7 @@ function MovedTable({ found: { moved } }: { found: Findings }) {
   if (!moved || moved.length === 0) return null;
   const end = moved.findLast(({ unloaded }) => !unloaded)?.timeS ?? 0;
   return (
-    <ul className="mt-2 grid grid-cols-4 gap-x-4 text-sm">
+    <ul className="mt-2 grid grid-cols-4 narrow:grid-cols-2 gap-x-4 text-sm">
       {moved.map(({ timeS, movedMm, unloaded }) => (
         <li key={timeS} className="flex justify-between gap-2 border-b border-line py-0.5">
           <span className="text-quiet">
@@ -211,7 +211,7 @@ function PutRight({
   const [why, setWhy] = useState(trial.corrected?.why ?? '');
   const moved = found.moved ?? trial.found.moved ?? [];
   return (
-    <div className="mt-3 grid grid-cols-4 gap-3">
+    <div className="mt-3 grid grid-cols-4 narrow:grid-cols-2 gap-3">
       {MAY_BE_RIGHT[method.capture].map((id) => (
         <QuantityField
           key={id}

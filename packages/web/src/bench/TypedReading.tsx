@@ -74,7 +74,7 @@ export function TypedReading({
   return (
     <section aria-label="Type it in" className="mt-4 border-t border-line pt-3">
       <h3 className="text-sm">Typed in</h3>
-      <div className="grid grid-cols-4 gap-3">
+      <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3">
         {read.map(({ field, text, parsed }) => (
           <Field
             key={field.id}

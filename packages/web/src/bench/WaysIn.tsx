@@ -22,7 +22,7 @@ export function WaysIn({ campaign, specimen }: { campaign: Campaign; specimen: S
   const which = { campaignId: campaign.id, specimenId: specimen.id };
   const times = advantageOf(campaign.setUp);
   return (
-    <div className="mt-3 grid grid-cols-2 gap-4">
+    <div className="mt-3 grid grid-cols-2 narrow:grid-cols-1 gap-4">
       <div>
         <h3 className="text-sm">From the gauges</h3>
         {!gauge && <p className="text-sm text-quiet">No gauge is at hand: read a file, or type the result in.</p>}

@@ -73,7 +73,7 @@ function PaletteRow({
 
 function AskRow({ kind, onRemove, children }: { kind: AskKind; onRemove: () => void; children: ReactNode }) {
   return (
-    <fieldset className="grid grid-cols-[11rem_minmax(0,1fr)_auto] items-start gap-3">
+    <fieldset className="grid grid-cols-[11rem_minmax(0,1fr)_auto] narrow:grid-cols-2 items-start gap-3">
       <legend className="sr-only">{kind.title}</legend>
       <div className={kind.wide ? 'col-span-2' : ''}>
         <p className="font-semibold">{kind.title}</p>
@@ -83,7 +83,7 @@ function AskRow({ kind, onRemove, children }: { kind: AskKind; onRemove: () => v
       <Button look="quiet" aria-label={`Stop asking for ${kind.title.toLowerCase()}`} onClick={onRemove}>
         Remove
       </Button>
-      {kind.wide && <div className="col-span-3">{children}</div>}
+      {kind.wide && <div className="col-span-3 narrow:col-span-2">{children}</div>}
     </fieldset>
   );
 }

@@ -9,21 +9,25 @@ import { DemandReadout } from './DemandReadout.tsx';
 import { useEdit, useIssue } from './editBrief.ts';
 import { LessonsNote } from './LessonsNote.tsx';
 import { LoadsPanel } from './LoadsPanel.tsx';
+import { PrintedBrief } from './PrintedBrief.tsx';
 import { ShapePanel } from './ShapePanel.tsx';
 
 /** What must it do: asks on the left, what they demand and how many grades still stand on the right. */
 export function BriefStage() {
   const { brief, library } = useBench();
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-4 xl:grid-cols-[minmax(0,1fr)_24rem]">
+    <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-4 narrow:grid-cols-1 xl:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="flex min-w-0 flex-col gap-4">
         {brief.lessons && brief.lessons.length > 0 && <LessonsNote lessons={brief.lessons} />}
         <ShapePanel brief={brief} />
-        <LoadsPanel brief={brief} />
-        <AsksPanel brief={brief} />
-        <WhatItIs brief={brief} />
+        <PrintedBrief />
+        <div className="flex flex-col gap-4 print:hidden">
+          <LoadsPanel brief={brief} />
+          <AsksPanel brief={brief} />
+          <WhatItIs brief={brief} />
+        </div>
       </div>
-      <div className="sticky top-26 self-start">
+      <div className="sticky top-26 self-start narrow:static">
         <DemandReadout />
         <div className="mt-4">
           <Cautions place="brief" brief={brief} rules={library.rules} agents={library.agents} />

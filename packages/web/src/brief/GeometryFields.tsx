@@ -19,7 +19,7 @@ type Change = (pointer: string, value: unknown) => void;
 export function GeometryFields({ part, onChange }: { part: PartGeometry; onChange: Change }) {
   const schema = partGeometries.find((one) => one.properties.model.const === part.model) as unknown as FieldSchema;
   return (
-    <div className="mt-3 grid grid-cols-4 gap-3">
+    <div className="mt-3 grid grid-cols-4 narrow:grid-cols-2 gap-3">
       <Fields schema={schema} value={part as unknown as Record<string, unknown>} at="" onChange={onChange} />
     </div>
   );

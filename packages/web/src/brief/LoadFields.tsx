@@ -35,7 +35,7 @@ export function LoadFields({
   return (
     <fieldset className="border-l-3 border-line pl-3">
       <legend className="sr-only">{loadCase.name}</legend>
-      <div className="grid grid-cols-4 gap-3">
+      <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3">
         <div className="col-span-2">
           <TextField
             label="Load"
@@ -55,7 +55,7 @@ export function LoadFields({
           onChange={onKind}
         />
         <Direction brief={brief} loadCase={loadCase} onChange={onChange} />
-        <p className="col-span-4 -mt-2 text-xs text-quiet">
+        <p className="col-span-4 narrow:col-span-2 -mt-2 text-xs text-quiet">
           {LOAD_KIND_WORDS[kind].means} <Layers brief={brief} index={index} />
         </p>
         <Size

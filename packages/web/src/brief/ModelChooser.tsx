@@ -13,7 +13,7 @@ export function ModelCards({
   onChoose: (model: AnyPartModel) => void;
 }) {
   return (
-    <div className="grid grid-cols-4 gap-3">
+    <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3">
       {partModels.map((model) => (
         <button
           key={model.id}

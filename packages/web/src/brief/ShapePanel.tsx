@@ -40,7 +40,7 @@ export function ShapePanel({ brief }: { brief: Brief }) {
     <Panel
       title={`It ${model.does}`}
       aside={
-        <div className="flex items-center gap-3">
+        <div className="flex items-center gap-3 print:hidden">
           <OrientationPicker shown={shown} onShow={setShown} />
           <ModelChooser
             chosen={part.model}

@@ -39,8 +39,8 @@ export function BuildStage() {
         </p>
       )}
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
-        <div className="mb-3 flex items-end justify-between gap-4 border-b border-line">
-          <Tabs.List aria-label="What to build differently" className="flex">
+        <div className="mb-3 flex items-end justify-between gap-4 narrow:flex-wrap border-b border-line">
+          <Tabs.List aria-label="What to build differently" className="flex flex-wrap">
             {TABS.map(({ id, title }) => (
               <Tabs.Trigger key={id} value={id} className={tabLook}>
                 {title}

@@ -27,7 +27,7 @@ export function FillingTab({ gradeId }: { gradeId: string }) {
       </div>
     );
   return (
-    <div className="grid grid-cols-[20rem_minmax(0,1fr)] gap-4">
+    <div className="grid grid-cols-[20rem_minmax(0,1fr)] narrow:grid-cols-1 gap-4">
       <div className="flex flex-col gap-4">
         <Settings />
         <FilledSectionPicture brief={brief} />

@@ -33,7 +33,7 @@ export function WayUpTab({ gradeId }: { gradeId: string }) {
     );
   if (!ways) return <Loading what="the ways up" />;
   return (
-    <div className="grid grid-cols-[minmax(0,7fr)_minmax(0,5fr)] gap-4">
+    <div className="grid grid-cols-[minmax(0,7fr)_minmax(0,5fr)] narrow:grid-cols-1 gap-4">
       <div className="min-w-0">
         <p className="mb-2 text-base" role="status">
           <strong className="font-semibold">Recommended: </strong>

@@ -22,7 +22,7 @@ export function CalculationForm({
   onChange: (values: Values) => void;
 }) {
   return (
-    <div className="grid grid-cols-3 gap-3">
+    <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
       {Object.entries(schema.properties ?? {}).map(([key, field]) => (
         <Entry
           key={key}
@@ -106,7 +106,7 @@ function Entry({
       return <TextField label={label} value={textOf(value)} error={error} onChange={onChange} />;
     case 'group':
       return (
-        <fieldset className="col-span-3 border-l-3 border-line pl-3">
+        <fieldset className="col-span-3 narrow:col-span-2 border-l-3 border-line pl-3">
           <legend className="text-xs text-quiet">{label}</legend>
           {value === undefined ? (
             <p className="text-xs text-quiet">Not given.</p>
@@ -144,7 +144,7 @@ function JsonEntry({
     }
   };
   return (
-    <div className="col-span-3">
+    <div className="col-span-3 narrow:col-span-2">
       <Field label={label} error={complaint ?? error}>
         {(ids) => (
           <textarea

@@ -27,7 +27,7 @@ export function CalculationsPage() {
         title="Quick sums"
         says="Every formula that the checks use, by itself. Change a number and the answer follows; the link keeps both."
       />
-      <div className="grid grid-cols-[20rem_minmax(0,1fr)] items-start gap-4">
+      <div className="grid grid-cols-[20rem_minmax(0,1fr)] narrow:grid-cols-1 items-start gap-4">
         <nav aria-label="Formulas" className="rounded-md border border-line bg-surface p-3">
           <TextField label="Find a formula" value={wanted} onChange={setWanted} />
           <ul className="mt-2 max-h-[calc(100vh-16rem)] overflow-y-auto">

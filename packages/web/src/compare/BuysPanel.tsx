@@ -16,8 +16,10 @@ export function BuysPanel({ comparison, wide }: { comparison: Comparison; wide: 
   const byId = new Map(finalists.map((finalist) => [finalist.gradeId, finalist]));
   const unpriced = finalists.filter(({ entry }) => entry.costUsd === null);
   return (
-    <Panel title="What the dearer one buys" className={wide ? 'col-span-2' : ''}>
-      <ol className={wide ? 'grid grid-cols-2 gap-x-8 gap-y-3 text-sm' : 'flex flex-col gap-3 text-sm'}>
+    <Panel title="What the dearer one buys" className={wide ? 'col-span-2 narrow:col-span-1' : ''}>
+      <ol
+        className={wide ? 'grid grid-cols-2 narrow:grid-cols-1 gap-x-8 gap-y-3 text-sm' : 'flex flex-col gap-3 text-sm'}
+      >
         {buys.map((buy) => (
           <li key={buy.dearerId}>
             <Step buy={buy} dearer={byId.get(buy.dearerId)!} cheaper={byId.get(buy.cheaperId)!} />

@@ -43,11 +43,11 @@ export function CompareStage() {
   return (
     <>
       <ChoiceWords wishes={wishes} sizedSoFar={sizes.rows.length} />
-      <div className="mt-3 flex items-end gap-3">
+      <div className="mt-3 flex items-end gap-3 narrow:flex-wrap">
         <FinalistPicker ids={ids} onChoose={choose} />
         <span className="grow" />
         {enough && comparison && (
-          <div role="group" aria-label="Take it along" className="flex gap-2 print:hidden">
+          <div role="group" aria-label="Take it along" className="flex gap-2 narrow:flex-wrap print:hidden">
             <Button
               onClick={() => saveFile('comparison.csv', 'text/csv;charset=utf-8', comparisonCsv(brief, comparison))}
             >
@@ -82,7 +82,7 @@ export function CompareStage() {
       {enough && comparison && (
         <div className={`mt-3 flex flex-col gap-4 ${current ? '' : 'opacity-60'}`} aria-busy={!current}>
           <FinalistsTable comparison={comparison} onChoose={choose} />
-          <div className="grid grid-cols-2 gap-4">
+          <div className="grid grid-cols-2 narrow:grid-cols-1 gap-4">
             <ComparisonCharts comparison={comparison} />
             <CostPanel comparison={comparison} />
             <BuysPanel comparison={comparison} wide={comparison.charts.length % 2 === 1} />

@@ -6,7 +6,7 @@ import { Cautions } from '../ui/Cautions.tsx';
 export function FinalistCautions({ comparison }: { comparison: Comparison }) {
   const { brief, library } = useBench();
   return (
-    <section aria-label="Cautions of the finalists" className="grid grid-cols-2 gap-4">
+    <section aria-label="Cautions of the finalists" className="grid grid-cols-2 narrow:grid-cols-1 gap-4">
       {comparison.finalists.map(({ gradeId, letter, name }) => (
         <div key={gradeId} className="print:break-inside-avoid">
           <h3 className="mb-1 text-sm">

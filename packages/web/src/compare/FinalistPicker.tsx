@@ -23,7 +23,7 @@ export function FinalistPicker({
   );
   const full = ids.length >= MOST_FINALISTS;
   return (
-    <div className="flex items-end gap-3 print:hidden">
+    <div className="flex items-end gap-3 narrow:flex-wrap print:hidden">
       <div className="w-56">
         <Choice
           label={full ? 'Five are the most' : 'Add a grade'}

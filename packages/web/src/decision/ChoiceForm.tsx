@@ -71,7 +71,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
     });
   return (
     <Panel title="Decide">
-      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] gap-3">
+      <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] narrow:grid-cols-1 gap-3">
         <Choice
           label={`Grade, by “${school.title.toLowerCase()}”`}
           value={chosen.gradeId}

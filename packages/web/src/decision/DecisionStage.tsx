@@ -22,7 +22,7 @@ export function DecisionStage() {
   if (!decisions) return <Loading what="the decisions" />;
   const shown = decisions.find((one) => one.id === wanted) ?? (choosing || fresh ? undefined : decisions[0]);
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_17rem] gap-4 print:block">
+    <div className="grid grid-cols-[minmax(0,1fr)_17rem] narrow:grid-cols-1 gap-4 print:block">
       {shown ? (
         <DecisionRecord id={shown.id} others={decisions} />
       ) : (

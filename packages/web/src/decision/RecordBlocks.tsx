@@ -48,7 +48,7 @@ function Block({ block }: { block: RecordBlock }) {
       );
     case 'facts':
       return (
-        <dl className="mt-1 grid grid-cols-[11rem_minmax(0,1fr)] gap-x-4 gap-y-0.5">
+        <dl className="mt-1 grid grid-cols-[11rem_minmax(0,1fr)] narrow:grid-cols-1 gap-x-4 gap-y-0.5">
           {block.rows.map(([label, text]) => (
             <div key={label} className="contents">
               <dt className="text-quiet">{label}</dt>

@@ -98,7 +98,7 @@ export function DryersTab({
           onChange={keep}
         />
       )}
-      <div className="grid grid-cols-2 items-start gap-4">
+      <div className="grid grid-cols-2 narrow:grid-cols-1 items-start gap-4">
         <ConditioningPanel schedule={schedule} gradeOf={gradeOf} nowMs={nowMs} onChange={keep} />
         <DryersPanel dryers={stock.dryers} />
       </div>

@@ -52,7 +52,7 @@ export function CompareGradesPage() {
         title="Two grades like for like"
         says="In per cent only where both were measured the same way; otherwise in what they differ."
       />
-      <div className="mb-3 grid max-w-220 grid-cols-2 gap-4">
+      <div className="mb-3 grid max-w-220 grid-cols-2 narrow:grid-cols-1 gap-4">
         <Choice
           label="First, which is the base (100 %)"
           value={first}

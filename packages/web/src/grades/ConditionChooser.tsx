@@ -17,7 +17,7 @@ export function ConditionChooser() {
   const dispatch = useAppDispatch();
   const choose = (change: Partial<LibraryAt>) => dispatch(conditionChosen(change));
   return (
-    <fieldset className="flex items-start gap-2">
+    <fieldset className="flex items-start gap-2 narrow:flex-wrap">
       <legend className="sr-only">Values are shown at</legend>
       <div className="w-38">
         <Choice

@@ -13,7 +13,7 @@ export function GradeAside({ grade, grades, rules }: { grade: Grade; grades: rea
   const pairs = pairsOf(grade, grades);
   const { data: uses } = useGradeUsesQuery(grade.id);
   return (
-    <aside aria-label="About this grade" className="flex w-80 shrink-0 flex-col gap-3">
+    <aside aria-label="About this grade" className="flex w-80 shrink-0 flex-col gap-3 narrow:w-full">
       <ProcessWindow grade={grade} leastDryingH={completeRules(rules).minimumDryingH} />
       <Panel title="Same base, other filler">
         {pairs.length === 0 ? (

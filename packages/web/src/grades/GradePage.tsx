@@ -50,7 +50,7 @@ export function GradePage() {
           ← All grades
         </Link>
       </p>
-      <header className="mb-3 flex items-start justify-between gap-4">
+      <header className="mb-3 flex items-start justify-between gap-4 narrow:flex-wrap">
         <div>
           <h1 className="text-xl">{grade.name}</h1>
           <p className="text-quiet">
@@ -64,7 +64,7 @@ export function GradePage() {
           {grade.sampleData && <p className="text-sm text-unknown">Sample data, not for design</p>}
           {grade.note && <p className="mt-1 max-w-160 text-sm">{grade.note}</p>}
         </div>
-        <div className="flex gap-2">
+        <div className="flex gap-2 narrow:flex-wrap">
           <Link to={`/grades/${grade.id}/edit`} className={buttonLook('plain')}>
             Edit
           </Link>
@@ -82,14 +82,14 @@ export function GradePage() {
           <RemoveGrade grade={grade} revision={revision} />
         </div>
       </header>
-      <div className="flex items-start gap-5">
+      <div className="flex items-start gap-5 narrow:flex-col">
         <Tabs.Root
           value={params.get('show') ?? 'evidence'}
           onValueChange={(show) => setParams({ show }, { replace: true })}
           className="min-w-0 grow"
         >
-          <div className="mb-2 flex items-end justify-between gap-4 border-b border-line">
-            <Tabs.List aria-label="About this grade" className="flex">
+          <div className="mb-2 flex items-end justify-between gap-4 narrow:flex-wrap border-b border-line">
+            <Tabs.List aria-label="About this grade" className="flex flex-wrap">
               <Tabs.Trigger value="evidence" className={tabLook}>
                 Evidence
               </Tabs.Trigger>

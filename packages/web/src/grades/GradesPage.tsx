@@ -63,7 +63,7 @@ export function GradesPage() {
   const narrowed = params.size > (params.has('sort') ? 1 : 0);
 
   return (
-    <main className="flex h-screen flex-col p-5">
+    <main className="flex h-screen flex-col p-5 narrow:h-auto">
       <PageHead
         title="Grades"
         says="Resolved values with their evidence: A and B measured at this condition, C carried over, D typical of the family."
@@ -79,8 +79,11 @@ export function GradesPage() {
       {!library && !error && <Loading what="the grades" />}
       {library?.grades.length === 0 && <NothingYet />}
       {library && library.grades.length > 0 && (
-        <div className="flex min-h-0 grow gap-4">
-          <aside aria-label="Narrow down" className="flex w-56 shrink-0 flex-col gap-2 overflow-y-auto pr-1">
+        <div className="flex min-h-0 grow gap-4 narrow:flex-col">
+          <aside
+            aria-label="Narrow down"
+            className="flex w-56 shrink-0 narrow:max-h-56 narrow:w-full flex-col gap-2 overflow-y-auto pr-1"
+          >
             <TextField
               label="Find by any word: name, colour, source, note"
               value={filter.words}
@@ -104,9 +107,9 @@ export function GradesPage() {
             {filtered && <FacetPanel filter={filter} counts={filtered.counts} onChoose={choose} />}
           </aside>
           <div className="flex min-w-0 grow flex-col gap-2">
-            <div className="flex items-end justify-between gap-3">
+            <div className="flex items-end justify-between gap-3 narrow:flex-wrap">
               <ConditionChooser />
-              <div className="flex items-center gap-2">
+              <div className="flex items-center gap-2 narrow:flex-wrap">
                 {chosenIds.length > 0 && (
                   <Button look="quiet" onClick={() => setChosenIds([])}>
                     Choose none

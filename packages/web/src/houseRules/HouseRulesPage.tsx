@@ -92,7 +92,7 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
       </PageHead>
       <MeasuredScale rules={rules} onTry={(value) => set('datasheetStrengthFactor', value)} />
       <SuggestedRule rules={rules} onTry={(id, value) => set(id, value)} />
-      <div className="grid grid-cols-[minmax(0,1fr)_27rem] items-start gap-4">
+      <div className="grid grid-cols-[minmax(0,1fr)_27rem] narrow:grid-cols-1 items-start gap-4">
         <div className="flex flex-col gap-4">
           {RULE_GROUPS.map((group) => (
             <Panel key={group} title={group}>

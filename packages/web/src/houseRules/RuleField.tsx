@@ -23,7 +23,7 @@ export function RuleField({
   const differs = value !== usual;
   return (
     <div
-      className={`grid grid-cols-[minmax(0,1fr)_13rem] gap-4 border-b border-line py-2 last:border-0 ${differs ? 'bg-ember-ground' : ''} -mx-4 px-4`}
+      className={`grid grid-cols-[minmax(0,1fr)_13rem] narrow:grid-cols-1 gap-4 border-b border-line py-2 last:border-0 ${differs ? 'bg-ember-ground' : ''} -mx-4 px-4`}
     >
       <div>
         <p className="font-semibold">{title}</p>

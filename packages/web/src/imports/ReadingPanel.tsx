@@ -24,7 +24,7 @@ export function ReadingPanel({
     settings.maker || plan.columns.some(({ target }) => target === 'grade.maker' || target === 'record');
   return (
     <Panel title="How it is read">
-      <div className="grid grid-cols-4 gap-x-4 gap-y-2">
+      <div className="grid grid-cols-4 narrow:grid-cols-2 gap-x-4 gap-y-2">
         {plan.delimiter !== null && (
           <Choice
             label="Between the columns"

@@ -66,7 +66,7 @@ export function InstrumentsTab({ stock }: { stock: Stock }) {
       {loggers.map((one) => (
         <AirPanel key={one.id} logger={one} />
       ))}
-      <div className="grid grid-cols-2 items-start gap-4">
+      <div className="grid grid-cols-2 narrow:grid-cols-1 items-start gap-4">
         {printers.map((one) => (
           <PrinterPanel key={one.id} printer={one} stock={stock} />
         ))}

@@ -46,7 +46,7 @@ export function PrinterPanel({ printer, stock }: { printer: Instrument; stock: S
       )}
       {progress && over && <WriteDown key={`${progress.job} ${progress.state}`} progress={progress} stock={stock} />}
       {printer.behaviour && progress && progress.state !== 'printing' && (
-        <div className="mt-3 grid grid-cols-3 items-end gap-2 border-t border-line pt-3">
+        <div className="mt-3 grid grid-cols-3 narrow:grid-cols-2 items-end gap-2 border-t border-line pt-3">
           <TextField label="Print" value={job} maxLength={120} onChange={setJob} />
           <QuantityField
             label="Filament"
@@ -63,7 +63,7 @@ export function PrinterPanel({ printer, stock }: { printer: Instrument; stock: S
             onChange={setHours}
           />
           <Button
-            className="col-span-3 justify-self-start"
+            className="col-span-3 narrow:col-span-2 justify-self-start"
             disabled={job.trim() === ''}
             onClick={() => void begin({ id: printer.id, job: job.trim(), filamentG, hours }).catch(() => undefined)}
           >

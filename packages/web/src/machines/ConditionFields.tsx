@@ -22,10 +22,10 @@ export function ConditionFields({ machine, onChange }: { machine: Machine; onCha
   return (
     <Panel
       title="Condition"
-      className="col-span-3"
+      className="col-span-3 narrow:col-span-2"
       aside={<Button onClick={() => onChange({ ...condition, nozzleAbrasiveG: 0 })}>A new nozzle is fitted</Button>}
     >
-      <div className="grid grid-cols-[repeat(4,10rem)_1fr] gap-3">
+      <div className="grid grid-cols-[repeat(4,10rem)_1fr] narrow:grid-cols-2 gap-3">
         {FIELDS.map(({ name, label, dimension }) => (
           <QuantityField
             key={name}

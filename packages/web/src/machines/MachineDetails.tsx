@@ -26,7 +26,7 @@ export function MachineDetails({
   library: Workshop;
 }) {
   return (
-    <div className="mt-4 grid grid-cols-[20rem_minmax(0,1fr)] items-start gap-4">
+    <div className="mt-4 grid grid-cols-[20rem_minmax(0,1fr)] narrow:grid-cols-1 items-start gap-4">
       <Panel
         title={machine.name}
         aside={

@@ -97,7 +97,7 @@ function Editor({ record }: { record: MachineRecord }) {
           </div>
         )}
       </div>
-      <div className="grid grid-cols-3 items-start gap-4">
+      <div className="grid grid-cols-3 narrow:grid-cols-2 items-start gap-4">
         <Panel title="What it is">
           <div className="grid grid-cols-2 gap-3">
             <div className="col-span-2">

@@ -10,7 +10,7 @@ import { useStartPart } from './useStartPart.ts';
 export function FirstPart({ gradeCount }: { gradeCount: number | undefined }) {
   const { start, error } = useStartPart();
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_19rem] gap-6 max-lg:grid-cols-1">
+    <div className="grid grid-cols-[minmax(0,1fr)_19rem] narrow:grid-cols-1 gap-6 max-lg:grid-cols-1">
       <section aria-labelledby="first-part">
         <h2 id="first-part" className="text-lg">
           What does your part do?

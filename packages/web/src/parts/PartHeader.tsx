@@ -79,8 +79,8 @@ export function PartHeader({
     service: inService === 0 ? '' : `${inService} put in`,
   };
   return (
-    <header className="sticky top-0 z-20 border-b border-line bg-surface px-5 pt-3">
-      <div className="flex items-center gap-3">
+    <header className="sticky top-0 z-20 border-b border-line bg-surface px-5 pt-3 narrow:static">
+      <div className="flex items-center gap-3 narrow:flex-wrap">
         <Link to="/parts" className="no-print text-sm text-quiet hover:text-ink">
           Parts
         </Link>
@@ -107,14 +107,14 @@ export function PartHeader({
         </div>
       </div>
       {brief.failureCouldHurt === 'yes' && <p className="mt-1 text-sm font-semibold text-fail">{PROOF_TEST_CAUTION}</p>}
-      <nav aria-label="Stages" className="no-print mt-2 flex">
+      <nav aria-label="Stages" className="no-print mt-2 flex narrow:flex-wrap">
         {stages.map(({ id, title, question }, index) => (
           <NavLink
             key={id}
             to={`/parts/${partId}/${id}`}
             title={question}
             className={({ isActive }) =>
-              `-mb-px flex items-baseline gap-2 border-b-3 px-4 py-1.5 ${isActive ? 'border-ember font-semibold' : 'border-transparent text-quiet hover:text-ink'}`
+              `-mb-px flex items-baseline gap-2 border-b-3 px-4 py-1.5 max-xl:gap-1 max-xl:px-2.5 ${isActive ? 'border-ember font-semibold' : 'border-transparent text-quiet hover:text-ink'}`
             }
           >
             <span className="text-xs text-quiet">{index + 1}</span>

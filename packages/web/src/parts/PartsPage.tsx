@@ -97,7 +97,7 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
   const passes = leader?.best.status === 'pass';
   return (
     <tr className="border-b border-line align-baseline last:border-0 hover:bg-sunken">
-      <th scope="row" className="px-3 py-2.5 text-left font-semibold">
+      <th scope="row" className="min-w-52 px-3 py-2.5 text-left font-semibold">
         <Link className="hover:underline" to={`/parts/${part.id}/${part.decisionCount > 0 ? 'shortlist' : 'brief'}`}>
           {part.brief.title}
         </Link>

@@ -54,7 +54,7 @@ export function CostTab({ grade, choice }: PlanTabProps) {
     />
   );
   return (
-    <div className="grid grid-cols-[16rem_minmax(0,1fr)] gap-4">
+    <div className="grid grid-cols-[16rem_minmax(0,1fr)] narrow:grid-cols-1 gap-4">
       <Panel title="The batch" className="self-start">
         <div className="flex flex-col gap-3">
           <QuantityField

@@ -39,11 +39,11 @@ export function DryTab({ grade, choice }: PlanTabProps) {
   return (
     <>
       <StockOfGrade grade={grade} massG={choice.entry.massG} />
-      <div className="grid grid-cols-2 items-start gap-4">
+      <div className="grid grid-cols-2 narrow:grid-cols-1 items-start gap-4">
         <Panel title="The air it lay in since it was dry">
           <ol className="flex flex-col gap-2">
             {air.map((one, index) => (
-              <li key={index} className="grid grid-cols-[1fr_1fr_1fr_auto] items-end gap-2">
+              <li key={index} className="grid grid-cols-[1fr_1fr_1fr_auto] narrow:grid-cols-2 items-end gap-2">
                 <QuantityField
                   label={`Hours, ${index + 1}`}
                   dimension="ratio"

@@ -58,7 +58,7 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
       <td className="px-3 py-1 whitespace-nowrap">
         <VerdictMark verdict={fit.verdict} />
       </td>
-      <td className="px-3 py-1">
+      <td className="min-w-48 px-3 py-1">
         {fit.findings.length === 0 ? (
           <span className="text-quiet">nothing</span>
         ) : (

@@ -41,14 +41,14 @@ export function PlanStage() {
   return (
     <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
       <div className="no-print mb-3 flex flex-wrap items-end justify-between gap-x-4 border-b border-line">
-        <Tabs.List aria-label="What to plan" className="flex">
+        <Tabs.List aria-label="What to plan" className="flex flex-wrap">
           {TABS.map(({ id, title }) => (
             <Tabs.Trigger key={id} value={id} className={tabLook}>
               {title}
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <div className="grid grid-cols-[14rem_7rem_10rem] gap-2 pb-1.5">
+        <div className="grid grid-cols-[14rem_7rem_10rem] narrow:grid-cols-2 gap-2 pb-1.5">
           <GradeChoice {...built} />
           <Choice
             label="Way up"

@@ -44,7 +44,7 @@ export function CaseView({
   };
   return (
     <article className="rounded-md border border-line bg-surface p-5">
-      <div className="grid grid-cols-[minmax(0,1fr)_16rem] gap-5 max-md:grid-cols-1">
+      <div className="grid grid-cols-[minmax(0,1fr)_16rem] narrow:grid-cols-1 gap-5 max-md:grid-cols-1">
         <div>
           <h2 className="text-lg">{title}</h2>
           <p className="mt-1 text-base">{story}</p>
@@ -55,7 +55,7 @@ export function CaseView({
       </div>
       <fieldset className="mt-4" disabled={shown}>
         <legend className="mb-1 font-semibold">Which would you choose? The cheapest that passes everything.</legend>
-        <div className="grid grid-cols-4 gap-3 max-xl:grid-cols-2">
+        <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3 max-xl:grid-cols-2">
           {grades.map((grade) => (
             <label key={grade.id} className={choiceLook(gradeId === grade.id)}>
               <span className="flex gap-2">

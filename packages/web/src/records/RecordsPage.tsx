@@ -34,7 +34,7 @@ export function RecordsPage() {
           </Field>
         </div>
       </PageHead>
-      <div className="grid grid-cols-[minmax(0,1fr)_24rem] items-start gap-4">
+      <div className="grid grid-cols-[minmax(0,1fr)_24rem] narrow:grid-cols-1 items-start gap-4">
         <Panel title="Decisions of this workshop">
           {error !== undefined && <ProblemNotice error={error} />}
           {!shown && error === undefined && <Loading what="the decisions" />}

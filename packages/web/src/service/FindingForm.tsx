@@ -113,7 +113,7 @@ export function FindingForm({
         </div>
       </fieldset>
       {state !== 'sound' && <PictureKey chosen={modeId} onChoose={setModeId} error={issueAt('/finding/modeId')} />}
-      <div className="mt-3 grid grid-cols-3 gap-3">
+      <div className="mt-3 grid grid-cols-3 narrow:grid-cols-2 gap-3">
         {state !== 'sound' && brief.loadCases.length > 1 && (
           <Choice
             label="Under which load"
@@ -197,7 +197,7 @@ function PictureKey({
     <fieldset className="mt-3">
       <legend className="text-xs text-quiet">Most like</legend>
       {error && <p className="text-xs text-fail">{error}</p>}
-      <div className="mt-1 grid grid-cols-3 gap-2">
+      <div className="mt-1 grid grid-cols-3 narrow:grid-cols-2 gap-2">
         {failureModes.map(({ id, title, looksLike }) => (
           <label
             key={id}

@@ -47,7 +47,7 @@ export function ServicePage() {
       {installations.length === 0 ? (
         <Empty title="Nothing is in service yet">The Service stage of a part puts the first one to work.</Empty>
       ) : (
-        <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] items-start gap-4">
+        <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] narrow:grid-cols-1 items-start gap-4">
           <div className="flex flex-col gap-4">
             <DuePanel parts={parts} />
             <FleetsPanel parts={parts} installations={installations} findings={findings} />

@@ -33,7 +33,7 @@ export function EvaluatedMatrix(given: Given) {
     inSight.length >= Math.min(given.shortlist.ids.length, PRINTED_WITHOUT_GROUPS),
   );
   return (
-    <>
+    <div className="print-wide">
       <ReservesMatrix {...given} evaluations={evaluations} chances={chances} onLook={onLook} whole={whole} />
       <p className="mt-1 text-right text-xs print:hidden">
         {whole ? (
@@ -44,7 +44,7 @@ export function EvaluatedMatrix(given: Given) {
           </button>
         )}
       </p>
-    </>
+    </div>
   );
 }
 

@@ -139,7 +139,7 @@ function CheckList({
   onCheck: (checkId: string) => void;
 }) {
   return (
-    <div role="group" aria-label="Checks" className="mt-3 grid grid-cols-3 gap-1.5">
+    <div role="group" aria-label="Checks" className="mt-3 grid grid-cols-3 narrow:grid-cols-2 gap-1.5">
       {checks.map((check) => (
         <button
           key={check.checkId}

@@ -53,7 +53,7 @@ export function MapView({
   });
   const missing = map.withoutNumber.filter((id) => wanted.has(id)).length;
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_25rem] gap-3">
+    <div className="grid grid-cols-[minmax(0,1fr)_25rem] narrow:grid-cols-1 gap-3">
       <section aria-label="Map" className="rounded-md border border-line bg-surface p-3">
         <div className="flex items-end gap-3">
           <div className="w-52">

@@ -79,7 +79,7 @@ export function ReservesMatrix({
   return (
     <div
       ref={scroller}
-      className="max-h-[calc(100vh-18.5rem)] min-h-80 overflow-auto rounded-md border border-line bg-surface print:max-h-none"
+      className="max-h-[calc(100vh-18.5rem)] min-h-80 overflow-auto rounded-md border border-line bg-surface print:max-h-none print:overflow-visible print:border-0"
       tabIndex={0}
       role="region"
       aria-label="Reserves"
@@ -160,6 +160,11 @@ export function ReservesMatrix({
           <Spacer height={below} span={span} />
         </tbody>
       </table>
+      {shown.length < lines.length && (
+        <p className="mt-2 hidden text-xs text-quiet print:block">
+          {shown.length} of {lines.length} rows, as they stood on the screen; “Print the whole list” prints every one.
+        </p>
+      )}
       {lines.length === 0 && <p className="p-4 text-quiet">No grade has these words in its name, maker or family.</p>}
     </div>
   );
@@ -178,7 +183,7 @@ function linesOf({ ids, places, otherPlaces, groups }: Shortlist): Line[] {
 function Spacer({ height, span }: { height: number; span: number }) {
   if (height <= 0) return null;
   return (
-    <tr aria-hidden="true">
+    <tr aria-hidden="true" className="print:hidden">
       <td colSpan={span} style={{ height, padding: 0 }} />
     </tr>
   );
@@ -238,7 +243,7 @@ const MatrixRow = memo(function MatrixRow({
           aria-pressed={isPinned}
           aria-label={isPinned ? `Unpin ${name}` : `Pin ${name} to the top`}
           title={isPinned ? 'Unpin' : 'Pin to the top'}
-          className={`block w-full ${isPinned ? 'text-ember' : 'text-quiet hover:text-ink'}`}
+          className={`block w-full print:hidden ${isPinned ? 'text-ember' : 'text-quiet hover:text-ink'}`}
           onClick={() => onPin(gradeId)}
         >
           <svg
@@ -252,7 +257,7 @@ const MatrixRow = memo(function MatrixRow({
       </td>
       <th
         scope="row"
-        className={`sticky left-0 z-10 max-w-56 px-2 text-left font-normal ${isOpen ? 'bg-ember-ground' : 'bg-surface'}`}
+        className={`sticky left-0 z-10 max-w-56 print:static px-2 text-left font-normal ${isOpen ? 'bg-ember-ground' : 'bg-surface'}`}
       >
         <button
           type="button"

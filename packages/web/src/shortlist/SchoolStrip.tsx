@@ -23,7 +23,7 @@ export function SchoolStrip({
       aria-label="Ranked by"
       value={chosen.id}
       onValueChange={onChange}
-      className="mb-2 grid grid-cols-4 gap-2 print:hidden"
+      className="mb-2 grid grid-cols-4 narrow:grid-cols-2 gap-2 print:hidden"
     >
       {rankingSchools.map((school) => {
         const leader = leaders.find(({ schoolId }) => schoolId === school.id);

@@ -126,7 +126,7 @@ export function ShortlistStage() {
       />
       <MovedLine sentence={school.sentence} shortlist={shortlist} grades={grades} />
       {school.id === 'weighted-merit' && <WeightsBar weights={weights} onChange={drag} />}
-      <div className="mb-2 flex items-end gap-3">
+      <div className="mb-2 flex items-end gap-3 narrow:flex-wrap">
         <ViewSwitch view={view} onChange={(next) => set({ view: next === 'drawn' ? null : next })} />
         {view === 'drawn' && (
           <div className="w-36">

@@ -90,7 +90,7 @@ function Shown({ one, grade, stock }: { one: SpoolInStock; grade: Grade | undefi
           </ConfirmRemoval>
         </span>
       </div>
-      <div className="grid grid-cols-[20rem_minmax(0,1fr)_20rem] items-start gap-4">
+      <div className="grid grid-cols-[20rem_minmax(0,1fr)_20rem] narrow:grid-cols-1 items-start gap-4">
         <Facts one={one} stock={stock} />
         <SpoolHistory spool={spool} places={stock.places} />
         <div className="flex flex-col gap-4">

@@ -33,7 +33,7 @@ export function WorkshopPage() {
           </>
         }
       />
-      <div className="grid grid-cols-2 items-start gap-4">
+      <div className="grid grid-cols-2 narrow:grid-cols-1 items-start gap-4">
         <div className="flex flex-col gap-4">
           <Panel title="Give it away">
             <p className="mb-2">

@@ -67,7 +67,7 @@ function FluidRow({
   const name = `Fluid ${index + 1}`;
   return (
     <div role="group" aria-label={name} className="rounded border border-line p-2">
-      <div className="grid grid-cols-[minmax(0,1fr)_8rem_9rem_auto] items-start gap-3">
+      <div className="grid grid-cols-[minmax(0,1fr)_8rem_9rem_auto] narrow:grid-cols-2 items-start gap-3">
         <Field label="What touches it" error={agent ? undefined : 'No table knows this agent any more.'}>
           {(ids) => (
             <select
@@ -115,9 +115,13 @@ function FluidRow({
           </Button>
         )}
       </div>
-      <div className="mt-2 grid grid-cols-[minmax(0,1fr)_12rem] items-start gap-3">
+      <div className="mt-2 grid grid-cols-[minmax(0,1fr)_12rem] narrow:grid-cols-1 items-start gap-3">
         <div>
-          <div role="radiogroup" aria-label={`How it meets fluid ${index + 1}`} className="grid grid-cols-4 gap-2">
+          <div
+            role="radiogroup"
+            aria-label={`How it meets fluid ${index + 1}`}
+            className="grid grid-cols-4 narrow:grid-cols-2 gap-2"
+          >
             {FLUID_CONTACTS.map((contact) => (
               <label
                 key={contact}

@@ -12,7 +12,7 @@ type Sliding = NonNullable<Brief['asks']['sliding']>;
 export function ThermalFitFields({ ask, onChange }: { ask: ThermalFit; onChange: (ask: ThermalFit) => void }) {
   const issue = useIssue('/asks/thermalFit/coldestC');
   return (
-    <div className="grid grid-cols-3 gap-3">
+    <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
       <Choice
         label="Fixed to"
         value={ask.fixedTo}
@@ -60,7 +60,7 @@ export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask:
     onChange(rest);
   };
   return (
-    <div className="grid grid-cols-3 gap-3">
+    <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
       <QuantityField
         label="Contact pressure"
         dimension="stress"

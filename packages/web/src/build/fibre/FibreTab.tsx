@@ -27,7 +27,7 @@ export function FibreTab({ gradeId }: { gradeId: string }) {
       </p>
     );
   return (
-    <div className="grid grid-cols-[18rem_minmax(0,1fr)] gap-4">
+    <div className="grid grid-cols-[18rem_minmax(0,1fr)] narrow:grid-cols-1 gap-4">
       <Strands />
       <Plan gradeId={gradeId} />
     </div>

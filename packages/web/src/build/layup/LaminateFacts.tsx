@@ -77,7 +77,7 @@ function Matrices({ report }: { report: LaminateReport }) {
   return (
     <details className="mt-2 text-xs">
       <summary className="text-quiet">Stiffness matrices A (N/mm), B (N), D (N·mm)</summary>
-      <div className="mt-1 grid grid-cols-3 gap-3">
+      <div className="mt-1 grid grid-cols-3 narrow:grid-cols-2 gap-3">
         {(['a', 'b', 'd'] as const).map((name) => (
           <table key={name} aria-label={`Matrix ${name.toUpperCase()}`}>
             <tbody>

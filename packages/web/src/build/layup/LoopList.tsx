@@ -83,7 +83,7 @@ function LoopRow({
   );
   const alongWalls = loop.path === 'walls';
   return (
-    <li className="grid grid-cols-4 items-end gap-2 rounded border border-line bg-surface px-2 py-2">
+    <li className="grid grid-cols-4 narrow:grid-cols-2 items-end gap-2 rounded border border-line bg-surface px-2 py-2">
       <div className="col-span-2">
         <TextField
           label={`Loop ${index + 1}: what it holds`}

@@ -71,7 +71,7 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
     edit(withPart(brief, part), 'mesh cut');
   };
   return (
-    <div className="grid grid-cols-[minmax(0,6fr)_minmax(0,5fr)] gap-4">
+    <div className="grid grid-cols-[minmax(0,6fr)_minmax(0,5fr)] narrow:grid-cols-1 gap-4">
       <div className="flex min-w-0 flex-col gap-3">
         <Suspense fallback={<div className="h-96 rounded-md border border-line bg-surface" />}>
           <MeshViewer
@@ -83,7 +83,7 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
             onPick={(point) => setAtMm(point[along])}
           />
         </Suspense>
-        <div className="grid grid-cols-5 gap-3 print:hidden">
+        <div className="grid grid-cols-5 narrow:grid-cols-2 gap-3 print:hidden">
           <Choice
             label="Part runs along"
             value={String(along)}

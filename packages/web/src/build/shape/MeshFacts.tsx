@@ -39,7 +39,7 @@ export function MeshFacts({ mesh }: { mesh: OpenMesh }) {
     ],
   ];
   return (
-    <div className="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] gap-4">
+    <div className="grid grid-cols-[minmax(0,5fr)_minmax(0,6fr)] narrow:grid-cols-1 gap-4">
       <Panel title="The mesh">
         <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-0.5 text-sm">
           {facts.map(([title, value]) => (

@@ -37,7 +37,7 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
         <p className="text-quiet">None. A claim holds for what was tested, never for a printed part by itself.</p>
       )}
       {claims.map((claim, i) => (
-        <div key={i} className="mb-2 grid grid-cols-8 items-start gap-3 border-b border-line pb-2">
+        <div key={i} className="mb-2 grid grid-cols-8 narrow:grid-cols-2 items-start gap-3 border-b border-line pb-2">
           <Choice
             label="About"
             value={claim.kind}

@@ -59,14 +59,14 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
 
   return (
     <main className="p-5">
-      <header className="sticky top-0 z-20 -mx-5 mb-3 flex items-center justify-between gap-4 border-b border-line bg-ground px-5 py-2">
+      <header className="sticky top-0 z-20 -mx-5 mb-3 flex items-center justify-between gap-4 narrow:static narrow:flex-wrap border-b border-line bg-ground px-5 py-2">
         <div>
           <h1 className="text-lg">{isNew ? 'New grade' : `Edit ${stored.name}`}</h1>
           <p role="status" className={`text-xs ${blocked && changed ? 'text-fail' : 'text-quiet'}`}>
             {statusText(changed, blocked, issues.length)}
           </p>
         </div>
-        <div className="flex gap-2">
+        <div className="flex gap-2 narrow:flex-wrap">
           <Button look="quiet" disabled={!canUndo} onClick={undo}>
             Undo
           </Button>
@@ -129,7 +129,7 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
         </div>
       )}
       <div className="flex flex-col gap-4">
-        <div className="grid grid-cols-2 gap-4">
+        <div className="grid grid-cols-2 narrow:grid-cols-1 gap-4">
           <IdentityEditor {...section} isNew={isNew} />
           <ProcessEditor {...section} />
         </div>

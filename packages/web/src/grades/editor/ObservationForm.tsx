@@ -40,7 +40,7 @@ export function ObservationForm({
   return (
     <div className="my-2 rounded border border-line bg-sunken p-3">
       <p className="mb-2 text-xs text-quiet">{means}</p>
-      <div className="grid grid-cols-6 gap-x-3 gap-y-2">
+      <div className="grid grid-cols-6 narrow:grid-cols-2 gap-x-3 gap-y-2">
         <div className="col-span-2">
           <Choice
             label="Property"

@@ -41,7 +41,7 @@ export function ObservationsEditor({ grade, edit, issueAt }: Section) {
           const open = openId === one.id;
           return (
             <li key={one.id} className="border-b border-line py-1">
-              <div className="flex items-baseline gap-3 text-sm">
+              <div className="flex items-baseline gap-3 narrow:flex-wrap text-sm">
                 <button
                   type="button"
                   aria-expanded={open}

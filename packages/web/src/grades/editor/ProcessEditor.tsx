@@ -30,7 +30,7 @@ export function ProcessEditor({ grade, edit, issueAt }: Section) {
   };
   return (
     <Panel title="How its maker prints it">
-      <div className="grid grid-cols-4 gap-3">
+      <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3">
         {RANGES.map(({ name, title, dimension }) => {
           const range = process[name];
           const typical = name === 'chamberC' ? undefined : family?.[name];
