@@ -23,5 +23,13 @@ const project = (name, extra = {}) => ({
 export default {
   // Some tests start a process or make a PDF; on a busy machine that takes far longer than the default 5 s.
   testTimeout: 60_000,
-  projects: [project('schema'), project('core'), project('cli'), project('server'), project('web')],
+  projects: [
+    project('schema'),
+    project('core'),
+    project('cli'),
+    project('server'),
+    project('web'),
+    // What the engine is held against must agree with it.
+    project('bench', { rootDir: 'bench', testMatch: ['<rootDir>/**/*.test.ts'] }),
+  ],
 };

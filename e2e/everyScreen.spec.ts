@@ -116,7 +116,9 @@ for (const [name, path, landmark] of screens) {
       { width: 640, height: 400 },
     ]) {
       await page.setViewportSize(size);
-      await expect.poll(() => sidewaysOf(page), { message: `cut off at ${size.width}`, timeout: 3000 }).toBeLessThanOrEqual(0);
+      await expect
+        .poll(() => sidewaysOf(page), { message: `cut off at ${size.width}`, timeout: 3000 })
+        .toBeLessThanOrEqual(0);
     }
     await page.setViewportSize({ width: 1280, height: 800 });
     // Only colours change with the theme; the rest was looked at in the light.

@@ -40,9 +40,9 @@ test.describe('a workshop with nothing in it', () => {
 
     // Other places say what to do next, too.
     for (const [place, words] of [
-      ['/spools', /no spools|No spools/],
-      ['/records', /Nothing|No decision|no records|Nobody/],
-      ['/bench', /No campaign|Nothing|no campaigns/],
+      ['/spools', /No spools yet/],
+      ['/records', /None yet: a part’s Decision stage/],
+      ['/bench', /Nothing has been tested yet/],
     ] as const) {
       await page.goto(place);
       await expect(page.getByText(words).first()).toBeVisible();

@@ -1,7 +1,7 @@
 import type { BuildOrientation, Brief, Grade, HouseRules, Library } from '@anvilstone/schema';
 import { checks } from '../checks/index.ts';
 import { strandStrength } from '../fibre/strandStrength.ts';
-import { conditionsOf, HEAT, SCATTERING, type Condition } from './conditions.ts';
+import { conditionsOf, HEAT, heatMove, SCATTERING, type Condition } from './conditions.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { contextFor, materialFor, prepareBrief } from './context.ts';
 import { normals, wilsonInterval } from './random.ts';
@@ -31,8 +31,8 @@ export interface Chance {
 
 /**
  * Seeded Monte Carlo over log-normal properties and loads. Each check of each load is taken as a power law around the expected
- * values (exact for strength, stiffness and buckling alone; the exponents are found by small steps), so that ten thousand
- * draws cost as much as a few evaluations. What does not scatter either holds or does not. Properties keep their mean.
+ * values (exact for strength, stiffness and buckling alone; the exponents are found by small steps) and as looked up over
+ * where the heat curve may lie, so that ten thousand draws cost as much as a few evaluations. What does not scatter either holds or does not. Properties keep their mean.
  * Undefined: a check is not known, so neither is the chance.
  * @throws InputError when the brief cannot be evaluated
  */
@@ -102,9 +102,11 @@ function count(
   for (let draw = 0; draw < draws; draw++) {
     failed.fill(0);
     for (let c = 0; c < conditions.length; c++) {
-      const { logReserve, slopes } = conditions[c]!;
-      let reserve = logReserve;
-      for (let k = 0; k < width; k++) reserve += slopes[k]! * (drift[k]! + spreads[k]! * luck[draw * width + k]!);
+      const condition = conditions[c]!;
+      const { logReserve, slopes } = condition;
+      let reserve = logReserve + heatMove(condition, luck[draw * width + HEAT]!);
+      for (let k = 0; k < width; k++)
+        if (k !== HEAT) reserve += slopes[k]! * (drift[k]! + spreads[k]! * luck[draw * width + k]!);
       if (reserve < 0) failed[indexOf[c]!] = 1;
     }
     let every = true;

@@ -2,17 +2,35 @@ import { reserveOf } from '../checks/caseCheck.ts';
 import { caseChecks } from '../checks/caseChecks.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../checks/check.ts';
 import { heatAsks } from '../checks/heatAsks.ts';
-import { MATERIAL_FACTORS, scaledContext, scaledLoad, strongerStrands } from './scatter.ts';
+import { heatScatterK, MATERIAL_FACTORS, scaledContext, scaledLoad, strongerStrands } from './scatter.ts';
 
 /**
  * Something that has to hold: the logarithm of its reserve, and how that moves with the logarithm of each of the grade’s
- * values, with each K of its heat curve, with the logarithm of each load, and last with that of the strands’ strength where
+ * values, with each K of its heat curve (near where it lies), with the logarithm of each load, and last with that of the strands’ strength where
  * there are any.
  */
 export interface Condition {
   checkId: string;
   logReserve: number;
   slopes: Float64Array;
+  /**
+   * By how much the logarithm moves when the heat curve lies higher by so many of its standard deviations; absent where the
+   * curve has no say. A curve falls off at its knee, so that no slope taken at one place tells what happens there.
+   */
+  heat?: Float64Array;
+}
+
+/** Standard deviations of the heat curve’s place at which it is looked at: from −4 to 4, by a quarter. */
+const HEAT_REACH = 4;
+const HEAT_PER_DEVIATION = 4;
+
+/** How the logarithm of a reserve moves with the heat curve, `deviations` of its scatter higher; straight between what was looked at. */
+export function heatMove({ heat }: Condition, deviations: number): number {
+  if (!heat) return 0;
+  const at = (Math.max(-HEAT_REACH, Math.min(HEAT_REACH, deviations)) + HEAT_REACH) * HEAT_PER_DEVIATION;
+  const below = Math.min(heat.length - 2, Math.floor(at));
+  const low = heat[below]!;
+  return low + (heat[below + 1]! - low) * (at - below);
 }
 
 const STEP = 0.02;
@@ -71,11 +89,26 @@ function conditionOf(
   });
   // A grade whose curve lies higher is as one that is cooler; below room temperature its heat points say nothing.
   if (temperatureC > ROOM_C) slopes[HEAT] = slope(logAt(context, load, temperatureC - HEAT_STEP_K), HEAT_STEP_K);
+  const heat =
+    temperatureC > ROOM_C ? heatTable(context, temperatureC, logReserve, (c) => logAt(context, load, c)) : undefined;
   slopes[FIRST_LOAD + context.part.loads.indexOf(load)] = slope(
     logAt(context, scaledLoad(load, 1 + STEP), temperatureC),
     step,
   );
   if (strands > 0)
     slopes[slopes.length - 1] = slope(logAt(strongerStrands(context, 1 + STEP), load, temperatureC), step);
-  return { checkId, logReserve, slopes };
+  return { checkId, logReserve, slopes, ...(heat ? { heat } : {}) };
+}
+
+function heatTable(
+  { material }: CheckContext,
+  temperatureC: number,
+  logReserve: number,
+  logAt: (temperatureC: number) => number | undefined,
+): Float64Array {
+  const spreadK = heatScatterK(material);
+  return Float64Array.from({ length: 2 * HEAT_REACH * HEAT_PER_DEVIATION + 1 }, (_, i) => {
+    const higherK = (i / HEAT_PER_DEVIATION - HEAT_REACH) * spreadK;
+    return (logAt(Math.max(ROOM_C, temperatureC - higherK)) ?? logReserve) - logReserve;
+  });
 }

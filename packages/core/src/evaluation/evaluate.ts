@@ -19,7 +19,7 @@ import { compareEntries } from './compareEntries.ts';
 import { Working } from '../working/Working.ts';
 
 /** Changes whenever the same input may give another number; frozen decisions carry it. */
-export const ENGINE_VERSION = '0.5.0';
+export const ENGINE_VERSION = '0.5.1';
 
 export interface EvaluateOptions {
   rules?: HouseRules;

@@ -1,6 +1,6 @@
 import type { Brief, HouseRules, Library } from '@anvilstone/schema';
 import { defaultHouseRules } from '../rules/houseRules.ts';
-import { conditionsOf, HEAT, SCATTERING, type Condition } from '../evaluation/conditions.ts';
+import { conditionsOf, HEAT, heatMove, SCATTERING, type Condition } from '../evaluation/conditions.ts';
 import { contextFor, materialFor } from '../evaluation/context.ts';
 import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
 import type { GradeStanding, RankingGrounds } from '../evaluation/ranking.ts';
@@ -117,12 +117,14 @@ function valueOf(
 }
 
 /** Where the grade would stand with one value off by so much (logarithm, or K). */
-function standingAt({ standing, conditions }: Contender, place: number, by: number): GradeStanding {
+function standingAt({ standing, conditions, spreads }: Contender, place: number, by: number): GradeStanding {
+  const heatSpreadK = spreads.find((one) => one.place === HEAT)!.spread;
   let smallest = Infinity;
   let governing: string | null = null;
   let smallestNow = Infinity;
-  for (const { checkId, logReserve, slopes } of conditions) {
-    const reserve = logReserve + slopes[place]! * by;
+  for (const condition of conditions) {
+    const { checkId, logReserve, slopes } = condition;
+    const reserve = logReserve + (place === HEAT ? heatMove(condition, by / heatSpreadK) : slopes[place]! * by);
     if (reserve < smallest) [smallest, governing] = [reserve, checkId];
     smallestNow = Math.min(smallestNow, logReserve);
   }

@@ -28,6 +28,8 @@ test.each([
   ['/parts/0a7c1d00-0000-4000-8000-000000000003/service', 'Service'],
   ['/grades', 'Grades'],
   ['/grades/tm-petg', 'One grade'],
+  ['/grades/new', 'Writing a grade down'],
+  ['/grades/tm-petg/edit', 'Writing a grade down'],
   ['/grades/import', 'Bring in grades'],
   ['/grades/import/some-import', 'Bring in grades'],
   ['/grades/compare', 'Compare grades'],

@@ -38,6 +38,17 @@ export const PLACE_SCREENS: readonly ScreenHelp[] = [
     does: ['Choose up to some few grades. Where two values were measured differently, it says in what.'],
     words: ['like-for-like', 'resolved', 'evidence', 'orientation'],
   },
+  ...['/grades/new', '/grades/:gradeId/edit'].map((path) => ({
+    path,
+    title: 'Writing a grade down',
+    question: 'What is reported of it, exactly?',
+    does: [
+      'Give its family and filler: what nobody reports is then carried over from them, and marked so.',
+      'Add each value with its unit, its method and all conditions that are stated. Leave open what is not.',
+      'Say where it comes from: a data sheet with its revision, an own test, a letter.',
+    ],
+    words: ['observation', 'evidence', 'moisture', 'orientation', 'hdt', 'claim'],
+  })),
   {
     path: '/grades/:gradeId',
     title: 'One grade',

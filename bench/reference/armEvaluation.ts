@@ -1,0 +1,263 @@
+/**
+ * The checks of an arm written down as the textbooks have them, one after the other, with nothing kept and nothing clever: what the
+ * engine has to agree with, and what its speed is held against. Only the evidence is resolved by the engine’s own resolver,
+ * with every step of its derivation. Solid rectangular arms under forces along their depth.
+ */
+import { prepareMaterial, timeShiftDecades, type Material } from '@anvilstone/core';
+import {
+  ORIENTATIONS,
+  type Brief,
+  type BuildOrientation,
+  type Grade,
+  type HouseRules,
+  type LoadCase,
+} from '@anvilstone/schema';
+import { pchipThrough } from './pchip.ts';
+
+export interface PlainCheck {
+  checkId: string;
+  /** null: not stressed this way. */
+  reserve: number | null;
+}
+export interface PlainEntry {
+  orientation: BuildOrientation;
+  checks: PlainCheck[];
+  ownHeatLimitC: number;
+}
+
+/** The numbers of a grade that the checks read, MPa at 23 °C. Each may be scaled, as the draws of a chance do. */
+export interface PlainMaterial {
+  modulusInPlane: number;
+  modulusAcross: number;
+  strengthInPlane: number;
+  strengthAcross: number;
+  layerShear: number;
+  compressive: number;
+  shearShare: number;
+  poisson: number;
+  densityGPerCm3: number;
+  strengthExponent: number;
+  lossPerDecade: number;
+  creep: { a: number; n: number; shift: (temperatureC: number) => number };
+  /** log10 of the modulus over temperature. */
+  logModulusAt: (temperatureC: number) => number;
+  coldDecadesPerK: number;
+  endC: number;
+  ageingC: number;
+}
+
+const COLD_DECADES_PER_K = { amorphous: 0.0011, semiCrystalline: 0.0022, elastomer: 0.011, support: 0.0011 };
+
+/** undefined: something is not known of the grade. */
+export function plainMaterial(grade: Grade, brief: Brief, rules: HouseRules): PlainMaterial | undefined {
+  const material: Material = prepareMaterial(grade, brief.moisture, rules, true);
+  const { modulus, strength, layerShear, density, behaviour, family } = material;
+  const compressive = material.property('compressiveStrength');
+  if (!behaviour || !family) return undefined;
+  if (!modulus.inPlane.known || !modulus.across.known || !strength.inPlane.known || !strength.across.known)
+    return undefined;
+  if (!layerShear.known || !compressive.known || !density.known) return undefined;
+  const points = behaviour.curve.knots.map(
+    ({ temperatureC, modulusMPa }) => [temperatureC, Math.log10(modulusMPa)] as const,
+  );
+  return {
+    modulusInPlane: modulus.inPlane.value,
+    modulusAcross: modulus.across.value,
+    strengthInPlane: strength.inPlane.value,
+    strengthAcross: strength.across.value,
+    layerShear: layerShear.value,
+    compressive: compressive.value,
+    shearShare: family.shearToTensileStrengthRatio,
+    poisson: behaviour.poisson,
+    densityGPerCm3: density.value,
+    strengthExponent: behaviour.strengthExponent,
+    lossPerDecade: behaviour.staticFatigueLossPerDecade,
+    creep: {
+      a: behaviour.creep.creepA,
+      n: behaviour.creep.creepN,
+      shift: (temperatureC) => timeShiftDecades(behaviour.creep, temperatureC),
+    },
+    logModulusAt: pchipThrough(points),
+    coldDecadesPerK: COLD_DECADES_PER_K[family.morphology],
+    endC: points.at(-1)![0],
+    ageingC: behaviour.continuousServiceC,
+  };
+}
+
+/** E(T)/E(23 °C). */
+export function modulusRatio(m: PlainMaterial, temperatureC: number): number {
+  if (temperatureC <= 23) return 10 ** (m.coldDecadesPerK * (23 - temperatureC));
+  return 10 ** (m.logModulusAt(temperatureC) - m.logModulusAt(23));
+}
+
+/** 1 + a·(t/aT)^n. */
+const creepGrowth = (m: PlainMaterial, temperatureC: number, hours: number) =>
+  1 + m.creep.a * (hours * 10 ** m.creep.shift(temperatureC)) ** m.creep.n;
+
+/** (E/E23)^m × static fatigue from a one-minute test on. */
+function strengthLeft(m: PlainMaterial, temperatureC: number, hours: number): number {
+  const decades = Math.max(0, Math.log10(hours * 60));
+  return modulusRatio(m, temperatureC) ** m.strengthExponent * Math.max(0.1, 1 - m.lossPerDecade * decades);
+}
+
+/** What is stressed where: the stress per newton, MPa/N, and what bears it. */
+function stresses(brief: Brief, orientation: BuildOrientation, m: PlainMaterial) {
+  if (brief.part.model !== 'cantilever-arm' || brief.part.section.kind !== 'rectangle')
+    throw new Error('a solid arm is needed');
+  const { spanMm, filletRadiusMm, section } = brief.part;
+  const { widthMm: b, depthMm: d } = section;
+  const nominal = (spanMm * (d / 2)) / ((b * d ** 3) / 12);
+  const ratio = Math.min(0.3, Math.max(0.02, Math.max(0.2, filletRadiusMm) / d));
+  const pull = Math.max(1, 0.9072 * ratio ** -0.33333) * nominal;
+  const shear = 1.5 / (b * d);
+  switch (orientation) {
+    case 'XY':
+      return {
+        inPlane: [
+          [pull, m.strengthInPlane],
+          [nominal, m.compressive],
+        ],
+        across: [[shear, m.layerShear]],
+      };
+    case 'XZ':
+      return {
+        inPlane: [
+          [pull, m.strengthInPlane],
+          [nominal, m.compressive],
+          [shear, m.strengthInPlane * m.shearShare],
+        ],
+        across: [],
+      };
+    case 'ZX':
+      return {
+        inPlane: [],
+        across: [
+          [pull, m.strengthAcross],
+          [shear, m.layerShear],
+        ],
+      };
+  }
+}
+
+/** Movement per newton at 23 °C, mm/N: bending and shear. */
+function movementPerN(brief: Brief, orientation: BuildOrientation, m: PlainMaterial): number {
+  if (brief.part.model !== 'cantilever-arm' || brief.part.section.kind !== 'rectangle')
+    throw new Error('a solid arm is needed');
+  const { spanMm, section } = brief.part;
+  const { widthMm: b, depthMm: d } = section;
+  const within = m.modulusInPlane / (2 * (1 + m.poisson));
+  const between = within * Math.sqrt(m.modulusAcross / m.modulusInPlane);
+  const e = orientation === 'ZX' ? m.modulusAcross : m.modulusInPlane;
+  const g = orientation === 'XZ' ? within : between;
+  return spanMm ** 3 / (3 * e * ((b * d ** 3) / 12)) + (1.2 * spanMm) / (g * b * d);
+}
+
+type LoadCheck = 'strength-in-plane' | 'strength-across-layers' | 'deflection-at-load' | 'sag-after-duration';
+
+/** One check of one load at a temperature and after a time; null: not stressed this way, undefined: not asked. */
+function reserveOf(
+  check: LoadCheck,
+  brief: Brief,
+  load: LoadCase,
+  orientation: BuildOrientation,
+  m: PlainMaterial,
+  temperatureC: number,
+  hours: number,
+): number | null | undefined {
+  const force = load.forceN!;
+  if (check === 'strength-in-plane' || check === 'strength-across-layers') {
+    const places = stresses(brief, orientation, m)[check === 'strength-in-plane' ? 'inPlane' : 'across'];
+    if (places.length === 0) return null;
+    const factor = strengthLeft(m, temperatureC, Math.max(1 / 60, hours)) / load.safetyFactor;
+    return Math.min(...places.map(([stress, strength]) => (strength! * factor) / (stress! * force)));
+  }
+  const moved = (force * movementPerN(brief, orientation, m)) / modulusRatio(m, temperatureC);
+  if (check === 'deflection-at-load')
+    return load.maxDeflectionMm === undefined ? undefined : load.maxDeflectionMm / moved;
+  if (load.maxSagMm === undefined) return undefined;
+  return load.maxSagMm / (moved * creepGrowth(m, temperatureC, hours));
+}
+
+const LOAD_CHECKS: readonly LoadCheck[] = [
+  'strength-in-plane',
+  'strength-across-layers',
+  'deflection-at-load',
+  'sag-after-duration',
+];
+
+/** Smallest reserve of the hot loads at one temperature; `longestH` caps how long each acts. */
+function smallestWhenHot(
+  brief: Brief,
+  orientation: BuildOrientation,
+  m: PlainMaterial,
+  temperatureC: number,
+  longestH: number,
+): number {
+  const marked = brief.loadCases.filter(({ actsWhenHot }) => actsWhenHot);
+  let smallest = Infinity;
+  for (const load of marked.length > 0 ? marked : brief.loadCases)
+    for (const check of LOAD_CHECKS) {
+      const reserve = reserveOf(check, brief, load, orientation, m, temperatureC, Math.min(load.durationH, longestH));
+      if (reserve !== null && reserve !== undefined) smallest = Math.min(smallest, reserve);
+    }
+  return smallest;
+}
+
+/** Halved until it is known to within `toleranceK`. */
+function heatLimitC(
+  brief: Brief,
+  orientation: BuildOrientation,
+  m: PlainMaterial,
+  longestH: number,
+  toleranceK: number,
+): number {
+  const at = (temperatureC: number) => smallestWhenHot(brief, orientation, m, temperatureC, longestH);
+  const passesAtRoom = at(23) >= 1;
+  let [passing, failing] = passesAtRoom ? [23, m.endC] : [-80, 23];
+  if (passesAtRoom && at(m.endC) >= 1) return m.endC;
+  if (!passesAtRoom && at(-80) < 1) return -80;
+  while (failing - passing > toleranceK) {
+    const middle = (passing + failing) / 2;
+    if (at(middle) >= 1) passing = middle;
+    else failing = middle;
+  }
+  return (passing + failing) / 2;
+}
+
+export function plainChecks(
+  brief: Brief,
+  orientation: BuildOrientation,
+  m: PlainMaterial,
+  toleranceK: number,
+): Omit<PlainEntry, 'orientation'> {
+  const checks: PlainCheck[] = [];
+  for (const checkId of LOAD_CHECKS) {
+    const reserves = brief.loadCases
+      .map((load) => reserveOf(checkId, brief, load, orientation, m, load.temperatureC, load.durationH))
+      .filter((reserve) => reserve !== undefined);
+    if (reserves.length === 0) continue;
+    const known = reserves.filter((reserve) => reserve !== null);
+    checks.push({ checkId, reserve: known.length === 0 ? null : Math.min(...known) });
+  }
+  const { heat } = brief.asks;
+  const hot = (checkId: string, requiredC: number, longestH: number, ageingC: number) => {
+    const limitC = heatLimitC(brief, orientation, m, longestH, toleranceK);
+    const there = limitC >= requiredC ? Infinity : smallestWhenHot(brief, orientation, m, requiredC, longestH);
+    const margin = Math.min(ageingC, limitC) - requiredC;
+    checks.push({ checkId, reserve: there < 1 ? there : Math.max(0, 1 + margin / Math.max(10, requiredC - 23)) });
+  };
+  if (heat?.steadyC !== undefined) hot('heat-steady', heat.steadyC, heat.steadyH ?? Infinity, m.ageingC);
+  if (heat?.peak) hot('heat-peak', heat.peak.temperatureC, heat.peak.durationH, Infinity);
+  return { checks, ownHeatLimitC: heatLimitC(brief, orientation, m, Infinity, toleranceK) };
+}
+
+/** Every way up of one grade; undefined where something is not known of it. */
+export function evaluateArmPlainly(
+  brief: Brief,
+  grade: Grade,
+  rules: HouseRules,
+  toleranceK = 0.05,
+): PlainEntry[] | undefined {
+  const m = plainMaterial(grade, brief, rules);
+  return m && ORIENTATIONS.map((orientation) => ({ orientation, ...plainChecks(brief, orientation, m, toleranceK) }));
+}
