@@ -28,6 +28,12 @@ let failed = 0;
 try {
   console.log('\n— bench/evaluate.ts');
   failed += await show('node', ['--expose-gc', await bundle('bench/evaluate.ts')], { cwd: root, env });
+  console.log('\n— bench/againstPlain.ts');
+  failed += await show('node', [await bundle('bench/againstPlain.ts')], { cwd: root, env });
+  console.log('\n— bench/twoCores.ts');
+  failed += await show('node', [await bundle('bench/twoCores.ts')], { cwd: root, env });
+  console.log('\n— bench/serving.ts');
+  failed += await show('node', ['--import', 'tsx', 'bench/serving.ts'], { cwd: root, env });
   console.log('\n— bench/mesh.ts');
   failed += await show('node', ['--expose-gc', await bundle('bench/mesh.ts')], { cwd: root, env });
   console.log('\n— bench/dryer.ts');
