@@ -25,7 +25,9 @@ if (values.only === undefined) {
     ['type check', 'check:types'],
     ['lint', 'check:lint'],
     ['dependency rule', 'check:dependencies'],
+    ['unused code', 'check:unused'],
     ['published schemas', 'check:schemas'],
+    ['weight of the pages', 'check:budget'],
   ]) {
     console.log(`\n— ${name}`);
     if ((await show('npm', ['run', script, '--silent'], { cwd: root })) !== 0) brokenGates.push(name);

@@ -14,7 +14,7 @@ import {
 } from '@anvilstone/schema';
 import { pchipThrough } from './pchip.ts';
 
-export interface PlainCheck {
+interface PlainCheck {
   checkId: string;
   /** null: not stressed this way. */
   reserve: number | null;
@@ -85,7 +85,7 @@ export function plainMaterial(grade: Grade, brief: Brief, rules: HouseRules): Pl
 }
 
 /** E(T)/E(23 °C). */
-export function modulusRatio(m: PlainMaterial, temperatureC: number): number {
+function modulusRatio(m: PlainMaterial, temperatureC: number): number {
   if (temperatureC <= 23) return 10 ** (m.coldDecadesPerK * (23 - temperatureC));
   return 10 ** (m.logModulusAt(temperatureC) - m.logModulusAt(23));
 }

@@ -8,7 +8,7 @@ import {
 } from '../parts/partModel.ts';
 
 /** How a place is stressed, seen from the layers. */
-export type BearingMode = 'pull' | 'squeeze' | 'shear' | 'pull-apart' | 'slide';
+type BearingMode = 'pull' | 'squeeze' | 'shear' | 'pull-apart' | 'slide';
 
 /** One stress that one strength has to bear. */
 export interface Bearing {

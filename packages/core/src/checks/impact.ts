@@ -14,7 +14,7 @@ import { squeezeLimit } from './strain.ts';
  * What is left of a slow strength when it is struck: fast loading raises the yield stress a little and takes away the
  * yielding that blunts a notch. Ours, class D: nothing off, a tenth, a fifth by how rate-sensitive the family is.
  */
-export const RATE_FACTOR = { low: 1, medium: 0.9, high: 0.8 } as const;
+const RATE_FACTOR = { low: 1, medium: 0.9, high: 0.8 } as const;
 
 /**
  * A knock without damage: the elastic energy the part takes up until the first place reaches its allowable,

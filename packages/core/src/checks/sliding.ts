@@ -8,13 +8,13 @@ import { showResolved } from './showMaterial.ts';
  * Limiting pressure × speed, dry against steel, MPa·m/s, by the family's wear class. Ours, class D: the usual order of
  * magnitude for unlubricated engineering plastics (0.1), ordinary ones (0.05) and those that gall (0.02).
  */
-export const PV_LIMIT = { good: 0.1, fair: 0.05, poor: 0.02 } as const;
+const PV_LIMIT = { good: 0.1, fair: 0.05, poor: 0.02 } as const;
 
 /**
  * Wear rate dry against smooth steel, mm³/(N·m), by the family's wear class. Ours, class D: usual orders of magnitude; a
  * factor of three either way is ordinary, grit and grease change it by ten.
  */
-export const WEAR_RATE = { good: 2e-6, fair: 1e-5, poor: 5e-5 } as const;
+const WEAR_RATE = { good: 2e-6, fair: 1e-5, poor: 5e-5 } as const;
 
 /**
  * Depth worn away, mm: rate × pressure × distance. Source: J. F. Archard, J. Appl. Phys. 24 (1953) 981. Rate in mm³/(N·m),

@@ -166,7 +166,7 @@ function elongations({ material }: CheckContext): { yielding: Resolution; breaki
 }
 
 /** What is left of the strain after many bends, by the family's fatigue law; 1 for a single one. */
-export function cycleShare({ material }: CheckContext, load: PreparedLoad): number {
+function cycleShare({ material }: CheckContext, load: PreparedLoad): number {
   const cycles = load.kind === 'repeated' ? (load.loadCase.cycles ?? 1) : 1;
   if (cycles <= 1 || !material.behaviour) return 1;
   const { law } = material.behaviour.fatigue;

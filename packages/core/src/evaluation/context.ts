@@ -124,7 +124,7 @@ export function tiltedContext(prepared: PreparedBrief, material: Material, up: D
   return contextOf({ prepared, way, orientation: nearestOrientation(up), material, weathering, massG, choice });
 }
 
-export function nearestOrientation(up: Direction): BuildOrientation {
+function nearestOrientation(up: Direction): BuildOrientation {
   const along = (orientation: BuildOrientation) => Math.abs(dot(BUILT_UP[orientation], up));
   return [...ORIENTATIONS].sort((a, b) => along(b) - along(a))[0]!;
 }

@@ -5,13 +5,12 @@ import type { Material } from '../materials/material.ts';
 import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
 import type { Resolution } from '../materials/resolution.ts';
 
-/** What scatters: the grade’s stiffness, strength in the layers and across them, where its curve over heat lies, and the loads. */
-export type Factor = 'modulus' | 'strength' | 'across' | 'heat' | 'load';
+/** Of the grade: stiffness, strength in the layers, strength across them. Where its curve over heat lies and the loads scatter beside them. */
 export const MATERIAL_FACTORS = ['modulus', 'strength', 'across'] as const;
 export type MaterialFactor = (typeof MATERIAL_FACTORS)[number];
 
 /** Where the heat deflection points may lie, K: of the grade’s own data, or of its family. Ours, class D. */
-export const HEAT_SCATTER_K = { own: 3, family: 6 } as const;
+const HEAT_SCATTER_K = { own: 3, family: 6 } as const;
 
 /** How far this grade’s heat curve may lie off, K. */
 export const heatScatterK = ({ behaviour }: Material) =>

@@ -23,7 +23,7 @@ import type { Brief, CheckResult, HouseRules, Library } from '@anvilstone/schema
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { head, PDF_FONT, STATUS_WORDS, table, typeset } from '../pdf/document.ts';
 
-export const COMPARISON_STATEMENT =
+const COMPARISON_STATEMENT =
   'This comparison is a calculation aid from the evidence at hand. It does not approve a part: proof tests, local codes and a responsible engineer’s sign-off decide.';
 
 /** A comparison as a typeset document with its charts as vectors. Metric units. */

@@ -11,7 +11,7 @@ export interface Actor {
 }
 
 /** What is done by itself: migrations, backups, runs that are followed. */
-export const SERVER: Actor = { name: 'the server' };
+const SERVER: Actor = { name: 'the server' };
 /** Whoever sits at this computer, while no accounts are made. */
 export const THIS_COMPUTER: Actor = { name: 'this computer' };
 

@@ -3,7 +3,7 @@ import express, { type RequestHandler } from 'express';
 /** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
 const BODY_LIMIT = '5mb';
 /** Documents of ours are some ten levels deep. What walks through one must not run out of stack. */
-export const DEEPEST = 64;
+const DEEPEST = 64;
 
 const [QUOTE, BACKSLASH, OPEN, CLOSE] = ['"', '\\', '[{', ']}'].map((text) => Buffer.from(text));
 

@@ -26,7 +26,7 @@ export interface Principal {
 /** What an operation asks of whoever calls it. person: signed in, by no token. house: may make accounts and workspaces. */
 export type Needs = 'anyone' | 'person' | Role | 'house';
 
-export function may(principal: Principal, needs: Needs): boolean {
+function may(principal: Principal, needs: Needs): boolean {
   if (needs === 'anyone') return true;
   if (principal.kind === 'nobody') return false;
   if (needs === 'person') return principal.kind !== 'token';

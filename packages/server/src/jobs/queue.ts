@@ -4,7 +4,7 @@ import type { Logger } from 'pino';
 import { oneAtATime } from '../db/connection.ts';
 
 /** Where to find a job. */
-export interface JobPlace {
+interface JobPlace {
   schemaName: string;
   jobId: string;
 }

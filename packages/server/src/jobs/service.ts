@@ -46,7 +46,7 @@ export interface JobService {
   stop(): Promise<void>;
 }
 
-export interface NewJob {
+interface NewJob {
   kind: string;
   subject: string;
   title: string;

@@ -35,7 +35,7 @@ import { sound } from '../parts/service.ts';
 import { findingTable, installationTable } from './repository.ts';
 
 /** A proposal as it travels: what it would do to the checks of the part, and without what only a program can read. */
-export type ProposalReading =
+type ProposalReading =
   | (Exclude<ServiceProposal, { kind: 'brief' }> & { checks?: ReturnType<typeof afterEvidence> })
   | { kind: 'brief'; says: string };
 

@@ -8,7 +8,7 @@ export type MountedSpecimen = { seed: number; beganMs: number; advantage: number
   | { kind: 'time'; loadN: number; instantMm: number; creepA: number; creepN: number; loadedS: number; totalS: number }
 );
 
-export const GAUGE_CAPACITY_N = 500;
+const GAUGE_CAPACITY_N = 500;
 const PER_SECOND = 10;
 /** A gauge remembers its last minute; what is older when it is asked is lost. */
 const MEMORY = 60 * PER_SECOND;
@@ -124,7 +124,7 @@ const lengthS = (mounted: MountedSpecimen) =>
   mounted.kind === 'force' ? SLACK_S + PULL_S + TAIL_S : LOADED_PASS_S + UNLOADED_PASS_S;
 
 /** What the rig does so long after it began, in its own seconds. */
-export function stateAt(mounted: MountedSpecimen, elapsedS: number): State {
+function stateAt(mounted: MountedSpecimen, elapsedS: number): State {
   return mounted.kind === 'force' ? pulled(mounted, elapsedS) : sagged(mounted, elapsedS);
 }
 

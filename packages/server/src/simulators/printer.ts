@@ -3,7 +3,7 @@ import type { Device } from '../instruments/service.ts';
 import { lineServer, type LineServer } from './lineServer.ts';
 
 /** An hour of its print passes in so many seconds. */
-export const SECONDS_AN_HOUR = 3;
+const SECONDS_AN_HOUR = 3;
 
 /**
  * Stand-in of a printer that tells how far it is.

@@ -26,7 +26,7 @@ const MOST_ROWS = 2000;
 const LEVEL = 6;
 /** Nothing in an archive says when it was made: the same workshop gives the same bytes. */
 const NO_TIME = new Date(1980, 0, 1);
-export const fileOf = (table: string) => `tables/${table}.ndjson`;
+const fileOf = (table: string) => `tables/${table}.ndjson`;
 
 /**
  * The whole workshop as a zip: one file of JSON lines a table in the order of its key, and a manifest with a digest of each. Read within one snapshot, so

@@ -12,7 +12,7 @@ import { readArchive, restoreArchive } from './restore.ts';
 /** What a workshop of thousands of parts with their photos comes to. */
 const MOST_BYTES = 1_000_000_000;
 /** Typed by whoever replaces everything. */
-export const REPLACE_WORDS = 'replace everything';
+const REPLACE_WORDS = 'replace everything';
 
 const backupFile = Type.Object({ name: Type.String(), at: Type.String(), bytes: Type.Integer() });
 const report = Type.Object({

@@ -36,7 +36,7 @@ const request = fetchBaseQuery({
 const unanswered = new Map<string, string>();
 
 /** Of a change: what it is, in words, when it is to be kept on this computer while the server is away. */
-export interface ChangeOptions {
+interface ChangeOptions {
   kept?: string;
 }
 type Ask = BaseQueryFn<string | FetchArgs, unknown, FetchBaseQueryError, ChangeOptions, FetchBaseQueryMeta>;

@@ -14,7 +14,7 @@ export type Saving =
   | { state: 'conflict'; newer: Part };
 
 /** taken: nothing of one’s own was waiting; merged: both are in. */
-export interface News {
+interface News {
   how: 'taken' | 'merged';
   who: string | null;
 }

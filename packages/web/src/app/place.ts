@@ -4,8 +4,7 @@ import { newUuid } from './uuid.ts';
 const page = (globalThis as { location?: Location }).location;
 
 /** What the addresses of a workspace’s pages begin with: /w/name, or nothing for the first one. */
-export const workspacePrefix = (pathname: string): string =>
-  /^\/w\/[a-z0-9][a-z0-9-]{0,39}(?=\/|$)/.exec(pathname)?.[0] ?? '';
+const workspacePrefix = (pathname: string): string => /^\/w\/[a-z0-9][a-z0-9-]{0,39}(?=\/|$)/.exec(pathname)?.[0] ?? '';
 
 export const PREFIX = workspacePrefix(page?.pathname ?? '');
 /** Of every request, so that it reaches the workspace whose page it is made from. */

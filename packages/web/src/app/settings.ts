@@ -1,7 +1,7 @@
 import type { UnitSystem } from '@anvilstone/core';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-export type Theme = 'light' | 'dark';
+type Theme = 'light' | 'dark';
 export interface Settings {
   units: UnitSystem;
   theme: Theme;

@@ -15,7 +15,7 @@ function unitOf(dimension: Dimension, units: UnitSystem): string {
 }
 
 /** Unit a property is shown in; empty for a plain number or a class. */
-export function propertyUnit(property: PropertyId, units: UnitSystem): string {
+function propertyUnit(property: PropertyId, units: UnitSystem): string {
   const { dimension, classes } = PROPERTY_DEFINITIONS[property];
   return classes || dimension === 'hardness' ? '' : unitOf(dimension, units);
 }

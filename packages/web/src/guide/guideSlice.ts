@@ -1,6 +1,6 @@
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
-export interface Guide {
+interface Guide {
   /** Of the look around, from 0; null: nobody is being shown around. */
   step: number | null;
 }

@@ -1,7 +1,7 @@
 import type { LiveEvent } from '@anvilstone/schema';
 
 /** What has to be read anew when a record of a kind was changed elsewhere. */
-export const TAGS = {
+const TAGS = {
   parts: ['Part'],
   decisions: ['Decision', 'Part'],
   decision_sign_offs: ['Decision'],

@@ -1,4 +1,4 @@
-import type { ComparedRow, ServiceComparison } from '@anvilstone/core/service';
+import type { ServiceComparison } from '@anvilstone/core/service';
 import type {
   FindingAcceptance,
   FindingPhoto,
@@ -29,8 +29,6 @@ export interface FindingReading {
   decisionNumber: number | null;
   proposals: Proposal[];
 }
-export type { ComparedRow };
-
 export interface PlanItem {
   modeId: string;
   checkId: string;

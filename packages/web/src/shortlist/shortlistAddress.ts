@@ -11,7 +11,7 @@ import { useMemo } from 'react';
 import { useAddress, type SetAddress } from '../app/useAddress.ts';
 import type { Sort } from './SortHead.tsx';
 
-export const VIEWS = ['drawn', 'sized', 'equal-mass', 'map'] as const;
+const VIEWS = ['drawn', 'sized', 'equal-mass', 'map'] as const;
 export type View = (typeof VIEWS)[number];
 
 /** Everything that is set on the shortlist, read from the address, so that a view can be sent, kept and gone back to. */
@@ -42,7 +42,7 @@ export function useShortlistAddress(usualSchoolId: string | undefined): [Shortli
   return [address, set];
 }
 
-export function readShortlistAddress(search: URLSearchParams, usualSchoolId?: string): ShortlistAddress {
+function readShortlistAddress(search: URLSearchParams, usualSchoolId?: string): ShortlistAddress {
   const sortBy = search.get('sort');
   const sure = Number(search.get('sure'));
   const massG = Number(search.get('mass'));

@@ -25,7 +25,7 @@ export function MoistureMark({ clock }: { clock: MoistureClock | null }) {
   );
 }
 
-export function moistureWords({ state, useWithinH, needsDryingH, startedAs }: MoistureClock): string {
+function moistureWords({ state, useWithinH, needsDryingH, startedAs }: MoistureClock): string {
   if (state === 'unknown') return `sealed, dryness not known: dry ${duration(needsDryingH)}`;
   if (state === 'wet')
     return `${startedAs === 'not dried yet' ? 'never dried' : 'too wet'}: dry ${duration(needsDryingH)}`;

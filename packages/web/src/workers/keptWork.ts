@@ -31,7 +31,7 @@ export const sizing = keepingOne((brief): { job: SizingJob | undefined; sized: M
 }));
 
 /** Chances worked out so far, by “grade orientation”; undefined: a check is not known. */
-export const chancesOf = keepingOne(() => new Map<string, Chance | undefined>());
+const chancesOf = keepingOne(() => new Map<string, Chance | undefined>());
 
 /** Enough to tell 90 from 92 %: the interval is shown with it. */
 const DRAWS = 4000;

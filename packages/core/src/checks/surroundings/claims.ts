@@ -50,7 +50,7 @@ interface Wanted {
 }
 
 /** A check that only a statement with its scope can answer: no number, no family value, and never a pass by default. */
-export function claimCheck(wanted: Wanted): Check {
+function claimCheck(wanted: Wanted): Check {
   return {
     id: wanted.id,
     title: wanted.title,

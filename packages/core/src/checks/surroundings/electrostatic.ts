@@ -8,8 +8,8 @@ import { judged, unknown } from '../outcome.ts';
 type Range = NonNullable<Brief['asks']['electrostatic']>['range'];
 
 /** Bounds of surface resistance, Ω: conductive below the first, insulating from the second. Source: IEC 61340-5-1. */
-export const CONDUCTIVE_BELOW_OHM = 1e4;
-export const INSULATING_FROM_OHM = 1e11;
+const CONDUCTIVE_BELOW_OHM = 1e4;
+const INSULATING_FROM_OHM = 1e11;
 const WITHIN: Record<Range, (ohm: number) => boolean> = {
   conductive: (ohm) => ohm < CONDUCTIVE_BELOW_OHM,
   dissipative: (ohm) => ohm >= CONDUCTIVE_BELOW_OHM && ohm < INSULATING_FROM_OHM,

@@ -1,6 +1,6 @@
 import type { ImportQuestion } from '@anvilstone/schema';
 
-export type Choice = ImportQuestion['choices'][number];
+type Choice = ImportQuestion['choices'][number];
 export interface Asked {
   id: string;
   kind: ImportQuestion['kind'];

@@ -59,7 +59,7 @@ const SHARE_TOLERANCE_PCT = 4;
 const UNCLEAR = 'unclear';
 
 /** The filler a text names, the nearest listed share; undefined: it names none; `UNCLEAR`: not which. */
-export function fillerIn(text: string): string | undefined {
+function fillerIn(text: string): string | undefined {
   const words = text.toLowerCase();
   const kind = FILLER_KINDS.find(([pattern]) => pattern.test(words))?.[1];
   if (!kind) return undefined;

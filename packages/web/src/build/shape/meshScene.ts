@@ -23,7 +23,7 @@ import {
 import { OrbitControls } from 'three/addons/controls/OrbitControls.js';
 import type { OpenMesh } from './useMesh.ts';
 
-export interface Shown {
+interface Shown {
   load: MeshLoad;
   atMm: number;
   cut: MeshCut | undefined;
