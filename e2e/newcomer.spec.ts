@@ -177,3 +177,24 @@ test('practice: a wrong answer is explained by numbers, a right one counts, and 
   await page.goto('/practice/no-such-case');
   await expect(page.getByText('There is no case of this name')).toBeVisible();
 });
+
+test('a new part begins at its kinds, and its brief leads to what is still to be said', async ({ page }) => {
+  await page.goto('/parts?new=part');
+  const cards = page.getByRole('dialog', { name: 'What does the part do?' });
+  await expect(cards.getByRole('button', { name: /^It holds out a load/ })).toBeFocused();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('heading', { level: 1, name: 'New part' })).toBeVisible();
+
+  await page.getByRole('button', { name: 'its name' }).click();
+  await expect(page.getByLabel('Name', { exact: true })).toBeFocused();
+  await page.keyboard.press('Control+A');
+  await page.keyboard.type('Bag hook under the desk');
+  await expect(page.getByRole('button', { name: 'its name' })).toBeHidden();
+  await page.getByRole('button', { name: 'what it does', exact: true }).click();
+  await page.keyboard.type('Holds a backpack off the floor.');
+  await page.getByRole('button', { name: /whether someone could be hurt/ }).click();
+  const harm = page.getByLabel('Could someone be hurt');
+  await expect(harm).toBeFocused();
+  await harm.selectOption('no');
+  await expect(page.getByText('Still to say')).toBeHidden();
+});

@@ -11,6 +11,7 @@ import { LessonsNote } from './LessonsNote.tsx';
 import { LoadsPanel } from './LoadsPanel.tsx';
 import { PrintedBrief } from './PrintedBrief.tsx';
 import { ShapePanel } from './ShapePanel.tsx';
+import { StillToSay } from './StillToSay.tsx';
 
 /** What must it do: asks on the left, what they demand and how many grades still stand on the right. */
 export function BriefStage() {
@@ -18,6 +19,7 @@ export function BriefStage() {
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-4 narrow:grid-cols-1 xl:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="flex min-w-0 flex-col gap-4">
+        <StillToSay brief={brief} />
         {brief.lessons && brief.lessons.length > 0 && <LessonsNote lessons={brief.lessons} />}
         <ShapePanel brief={brief} />
         <PrintedBrief />

@@ -33,6 +33,11 @@ export function NewPartSheet({ parts, onClose }: { parts: readonly PartSummary[]
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
         <Dialog.Content
           aria-describedby={undefined}
+          onOpenAutoFocus={(event) => {
+            // What comes first is what most want: a kind of part, and not a file.
+            event.preventDefault();
+            (event.currentTarget as HTMLElement).querySelector<HTMLElement>('[data-cards] button')?.focus();
+          }}
           className="fixed top-1/2 left-1/2 z-40 max-h-[94vh] w-[66rem] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-line-strong bg-surface p-5 shadow-2xl"
         >
           <div className="mb-3 flex items-start gap-3">
@@ -68,7 +73,9 @@ export function NewPartSheet({ parts, onClose }: { parts: readonly PartSummary[]
               </div>
             </section>
           )}
-          <ModelCards onChoose={(model) => start(briefFor(model))} />
+          <div data-cards>
+            <ModelCards onChoose={(model) => start(briefFor(model))} />
+          </div>
         </Dialog.Content>
       </Dialog.Portal>
     </Dialog.Root>

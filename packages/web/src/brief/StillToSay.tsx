@@ -1,0 +1,53 @@
+import type { Brief } from '@anvilstone/schema';
+import { newBrief } from '../parts/newBrief.ts';
+
+/** What a brief lacks beside its numbers, and where it is said. */
+const OPEN: readonly {
+  what: string;
+  isOpen: (brief: Brief) => boolean;
+  find: (panel: Element) => HTMLElement | null | undefined;
+}[] = [
+  {
+    what: 'its name',
+    isOpen: ({ title }) => title.trim() === '' || title === newBrief.title,
+    find: (panel) => panel.querySelector<HTMLElement>('input:not([type="checkbox"])'),
+  },
+  {
+    what: 'what it does',
+    isOpen: ({ purpose }) => purpose.trim() === '',
+    find: (panel) => panel.querySelector('textarea'),
+  },
+  {
+    what: 'whether someone could be hurt when it fails',
+    isOpen: ({ failureCouldHurt }) => failureCouldHurt === 'unanswered',
+    // The first choice is about moisture.
+    find: (panel) => [...panel.querySelectorAll('select')].at(-1),
+  },
+];
+
+/** Said at the top, since it is asked at the bottom: with a name and a purpose others know what this was about. */
+export function StillToSay({ brief }: { brief: Brief }) {
+  const open = OPEN.filter(({ isOpen }) => isOpen(brief));
+  if (open.length === 0) return null;
+  return (
+    <p className="no-print rounded border border-unknown bg-unknown-ground px-3 py-1.5 text-sm text-unknown">
+      ! Still to say:{' '}
+      {open.map(({ what, find }, i) => (
+        <span key={what}>
+          {i > 0 && (i === open.length - 1 ? ' and ' : ', ')}
+          <button type="button" className="underline" onClick={() => goTo(find)}>
+            {what}
+          </button>
+        </span>
+      ))}
+      .
+    </p>
+  );
+}
+
+function goTo(find: (typeof OPEN)[number]['find']): void {
+  const panel = document.querySelector('section[aria-label="What it is"]');
+  const control = panel && find(panel);
+  control?.scrollIntoView({ block: 'center' });
+  control?.focus({ preventScroll: true });
+}
