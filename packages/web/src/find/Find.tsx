@@ -1,10 +1,17 @@
 import { lazy, Suspense, useEffect, useState } from 'react';
 
-const FindSheet = lazy(async () => ({ default: (await import('./FindSheet.tsx')).FindSheet }));
+const load = () => import('./FindSheet.tsx');
+const FindSheet = lazy(async () => ({ default: (await load()).FindSheet }));
+/** Once the first screen stands: what is typed right after the key must not be lost while the sheet is fetched. */
+const FETCH_AHEAD_MS = 1500;
 
 /** The button in the rail, and the keys that do the same: “/” where nothing is typed into, Ctrl-K or ⌘-K anywhere. */
 export function Find() {
   const [open, setOpen] = useState(false);
+  useEffect(() => {
+    const timer = setTimeout(() => void load().catch(() => undefined), FETCH_AHEAD_MS);
+    return () => clearTimeout(timer);
+  }, []);
   useEffect(() => {
     const listen = (event: KeyboardEvent) => {
       const typing = (event.target as HTMLElement | null)?.closest('input, textarea, select, [contenteditable]');

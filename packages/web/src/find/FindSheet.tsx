@@ -8,6 +8,7 @@ import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { calledBy, commandsFor, matching } from './commands.ts';
 import { conversions } from './conversions.ts';
 import { useSearchQuery } from './findApi.ts';
+import { useFocusBack } from '../ui/useFocusBack.ts';
 
 interface Row {
   id: string;
@@ -30,6 +31,7 @@ const GROUPS: Record<SearchHit['kind'], string> = {
 
 /** One field for everything: places, stages, what is written anywhere in the workshop, and quantities in other units. */
 export function FindSheet({ onClose }: { onClose: () => void }) {
+  const focusBack = useFocusBack();
   const [typed, setTyped] = useState('');
   const [at, setAt] = useState(0);
   const navigate = useNavigate();
@@ -59,6 +61,7 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-40 bg-black/30" />
         <Dialog.Content
+          onCloseAutoFocus={focusBack}
           aria-describedby={undefined}
           className="fixed top-0 bottom-0 left-19 z-50 flex w-[34rem] max-w-[calc(100vw-4.75rem)] flex-col border-r border-line bg-surface shadow-2xl"
         >

@@ -5,9 +5,11 @@ import { lookBegun } from '../guide/guideSlice.ts';
 import { Button } from '../ui/Button.tsx';
 import { KEYS_EVERYWHERE, screenAt, type ScreenHelp } from './screens.ts';
 import { findWord } from './words.ts';
+import { useFocusBack } from '../ui/useFocusBack.ts';
 
 /** What this screen is for, what one does on it, its words and its keys; and where to learn more. */
 export function HelpSheet({ onClose }: { onClose: () => void }) {
+  const focusBack = useFocusBack();
   const { pathname } = useLocation();
   const screen = screenAt(pathname);
   const dispatch = useAppDispatch();
@@ -16,6 +18,7 @@ export function HelpSheet({ onClose }: { onClose: () => void }) {
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/30" />
         <Dialog.Content
+          onCloseAutoFocus={focusBack}
           aria-describedby={undefined}
           className="fixed inset-y-0 right-0 z-40 w-[30rem] max-w-[94vw] overflow-y-auto border-l border-line-strong bg-surface p-5 shadow-2xl"
         >

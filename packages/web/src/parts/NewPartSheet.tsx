@@ -8,9 +8,11 @@ import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { copyOf } from './copyBrief.ts';
 import { newBrief } from './newBrief.ts';
 import { useStartPart } from './useStartPart.ts';
+import { useFocusBack } from '../ui/useFocusBack.ts';
 
 /** A new part: by what it does, from a template, or from a brief in a file. */
 export function NewPartSheet({ parts, onClose }: { parts: readonly PartSummary[]; onClose: () => void }) {
+  const focusBack = useFocusBack();
   const { start, error } = useStartPart();
   const [fault, setFault] = useState<string>();
   const read = async (event: ChangeEvent<HTMLInputElement>) => {
@@ -32,6 +34,7 @@ export function NewPartSheet({ parts, onClose }: { parts: readonly PartSummary[]
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
         <Dialog.Content
+          onCloseAutoFocus={focusBack}
           aria-describedby={undefined}
           onOpenAutoFocus={(event) => {
             // What comes first is what most want: a kind of part, and not a file.

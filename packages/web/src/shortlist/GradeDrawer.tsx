@@ -17,6 +17,7 @@ import { FixesPanel } from './FixesPanel.tsx';
 import { HeatPanel } from './HeatPanel.tsx';
 import { rejectionReasons } from '@anvilstone/core';
 import { WorkingTable } from './WorkingTable.tsx';
+import { useFocusBack } from '../ui/useFocusBack.ts';
 
 /** One grade: its checks in each orientation, the working of the chosen one, and how its reserve falls with heat. */
 export function GradeDrawer({
@@ -34,6 +35,7 @@ export function GradeDrawer({
   onBuilt: (orientation: BuildOrientation) => void;
   onClose: () => void;
 }) {
+  const focusBack = useFocusBack();
   const { brief, library, partId } = useBench();
   const navigate = useNavigate();
   const [search] = useSearchParams();
@@ -50,6 +52,7 @@ export function GradeDrawer({
     <Dialog.Root open onOpenChange={(open) => !open && onClose()} modal={false}>
       <Dialog.Portal>
         <Dialog.Content
+          onCloseAutoFocus={focusBack}
           aria-describedby={undefined}
           onInteractOutside={(event) => event.preventDefault()}
           className="fixed inset-y-0 right-0 z-30 flex w-[46rem] max-w-[calc(100vw-5rem)] flex-col overflow-y-auto border-l border-line-strong bg-surface p-5 shadow-2xl"
