@@ -17,6 +17,7 @@ import { inPlaneConstants, laminateOf, turnedLaminate, type Ply } from '@anvilst
 import { meshReport, readMesh } from '@anvilstone/core/mesh';
 import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
 import type { Grade, Library } from '@anvilstone/schema';
+import { dryers, spools } from './dryerCase.ts';
 import { chanceOfArmPlainly } from './reference/armChance.ts';
 import { evaluateArmPlainly } from './reference/armEvaluation.ts';
 import { splitTable } from './reference/csv.ts';
@@ -123,18 +124,6 @@ printRow({
   note: 'the reference only splits the text: below 1 is the price of judging',
 });
 
-const spools = Array.from({ length: 60 }, (_, i) => ({
-  id: `s${i}`,
-  dryingC: [45, 50, 60, 65, 70, 80][i % 6]!,
-  limitC: [50, 55, 65, 75, 80, 95][i % 6]!,
-  hours: 4 + ((i * 7) % 9),
-  needByH: 8 + ((i * 37) % 160),
-}));
-const dryers = [
-  { id: 'small', slots: 2, maximumC: 70 },
-  { id: 'cupboard', slots: 4, maximumC: 85 },
-  { id: 'oven', slots: 6, maximumC: 120 },
-];
 const planMs = leastMs(() => planDryers(spools, dryers), 3);
 const handMs = leastMs(() => planByHand(spools, dryers));
 const plan = planDryers(spools, dryers);

@@ -35,7 +35,7 @@ const views = [
   ['import', '/grades/import', 'light', askedAboutASheet],
   ['house-rules', '/house-rules', 'light', (page) => changeARule(page)],
   ['spools', '/spools', 'light'],
-  ['dryers', '/spools?show=dryers', 'light', planTheDryers],
+  ['practice', '/practice/upright-post', 'light', answerACase],
 ];
 
 async function askedAboutASheet(page) {
@@ -53,9 +53,12 @@ async function firstOfTwo(page) {
   await page.getByRole('region', { name: 'Would now differ' }).waitFor();
 }
 
-async function planTheDryers(page) {
-  await page.getByRole('button', { name: 'Plan the best' }).click();
-  await page.getByText('Nothing speaks against it').waitFor();
+async function answerACase(page) {
+  await page.getByRole('radio', { name: /PET C15/ }).check();
+  await page.getByRole('radio', { name: 'Strength in plane' }).check();
+  await page.getByRole('button', { name: 'That is my answer' }).click();
+  await page.getByRole('heading', { name: /^It is/ }).waitFor();
+  await page.mouse.wheel(0, 330);
 }
 
 async function loadABar(page) {

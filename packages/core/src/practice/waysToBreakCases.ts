@@ -76,8 +76,7 @@ export const waysToBreakCases: readonly PracticeCase[] = [
     gradeIds: ['tm-pla', 'tm-petg-cf', 'ol-pc', 'ol-pa12'],
     checkIds: ['strain', 'fatigue-life', 'strength-in-plane'],
     remarks: {
-      'tm-pla':
-        'Strong, and gives way at a small stretch. The hook is not loaded with a force, it is bent by a distance.',
+      'tm-pla': 'Strong, and gives way at a small stretch. The hook does not carry anything, it is bent by a distance.',
       'tm-petg-cf': 'The fibre makes it stiffer. Bent by the same distance, that only raises the stress.',
       'ol-pc': 'Tough against one blow; a thousand bends of this size are too many.',
       'ol-pa12': 'The softest of the four, and the one that can be stretched that far again and again.',

@@ -5,6 +5,7 @@ import { lookBegun } from '../guide/guideSlice.ts';
 import { Button } from '../ui/Button.tsx';
 import { KEYS_EVERYWHERE, screenAt, type ScreenHelp } from './screens.ts';
 import { findWord } from './words.ts';
+import { WordEntry } from './WordEntry.tsx';
 import { useFocusBack } from '../ui/useFocusBack.ts';
 
 /** What this screen is for, what one does on it, its words and its keys; and where to learn more. */
@@ -85,13 +86,9 @@ function Words({ ids }: { ids: readonly string[] }) {
     <>
       <h3 className="mt-5 mb-1 text-sm">Words on this screen</h3>
       <dl className="space-y-2">
-        {words.map(({ id, word, means, formula }) => (
-          <div key={id}>
-            <dt className="font-semibold">{word}</dt>
-            <dd className="text-quiet">
-              {means}
-              {formula && <span className="block text-ink">{formula}</span>}
-            </dd>
+        {words.map((one) => (
+          <div key={one.id}>
+            <WordEntry word={one} />
           </div>
         ))}
       </dl>

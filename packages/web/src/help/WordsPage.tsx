@@ -2,6 +2,7 @@ import { useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';
 import { PageHead } from '../ui/PageHead.tsx';
 import { wordsLike } from './words.ts';
+import { WordEntry } from './WordEntry.tsx';
 
 /** Every word of the field that the screens use, to look through, to search and to print. */
 export function WordsPage() {
@@ -36,13 +37,9 @@ export function WordsPage() {
           <dl className="columns-2 gap-8">
             {words
               .filter((one) => one.group === group)
-              .map(({ id, word, means, formula }) => (
-                <div key={id} id={id} className="mb-3 break-inside-avoid">
-                  <dt className="font-semibold">{word}</dt>
-                  <dd className="text-quiet">
-                    {means}
-                    {formula && <span className="block text-ink">{formula}</span>}
-                  </dd>
+              .map((one) => (
+                <div key={one.id} id={one.id} className="mb-3 break-inside-avoid">
+                  <WordEntry word={one} />
                 </div>
               ))}
           </dl>
