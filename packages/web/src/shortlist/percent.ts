@@ -2,6 +2,6 @@
 export function percent(share: number): string {
   if (share === 0) return '0 %';
   if (share >= 0.9995) return '> 99.9 %';
-  if (share > 0.995) return '> 99 %';
+  if (share >= 0.995) return '> 99 %';
   return share < 0.005 ? '< 0.5 %' : `${Math.round(100 * share)} %`;
 }

@@ -42,7 +42,7 @@ export function useShortlistAddress(usualSchoolId: string | undefined): [Shortli
   return [address, set];
 }
 
-function readShortlistAddress(search: URLSearchParams, usualSchoolId?: string): ShortlistAddress {
+export function readShortlistAddress(search: URLSearchParams, usualSchoolId?: string): ShortlistAddress {
   const sortBy = search.get('sort');
   const sure = Number(search.get('sure'));
   const massG = Number(search.get('mass'));

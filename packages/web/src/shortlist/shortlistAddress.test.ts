@@ -1,0 +1,61 @@
+import { readShortlistAddress } from './shortlistAddress.ts';
+import { percent } from './percent.ts';
+
+const read = (address: string, usual?: string) => readShortlistAddress(new URLSearchParams(address), usual);
+
+test('an empty address is the usual view, by the house’s school', () => {
+  expect(read('')).toMatchObject({
+    view: 'drawn',
+    previousSchoolId: undefined,
+    groupBy: 'none',
+    sort: null,
+    find: '',
+    pinnedIds: [],
+    openId: null,
+    massG: undefined,
+    leastChance: undefined,
+  });
+  expect(read('').school.id).toBe('cheapest-that-passes');
+  expect(read('', 'weakest-link').school.id).toBe('weakest-link');
+});
+
+test('everything that is set is read back', () => {
+  expect(
+    read(
+      'view=map&school=weighted-merit&was=weakest-link&sure=0.9&sort=cost&falling=1&pin=a,b&grade=a&check=wear&mass=120&x=cost',
+    ),
+  ).toMatchObject({
+    view: 'map',
+    previousSchoolId: 'weakest-link',
+    leastChance: 0.9,
+    sort: { by: 'cost', descending: true },
+    pinnedIds: ['a', 'b'],
+    openId: 'a',
+    checkId: 'wear',
+    massG: 120,
+    x: 'cost',
+  });
+});
+
+test('what makes no sense is as if it were not there', () => {
+  expect(read('view=upside-down&sure=0.123&mass=-5&group=nothing&pin=,,')).toMatchObject({
+    view: 'drawn',
+    leastChance: undefined,
+    massG: undefined,
+    groupBy: 'none',
+    pinnedIds: [],
+  });
+});
+
+test.each([
+  [0, '0 %'],
+  [0.004, '< 0.5 %'],
+  [0.005, '1 %'],
+  [0.506, '51 %'],
+  [0.9949, '99 %'],
+  [0.995, '> 99 %'],
+  [0.99951, '> 99.9 %'],
+  [1, '> 99.9 %'],
+])('a share of %d is said as %s', (share, words) => {
+  expect(percent(share)).toBe(words);
+});
