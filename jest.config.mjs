@@ -15,7 +15,9 @@ const project = (name, extra = {}) => ({
   testMatch: ['<rootDir>/src/**/*.test.ts', '<rootDir>/src/**/*.test.tsx'],
   transform: { '^.+\\.(ts|tsx|mjs|js)$': swc },
   // These packages are ES modules only.
-  transformIgnorePatterns: ['/node_modules/(?!(ml-levenberg-marquardt|ml-matrix|is-any-array|d3|d3-[a-z-]+|internmap|delaunator|robust-predicates)/)'],
+  transformIgnorePatterns: [
+    '/node_modules/(?!(ml-levenberg-marquardt|ml-matrix|is-any-array|d3|d3-[a-z-]+|internmap|delaunator|robust-predicates)/)',
+  ],
   ...extra,
 });
 
