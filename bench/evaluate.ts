@@ -5,6 +5,7 @@
 import { chanceOfMeetingAll, evaluate, prepareSizing, reserveOverTemperature, screen } from '@anvilstone/core';
 import { lampArm, nozzleBracket, ratchetPawl, sampleLibrary } from '@anvilstone/core/sample';
 import type { Brief, Library } from '@anvilstone/schema';
+import { leastMs } from './rows.ts';
 
 const WANTED_GRADES = 5000;
 /** What a dragged dimension may take: 5,000 grades × 3 orientations × 12 checks in 0.3 s on one core. */
@@ -27,15 +28,7 @@ const twelveChecks: Brief = {
   },
 };
 
-const best = (work: () => void, runs = 7) => {
-  let least = Infinity;
-  for (let i = 0; i < runs; i++) {
-    const from = performance.now();
-    work();
-    least = Math.min(least, performance.now() - from);
-  }
-  return least;
-};
+const best = (work: () => void, runs = 7) => leastMs(work, runs);
 const rate = (ms: number, count = WANTED_GRADES) => Math.round((count / ms) * 1000);
 
 /** How fast this core is at what the evaluation is made of, so that two machines can be compared. */

@@ -1,27 +1,20 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense, useEffect } from 'react';
+import { useOpenByKey } from '../app/useOpenByKey.ts';
 
 const load = () => import('./FindSheet.tsx');
 const FindSheet = lazy(async () => ({ default: (await load()).FindSheet }));
 /** Once the first screen stands: what is typed right after the key must not be lost while the sheet is fetched. */
 const FETCH_AHEAD_MS = 1500;
 
+const isWanted = ({ key, ctrlKey, metaKey }: KeyboardEvent, typing: boolean) =>
+  (key === 'k' && (ctrlKey || metaKey)) || (key === '/' && !typing);
+
 /** The button in the rail, and the keys that do the same: “/” where nothing is typed into, Ctrl-K or ⌘-K anywhere. */
 export function Find() {
-  const [open, setOpen] = useState(false);
+  const [open, setOpen] = useOpenByKey(isWanted);
   useEffect(() => {
     const timer = setTimeout(() => void load().catch(() => undefined), FETCH_AHEAD_MS);
     return () => clearTimeout(timer);
-  }, []);
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      const typing = (event.target as HTMLElement | null)?.closest('input, textarea, select, [contenteditable]');
-      const wanted = (event.key === 'k' && (event.ctrlKey || event.metaKey)) || (event.key === '/' && !typing);
-      if (!wanted) return;
-      event.preventDefault();
-      setOpen(true);
-    };
-    document.addEventListener('keydown', listen);
-    return () => document.removeEventListener('keydown', listen);
   }, []);
   return (
     <>

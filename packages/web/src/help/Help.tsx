@@ -1,20 +1,14 @@
-import { lazy, Suspense, useEffect, useState } from 'react';
+import { lazy, Suspense } from 'react';
+import { useOpenByKey } from '../app/useOpenByKey.ts';
 
 const HelpSheet = lazy(async () => ({ default: (await import('./HelpSheet.tsx')).HelpSheet }));
 
+const isWanted = ({ key, ctrlKey, metaKey, altKey }: KeyboardEvent, typing: boolean) =>
+  key === '?' && !typing && !ctrlKey && !metaKey && !altKey;
+
 /** The button in the rail, and the key that does the same where nothing is typed into. */
 export function Help({ look }: { look: string }) {
-  const [open, setOpen] = useState(false);
-  useEffect(() => {
-    const listen = (event: KeyboardEvent) => {
-      const typing = (event.target as HTMLElement | null)?.closest('input, textarea, select, [contenteditable]');
-      if (event.key !== '?' || typing || event.ctrlKey || event.metaKey || event.altKey) return;
-      event.preventDefault();
-      setOpen((was) => !was);
-    };
-    document.addEventListener('keydown', listen);
-    return () => document.removeEventListener('keydown', listen);
-  }, []);
+  const [open, setOpen] = useOpenByKey(isWanted);
   return (
     <>
       <button
