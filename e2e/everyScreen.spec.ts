@@ -79,7 +79,10 @@ const screens = [
 ] as const;
 
 async function seriousOf(page: Page, rules?: string[]): Promise<string[]> {
-  const axe = new AxeBuilder({ page });
+  // Without these it spends most of its time on describing what is in order, and on a second page for frames we have not.
+  const axe = new AxeBuilder({ page })
+    .setLegacyMode(true)
+    .options({ resultTypes: ['violations'], preload: false, selectors: false });
   if (rules) axe.withRules(rules);
   const { violations } = await axe.analyze();
   const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');

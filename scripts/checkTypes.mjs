@@ -1,6 +1,6 @@
 import { join } from 'node:path';
 import { root } from './paths.mjs';
-import { captureLater } from './run.mjs';
+import { capture } from './run.mjs';
 
 const projects = [
   'packages/schema',
@@ -14,17 +14,13 @@ const projects = [
   'bench',
 ];
 
-/** Two at a time: each is one thread, and a usual machine has two to spare. */
-const AT_ONCE = 2;
+// The compiler of TypeScript 7 takes a tenth of the time, on all cores; the linter still needs the one before it.
+const compiler = join(root, 'node_modules/typescript7/bin/tsc');
 let failed = 0;
-const waiting = [...projects];
-async function work() {
-  for (let project = waiting.shift(); project !== undefined; project = waiting.shift()) {
-    const { status, output } = await captureLater(join(root, 'node_modules/.bin/tsc'), ['-p', project], { cwd: root });
-    if (status === 0) continue;
-    failed += 1;
-    console.error(`${project}\n${output}`);
-  }
+for (const project of projects) {
+  const { status, output } = capture(compiler, ['-p', project], { cwd: root });
+  if (status === 0) continue;
+  failed += 1;
+  console.error(`${project}\n${output}`);
 }
-await Promise.all(Array.from({ length: AT_ONCE }, work));
 process.exit(failed === 0 ? 0 : 1);

@@ -7,7 +7,7 @@ import { buildWeb } from './buildWeb.mjs';
 import { installDebianPackages, installPackages } from './install.mjs';
 import { localFolder, root } from './paths.mjs';
 import { startPostgres } from './postgres.mjs';
-import { capture, show } from './run.mjs';
+import { capture, captureLater, show } from './run.mjs';
 
 const { values } = parseArgs({ options: { only: { type: 'string' } } });
 const wants = (part) => values.only === undefined || values.only === part;
@@ -21,17 +21,16 @@ rmSync(results, { recursive: true, force: true });
 mkdirSync(results, { recursive: true });
 
 if (values.only === undefined) {
-  for (const [name, script] of [
+  const gates = [
     ['type check', 'check:types'],
-    ['lint', 'check:lint'],
     ['dependency rule', 'check:dependencies'],
     ['unused code', 'check:unused'],
     ['published schemas', 'check:schemas'],
     ['weight of the pages', 'check:budget'],
-  ]) {
-    console.log(`\n— ${name}`);
-    if ((await show('npm', ['run', script, '--silent'], { cwd: root })) !== 0) brokenGates.push(name);
-  }
+    ['formatting', 'check:format'],
+  ];
+  // The linter takes as long as all the others, and is one thread.
+  await Promise.all([gate('lint', 'check:lint'), inTurn(gates)]);
 }
 
 const cluster = await startPostgres('test');
@@ -64,9 +63,9 @@ async function jest() {
   console.log('\n— Jest');
   await foreignTools();
   const file = join(results, 'jest.json');
-  // By itself it would take one worker less than there are cores, and twice as long on two.
+  // One more than there are usually cores: some tests spend their time waiting for a gauge or another process.
   // A hook that ran out of time may leave a server behind: that is a failed test, and not a run that never ends.
-  const code = await show('npx', ['jest', '--forceExit', '--maxWorkers=2', '--json', `--outputFile=${file}`], {
+  const code = await show('npx', ['jest', '--forceExit', '--maxWorkers=3', '--json', `--outputFile=${file}`], {
     cwd: root,
     env: environment,
   });
@@ -91,6 +90,17 @@ async function playwright() {
   const broken = report ? report.stats.unexpected + report.stats.flaky + report.errors.length : 1;
   failed += broken;
   if (code !== 0 && broken === 0) failed += 1;
+}
+
+async function inTurn(gates) {
+  for (const [name, script] of gates) await gate(name, script);
+}
+
+/** What it says is shown in one piece, as another is at work beside it. */
+async function gate(name, script) {
+  const { status, output } = await captureLater('npm', ['run', script, '--silent'], { cwd: root });
+  console.log(`\n— ${name}\n${output.trim()}`);
+  if (status !== 0) brokenGates.push(name);
 }
 
 function readReport(file) {
