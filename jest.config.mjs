@@ -32,7 +32,13 @@ export default {
     project('core'),
     project('cli'),
     project('server'),
-    project('web'),
+    project('web', {
+      // Pages are drawn without a browser and its workers: the engine is asked in the same process.
+      moduleNameMapper: {
+        '^comlink$': '<rootDir>/src/workers/testComlink.ts',
+        '/workers/useComputed\\.ts$': '<rootDir>/src/workers/testComputed.ts',
+      },
+    }),
     // What the engine is held against must agree with it.
     project('bench', { rootDir: 'bench', testMatch: ['<rootDir>/**/*.test.ts'] }),
   ],

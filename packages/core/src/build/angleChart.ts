@@ -4,6 +4,7 @@ import { finalistJob, finalistOf } from '../compare/finalist.ts';
 import type { LineChart } from '../drawing/lineChart.ts';
 import { InputError } from '../input/InputError.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
+import type { UnitSystem } from '../units/dimensions.ts';
 
 /**
  * Strength of one grade around the build angle with this part’s hardest pull drawn in, and where each way up puts it.
@@ -14,8 +15,9 @@ export function angleChart(
   library: Library,
   gradeId: string,
   rules: HouseRules = defaultHouseRules,
+  units: UnitSystem = 'metric',
 ): LineChart | undefined {
   const grade = library.grades.find(({ id }) => id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');
-  return strengthOverAngle([finalistOf(finalistJob(brief, library, rules), grade, 'A')]);
+  return strengthOverAngle([finalistOf(finalistJob(brief, library, rules), grade, 'A')], units);
 }

@@ -42,13 +42,16 @@ export function tiltSweep(
     id: `tilt-towards-${towards}`,
     title: towards === 'ZX' ? 'Reserves from flat to upright' : 'Reserves from flat to on edge',
     notes: [
+      ...(shown.length === 0
+        ? [points.size === 0 ? 'No check is known at any tilt.' : 'No check changes with the tilt.']
+        : []),
       ...(limit
         ? [
             `Whatever the tilt: ${findCheck(limit[0])?.title.toLowerCase()} ${Math.min(HIGHEST, limit[1][0]!.y).toPrecision(3)}.`,
           ]
         : []),
       ...(changing.length > shown.length ? ['Checks that stay higher all the way are left out.'] : []),
-      `Cut at a reserve of ${HIGHEST}.`,
+      ...(shown.length > 0 ? [`Cut at a reserve of ${HIGHEST}.`] : []),
     ],
     x: { title: towards === 'ZX' ? 'Tipped onto its end by' : 'Tipped onto its edge by', dimension: 'angle' },
     y: { title: 'Reserve factor', dimension: 'ratio', logarithmic: true },

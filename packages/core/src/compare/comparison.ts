@@ -9,6 +9,7 @@ import { costChart } from './costParts.ts';
 import { comparisonCharts } from './curves.ts';
 import { finalistJob, finalistOf, type Finalist } from './finalist.ts';
 import { propertyRows, type PropertyRow } from './propertyRows.ts';
+import type { UnitSystem } from '../units/dimensions.ts';
 
 export const FEWEST_FINALISTS = 2;
 export const MOST_FINALISTS = 5;
@@ -33,7 +34,7 @@ export interface Comparison {
 }
 
 /**
- * Two to five grades of a library held against each other for a brief.
+ * Two to five grades of a library held against each other for a brief; conditions and labels in the given units.
  * @throws InputError fewer or more of them, one twice, one that is not there, or a brief that cannot be evaluated
  */
 export function compareFinalists(
@@ -41,6 +42,7 @@ export function compareFinalists(
   library: Library,
   gradeIds: readonly string[],
   rules: HouseRules = defaultHouseRules,
+  units: UnitSystem = 'metric',
 ): Comparison {
   if (gradeIds.length < FEWEST_FINALISTS || gradeIds.length > MOST_FINALISTS)
     throw new InputError('grades', gradeIds.length, 'two to five grades to compare');
@@ -68,9 +70,9 @@ export function compareFinalists(
         ),
       };
     }),
-    properties: propertyRows(brief, grades, rules),
+    properties: propertyRows(brief, grades, rules, units),
     buys: whatTheDearerBuys(finalists),
-    charts: comparisonCharts(inPlace),
+    charts: comparisonCharts(inPlace, units),
     cost: costChart(finalists),
   };
 }

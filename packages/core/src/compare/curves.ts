@@ -9,15 +9,17 @@ import type { CheckContext, PreparedLoad } from '../checks/check.ts';
 import type { ChartPoint, LineChart } from '../drawing/lineChart.ts';
 import { byDecades, evenly } from '../materials/curves/span.ts';
 import { duration } from '../words/duration.ts';
-import { formatNumber as f } from '../units/formatQuantity.ts';
+import type { UnitSystem } from '../units/dimensions.ts';
+import { formatNumber as f, formatQuantity } from '../units/formatQuantity.ts';
 import type { FinalistInPlace } from './finalist.ts';
 import { warmestC } from './propertyRows.ts';
 
 const STEPS = 90;
 
 /** The diagrams that finalists are compared by; one whose grounds the brief lacks is left out. */
-export function comparisonCharts(finalists: readonly FinalistInPlace[]): LineChart[] {
-  return [modulusOverTemperature(finalists), sagOverTime(finalists), strengthOverAngle(finalists)].filter(
+export function comparisonCharts(finalists: readonly FinalistInPlace[], units: UnitSystem): LineChart[] {
+  const charts = [modulusOverTemperature, sagOverTime, strengthOverAngle];
+  return charts.map((chart) => chart(finalists, units)).filter(
     (chart) => chart !== undefined,
   );
 }
@@ -27,7 +29,7 @@ const linesOf = (finalists: readonly FinalistInPlace[], points: (context: CheckC
   finalists.map(({ finalist: { letter, name }, context }) => ({ letter, name, points: points(context) }));
 
 /** Short-time modulus in plane, and at which temperature the part needs how much of it not to move too far. */
-function modulusOverTemperature(finalists: readonly FinalistInPlace[]): LineChart | undefined {
+function modulusOverTemperature(finalists: readonly FinalistInPlace[], units: UnitSystem): LineChart | undefined {
   const first = finalists[0]!.context;
   const { brief } = first;
   const coldest = Math.min(23, brief.asks.heat?.coldestC ?? 23, ...brief.loadCases.map((load) => load.temperatureC));
@@ -39,7 +41,7 @@ function modulusOverTemperature(finalists: readonly FinalistInPlace[]): LineChar
     return temperatures.map((t) => ({ x: t, y: inPlane.value * material.modulusRatio(t) }));
   });
   if (lines.every(({ points }) => points.length === 0)) return undefined;
-  const needs = modulusNeeds(first);
+  const needs = modulusNeeds(first, units);
   return {
     id: 'modulus-over-temperature',
     title: 'Modulus over temperature',
@@ -62,14 +64,14 @@ function modulusOverTemperature(finalists: readonly FinalistInPlace[]): LineChar
  * Movement goes with 1/E where nothing else gives, so the modulus that is just enough is the one that is there over the
  * reserve it leaves. Taken from the base; other grades differ from it only by how their layers shear.
  */
-function modulusNeeds(context: CheckContext): LineChart['needs'] {
+function modulusNeeds(context: CheckContext, units: UnitSystem): LineChart['needs'] {
   const { inPlane } = context.material.modulus;
   if (!context.material.behaviour || !inPlane.known) return [];
   const needAt = (load: PreparedLoad, temperatureC: number, durationH: number) => {
     const outcome = deflectionAtLoad.at(context, load, temperatureC, durationH);
     if (outcome.kind !== 'known' || outcome.demand <= 0) return [];
     const y = (inPlane.value * context.material.modulusRatio(temperatureC)) / reserveOf(outcome);
-    return [{ label: `${load.loadCase.name}: ${f(y)} MPa to ${f(temperatureC)} °C`, x: temperatureC, y }];
+    return [{ label: `${load.loadCase.name}: ${formatQuantity(y, 'stress', units)} to ${formatQuantity(temperatureC, 'temperature', units)}`, x: temperatureC, y }];
   };
   const asks = context.part.loads.filter((load) => deflectionAtLoad.appliesTo(load, context.body));
   const found = asks.flatMap((load) => needAt(load, load.loadCase.temperatureC, load.loadCase.durationH));
@@ -88,7 +90,7 @@ function modulusNeeds(context: CheckContext): LineChart['needs'] {
 }
 
 /** Movement while the load stays on, up to ten times as long as asked. */
-function sagOverTime(finalists: readonly FinalistInPlace[]): LineChart | undefined {
+function sagOverTime(finalists: readonly FinalistInPlace[], units: UnitSystem): LineChart | undefined {
   const first = finalists[0]!.context;
   const load = first.part.loads.find((one) => sagAfterDuration.appliesTo(one, first.body));
   if (!load) return undefined;
@@ -105,18 +107,18 @@ function sagOverTime(finalists: readonly FinalistInPlace[]): LineChart | undefin
   return {
     id: 'sag-over-time',
     title: `Sag over time: ${name}`,
-    notes: [`Under its full load at ${f(temperatureC)} °C, elastic movement included.`],
+    notes: [`Under its full load at ${formatQuantity(temperatureC, 'temperature', units)}, elastic movement included.`],
     x: { title: 'Time under load', dimension: 'time', logarithmic: true },
     y: { title: 'Movement', dimension: 'length' },
     lines,
     needs: [],
-    limits: [{ label: `allowed ${f(maxSagMm!)} mm`, y: maxSagMm! }],
+    limits: [{ label: `allowed ${formatQuantity(maxSagMm!, 'length', units)}`, y: maxSagMm! }],
     marks: [{ label: `asked: ${duration(durationH)}`, x: durationH }],
   };
 }
 
 /** Tensile strength from within the layers to straight across them, at the load that comes closest to it. */
-export function strengthOverAngle(finalists: readonly FinalistInPlace[]): LineChart | undefined {
+export function strengthOverAngle(finalists: readonly FinalistInPlace[], units: UnitSystem): LineChart | undefined {
   const first = finalists[0]!.context;
   const worst = hardestPull(first);
   if (!worst) return undefined;
@@ -142,13 +144,13 @@ export function strengthOverAngle(finalists: readonly FinalistInPlace[]): LineCh
     id: 'strength-over-angle',
     title: 'Strength around the build angle',
     notes: [
-      `Allowable at ${f(temperatureC)} °C with safety factor ${f(safetyFactor)}, by the angle between the pull and the layers (Tsai–Hill).`,
+      `Allowable at ${formatQuantity(temperatureC, 'temperature', units)} with safety factor ${f(safetyFactor)}, by the angle between the pull and the layers (Tsai–Hill).`,
       `The line to stay above is the stress of “${name}” at ${bearing.place.title.toLowerCase()}.`,
     ],
     x: { title: 'Angle to the layers', dimension: 'angle' },
     y: { title: 'Allowable stress', dimension: 'stress' },
     lines,
-    needs: [{ label: `${name}: ${f(stressMPa)} MPa`, x: 90, y: stressMPa }],
+    needs: [{ label: `${name}: ${formatQuantity(stressMPa, 'stress', units)}`, x: 90, y: stressMPa }],
     limits: [],
     marks: anglesByOrientation(first, bearing, load),
   };

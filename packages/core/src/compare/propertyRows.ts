@@ -5,7 +5,8 @@ import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
 import type { ResolveAt } from '../materials/resolution.ts';
 import { resolve } from '../materials/resolve.ts';
 import { resolveClass } from '../materials/resolveClass.ts';
-import { formatNumber as f } from '../units/formatQuantity.ts';
+import type { UnitSystem } from '../units/dimensions.ts';
+import { formatQuantity } from '../units/formatQuantity.ts';
 
 /** How a value stands to the base’s. */
 export type Against =
@@ -52,7 +53,12 @@ export function warmestC(brief: Brief): number {
  * Every property that at least one finalist has, at the part’s own moisture state: at 23 °C, stiffness and strength again
  * across the layers and at the warmest that the part has to stand. The first grade is the base of every percentage.
  */
-export function propertyRows(brief: Brief, grades: readonly Grade[], rules: HouseRules): PropertyRow[] {
+export function propertyRows(
+  brief: Brief,
+  grades: readonly Grade[],
+  rules: HouseRules,
+  units: UnitSystem,
+): PropertyRow[] {
   const hotC = warmestC(brief);
   return TABLE_COLUMNS.flatMap((column): PropertyRow[] => {
     const { kind } = PROPERTY_DEFINITIONS[column.property];
@@ -62,7 +68,7 @@ export function propertyRows(brief: Brief, grades: readonly Grade[], rules: Hous
     if (isMechanical) at.push({ ...base, direction: 'across' });
     if (isMechanical && hotC > ROOM_C) at.push({ ...base, direction: 'in-plane', temperatureC: hotC });
     return at
-      .map((where) => rowOf(column, where, grades, rules, isMechanical))
+      .map((where) => rowOf(column, where, grades, rules, isMechanical, units))
       .filter(({ cells }) => cells.some(({ value }) => value !== null));
   });
 }
@@ -73,6 +79,7 @@ function rowOf(
   grades: readonly Grade[],
   rules: HouseRules,
   isMechanical: boolean,
+  units: UnitSystem,
 ): PropertyRow {
   const found = grades.map((grade) => reading(column, where, grade, rules));
   const temperatureC = where.temperatureC ?? ROOM_C;
@@ -80,7 +87,7 @@ function rowOf(
     ? 'as classed'
     : [
         ...(isMechanical ? [where.direction === 'across' ? 'across layers' : 'in plane'] : []),
-        ...(PROPERTY_DEFINITIONS[column.property].dimension === 'temperature' ? [] : [`${f(temperatureC)} °C`]),
+        ...(PROPERTY_DEFINITIONS[column.property].dimension === 'temperature' ? [] : [formatQuantity(temperatureC, 'temperature', units)]),
         MOISTURE[where.conditioning],
       ].join(', ');
   return {

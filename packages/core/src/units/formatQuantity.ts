@@ -19,8 +19,17 @@ export function formatNumber(value: number, digits = 3): string {
   return trimmed.replace('-', '−');
 }
 
+/** From here on nobody counts grams, g. */
+const KILOGRAMS_FROM_G = 10_000;
+
+/** How often, in words: 60,000 or 5 million. */
+export const countWords = (count: number): string =>
+  count >= 1e6 ? `${formatNumber(count / 1e6)} million` : Math.round(count).toLocaleString('en');
+
 /** A canonical value in the user's unit system, unit included: formatQuantity(304.8, 'length', 'inchPound') = "12 in". */
 export function formatQuantity(canonical: number, dimension: Dimension, system: UnitSystem, digits = 3): string {
+  if (dimension === 'mass' && system === 'metric' && Math.abs(canonical) >= KILOGRAMS_FROM_G)
+    return `${formatNumber(canonical / 1000, digits)} kg`;
   const unit = definitionOf(dimension)[system];
   const value = unit === '' ? canonical : fromCanonical(canonical, unit, dimension);
   return unit === '' ? formatNumber(value, digits) : `${formatNumber(value, digits)} ${unit}`;

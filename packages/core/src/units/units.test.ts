@@ -1,6 +1,6 @@
 import { DIMENSIONS, definitionOf, type Dimension } from './dimensions.ts';
 import { fromCanonical, toCanonical } from './convert.ts';
-import { formatNumber, formatQuantity } from './formatQuantity.ts';
+import { countWords, formatNumber, formatQuantity } from './formatQuantity.ts';
 import { parseQuantity } from './parseQuantity.ts';
 
 describe('typed quantities', () => {
@@ -75,7 +75,18 @@ describe('shown numbers', () => {
 
   test('a length follows the unit system', () => {
     expect(formatQuantity(304.8, 'length', 'inchPound')).toBe('12 in');
+    expect(formatQuantity(9_990, 'mass', 'metric')).toBe('9990 g');
+    expect(formatQuantity(26_000, 'mass', 'metric')).toBe('26 kg');
+    expect(formatQuantity(26_000, 'mass', 'inchPound')).toBe('917 oz');
     expect(formatQuantity(304.8, 'length', 'metric')).toBe('305 mm');
     expect(formatQuantity(-30, 'temperature', 'inchPound')).toBe('−22 °F');
   });
 });
+
+test.each([
+  [1, '1'],
+  [60_000, '60,000'],
+  [999_999, '999,999'],
+  [1_000_000, '1 million'],
+  [5_200_000, '5.2 million'],
+])('%d times are counted as %s', (count, words) => expect(countWords(count)).toBe(words));

@@ -1,6 +1,6 @@
 import type { Brief, LoadCase, LoadKind } from '@anvilstone/schema';
 import type { UnitSystem } from '../units/dimensions.ts';
-import { formatNumber, formatQuantity } from '../units/formatQuantity.ts';
+import { countWords, formatNumber, formatQuantity } from '../units/formatQuantity.ts';
 import { findAgent } from '../reference/agent.ts';
 import { duration } from './duration.ts';
 import { surroundingSentences } from './surroundingSentences.ts';
@@ -39,7 +39,7 @@ export function timeWords(load: LoadCase): string {
     case 'knock':
       return 'at once';
     case 'repeated':
-      return `${formatNumber(load.cycles ?? 1, 3)} times, least over largest ${formatNumber(load.stressRatio ?? 0, 2)}`;
+      return `${countWords(load.cycles ?? 1)} times, least over largest ${formatNumber(load.stressRatio ?? 0, 2)}`;
     case 'held':
       return `held for ${duration(load.durationH)}`;
     default:

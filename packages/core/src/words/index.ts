@@ -4,3 +4,4 @@ export * from './duration.ts';
 export * from './surroundingSentences.ts';
 export * from './choiceWords.ts';
 export * from './rejectionReasons.ts';
+export * from './inUnits.ts';

@@ -15,11 +15,11 @@ test('a load of each kind in a sentence, in either unit system', () => {
   expect(loadSentence(lampArm.loadCases[0]!, 'metric')).toBe(
     'Lamp weight, summer sun: 9 N for 2 years at 45 °C, safety factor 2, at most 2.5 mm at once, at most 5 mm at the end',
   );
-  expect(loadSentence(guardBumper.loadCases[0]!, 'metric')).toMatch(/26000 g falling 50 mm at once at −12 °C/);
+  expect(loadSentence(guardBumper.loadCases[0]!, 'metric')).toMatch(/26 kg falling 50 mm at once at −12 °C/);
   expect(loadSentence(scraperLever.loadCases[0]!, 'inchPound')).toMatch(
     /bent by 0\.236 in held for 183 days at 53\.6 °F.*still holding 0\.787 lbf/,
   );
-  expect(loadSentence(ratchetPawl.loadCases[0]!, 'metric')).toMatch(/320 N 60000 times, least over largest 0/);
+  expect(loadSentence(ratchetPawl.loadCases[0]!, 'metric')).toMatch(/320 N 60,000 times, least over largest 0/);
   expect(loadSentence(ratchetPawl.loadCases[1]!, 'metric')).toMatch(/a knock of 0.8 J at once.*without breaking/);
 });
 

@@ -17,6 +17,7 @@ import { Loading } from '../ui/Loading.tsx';
 import { NoGrades } from '../parts/NoGrades.tsx';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
+import { useSay } from '../ui/useSay.ts';
 import type { Engine, ProposedTest } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { useCampaignsQuery } from './benchApi.ts';
@@ -85,6 +86,7 @@ export function BenchStage() {
 }
 
 function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; partId: string; gradeId: string }) {
+  const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   return (
     <table className="w-full rounded-md border border-line bg-surface text-sm">
@@ -114,7 +116,7 @@ function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; p
                   />{' '}
                   {one.evidence && <Evidence evidence={one.evidence} />}
                 </span>
-                <span className="block text-xs font-normal text-quiet">{one.why}.</span>
+                <span className="block text-xs font-normal text-quiet">{say(one.why)}.</span>
               </th>
               <td className="px-3 py-2">
                 {method.title}
@@ -127,15 +129,15 @@ function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; p
                     {one.predicted.forceN !== undefined &&
                       outcome.dimension !== 'force' &&
                       `, at ${amount(one.predicted.forceN, 'N', units)}`}
-                    <span className="block text-xs text-quiet">{one.predicted.place}</span>
+                    <span className="block text-xs text-quiet">{one.predicted.place && say(one.predicted.place)}</span>
                   </>
                 ) : (
                   <span className="text-unknown">
-                    {one.predicted.known ? '' : `not known: ${one.predicted.gaps.join('; ')}`}
+                    {one.predicted.known ? '' : `not known: ${one.predicted.gaps.map(say).join('; ')}`}
                   </span>
                 )}
                 {one.range && one.range.verdict !== 'fits' && (
-                  <span className="block text-xs text-unknown">{one.range.text}</span>
+                  <span className="block text-xs text-unknown">{say(one.range.text)}</span>
                 )}
               </td>
               <td className="px-3 py-2">{one.perArm}</td>

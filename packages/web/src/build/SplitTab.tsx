@@ -1,8 +1,10 @@
-import { findPartModel, formatNumber as f, takesSplit, type Split } from '@anvilstone/core';
+import { findPartModel, takesSplit, type Split } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';
+import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
+import { amount } from '../ui/amount.ts';
 import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Choice } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
@@ -10,6 +12,7 @@ import { TableHead } from '../ui/TableHead.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { useBuildGrade } from './useBuildGrade.ts';
+import { useSay } from '../ui/useSay.ts';
 
 const HEADINGS = ['Skin and core', 'Mass', 'Cost', 'Checks', 'Governs', 'Bond needed', 'Bond known', 'Together'];
 
@@ -67,6 +70,8 @@ function otherFamily(
 const WORDS = { pass: 'passes', fail: 'fails', unknown: 'not known' } as const;
 
 function SplitsTable({ splits }: { splits: readonly Split[] }) {
+  const say = useSay();
+  const units = useAppSelector((state) => state.settings.units);
   return (
     <Panel title="One part of two materials">
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
@@ -77,20 +82,20 @@ function SplitsTable({ splits }: { splits: readonly Split[] }) {
             return (
               <tr key={`${title} ${split.outerGradeId}`} className="border-b border-line last:border-0">
                 <th scope="row" className="px-3 py-1 text-left font-normal">
-                  {title}
+                  {say(title)}
                 </th>
                 {entry ? (
                   <>
                     <MassAndCost {...split} />
                     <ReserveAndGoverns entry={entry} />
-                    <td className="px-3 py-1">{bond ? `${f(bond.needMPa, 2)} MPa` : '–'}</td>
+                    <td className="px-3 py-1">{bond ? amount(bond.needMPa, 'MPa', units, 2) : '–'}</td>
                     <td className="px-3 py-1">
-                      {!bond ? '–' : bond.hasMPa === null ? 'not known' : `${f(bond.hasMPa, 2)} MPa`}
+                      {!bond ? '–' : bond.hasMPa === null ? 'not known' : amount(bond.hasMPa, 'MPa', units, 2)}
                     </td>
                   </>
                 ) : (
                   <td colSpan={6} className="px-3 py-1 text-unknown">
-                    {why}
+                    {why && say(why)}
                   </td>
                 )}
                 <td className={`px-3 py-1 ${LOOK[status]}`}>{WORDS[status]}</td>

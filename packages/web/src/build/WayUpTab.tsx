@@ -1,6 +1,7 @@
 import type { Tilt } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
+import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
 import { ChartFigure } from '../charts/ChartFigure.tsx';
 import { Loading } from '../ui/Loading.tsx';
@@ -9,10 +10,13 @@ import { useComputed } from '../workers/useComputed.ts';
 import { TiltControl } from './TiltControl.tsx';
 import { useTilt } from './useTilt.ts';
 import { WaysTable } from './WaysTable.tsx';
+import { useSay } from '../ui/useSay.ts';
 
 /** Every check in every way up, the layers at any tilt between, and what each takes to print. */
 export function WayUpTab({ gradeId }: { gradeId: string }) {
   const { brief, library } = useBench();
+  const units = useAppSelector((state) => state.settings.units);
+  const say = useSay();
   const [tilt, setTilt] = useTilt();
   const askWays = useCallback((engine: Remote<Engine>) => engine.ways(brief, gradeId, tilt), [brief, gradeId, tilt]);
   const { towards } = tilt;
@@ -20,7 +24,10 @@ export function WayUpTab({ gradeId }: { gradeId: string }) {
     (engine: Remote<Engine>) => engine.tiltSweep(brief, gradeId, towards),
     [brief, gradeId, towards],
   );
-  const askAngle = useCallback((engine: Remote<Engine>) => engine.angleChart(brief, gradeId), [brief, gradeId]);
+  const askAngle = useCallback(
+    (engine: Remote<Engine>) => engine.angleChart(brief, gradeId, units),
+    [brief, gradeId, units],
+  );
   const computed = useComputed(library, askWays);
   const ways = computed.value;
   const { value: sweep } = useComputed(library, askSweep);
@@ -37,7 +44,7 @@ export function WayUpTab({ gradeId }: { gradeId: string }) {
       <div className="min-w-0">
         <p className="mb-2 text-base" role="status">
           <strong className="font-semibold">Recommended: </strong>
-          {ways.reason}
+          {say(ways.reason)}
         </p>
         <WaysTable found={ways} gradeId={gradeId} />
         <p className="mt-2 text-xs text-quiet">

@@ -19,21 +19,24 @@ import { StrokeSample } from './StrokeSample.tsx';
 /** A chart with its key, what was left out, its numbers, and a way to take it along. */
 export function ChartFigure({ chart }: { chart: LineChart }) {
   const units = useAppSelector((state) => state.settings.units);
+  const isEmpty = chart.lines.every(({ points }) => points.length === 0);
   const drawing = drawLineChart(chart, units);
   return (
     <figure className="rounded-md border border-line bg-surface p-3 print:break-inside-avoid">
       <figcaption className="flex items-center justify-between gap-2">
         <span className="text-sm font-semibold">{chart.title}</span>
-        <Button
-          look="quiet"
-          className="print:hidden"
-          aria-label={`Save “${chart.title}” as SVG`}
-          onClick={() => saveFile(`${chart.id}.svg`, 'image/svg+xml', drawingSvg(drawing))}
-        >
-          SVG
-        </Button>
+        {!isEmpty && (
+          <Button
+            look="quiet"
+            className="print:hidden"
+            aria-label={`Save “${chart.title}” as SVG`}
+            onClick={() => saveFile(`${chart.id}.svg`, 'image/svg+xml', drawingSvg(drawing))}
+          >
+            SVG
+          </Button>
+        )}
       </figcaption>
-      <DrawingView drawing={drawing} />
+      {isEmpty ? <p className="text-sm text-quiet">There is no line to draw.</p> : <DrawingView drawing={drawing} />}
       <p className="flex flex-wrap gap-x-3 text-xs text-quiet">
         {chart.lines.map(({ letter, name }, i) => (
           <span key={letter} className="inline-flex items-center gap-1">
@@ -47,7 +50,7 @@ export function ChartFigure({ chart }: { chart: LineChart }) {
           {note}
         </p>
       ))}
-      <ChartNumbers chart={chart} units={units} />
+      {!isEmpty && <ChartNumbers chart={chart} units={units} />}
     </figure>
   );
 }

@@ -31,11 +31,15 @@ export function CompareStage() {
   const wishes = useWishes(library.rules.rankingSchool);
   const { ids, choose } = useFinalists(wishes);
   const saving = useAppSelector((state) => state.draft.saving.state);
+  const units = useAppSelector((state) => state.settings.units);
   const allIds = useMemo(() => library.grades.map(({ id }) => id), [library]);
   const size = useCallback<AskPortion<unknown>>((engine, some) => engine.sized(brief, some), [brief]);
   const sizes = usePortions(library, findSchool(wishes.schoolId).needsSizes ? size : undefined, allIds);
   const enough = ids !== undefined && ids.length >= FEWEST_FINALISTS;
-  const ask = useCallback((engine: Remote<Engine>) => engine.compare(brief, enough ? ids : []), [brief, ids, enough]);
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.compare(brief, enough ? ids : [], units),
+    [brief, ids, enough, units],
+  );
   const { value: comparison } = useComputed(library, enough ? ask : undefined);
   if (library.grades.length === 0) return <NoGrades />;
   if (ids === undefined) return <Loading what="the finalists" />;

@@ -11,6 +11,7 @@ import { amount, duration } from '../ui/amount.ts';
 import { demandSentence } from '../ui/demandWords.ts';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
 import { FinalistsHead } from './FinalistsHead.tsx';
+import { useSay } from '../ui/useSay.ts';
 
 /** What it comes to, and every check, finalist beside finalist; each reserve leads to its working. */
 export function FinalistsTable({
@@ -50,6 +51,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
     [finalists],
   );
   const chances = useChances(brief, library, wanted);
+  const say = useSay();
   const base = finalists[0]!.entry;
   const against = (value: number | null, of: number | null) =>
     value === null || of === null || of === 0 ? null : differenceText(100 * (value / of - 1));
@@ -127,14 +129,16 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
           ) : (
             <>
               <strong className="font-semibold">{printing.difficulty}</strong>
-              {printing.because.length > 0 && <span className="text-quiet">: {printing.because.join(', ')}</span>}
+              {printing.because.length > 0 && (
+                <span className="text-quiet">: {printing.because.map(say).join(', ')}</span>
+              )}
               <span className="block text-xs text-quiet">
                 nozzle {amount(printing.nozzleC.low, '°C', units)} to {amount(printing.nozzleC.high, '°C', units)}, dry{' '}
                 {duration(printing.dryingH)} at {amount(printing.dryingC, '°C', units)}
               </span>
               {printing.findings.map((text) => (
                 <span key={text} className="block text-xs text-unknown">
-                  {text}
+                  {say(text)}
                 </span>
               ))}
             </>
@@ -203,6 +207,7 @@ function WithDifference({
 
 function CheckLine({ row, finalists }: { row: CheckRow; finalists: readonly Finalist[] }) {
   const { partId } = useBench();
+  const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   return (
     <tr className="border-t border-line align-top">
@@ -228,7 +233,7 @@ function CheckLine({ row, finalists }: { row: CheckRow; finalists: readonly Fina
               <span className="ml-1.5 text-xs text-quiet">{differenceText(difference)}</span>
             )}
             <span className="block text-xs text-quiet">
-              {demandSentence(check, units) || (check.reason ?? check.gaps[0])}
+              {demandSentence(check, units) || say(check.reason ?? check.gaps[0] ?? '')}
             </span>
           </td>
         );

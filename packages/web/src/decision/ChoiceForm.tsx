@@ -17,6 +17,7 @@ import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { Reserve, statusWord } from '../ui/Reserve.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { useSay } from '../ui/useSay.ts';
 
 /** Pick, reasons, open risks, freeze. What the calculation itself cannot vouch for is offered as open risks. */
 export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
@@ -149,7 +150,8 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
 }
 
 function ChosenFacts({ entry }: { entry: EvaluationEntry }) {
-  const reasons = entry.status === 'pass' ? [] : rejectionReasons(entry);
+  const say = useSay();
+  const reasons = entry.status === 'pass' ? [] : rejectionReasons(entry).map(say);
   return (
     <div
       className={`mt-3 rounded border px-3 py-2 ${entry.status === 'pass' ? 'border-line' : 'border-fail bg-fail-ground'}`}

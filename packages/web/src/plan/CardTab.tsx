@@ -5,6 +5,7 @@ import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { CardCode } from './CardCode.tsx';
 import type { PlanTabProps } from './planTab.ts';
+import { useSay } from '../ui/useSay.ts';
 
 const FROM: Record<CardSource, string> = {
   grade: 'its maker',
@@ -19,6 +20,7 @@ const FROM: Record<CardSource, string> = {
 export function CardTab({ grade, orientation, choice }: PlanTabProps) {
   const { brief, library, partId } = useBench();
   const units = useAppSelector((state) => state.settings.units);
+  const say = useSay();
   const { machine, fit } = choice;
   const card = useMemo(
     () => processCard(brief, grade, machine, orientation, units, library.rules),
@@ -38,7 +40,7 @@ export function CardTab({ grade, orientation, choice }: PlanTabProps) {
               Do not print it there:{' '}
               {fit.findings
                 .filter(({ verdict }) => verdict === 'blocker')
-                .map(({ text }) => text)
+                .map(({ text }) => say(text))
                 .join('; ')}
               .
             </p>

@@ -8,6 +8,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { PlanTabProps } from './planTab.ts';
 import { VerdictMark } from './VerdictMark.tsx';
+import { useSay } from '../ui/useSay.ts';
 
 const HEADINGS = [
   'Machine',
@@ -48,6 +49,7 @@ export function MachinesTab({ grade, orientation, choices, choice }: PlanTabProp
 }
 
 function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: boolean; onChoose: () => void }) {
+  const say = useSay();
   const { machine, fit, entry, unlock } = choice;
   const blocked = fit.verdict === 'blocker';
   return (
@@ -65,7 +67,7 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
           <ul className="flex flex-col gap-1">
             {[...fit.findings].sort(blockersFirst).map(({ verdict, text }) => (
               <li key={text} className={verdict === 'blocker' ? 'text-fail' : 'text-unknown'}>
-                {text}.
+                {say(text)}.
               </li>
             ))}
           </ul>

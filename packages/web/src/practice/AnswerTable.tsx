@@ -3,6 +3,7 @@ import type { PracticeAnswer } from '@anvilstone/core/practice';
 import type { Grade } from '@anvilstone/schema';
 import { Reserve } from '../ui/Reserve.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
+import { useSay } from '../ui/useSay.ts';
 
 /** Each of the four as the evaluation sees it, and in words what it is about. */
 export function AnswerTable({
@@ -16,6 +17,7 @@ export function AnswerTable({
   remarks: Readonly<Record<string, string>>;
   chosen: string;
 }) {
+  const say = useSay();
   return (
     <table className="mt-3 w-full text-sm">
       <TableHead headings={['Grade', 'Smallest reserve', 'Governed by', 'One costs, USD', 'What it is about']} />
@@ -35,7 +37,9 @@ export function AnswerTable({
             <td className="px-3">
               {best.governingCheckId && findCheck(best.governingCheckId)?.title}
               {best.status !== 'pass' && (
-                <span className="block text-xs text-quiet">{rejectionReasons(best).slice(0, 2).join('; ')}</span>
+                <span className="block text-xs text-quiet">
+                  {rejectionReasons(best).slice(0, 2).map(say).join('; ')}
+                </span>
               )}
             </td>
             <td className="px-3">{best.costUsd?.toFixed(2) ?? '—'}</td>

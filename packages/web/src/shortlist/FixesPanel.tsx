@@ -11,11 +11,13 @@ import { Button } from '../ui/Button.tsx';
 import { Reserve } from '../ui/Reserve.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
+import { useSay } from '../ui/useSay.ts';
 
 /** What would make a rejected grade pass, each change evaluated by itself, with its price; applied by a click, undone by undo. */
 export function FixesPanel({ grade }: { grade: Grade }) {
   const { brief, library } = useBench();
   const edit = useEdit();
+  const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   const ask = useCallback((engine: Remote<Engine>) => engine.fixes(brief, grade.id), [brief, grade.id]);
   const { value: fixes } = useComputed(library, ask);
@@ -34,12 +36,12 @@ export function FixesPanel({ grade }: { grade: Grade }) {
           {fixes.map((fix) => (
             <li key={fix.title} className="flex items-center gap-3 border-b border-line py-1.5 last:border-0">
               <div className="min-w-0 grow">
-                <p className="font-semibold">{fix.title}</p>
+                <p className="font-semibold">{say(fix.title)}</p>
                 <p className="text-xs text-quiet">
                   {price(fix, units)} · then <Reserve reserve={fix.entry.minimumReserve} status={fix.entry.status} />{' '}
                   {findCheck(fix.entry.governingCheckId ?? '')?.title} governs
                 </p>
-                {fix.takes && <p className="text-xs text-quiet">{fix.takes}</p>}
+                {fix.takes && <p className="text-xs text-quiet">{say(fix.takes)}</p>}
                 {fix.isDecision && (
                   <p className="text-xs text-unknown">
                     Not a fix but a decision: it makes the loads count for less, and somebody has to sign it.
@@ -52,7 +54,7 @@ export function FixesPanel({ grade }: { grade: Grade }) {
                 </Link>
               ) : (
                 <Button
-                  aria-label={`${fix.title}: write it into the brief`}
+                  aria-label={`${say(fix.title)}: write it into the brief`}
                   onClick={() => edit(fix.brief, `fix ${fix.kind}`)}
                 >
                   Apply

@@ -18,6 +18,7 @@ import { HeatPanel } from './HeatPanel.tsx';
 import { rejectionReasons } from '@anvilstone/core';
 import { WorkingTable } from './WorkingTable.tsx';
 import { useFocusBack } from '../ui/useFocusBack.ts';
+import { useSay } from '../ui/useSay.ts';
 
 /** One grade: its checks in each orientation, the working of the chosen one, and how its reserve falls with heat. */
 export function GradeDrawer({
@@ -36,6 +37,7 @@ export function GradeDrawer({
   onClose: () => void;
 }) {
   const focusBack = useFocusBack();
+  const say = useSay();
   const { brief, library, partId } = useBench();
   const navigate = useNavigate();
   const [search] = useSearchParams();
@@ -94,9 +96,11 @@ export function GradeDrawer({
             <ul
               className={`mt-3 list-disc rounded border py-2 pr-3 pl-7 text-sm ${entry.status === 'fail' ? 'border-fail bg-fail-ground text-fail' : 'border-unknown bg-unknown-ground text-unknown'}`}
             >
-              {rejectionReasons(entry).map((reason) => (
-                <li key={reason}>{reason}</li>
-              ))}
+              {rejectionReasons(entry)
+                .map(say)
+                .map((reason) => (
+                  <li key={reason}>{reason}</li>
+                ))}
             </ul>
           )}
           <CheckList checks={entry.checks} chosen={checkId} governing={entry.governingCheckId} onCheck={onCheck} />

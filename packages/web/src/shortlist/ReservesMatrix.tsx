@@ -13,6 +13,7 @@ import { rejectionReasons } from '@anvilstone/core';
 import { percent } from './percent.ts';
 import { SortHead, type Sort } from './SortHead.tsx';
 import type { Chances } from './useChances.ts';
+import { useSay } from '../ui/useSay.ts';
 
 /** Every row is as high as the tallest, so that thousands can be scrolled without measuring one. */
 const ROW_PX = 64;
@@ -227,7 +228,8 @@ const MatrixRow = memo(function MatrixRow({
 }) {
   const units = useAppSelector((state) => state.settings.units);
   const best = evaluation?.best;
-  const why = !best || best.status === 'pass' ? [] : rejectionReasons(best);
+  const say = useSay();
+  const why = !best || best.status === 'pass' ? [] : rejectionReasons(best).map(say);
   const name = grade?.name ?? gradeId;
   return (
     <tr
@@ -351,6 +353,8 @@ function heldTo(limitC: number | null, units: UnitSystem): string {
 }
 
 function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean; onOpen: () => void }) {
+  const say = useSay();
+  const why = check.reason ?? check.gaps[0];
   const said =
     check.reserve === null
       ? statusWords(check.status, check.evidence)
@@ -361,7 +365,7 @@ function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean
       <button
         type="button"
         aria-label={`${title}: ${said}${governs ? ', governs' : ''}. Show working`}
-        title={check.reason ?? check.gaps[0] ?? undefined}
+        title={why && say(why)}
         className={`inline-flex items-center gap-1 rounded border px-1 py-1 ${governs ? 'border-ember bg-ember-ground font-semibold' : 'border-transparent hover:border-line-strong'}`}
         onClick={onOpen}
       >

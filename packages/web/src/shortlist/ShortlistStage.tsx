@@ -9,6 +9,7 @@ import { Loading } from '../ui/Loading.tsx';
 import { NoGrades } from '../parts/NoGrades.tsx';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
+import { useSay } from '../ui/useSay.ts';
 import { SavedViews } from '../views/SavedViews.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
@@ -52,6 +53,7 @@ export function ShortlistStage() {
   const [address, set] = useShortlistAddress(library.rules.rankingSchool);
   const { school, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
   const wishes = useWishes(library.rules.rankingSchool);
+  const say = useSay();
   const pinned = pinnedIds.join(',');
   const [weights, drag] = useDraggedWeights(
     address.weights,
@@ -210,7 +212,7 @@ export function ShortlistStage() {
         <Term means={TERMS.governs}>Warm frame: governs</Term>
         <Term means={TERMS.evidence}>Letter: evidence class</Term>
         <Term means={TERMS.typical}>Thin tick: typical values only</Term>
-        <Term means={TERMS.ownHeatLimit}>“to 80 °C”: own heat limit</Term>
+        <Term means={TERMS.ownHeatLimit}>“to {say('80 °C')}”: own heat limit</Term>
         <Term means={TERMS.orientation}>XY, XZ, ZX</Term>
         <span>Calculated from the evidence at hand; this does not approve a part.</span>
       </p>

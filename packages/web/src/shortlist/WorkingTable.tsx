@@ -4,6 +4,7 @@ import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
 import { demandSentence } from '../ui/demandWords.ts';
 import { statusWords } from '../ui/Reserve.tsx';
+import { useSay } from '../ui/useSay.ts';
 
 /** The shown arithmetic of one check, with the sources of its numbers. Always in the computation's own units. */
 export function WorkingTable({ check }: { check: CheckResult }) {
@@ -12,6 +13,7 @@ export function WorkingTable({ check }: { check: CheckResult }) {
   const definition = findCheck(check.checkId);
   const load = brief.loadCases.find((loadCase) => loadCase.id === check.loadCaseId);
   const steps = check.working ?? [];
+  const say = useSay();
   return (
     <section aria-label={`Working: ${definition?.title ?? check.checkId}`} className="mt-4">
       <h3 className="text-base">{definition?.title}</h3>
@@ -20,13 +22,13 @@ export function WorkingTable({ check }: { check: CheckResult }) {
       {check.reserve !== null && (
         <p className="mt-2 text-base">
           <strong>{demandSentence(check, units)}</strong>: reserve <strong>{formatReserve(check.reserve)}</strong>,{' '}
-          {statusWords(check.status, check.evidence)}.{check.reason ? ` ${check.reason}.` : ''}
+          {statusWords(check.status, check.evidence)}.{check.reason ? ` ${say(check.reason)}.` : ''}
         </p>
       )}
-      {check.demand === null && check.reason && <p className="mt-2 text-base">{check.reason}</p>}
+      {check.demand === null && check.reason && <p className="mt-2 text-base">{say(check.reason)}</p>}
       {check.gaps.map((gap) => (
         <p key={gap} className="mt-2 text-unknown">
-          Unknown, so it does not pass. {gap}.
+          Unknown, so it does not pass. {say(gap)}.
         </p>
       ))}
       {steps.length > 0 && (

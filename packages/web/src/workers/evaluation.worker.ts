@@ -154,8 +154,8 @@ const engine = {
     return [...ids];
   },
   /** A few grades side by side. */
-  compare: (brief: Brief, gradeIds: readonly string[]): Comparison =>
-    compareFinalists(brief, theWorkshop(), gradeIds, theWorkshop().rules),
+  compare: (brief: Brief, gradeIds: readonly string[], units: UnitSystem): Comparison =>
+    compareFinalists(brief, theWorkshop(), gradeIds, theWorkshop().rules, units),
   /** The choice in plain sentences, with the draws of the one that leads. */
   choice(brief: Brief, wishes: RankingWishes, units: UnitSystem): Piece[][] {
     const ranked = rank(screened(brief).grades, wishes.schoolId, groundsOfChoice(brief, wishes));
@@ -195,8 +195,8 @@ const engine = {
     compareWays(brief, theWorkshop(), gradeId, theWorkshop().rules, tilt),
   tiltSweep: (brief: Brief, gradeId: string, towards: Tilt['towards']): LineChart =>
     tiltSweep(brief, theWorkshop(), gradeId, towards, theWorkshop().rules),
-  angleChart: (brief: Brief, gradeId: string): LineChart | undefined =>
-    angleChart(brief, theWorkshop(), gradeId, theWorkshop().rules),
+  angleChart: (brief: Brief, gradeId: string, units: UnitSystem): LineChart | undefined =>
+    angleChart(brief, theWorkshop(), gradeId, theWorkshop().rules, units),
   fillings: (brief: Brief, gradeId: string): Filling[] =>
     compareFillings(brief, theWorkshop(), gradeId, theWorkshop().rules),
   /** Undefined: this grade does not foam. */

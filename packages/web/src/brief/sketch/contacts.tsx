@@ -1,6 +1,7 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { Dimension } from './Dimension.tsx';
 import { Force, Ground, Note, Other, Place, Solid } from './pieces.tsx';
+import { useSay } from '../../ui/useSay.ts';
 import { useSketch } from './SketchContext.ts';
 
 export function PadSketch({ part }: { part: GeometryOf<'elastomer-pad'> }) {
@@ -99,6 +100,7 @@ export function FlangeSketch({ part }: { part: GeometryOf<'bolted-flange'> }) {
 }
 
 export function HotContactSketch({ part }: { part: GeometryOf<'hot-contact'> }) {
+  const say = useSay();
   const { load, bare } = useSketch();
   const sideMm = Math.sqrt(part.areaMm2);
   const perMm = Math.min(260 / sideMm, 90 / part.thicknessMm);
@@ -116,7 +118,7 @@ export function HotContactSketch({ part }: { part: GeometryOf<'hot-contact'> }) 
       <Force from={[x, 8]} to={[x, top - 58]} text={load} />
       {!bare && (
         <text x={x} y={top - 24} textAnchor="middle" className="fill-ink text-[13px]">
-          {part.otherBody}, {part.otherTemperatureC} °C
+          {part.otherBody}, {say(`${part.otherTemperatureC} °C`)}
         </text>
       )}
       <Place id="movement" at={[x, top]} />

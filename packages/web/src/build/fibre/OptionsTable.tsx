@@ -8,6 +8,7 @@ import { MassAndCost, ReserveAndGoverns } from '../EntryCells.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
+import { useSay } from '../../ui/useSay.ts';
 
 const HEADINGS = ['What to change', 'Mass', 'Cost', 'Print time', 'Smallest reserve', 'Governs', 'Into the brief'];
 
@@ -27,11 +28,12 @@ export function OptionsTable({
   const { brief } = useBench();
   const edit = useEdit();
   const [, set] = useAddress();
+  const say = useSay();
   const now = JSON.stringify(brief);
   return (
     <Panel title="The least fibre that passes, and what else would" aside={aside}>
       <p className="mb-2 text-sm" role="status">
-        {verdict(options)}
+        {say(verdict(options))}
       </p>
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
         <TableHead headings={HEADINGS} />
@@ -45,7 +47,7 @@ export function OptionsTable({
                 className={`border-b border-line last:border-0 ${isNow ? 'bg-sunken' : ''}`}
               >
                 <th scope="row" className="px-3 py-1 text-left font-normal">
-                  {option.title}
+                  {say(option.title)}
                 </th>
                 {entry ? (
                   <>
@@ -57,7 +59,7 @@ export function OptionsTable({
                   </>
                 ) : (
                   <td colSpan={5} className="px-3 py-1 text-unknown">
-                    {option.why}
+                    {option.why && say(option.why)}
                   </td>
                 )}
                 <td className="px-3 py-1">
@@ -67,7 +69,7 @@ export function OptionsTable({
                     option.brief &&
                     TAKEN.includes(option.kind) && (
                       <Button
-                        aria-label={`Take ${option.title}`}
+                        aria-label={`Take ${say(option.title)}`}
                         onClick={() => {
                           edit(option.brief!, 'stiffening');
                           if (option.gradeId !== gradeId) set({ grade: option.gradeId });

@@ -1,12 +1,15 @@
-import { formatNumber as f, type LineChart } from '@anvilstone/core';
+import { formatNumber as f, type LineChart, type UnitSystem } from '@anvilstone/core';
 import { CRITERION_WORDS, type LaminateReport, type LoadReport } from '@anvilstone/core/laminate';
+import { useAppSelector } from '../../app/store.ts';
 import { ChartFigure } from '../../charts/ChartFigure.tsx';
+import { amount } from '../../ui/amount.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import { LoopFacts } from './LoopFacts.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
 
 /** What a layup is and bears; warnings first. */
 export function LaminateFacts({ report }: { report: LaminateReport }) {
+  const units = useAppSelector((state) => state.settings.units);
   const { inPlane, bending } = report;
   const rows: [string, number, number][] = [
     ['Ex, MPa', inPlane.exMPa, bending.exMPa],
@@ -33,15 +36,15 @@ export function LaminateFacts({ report }: { report: LaminateReport }) {
   };
   return (
     <div className="flex flex-col gap-4">
-      <Panel title={`${report.plies.length} plies, ${f(report.thicknessMm)} mm`}>
+      <Panel title={`${report.plies.length} plies, ${amount(report.thicknessMm, 'mm', units)}`}>
         <ul className="mb-3 list-disc pl-4 text-sm text-unknown">
           {report.warnings.map((warning) => (
             <li key={warning}>{warning}</li>
           ))}
           {report.thermalBowMm && (
             <li className="text-ink">
-              Laid free, 100 mm of it bow by {bow(report.thermalBowMm.x)} mm along x and {bow(report.thermalBowMm.y)} mm
-              along y over {f(report.deltaTK ?? 0)} K.
+              Laid free, {amount(100, 'mm', units)} of it bow by {bow(report.thermalBowMm.x, units)} along x and{' '}
+              {bow(report.thermalBowMm.y, units)} along y over {f(report.deltaTK ?? 0)} K.
             </li>
           )}
         </ul>
@@ -71,7 +74,7 @@ export function LaminateFacts({ report }: { report: LaminateReport }) {
 }
 
 /** Less than a thousandth of a millimetre is no bow. */
-const bow = (mm: number) => (Math.abs(mm) < 1e-3 ? '0' : f(mm, 3));
+const bow = (mm: number, units: UnitSystem) => amount(Math.abs(mm) < 1e-3 ? 0 : mm, 'mm', units);
 
 function Matrices({ report }: { report: LaminateReport }) {
   return (

@@ -1,0 +1,39 @@
+import type { Dimension, UnitSystem } from '../units/dimensions.ts';
+import { formatQuantity } from '../units/formatQuantity.ts';
+
+const DIMENSIONS: Readonly<Record<string, Dimension>> = {
+  mm: 'length',
+  MPa: 'stress',
+  '°C': 'temperature',
+  N: 'force',
+  'N·mm': 'torque',
+  g: 'mass',
+  J: 'energy',
+  'm/s': 'speed',
+};
+
+const NUMBER = String.raw`[−-]?\d+(?:\.\d+)?`;
+/** “10 to 35 °C” is one amount: its first number has the unit of its second. */
+const AMOUNT = new RegExp(
+  String.raw`(?:(?<![\w.])(${NUMBER}) (to|and) )?(?<![\w.])(${NUMBER}) (mm|MPa|°C|N·mm|N|g|J|m/s)(?![\w/·²³])`,
+  'g',
+);
+
+const valueOf = (text: string) => Number(text.replace('−', '-'));
+
+/**
+ * A finished sentence of the engine, whose numbers are in its own units, with its amounts in the reader’s. Kelvins, shares
+ * and what is measured in other units stay as they are.
+ */
+export function inUnits(sentence: string, units: UnitSystem): string {
+  if (units === 'metric') return sentence;
+  return sentence.replace(
+    AMOUNT,
+    (_all, first: string | undefined, between: string | undefined, last: string, unit: string) => {
+      const shown = (text: string) => formatQuantity(valueOf(text), DIMENSIONS[unit]!, units);
+      if (first === undefined) return shown(last);
+      const alone = shown(first).split(' ')[0]!;
+      return `${alone} ${between} ${shown(last)}`;
+    },
+  );
+}

@@ -1,0 +1,73 @@
+import { sampleBriefs } from '@anvilstone/core/sample';
+import type { ComponentType } from 'react';
+import { BenchStage } from '../bench/BenchStage.tsx';
+import { BriefStage } from '../brief/BriefStage.tsx';
+import { BuildStage } from '../build/BuildStage.tsx';
+import { CompareStage } from '../compare/CompareStage.tsx';
+import { DecisionStage } from '../decision/DecisionStage.tsx';
+import { PlanStage } from '../plan/PlanStage.tsx';
+import { ShortlistStage } from '../shortlist/ShortlistStage.tsx';
+import { drawnFor, LEAKS, textOf, wordsOf } from '../testPage.tsx';
+
+const STAGES: readonly [name: string, Stage: ComponentType, searches: readonly string[]][] = [
+  ['brief', BriefStage, ['']],
+  ['shortlist', ShortlistStage, ['', '?view=map', '?grade=ol-pa6-gf&check=sag-after-duration']],
+  ['compare', CompareStage, ['?grades=tm-petg,tm-petg-gf,ne-abs&uses=20']],
+  [
+    'build',
+    BuildStage,
+    ['', '&show=filling', '&show=fibre', '&show=split', '&show=layup'].map((show) => `?grade=ne-petg${show}`),
+  ],
+  [
+    'plan',
+    PlanStage,
+    ['machines', 'card', 'dry', 'supports', 'after', 'cost'].map((show) => `?grade=ne-petg&show=${show}`),
+  ],
+  ['decision', DecisionStage, ['?grade=tm-tpu95']],
+  ['bench', BenchStage, ['?grade=ne-petg']],
+];
+const PAGES = STAGES.flatMap(([name, Stage, searches]) => searches.map((search) => ({ name, Stage, search })));
+
+/** What is a name or the statement of a standard, whatever units its reader has. */
+const METRIC_BY_NAME = [
+  /^HDT at /,
+  /^Half time of uptake, 2 mm$/,
+  / g\/10 min/,
+  /^Melt temperature: .* Melt load: /,
+  /\(23 °C, 50 % RH\)/,
+  /^(Steam|Hot water|Fresh water), /,
+  /MPa·m\/s/,
+];
+const METRIC = /\d (mm|MPa|kg|g|N|°C|J|m\/s)(?![\w/·²³])/;
+
+describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', (_title, brief) => {
+  test.each(PAGES)('$name$search is drawn, and shows nothing that only a program understands', (page) => {
+    const { name, Stage, search } = page;
+    const root = drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}` });
+    expect(root.querySelectorAll('[role=alert]').map(textOf)).toEqual([]);
+    expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
+  });
+  test('for a reader of inches and pounds no amount stays metric', () => {
+    const own = [brief.title, brief.purpose, ...brief.loadCases.map(({ name }) => name)];
+    const left = PAGES.flatMap(({ name, Stage, search }) =>
+      wordsOf(drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}`, units: 'inchPound' }))
+        .filter((text) => METRIC.test(text) && !own.some((words) => text.includes(words)))
+        .filter((text) => !METRIC_BY_NAME.some((one) => one.test(text)))
+        .map((text) => `${name}${search}: ${text}`),
+    );
+    expect(left).toEqual([]);
+  });
+});
+
+test('controls of a page have names, and none has the same id as another', () => {
+  for (const { name, Stage, search } of PAGES) {
+    const root = drawnFor(sampleBriefs[0]!, <Stage />, { at: `/parts/p1/${name}${search}` });
+    const labelled = new Set(root.querySelectorAll('label[for]').map((one) => one.getAttribute('for')));
+    const nameless = root
+      .querySelectorAll('input:not([aria-hidden=true]),select,textarea')
+      .filter((one) => !labelled.has(one.id) && !one.getAttribute('aria-label') && !one.closest('label'));
+    expect(nameless.map(({ outerHTML }) => `${name}${search} ${outerHTML}`)).toEqual([]);
+    const ids = root.querySelectorAll('[id]').map(({ id }) => id);
+    expect(ids.filter((id, i) => ids.indexOf(id) !== i)).toEqual([]);
+  }
+});

@@ -1,0 +1,86 @@
+import { defaultHouseRules, type UnitSystem } from '@anvilstone/core';
+import { sampleLibrary } from '@anvilstone/core/sample';
+import type { Brief } from '@anvilstone/schema';
+import { configureStore } from '@reduxjs/toolkit';
+import { parse, type HTMLElement } from 'node-html-parser';
+import type { ReactElement } from 'react';
+import { renderToStaticMarkup } from 'react-dom/server';
+import { Provider } from 'react-redux';
+import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
+import { api } from './app/api.ts';
+import { draftReducer } from './app/draft.ts';
+import { settingsReducer, unitsChosen } from './app/settings.ts';
+import { gradesViewReducer } from './grades/gradesView.ts';
+import { guideReducer } from './guide/guideSlice.ts';
+import type { Bench } from './parts/bench.ts';
+import { useComputed } from './workers/testComputed.ts';
+import type { Workshop } from './workers/workshop.ts';
+
+export const sampleWorkshop: Workshop = { ...sampleLibrary, rules: defaultHouseRules };
+
+export interface Circumstances {
+  /** Where the page is; its search part is what most pages read. */
+  at?: string;
+  units?: UnitSystem;
+  library?: Workshop;
+  /** What the server has answered already: dispatched before the page is drawn. */
+  answers?: (store: ReturnType<typeof makeTestStore>) => void;
+}
+
+const makeTestStore = () =>
+  configureStore({
+    reducer: {
+      [api.reducerPath]: api.reducer,
+      settings: settingsReducer,
+      draft: draftReducer,
+      guide: guideReducer,
+      gradesView: gradesViewReducer,
+    },
+    middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
+  });
+
+/** A piece of a page as it is drawn the moment the engine has answered. No browser: nothing is clicked. Used by tests only. */
+export function drawn(element: ReactElement, { at = '/', units = 'metric', answers }: Circumstances = {}): HTMLElement {
+  const store = makeTestStore();
+  store.dispatch(unitsChosen(units));
+  answers?.(store);
+  const markup = renderToStaticMarkup(
+    <Provider store={store}>
+      <MemoryRouter initialEntries={[at]}>{element}</MemoryRouter>
+    </Provider>,
+  );
+  return parse(markup);
+}
+
+/** The same of a piece that belongs to a part, whose brief and library it reads. */
+export function drawnFor(brief: Brief, element: ReactElement, circumstances: Circumstances = {}): HTMLElement {
+  const library = circumstances.library ?? sampleWorkshop;
+  return drawn(
+    <Routes>
+      <Route element={<PartAround brief={brief} library={library} />}>
+        <Route path="*" element={element} />
+      </Route>
+    </Routes>,
+    circumstances,
+  );
+}
+
+function PartAround({ brief, library }: { brief: Brief; library: Workshop }) {
+  const standing = useComputed(library, (engine) => engine.standing(brief));
+  return <Outlet context={{ partId: 'p1', brief, library, standing } satisfies Bench} />;
+}
+
+/** What is to be read, with one space between pieces. */
+export const textOf = (root: HTMLElement): string => root.structuredText.replace(/\s+/g, ' ').trim();
+
+/** What is to be read, heard or shown on hovering, piece by piece. */
+export function wordsOf(root: HTMLElement): string[] {
+  const said = root
+    .querySelectorAll('[aria-label],[title],[aria-valuetext],[placeholder]')
+    .flatMap((one) => ['aria-label', 'title', 'aria-valuetext', 'placeholder'].map((name) => one.getAttribute(name)));
+  const read = root.querySelectorAll('*').flatMap((one) => one.childNodes.filter(({ nodeType }) => nodeType === 3));
+  return [...said, ...read.map(({ text }) => text)].flatMap((text) => (text?.trim() ? [text.trim()] : []));
+}
+
+/** What no reader should ever meet: values that leaked out of the program, and names that only it knows. */
+export const LEAKS = /\bundefined\b|\bNaN\b|\[object|\bInfinity\b|\bnull\b|\b[a-z]+[a-z0-9]*[A-Z][a-zA-Z]{2,}\b/;

@@ -1,0 +1,8 @@
+import { inUnits } from '@anvilstone/core';
+import { useAppSelector } from '../app/store.ts';
+
+/** The engine’s own sentences, with their amounts in the reader’s units. */
+export function useSay(): (sentence: string) => string {
+  const units = useAppSelector((state) => state.settings.units);
+  return (sentence) => inUnits(sentence, units);
+}
