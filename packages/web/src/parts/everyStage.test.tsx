@@ -37,6 +37,8 @@ const METRIC_BY_NAME = [
   /\(23 °C, 50 % RH\)/,
   /^(Steam|Hot water|Fresh water), /,
   /MPa·m\/s/,
+  // Nozzles, and how far a printer draws the filament back, are millimetres everywhere.
+  /^\d(\.\d)? mm(, (brass|hardened))?$/,
 ];
 const METRIC = /\d (mm|MPa|kg|g|N|°C|J|m\/s)(?![\w/·²³])/;
 

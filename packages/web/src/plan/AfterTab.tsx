@@ -5,6 +5,7 @@ import { useBench } from '../parts/bench.ts';
 import { Panel } from '../ui/Panel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { PlanTabProps } from './planTab.ts';
+import { useSay } from '../ui/useSay.ts';
 
 const LOOK: Record<TreatmentVerdict, string> = {
   works: 'text-pass',
@@ -17,6 +18,7 @@ const MARK: Record<TreatmentVerdict, string> = { works: '✓', 'with care': '△
 /** What may be done to the finished print, what wrecks it, and what it changes in the numbers. */
 export function AfterTab({ grade }: PlanTabProps) {
   const { library } = useBench();
+  const say = useSay();
   const treatments = useMemo(() => afterPrinting(grade, [...(library.agents ?? []), ...agents]), [grade, library]);
   if (!treatments) return null;
   return (
@@ -32,9 +34,9 @@ export function AfterTab({ grade }: PlanTabProps) {
               <td className={`px-3 py-2 whitespace-nowrap ${LOOK[verdict]}`}>
                 <span aria-hidden="true">{MARK[verdict]}</span> {verdict}
               </td>
-              <td className="px-3 py-2">{how}</td>
-              <td className="px-3 py-2">{changes || '–'}</td>
-              <td className="px-3 py-2 text-unknown">{caution}</td>
+              <td className="px-3 py-2">{say(how)}</td>
+              <td className="px-3 py-2">{changes ? say(changes) : '–'}</td>
+              <td className="px-3 py-2 text-unknown">{caution && say(caution)}</td>
             </tr>
           ))}
         </tbody>

@@ -69,7 +69,7 @@ export function CardTab({ grade, orientation, choice }: PlanTabProps) {
                       {value}
                     </span>
                     <span className="block text-xs text-quiet">
-                      {why}. <em>{FROM[from]}</em>
+                      {say(why)}. <em>{FROM[from]}</em>
                     </span>
                   </dd>
                 </div>

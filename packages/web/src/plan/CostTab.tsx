@@ -7,6 +7,7 @@ import { TableHead } from '../ui/TableHead.tsx';
 import { ConsumablePanel } from './ConsumablePanel.tsx';
 import type { PlanTabProps } from './planTab.ts';
 import { usePaid } from './usePaid.tsx';
+import { useSay } from '../ui/useSay.ts';
 
 const QUANTITIES = [1, 2, 5, 10, 20, 50, 100] as const;
 const usd = (value: number) => (value !== 0 && Math.abs(value) < 0.01 ? '< 0.01' : value.toFixed(2));
@@ -114,6 +115,7 @@ export function CostTab({ grade, choice }: PlanTabProps) {
 }
 
 function Components({ cost, machineName, blocked }: { cost: GoodPartCost; machineName: string; blocked: boolean }) {
+  const say = useSay();
   return (
     <Panel title={`One good part: ${usd(cost.totalUsd)} USD`}>
       {blocked && <p className="mb-2 text-fail">This machine cannot print it: the sum is of one that could.</p>}
@@ -126,7 +128,7 @@ function Components({ cost, machineName, blocked }: { cost: GoodPartCost; machin
                 {title}
               </th>
               <td className="px-3 py-1 text-right font-semibold whitespace-nowrap">{usd(value)}</td>
-              <td className="px-3 py-1 text-quiet">{how}</td>
+              <td className="px-3 py-1 text-quiet">{say(how)}</td>
             </tr>
           ))}
           <tr>

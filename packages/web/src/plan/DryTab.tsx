@@ -93,7 +93,7 @@ export function DryTab({ grade, choice }: PlanTabProps) {
             rows={[
               ['Water, of the balance with 50 % humidity', `${f(100 * found.fraction, 2)} %`],
               ['Too wet from', '20 %'],
-              ['Out of the dryer at 23 °C and 50 % it lasts', duration(water.openHours)],
+              [`Out of the dryer at ${amount(23, '°C', units)} and 50 % it lasts`, duration(water.openHours)],
               ['Drying as stated', `${duration(water.dryingH)} at ${amount(water.dryingC, '°C', units)}`],
             ]}
           />

@@ -6,6 +6,7 @@ import { amount } from '../ui/amount.ts';
 import { Panel } from '../ui/Panel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 import type { PlanTabProps } from './planTab.ts';
+import { useSay } from '../ui/useSay.ts';
 
 const HEADINGS = ['Support', 'Advised', 'Holds while printing', 'Comes off', 'What that does to the part', 'Mind'];
 const ADVISED = { yes: 'yes', possible: 'possible', no: 'no' } as const;
@@ -13,6 +14,7 @@ const ADVISED = { yes: 'yes', possible: 'possible', no: 'no' } as const;
 /** What holds up overhangs of this grade, how it comes off, and what coming off does to the part. */
 export function SupportsTab({ grade, choice }: PlanTabProps) {
   const units = useAppSelector((state) => state.settings.units);
+  const say = useSay();
   const choices = useMemo(() => supportChoices(grade, choice.machine), [grade, choice]);
   if (!choices || choices.length === 0)
     return (
@@ -30,23 +32,25 @@ export function SupportsTab({ grade, choice }: PlanTabProps) {
               </th>
               <td className="px-3 py-2">
                 {problems.length > 0 ? (
-                  <span className="text-fail">not here: {problems.join('; ')}</span>
+                  <span className="text-fail">not here: {problems.map(say).join('; ')}</span>
                 ) : (
                   <span className={pairing.recommended === 'no' ? 'text-fail' : ''}>
                     {ADVISED[pairing.recommended]}
                   </span>
                 )}
               </td>
-              <td className="px-3 py-2">{pairing.bond}</td>
+              <td className="px-3 py-2">{say(pairing.bond)}</td>
               <td className="px-3 py-2">
                 {REMOVAL_WORDS[pairing.removability]}, {support.removal.agent},{' '}
                 {amount(support.removal.temperatureC.low, '°C', units)} to{' '}
                 {amount(support.removal.temperatureC.high, '°C', units)}, {support.removal.hoursTypical.low} to{' '}
                 {support.removal.hoursTypical.high} h
-                <span className="block text-xs text-quiet">helps: {support.removal.helps.join('; ')}</span>
+                <span className="block text-xs text-quiet">helps: {support.removal.helps.map(say).join('; ')}</span>
               </td>
-              <td className="px-3 py-2">{pairing.harms ?? 'nothing worth telling'}</td>
-              <td className="px-3 py-2 text-unknown">{[pairing.caution, support.caution].filter(Boolean).join(' ')}</td>
+              <td className="px-3 py-2">{pairing.harms ? say(pairing.harms) : 'nothing worth telling'}</td>
+              <td className="px-3 py-2 text-unknown">
+                {say([pairing.caution, support.caution].filter(Boolean).join(' '))}
+              </td>
             </tr>
           ))}
         </tbody>

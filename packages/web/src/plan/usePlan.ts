@@ -32,7 +32,8 @@ export function usePlan(): Plan {
   const wanted = ORIENTATIONS.find((one) => one === search.get('way'));
   const orientation = wanted ?? best?.orientation;
   const ask = useCallback(
-    async (engine: Remote<Engine>) => (await engine.machineChoices(brief, gradeId!, orientation!)) ?? ('none' as const),
+    (engine: Remote<Engine>) =>
+      engine.machineChoices(brief, gradeId!, orientation!) as Promise<MachineChoice[] | 'none'>,
     [brief, gradeId, orientation],
   );
   const { value: choices } = useComputed(library, gradeId && orientation ? ask : undefined);

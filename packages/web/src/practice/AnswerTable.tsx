@@ -42,7 +42,7 @@ export function AnswerTable({
                 </span>
               )}
             </td>
-            <td className="px-3">{best.costUsd?.toFixed(2) ?? '—'}</td>
+            <td className="px-3">{best.costUsd?.toFixed(2) ?? 'unknown'}</td>
             <td className="max-w-96 px-3 py-2">{remarks[gradeId]}</td>
           </tr>
         ))}

@@ -208,9 +208,9 @@ const engine = {
     fillingsOfMass(brief, theWorkshop(), gradeId, massG, theWorkshop().rules),
   planFibre: (brief: Brief, gradeId: string, target: number): StiffeningOption[] =>
     planFibre(brief, theWorkshop(), gradeId, theWorkshop().rules, target),
-  /** Every machine for one grade and way up; undefined: how its family is printed is not known. */
-  machineChoices: (brief: Brief, gradeId: string, orientation: BuildOrientation): MachineChoice[] | undefined =>
-    machineChoices(brief, theWorkshop(), gradeId, orientation, theWorkshop().rules),
+  /** Every machine for one grade and way up; none: how its family is printed is not known. */
+  machineChoices: (brief: Brief, gradeId: string, orientation: BuildOrientation): MachineChoice[] | 'none' =>
+    machineChoices(brief, theWorkshop(), gradeId, orientation, theWorkshop().rules) ?? 'none',
   upgradeGains: (briefs: readonly Brief[], machineId: string): UpgradeGain[] =>
     upgradeGains(briefs, theWorkshop(), machineId, theWorkshop().rules),
   /** Tests that a part’s answer would gain from, in one grade and way up. Methods go by their ids: they hold functions. */

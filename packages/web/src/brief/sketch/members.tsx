@@ -90,7 +90,7 @@ function BarView({
 }
 
 export function LugSketch({ part }: { part: GeometryOf<'pinned-lug'> }) {
-  const { load } = useSketch();
+  const { load, bare } = useSketch();
   const total = part.lengthMm + part.edgeDistanceMm;
   const perMm = Math.min(380 / total, 130 / part.widthMm);
   const [left, y] = [70, 106];
@@ -108,9 +108,11 @@ export function LugSketch({ part }: { part: GeometryOf<'pinned-lug'> }) {
       />
       <Other d={circle(hole + 1, y, r * 0.92)} />
       <Force from={[hole, y]} to={[end + 62, y]} text={undefined} />
-      <text x={end + 34} y={y - 12} className="fill-ember text-[13px] font-semibold">
-        {load}
-      </text>
+      {!bare && (
+        <text x={end + 34} y={y - 12} className="fill-ember text-[13px] font-semibold">
+          {load}
+        </text>
+      )}
       <Place id="net-section" at={[hole, y - r]} />
       <Place id="movement" at={[end - 6, y]} />
       <Place id="bearing" at={[hole + r, y]} />
