@@ -39,6 +39,14 @@ const makeTestStore = () =>
     middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   });
 
+/** What the server has answered: endpoint, what it was asked with, and the answer. */
+export const answered =
+  (...all: readonly (readonly [endpointName: string, arg: unknown, value: unknown])[]): Circumstances['answers'] =>
+  (store) =>
+    void store.dispatch(
+      api.util.upsertQueryEntries(all.map(([endpointName, arg, value]) => ({ endpointName, arg, value })) as never),
+    );
+
 /** A piece of a page as it is drawn the moment the engine has answered. No browser: nothing is clicked. Used by tests only. */
 export function drawn(element: ReactElement, { at = '/', units = 'metric', answers }: Circumstances = {}): HTMLElement {
   const store = makeTestStore();

@@ -7,7 +7,7 @@ import { CompareStage } from '../compare/CompareStage.tsx';
 import { DecisionStage } from '../decision/DecisionStage.tsx';
 import { PlanStage } from '../plan/PlanStage.tsx';
 import { ShortlistStage } from '../shortlist/ShortlistStage.tsx';
-import { drawnFor, LEAKS, textOf, wordsOf } from '../testPage.tsx';
+import { answered, drawnFor, LEAKS, textOf, wordsOf } from '../testPage.tsx';
 
 const STAGES: readonly [name: string, Stage: ComponentType, searches: readonly string[]][] = [
   ['brief', BriefStage, ['']],
@@ -28,6 +28,9 @@ const STAGES: readonly [name: string, Stage: ComponentType, searches: readonly s
 ];
 const PAGES = STAGES.flatMap(([name, Stage, searches]) => searches.map((search) => ({ name, Stage, search })));
 
+/** Of a part that was just begun. */
+const NOTHING_YET = answered(['decisions', 'p1', []], ['campaigns', undefined, []]);
+
 /** What is a name or the statement of a standard, whatever units its reader has. */
 const METRIC_BY_NAME = [
   /^HDT at /,
@@ -45,14 +48,16 @@ const METRIC = /\d (mm|MPa|kg|g|N|°C|J|m\/s)(?![\w/·²³])/;
 describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', (_title, brief) => {
   test.each(PAGES)('$name$search is drawn, and shows nothing that only a program understands', (page) => {
     const { name, Stage, search } = page;
-    const root = drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}` });
+    const root = drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}`, answers: NOTHING_YET });
     expect(root.querySelectorAll('[role=alert]').map(textOf)).toEqual([]);
     expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
   });
   test('for a reader of inches and pounds no amount stays metric', () => {
     const own = [brief.title, brief.purpose, ...brief.loadCases.map(({ name }) => name)];
     const left = PAGES.flatMap(({ name, Stage, search }) =>
-      wordsOf(drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}`, units: 'inchPound' }))
+      wordsOf(
+        drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}`, units: 'inchPound', answers: NOTHING_YET }),
+      )
         .filter((text) => METRIC.test(text) && !own.some((words) => text.includes(words)))
         .filter((text) => !METRIC_BY_NAME.some((one) => one.test(text)))
         .map((text) => `${name}${search}: ${text}`),
@@ -63,7 +68,7 @@ describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', 
 
 test('controls of a page have names, and none has the same id as another', () => {
   for (const { name, Stage, search } of PAGES) {
-    const root = drawnFor(sampleBriefs[0]!, <Stage />, { at: `/parts/p1/${name}${search}` });
+    const root = drawnFor(sampleBriefs[0]!, <Stage />, { at: `/parts/p1/${name}${search}`, answers: NOTHING_YET });
     const labelled = new Set(root.querySelectorAll('label[for]').map((one) => one.getAttribute('for')));
     const nameless = root
       .querySelectorAll('input:not([aria-hidden=true]),select,textarea')
