@@ -35,6 +35,7 @@ export default {
     project('web', {
       // Pages are drawn without a browser and its workers: the engine is asked in the same process.
       moduleNameMapper: {
+        '\\?raw$': '<rootDir>/src/testRaw.ts',
         '^comlink$': '<rootDir>/src/workers/testComlink.ts',
         '/workers/useComputed\\.ts$': '<rootDir>/src/workers/testComputed.ts',
       },

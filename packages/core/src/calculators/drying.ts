@@ -4,7 +4,7 @@ import { spoolMoisture } from '../drying/spoolMoisture.ts';
 import { calculator } from './calculator.ts';
 import { above0 } from './fields.ts';
 
-const name = Type.String({ minLength: 1, maxLength: 80 });
+const name = Type.String({ minLength: 1, maxLength: 80, description: 'Name' });
 const celsius = (description: string) => Type.Number({ minimum: -40, maximum: 250, description });
 const hours = (description: string) => Type.Number({ minimum: 0, maximum: 10_000, description });
 

@@ -3,7 +3,7 @@ import type { Dimension } from '@anvilstone/core';
 /** A schema's description without its unit: “Free length, mm” → “Free length”; what follows a semicolon is a hint. */
 export function labelOf(description: string): { label: string; hint: string | undefined } {
   const [main = '', ...rest] = description.split('; ');
-  const label = main.replace(/, (mm[²³⁴]?|°C?|MPa|N|s|h|g|rev\/min|N·mm)$/, '');
+  const label = main.replace(/, (mm[²³⁴]?|°C?|MPa|N|s|h|g|%|rev\/min|N·mm)$/, '');
   return { label, hint: rest.length === 0 ? undefined : rest.join('; ') };
 }
 
@@ -20,7 +20,8 @@ const BY_SUFFIX: readonly [suffix: RegExp, dimension: Dimension][] = [
   [/MPerS$/, 'speed'],
   [/J$/, 'energy'],
   [/G$/, 'mass'],
-  [/H$/, 'time'],
+  [/H$|^hours$/, 'time'],
+  [/Pct$/, 'fraction'],
   [/S$/, 'shortTime'],
 ];
 

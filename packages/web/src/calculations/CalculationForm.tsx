@@ -2,10 +2,10 @@ import { families, reinforcements } from '@anvilstone/core';
 import type { SectionGeometry } from '@anvilstone/schema';
 import { choiceWords, dimensionOf, labelOf } from '../brief/fieldWords.ts';
 import { SectionFields } from '../brief/SectionFields.tsx';
-import { Choice, Field, controlLook, TextField } from '../ui/fields.tsx';
+import { Choice, TextField } from '../ui/fields.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
+import { RowsEntry } from './RowsEntry.tsx';
 import { kindOf, type FieldSchema } from './schemaFields.ts';
-import { useState } from 'react';
 
 type Values = Record<string, unknown>;
 
@@ -44,6 +44,7 @@ function replaced(values: Values, key: string, value: unknown): Values {
   return next;
 }
 
+const rowsOf = (value: unknown) => (Array.isArray(value) ? (value as Values[]) : []);
 const NONE = '';
 const textOf = (value: unknown) => (typeof value === 'string' ? value : NONE);
 
@@ -115,48 +116,7 @@ function Entry({
           )}
         </fieldset>
       );
-    default:
-      return <JsonEntry label={label} value={value} error={error} onChange={onChange} />;
+    case 'list':
+      return <RowsEntry label={label} schema={schema} rows={rowsOf(value)} error={error} onChange={onChange} />;
   }
-}
-
-/** A list, written as JSON. */
-function JsonEntry({
-  label,
-  value,
-  error,
-  onChange,
-}: {
-  label: string;
-  value: unknown;
-  error: string | undefined;
-  onChange: (value: unknown) => void;
-}) {
-  const [typed, setTyped] = useState<string | null>(null);
-  const [complaint, setComplaint] = useState<string>();
-  const read = (text: string) => {
-    setTyped(text);
-    try {
-      onChange(JSON.parse(text));
-      setComplaint(undefined);
-    } catch {
-      setComplaint('Not JSON. The last usable list stays in force.');
-    }
-  };
-  return (
-    <div className="col-span-3 narrow:col-span-2">
-      <Field label={label} error={complaint ?? error}>
-        {(ids) => (
-          <textarea
-            {...ids}
-            rows={2}
-            className={controlLook}
-            value={typed ?? JSON.stringify(value)}
-            onChange={(event) => read(event.target.value)}
-            onBlur={() => complaint === undefined && setTyped(null)}
-          />
-        )}
-      </Field>
-    </div>
-  );
 }

@@ -1,5 +1,5 @@
 import { calculators } from '@anvilstone/core';
-import { inputFromAddress, kindOf, nameAndUnit, type FieldSchema } from './schemaFields.ts';
+import { firstRow, inputFromAddress, kindOf, nameAndUnit, type FieldSchema } from './schemaFields.ts';
 
 test.each([
   ['peakShearMPa', 'Peak shear', 'MPa'],
@@ -11,15 +11,27 @@ test.each([
   ['bucklesAt', 'Buckles at', ''],
 ])('%s is %s in %s', (field, name, unit) => expect(nameAndUnit(field)).toEqual({ name, unit }));
 
-test('every input of every calculator can be entered without writing JSON, but for lists', () => {
+test('every input of every calculator has a field, and no list has to be written as code', () => {
   for (const calculator of calculators) {
     const { properties = {} } = calculator.input as unknown as FieldSchema;
     for (const [key, schema] of Object.entries(properties)) {
-      if (key === 'section' || schema.type === 'array') continue;
-      expect([calculator.id, key, kindOf(schema)]).not.toContain('json');
+      if (key === 'section') continue;
+      expect(() => kindOf(schema)).not.toThrow();
+      if (kindOf(schema) !== 'list') continue;
+      const row = firstRow(schema.items!);
+      expect(Object.keys(row)).toEqual(schema.items!.required);
+      for (const [name, value] of Object.entries(row)) {
+        const { minimum, exclusiveMinimum } = schema.items!.properties![name]!;
+        if (typeof value !== 'number') continue;
+        expect(value).toBeGreaterThanOrEqual(minimum ?? -Infinity);
+        if (exclusiveMinimum !== undefined) expect(value).toBeGreaterThan(exclusiveMinimum);
+      }
     }
   }
 });
+
+test('what no field is made for is told to whoever adds it', () =>
+  expect(() => kindOf({ type: 'array', items: { type: 'number' } })).toThrow(/No field is made for/));
 
 test('a link that was cut is no input, and no error', () => {
   expect(inputFromAddress('{"a":1}')).toEqual({ a: 1 });

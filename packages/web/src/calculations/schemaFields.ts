@@ -8,16 +8,32 @@ export interface FieldSchema extends Bounds {
   properties?: Record<string, FieldSchema>;
   required?: string[];
   anyOf?: FieldSchema[];
+  /** Of a list: what each of its records has. */
+  items?: FieldSchema;
+  maxItems?: number;
 }
 
-export type FieldKind = 'number' | 'choice' | 'text' | 'group' | 'json';
+export type FieldKind = 'number' | 'choice' | 'text' | 'group' | 'list';
 
-/** How a value of this schema is entered. */
+/** How a value of this schema is entered. @throws when a form has no way: the next calculator needs one built for it */
 export function kindOf(schema: FieldSchema): FieldKind {
   if (schema.enum) return 'choice';
   if (schema.type === 'number' || schema.type === 'integer') return 'number';
   if (schema.type === 'string') return 'text';
-  return schema.properties ? 'group' : 'json';
+  if (schema.properties) return 'group';
+  if (schema.items?.properties) return 'list';
+  throw new Error(`No field is made for ${JSON.stringify(schema).slice(0, 200)}`);
+}
+
+/** A record to start a list with: the least that each field takes, but one where nothing may be nought. */
+export function firstRow({ properties = {}, required = [] }: FieldSchema): Record<string, unknown> {
+  return Object.fromEntries(
+    required.map((key) => {
+      const field = properties[key]!;
+      if (kindOf(field) !== 'number') return [key, field.enum?.[0] ?? 'A'];
+      return [key, field.exclusiveMinimum === undefined ? Math.max(0, field.minimum ?? 0) : field.exclusiveMinimum + 1];
+    }),
+  );
 }
 
 /** “peakShearMPa” → “peak shear” and “MPa”: a result’s name says its unit. */

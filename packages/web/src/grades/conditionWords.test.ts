@@ -23,3 +23,11 @@ test('a condition that the property does not need is shown where it is there', (
   const odd = texts({ property: 'density', value: 1.2, unit: 'g/cm³', hdtStressMPa: 1.8 });
   expect(odd.length).toBe(plain.length + 1);
 });
+
+test('a time is said as a person would, and a chemical by its name', () => {
+  const soaked = texts({ property: 'density', value: 1.2, unit: 'g/cm³', agentId: 'mineral-oil', durationH: 336 });
+  expect(soaked).toContain('Mineral oil and grease');
+  expect(soaked).toContain('for 14 days');
+  expect(texts({ property: 'density', value: 1.2, unit: 'g/cm³', agentId: 'own-brew' })).toContain('own-brew');
+  expect(texts({ property: 'density', value: 1.2, unit: 'g/cm³', durationH: 1 / 60 })).toContain('for 1 min');
+});

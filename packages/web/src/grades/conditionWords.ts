@@ -1,6 +1,8 @@
 import {
   CONDITION_TITLES,
   conditionText,
+  duration,
+  findAgent,
   PROPERTY_DEFINITIONS,
   TEST_PARAMETERS,
   type Condition,
@@ -20,7 +22,9 @@ export function conditionWords(observation: Observation): { text: string; missin
     const text = conditionText(observation, condition);
     if (text === null) return { text: `${CONDITION_TITLES[condition].toLowerCase()} not stated`, missing: true };
     if (condition === 'orientation') return { text: ORIENTATION[text as keyof typeof ORIENTATION], missing: false };
-    const named = condition in TEST_PARAMETERS && condition !== 'agentId';
+    if (condition === 'agentId') return { text: findAgent(text)?.name ?? text, missing: false };
+    if (condition === 'durationH') return { text: `for ${duration(observation.durationH!)}`, missing: false };
+    const named = condition in TEST_PARAMETERS;
     return { text: named ? `${CONDITION_TITLES[condition].toLowerCase()} ${text}` : text, missing: false };
   });
   return observation.method ? [...words, { text: observation.method, missing: false }] : words;

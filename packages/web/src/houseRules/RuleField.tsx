@@ -2,6 +2,7 @@ import { defaultHouseRules, type Dimension, type RuleMeaning } from '@anvilstone
 import { houseRules as schema, type HouseRules } from '@anvilstone/schema';
 import { QuantityField, type Bounds } from '../ui/QuantityField.tsx';
 import { ruleValue } from '@anvilstone/core';
+import { useSay } from '../ui/useSay.ts';
 
 const DIMENSIONS: Record<string, Dimension> = { '°C': 'temperature', USD: 'money', h: 'time', '%': 'fraction' };
 
@@ -17,6 +18,7 @@ export function RuleField({
   onChange: (value: number | string) => void;
   onClear: (() => void) | undefined;
 }) {
+  const say = useSay();
   const { id, title, unit = '', choices, reason } = meaning;
   const value = rules[id];
   const usual = defaultHouseRules[id];
@@ -28,7 +30,7 @@ export function RuleField({
       <div>
         <p className="font-semibold">{title}</p>
         <p className="text-xs text-quiet">
-          {reason}
+          {say(reason)}
           {differs && <span className="text-ember"> A new workshop has: {ruleValue(meaning, usual)}.</span>}
         </p>
       </div>

@@ -1,0 +1,139 @@
+import { calculators } from '@anvilstone/core';
+import { sampleLibrary } from '@anvilstone/core/sample';
+import type { ReactElement } from 'react';
+import { Route, Routes } from 'react-router';
+import { AgentPage } from '../agents/AgentPage.tsx';
+import { AgentsPage } from '../agents/AgentsPage.tsx';
+import { BenchPage } from '../bench/BenchPage.tsx';
+import { CampaignPage } from '../bench/CampaignPage.tsx';
+import { NewCampaignPage } from '../bench/NewCampaignPage.tsx';
+import { CalculationsPage } from '../calculations/CalculationsPage.tsx';
+import { GradePage } from '../grades/GradePage.tsx';
+import { GradeEditorPage } from '../grades/editor/GradeEditorPage.tsx';
+import { GradesPage } from '../grades/GradesPage.tsx';
+import { WordsPage } from '../help/WordsPage.tsx';
+import { HouseRulesPage } from '../houseRules/HouseRulesPage.tsx';
+import { ImportPage } from '../imports/ImportPage.tsx';
+import { JobsPage } from '../jobs/JobsPage.tsx';
+import { MachineEditorPage } from '../machines/MachineEditorPage.tsx';
+import { MachinesPage } from '../machines/MachinesPage.tsx';
+import { PartsPage } from '../parts/PartsPage.tsx';
+import { PracticePage } from '../practice/PracticePage.tsx';
+import { RecordsPage } from '../records/RecordsPage.tsx';
+import { ReferencePage } from '../reference/ReferencePage.tsx';
+import { ServicePage } from '../service/ServicePage.tsx';
+import { SpoolEditorPage } from '../spools/SpoolEditorPage.tsx';
+import { SpoolPage } from '../spools/SpoolPage.tsx';
+import { SpoolsPage } from '../spools/SpoolsPage.tsx';
+import { WorkshopPage } from '../workshop/WorkshopPage.tsx';
+import { emptyWorkshop, fullWorkshop } from '../testAnswers.ts';
+import { drawn, LEAKS, textOf, wordsOf, type Circumstances } from '../testPage.tsx';
+
+const PLACES: readonly [path: string, page: ReactElement, addresses: readonly string[]][] = [
+  ['/parts', <PartsPage key="" />, ['/parts']],
+  ['/grades', <GradesPage key="" />, ['/grades', '/grades?q=clearway']],
+  ['/grades/reference', <ReferencePage key="" />, ['/grades/reference']],
+  ['/grades/import', <ImportPage key="" />, ['/grades/import']],
+  ['/workshop', <WorkshopPage key="" />, ['/workshop']],
+  ['/grades/new', <GradeEditorPage key="" />, ['/grades/new']],
+  ['/grades/:gradeId/edit', <GradeEditorPage key="" />, ['/grades/tm-petg/edit']],
+  [
+    '/grades/:gradeId',
+    <GradePage key="" />,
+    ['', '?show=curves', '?show=history'].map((show) => `/grades/ol-pa6-gf${show}`),
+  ],
+  ['/agents', <AgentsPage key="" />, ['/agents']],
+  ['/agents/:agentId', <AgentPage key="" />, ['/agents/mineral-oil']],
+  ['/house-rules', <HouseRulesPage key="" />, ['/house-rules', '/house-rules?scale=0.8']],
+  ['/calculations/:calculatorId', <CalculationsPage key="" />, calculators.map(({ id }) => `/calculations/${id}`)],
+  [
+    '/spools',
+    <SpoolsPage key="" />,
+    ['', '?show=dryers', '?show=instruments', '?show=prices'].map((show) => `/spools${show}`),
+  ],
+  ['/spools/new', <SpoolEditorPage key="" />, ['/spools/new']],
+  ['/spools/:spoolId', <SpoolPage key="" />, ['/spools/S-05']],
+  ['/machines', <MachinesPage key="" />, ['/machines', '/machines?machine=bench-open']],
+  ['/machines/:machineId/edit', <MachineEditorPage key="" />, ['/machines/old-wide/edit']],
+  ['/service', <ServicePage key="" />, ['/service']],
+  ['/jobs', <JobsPage key="" />, ['/jobs']],
+  ['/records', <RecordsPage key="" />, ['/records']],
+  ['/words', <WordsPage key="" />, ['/words']],
+  ['/practice', <PracticePage key="" />, ['/practice']],
+  ['/practice/:caseId', <PracticePage key="" />, ['/practice/coat-hook']],
+  ['/bench', <BenchPage key="" />, ['/bench', '/bench?show=methods&method=pull-bar']],
+  ['/bench/new', <NewCampaignPage key="" />, ['/bench/new?method=bend-bar&grades=ne-petg']],
+  [
+    '/bench/:campaignId',
+    <CampaignPage key="" />,
+    [
+      '/bench/K1',
+      '/bench/K1?show=specimens',
+      '/bench/K3?show=capture',
+      '/bench/K1?show=results',
+      '/bench/K3?show=results',
+      '/bench/K4?show=looks',
+    ],
+  ],
+];
+const ADDRESSES = PLACES.flatMap(([path, page, addresses]) => addresses.map((at) => ({ at, path, page })));
+const shown = ({ at, path, page }: (typeof ADDRESSES)[number], circumstances: Circumstances) =>
+  drawn(
+    <Routes>
+      <Route path={path} element={page} />
+    </Routes>,
+    { at, ...circumstances },
+  );
+
+describe.each([
+  ['the sample workshop', fullWorkshop],
+  ['a workshop with nothing in it', emptyWorkshop],
+])('%s', (_which, answers) => {
+  test.each(ADDRESSES)('$at is drawn, with one heading of the first order and no code', (address) => {
+    const root = shown(address, { answers });
+    expect(textOf(root).length).toBeGreaterThan(10);
+    expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
+    expect(root.querySelectorAll('h1').length).toBeLessThanOrEqual(1);
+  });
+});
+
+test.each(ADDRESSES)('$at: no number is lost, controls are named, no id twice', (address) => {
+  const root = shown(address, { answers: fullWorkshop });
+  expect(root.outerHTML).not.toMatch(/="[^"]*NaN[^"]*"/);
+  const labelled = new Set(root.querySelectorAll('label[for]').map((one) => one.getAttribute('for')));
+  const nameless = root
+    .querySelectorAll('input:not([aria-hidden=true]),select:not([aria-hidden=true]),textarea')
+    .filter((one) => !labelled.has(one.id) && !one.getAttribute('aria-label') && !one.closest('label'));
+  expect(nameless.map(({ outerHTML }) => outerHTML)).toEqual([]);
+  const ids = root.querySelectorAll('[id]').map(({ id }) => id);
+  expect(ids.filter((id, i) => ids.indexOf(id) !== i)).toEqual([]);
+});
+
+test('every grade of the sample has its page', () => {
+  for (const { id, name } of sampleLibrary.grades) {
+    const root = shown(
+      { at: `/grades/${id}`, path: '/grades/:gradeId', page: <GradePage /> },
+      { answers: fullWorkshop },
+    );
+    expect(textOf(root)).toContain(name);
+    expect(textOf(root)).toMatch(/sample data/i);
+    expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
+  }
+});
+
+/** Said as reported, as a standard names it, or a setting that is metric on every machine. */
+const METRIC_BY_NAME = [
+  /HDT|heat deflection|^Half time|g\/10 min|MPa·m\/s|\(23 °C, 50 % RH\)|^\d(\.\d)? mm(, (brass|hardened).*)?$/i,
+];
+const METRIC = /\d (MPa|kg|N|°C|J|m\/s)(?![\w/·²³])/;
+/** What is shown as it was reported, in the units it was reported in, on purpose. */
+const AS_REPORTED = /^\/(grades|agents|bench|words|practice|machines|spools|service|calculations)/;
+
+test.each(ADDRESSES.filter(({ at }) => !AS_REPORTED.test(at)))(
+  '$at: inches and pounds for whoever wants them',
+  (address) => {
+    const root = shown(address, { answers: fullWorkshop, units: 'inchPound' });
+    const left = wordsOf(root).filter((text) => METRIC.test(text) && !METRIC_BY_NAME.some((one) => one.test(text)));
+    expect(left).toEqual([]);
+  },
+);
