@@ -6,6 +6,8 @@ test.each([
   ['Second moment, mm⁴', 'Second moment', undefined],
   ['Speed, rev/min; of the slower one; at full load', 'Speed', 'of the slower one; at full load'],
   ['How it is held', 'How it is held', undefined],
+  ['Free in, h; absent = now', 'Free in', 'empty = now'],
+  ['Relative humidity, %', 'Relative humidity', undefined],
 ])('“%s” is labelled “%s”', (description, label, hint) => {
   expect(labelOf(description)).toEqual({ label, hint });
 });
@@ -23,6 +25,8 @@ test.each([
   ['energyJ', 'energy'],
   ['fallingMassG', 'mass'],
   ['durationH', 'time'],
+  ['hours', 'time'],
+  ['humidityPct', 'fraction'],
   ['contactS', 'shortTime'],
   ['mmPerN', 'ratio'],
   ['teeth', 'ratio'],

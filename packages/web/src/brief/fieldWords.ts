@@ -4,7 +4,9 @@ import type { Dimension } from '@anvilstone/core';
 export function labelOf(description: string): { label: string; hint: string | undefined } {
   const [main = '', ...rest] = description.split('; ');
   const label = main.replace(/, (mm[²³⁴]?|°C?|MPa|N|s|h|g|%|rev\/min|N·mm)$/, '');
-  return { label, hint: rest.length === 0 ? undefined : rest.join('; ') };
+  // A schema speaks to programs, which leave a field out; a person leaves it empty.
+  const hint = rest.join('; ').replace(/\babsent = /g, 'empty = ');
+  return { label, hint: hint === '' ? undefined : hint };
 }
 
 const BY_SUFFIX: readonly [suffix: RegExp, dimension: Dimension][] = [

@@ -39,7 +39,8 @@ describe('three finalists for the lamp arm', () => {
     ).toBe(true));
   test('every check shows each reserve and its change against the base', () => {
     for (const row of comparison.checks) {
-      const cells = rowOf(row.title).querySelectorAll('td');
+      // A check may have the name of a fact above it, such as mass.
+      const cells = root.querySelectorAll(`tr:has(a[aria-label*=", ${row.title}: "]) td`);
       row.results.forEach((check, i) => {
         if (check.reserve !== null) expect(textOf(cells[i]!)).toContain(formatReserve(check.reserve));
         const percent = row.percents[i];
