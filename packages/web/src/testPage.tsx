@@ -44,7 +44,12 @@ export const answered =
   (...all: readonly (readonly [endpointName: string, arg: unknown, value: unknown])[]): Circumstances['answers'] =>
   (store) =>
     void store.dispatch(
-      api.util.upsertQueryEntries(all.map(([endpointName, arg, value]) => ({ endpointName, arg, value })) as never),
+      api.util.upsertQueryEntries(
+        all
+          // A page asks only what it has taken in; the rest of the answers is for others.
+          .filter(([endpointName]) => endpointName in api.endpoints)
+          .map(([endpointName, arg, value]) => ({ endpointName, arg, value })) as never,
+      ),
     );
 
 /** A piece of a page as it is drawn the moment the engine has answered. No browser: nothing is clicked. Used by tests only. */
