@@ -43,8 +43,8 @@ module.exports = {
     {
       name: 'only-tests-import-test-helpers',
       severity: 'error',
-      from: { pathNot: '(\\.test|/testOperations)\\.ts$' },
-      to: { path: '(testContext|testServer|testOperations|testTeam)\\.ts$' },
+      from: { pathNot: '(\\.test|/test[A-Z][A-Za-z]*)\\.tsx?$' },
+      to: { path: '/test(Context|Server|Operations|Team|Store|Part|Page|Answers|Engine|Computed|Comlink|Raw)\\.tsx?$' },
     },
     {
       name: 'no-unresolvable',

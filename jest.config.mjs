@@ -1,3 +1,6 @@
+import { fileURLToPath } from 'node:url';
+
+const inWeb = (file) => fileURLToPath(new URL(`packages/web/src/${file}`, import.meta.url));
 const swc = [
   '@swc/jest',
   {
@@ -35,9 +38,9 @@ export default {
     project('web', {
       // Pages are drawn without a browser and its workers: the engine is asked in the same process.
       moduleNameMapper: {
-        '\\?raw$': '<rootDir>/src/testRaw.ts',
-        '^comlink$': '<rootDir>/src/workers/testComlink.ts',
-        '/workers/useComputed\\.ts$': '<rootDir>/src/workers/testComputed.ts',
+        '\\?raw$': inWeb('testRaw.ts'),
+        '^comlink$': inWeb('workers/testComlink.ts'),
+        '/workers/useComputed\\.ts$': inWeb('workers/testComputed.ts'),
       },
     }),
     // What the engine is held against must agree with it.

@@ -49,7 +49,7 @@ export function sampleStock(): Stock {
   };
 }
 
-export const sampleBench = sampleCampaigns(NOW);
+const sampleBench = sampleCampaigns(NOW);
 const service = sampleService(NOW);
 export const sampleInstallations: InstallationRecord[] = service.installations.map(({ installation }) => ({
   installation,

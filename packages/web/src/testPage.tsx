@@ -2,7 +2,7 @@ import { defaultHouseRules, type UnitSystem } from '@anvilstone/core';
 import { sampleLibrary } from '@anvilstone/core/sample';
 import type { Brief } from '@anvilstone/schema';
 import { configureStore } from '@reduxjs/toolkit';
-import { parse, type HTMLElement } from 'node-html-parser';
+import { NodeType, parse, type HTMLElement } from 'node-html-parser';
 import type { ReactElement } from 'react';
 import { renderToStaticMarkup } from 'react-dom/server';
 import { Provider } from 'react-redux';
@@ -91,7 +91,9 @@ export function wordsOf(root: HTMLElement): string[] {
   const said = root
     .querySelectorAll('[aria-label],[title],[aria-valuetext],[placeholder]')
     .flatMap((one) => ['aria-label', 'title', 'aria-valuetext', 'placeholder'].map((name) => one.getAttribute(name)));
-  const read = root.querySelectorAll('*').flatMap((one) => one.childNodes.filter(({ nodeType }) => nodeType === 3));
+  const read = root
+    .querySelectorAll('*')
+    .flatMap((one) => one.childNodes.filter(({ nodeType }) => nodeType === NodeType.TEXT_NODE));
   return [...said, ...read.map(({ text }) => text)].flatMap((text) => (text?.trim() ? [text.trim()] : []));
 }
 

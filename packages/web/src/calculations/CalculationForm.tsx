@@ -117,6 +117,17 @@ function Entry({
         </fieldset>
       );
     case 'list':
-      return <RowsEntry label={label} schema={schema} rows={rowsOf(value)} error={error} onChange={onChange} />;
+      return (
+        <RowsEntry
+          label={label}
+          schema={schema}
+          rows={rowsOf(value)}
+          error={error}
+          fields={(row, change) => (
+            <CalculationForm schema={schema.items!} values={row} issues={new Map()} onChange={change} />
+          )}
+          onChange={onChange}
+        />
+      );
   }
 }

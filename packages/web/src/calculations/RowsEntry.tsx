@@ -1,5 +1,5 @@
 import { Button } from '../ui/Button.tsx';
-import { CalculationForm } from './CalculationForm.tsx';
+import type { ReactNode } from 'react';
 import { firstRow, type FieldSchema } from './schemaFields.ts';
 
 type Row = Record<string, unknown>;
@@ -10,15 +10,17 @@ export function RowsEntry({
   schema,
   rows,
   error,
+  fields,
   onChange,
 }: {
   label: string;
   schema: FieldSchema;
   rows: readonly Row[];
   error: string | undefined;
+  /** The fields of one of them. */
+  fields: (row: Row, onChange: (row: Row) => void) => ReactNode;
   onChange: (rows: Row[]) => void;
 }) {
-  const row = schema.items!;
   const full = schema.maxItems !== undefined && rows.length >= schema.maxItems;
   return (
     <fieldset className="col-span-3 narrow:col-span-2 border-l-3 border-line pl-3">
@@ -31,12 +33,7 @@ export function RowsEntry({
             {label}, {index + 1}
           </legend>
           <div className="min-w-0 grow">
-            <CalculationForm
-              schema={row}
-              values={values}
-              issues={new Map()}
-              onChange={(next) => onChange(rows.map((one, other) => (other === index ? next : one)))}
-            />
+            {fields(values, (next) => onChange(rows.map((one, other) => (other === index ? next : one))))}
           </div>
           <Button
             look="quiet"
@@ -47,7 +44,7 @@ export function RowsEntry({
           </Button>
         </fieldset>
       ))}
-      <Button disabled={full} onClick={() => onChange([...rows, { ...(rows.at(-1) ?? firstRow(row)) }])}>
+      <Button disabled={full} onClick={() => onChange([...rows, { ...(rows.at(-1) ?? firstRow(schema.items!)) }])}>
         + Another
       </Button>
     </fieldset>

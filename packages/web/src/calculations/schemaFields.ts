@@ -27,8 +27,8 @@ export function kindOf(schema: FieldSchema): FieldKind {
 
 /** A record to start a list with: the least that each field takes, but one where nothing may be nought. */
 export function firstRow({ properties = {}, required = [] }: FieldSchema): Record<string, unknown> {
-  return Object.fromEntries(
-    required.map((key) => {
+  return Object.fromEntries<unknown>(
+    required.map((key): [string, unknown] => {
       const field = properties[key]!;
       if (kindOf(field) !== 'number') return [key, field.enum?.[0] ?? 'A'];
       return [key, field.exclusiveMinimum === undefined ? Math.max(0, field.minimum ?? 0) : field.exclusiveMinimum + 1];
