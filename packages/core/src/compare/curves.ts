@@ -19,9 +19,7 @@ const STEPS = 90;
 /** The diagrams that finalists are compared by; one whose grounds the brief lacks is left out. */
 export function comparisonCharts(finalists: readonly FinalistInPlace[], units: UnitSystem): LineChart[] {
   const charts = [modulusOverTemperature, sagOverTime, strengthOverAngle];
-  return charts.map((chart) => chart(finalists, units)).filter(
-    (chart) => chart !== undefined,
-  );
+  return charts.map((chart) => chart(finalists, units)).filter((chart) => chart !== undefined);
 }
 
 type Lines = LineChart['lines'];
@@ -71,7 +69,13 @@ function modulusNeeds(context: CheckContext, units: UnitSystem): LineChart['need
     const outcome = deflectionAtLoad.at(context, load, temperatureC, durationH);
     if (outcome.kind !== 'known' || outcome.demand <= 0) return [];
     const y = (inPlane.value * context.material.modulusRatio(temperatureC)) / reserveOf(outcome);
-    return [{ label: `${load.loadCase.name}: ${formatQuantity(y, 'stress', units)} to ${formatQuantity(temperatureC, 'temperature', units)}`, x: temperatureC, y }];
+    return [
+      {
+        label: `${load.loadCase.name}: ${formatQuantity(y, 'stress', units)} to ${formatQuantity(temperatureC, 'temperature', units)}`,
+        x: temperatureC,
+        y,
+      },
+    ];
   };
   const asks = context.part.loads.filter((load) => deflectionAtLoad.appliesTo(load, context.body));
   const found = asks.flatMap((load) => needAt(load, load.loadCase.temperatureC, load.loadCase.durationH));

@@ -87,7 +87,9 @@ function rowOf(
     ? 'as classed'
     : [
         ...(isMechanical ? [where.direction === 'across' ? 'across layers' : 'in plane'] : []),
-        ...(PROPERTY_DEFINITIONS[column.property].dimension === 'temperature' ? [] : [formatQuantity(temperatureC, 'temperature', units)]),
+        ...(PROPERTY_DEFINITIONS[column.property].dimension === 'temperature'
+          ? []
+          : [formatQuantity(temperatureC, 'temperature', units)]),
         MOISTURE[where.conditioning],
       ].join(', ');
   return {

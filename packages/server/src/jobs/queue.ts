@@ -1,3 +1,4 @@
+import { setTimeout as wait } from 'node:timers/promises';
 import type { Knex } from 'knex';
 import PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
@@ -27,11 +28,13 @@ const SCHEMA = 'house_queue';
 const LOOK_S = 2;
 /** Whether a process is lost is told by the job’s own heartbeat, long before this. */
 const EXPIRE_H = 12;
+const LAST_WORDS_MS = 5000;
 
 /** One queue for all workspaces of a database, known by its house. Begun when it is first used. */
 export function jobQueue(url: string, house: Knex, logger: Logger): JobQueue {
   let started: Promise<PgBoss> | undefined;
   const workers: string[] = [];
+  const atWork = new Set<Promise<void>>();
 
   const boss = () => {
     // Two that make its tables at the same moment would wait for each other’s locks, and one would be thrown out.
@@ -55,6 +58,11 @@ export function jobQueue(url: string, house: Knex, logger: Logger): JobQueue {
     return made;
   }
 
+  async function during(work: Promise<void>): Promise<void> {
+    atWork.add(work);
+    await work.finally(() => atWork.delete(work));
+  }
+
   return {
     async send(trx, place, afterS = 0) {
       const executeSql = async (text: string, values: unknown[]) => {
@@ -71,7 +79,7 @@ export function jobQueue(url: string, house: Knex, logger: Logger): JobQueue {
       const queue = await boss();
       for (let i = 0; i < most; i++) {
         const options = { batchSize: 1, pollingIntervalSeconds: LOOK_S };
-        workers.push(await queue.work<JobPlace>(NAME, options, async ([one]) => one && perform(one.data)));
+        workers.push(await queue.work<JobPlace>(NAME, options, async ([one]) => one && during(perform(one.data))));
       }
     },
     nudge() {
@@ -83,6 +91,8 @@ export function jobQueue(url: string, house: Knex, logger: Logger): JobQueue {
     },
     async close() {
       const queue = await started?.catch(() => undefined);
+      // Whoever is at work was told to put it back; its worker must not outlive what it writes that to.
+      await Promise.race([Promise.allSettled(atWork), wait(LAST_WORDS_MS, undefined, { ref: false })]);
       await queue?.stop({ graceful: false, wait: true }).catch(() => undefined);
       return queue !== undefined;
     },
