@@ -17,7 +17,9 @@ import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
 import { startStandIns } from './simulators/index.ts';
 
-const LAST_LOOK_MS = 1200;
+/** Its library looks whether the workers of a queue have ended, and a second later again if they had not. */
+const LAST_LOOKS_MS = 2300;
+export const lastLooks = () => new Promise((resolve) => setTimeout(resolve, LAST_LOOKS_MS));
 
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
 export async function testServer(
@@ -92,8 +94,8 @@ export async function testServer(
       await parts.runs.stop();
       await parts.jobs.stop();
       const wasBegun = await queue.close();
-      // Its library looks once more, a second later, whether its workers have ended: not in a test that is over.
-      if (wasBegun) await new Promise((resolve) => setTimeout(resolve, LAST_LOOK_MS));
+      // Not in a test that is over.
+      if (wasBegun) await lastLooks();
       await standIns?.close();
       await closeThreads();
       await db.destroy();

@@ -2,9 +2,11 @@ import { randomUUID } from 'node:crypto';
 import knex, { type Knex } from 'knex';
 import { pino } from 'pino';
 import { connect, HOUSE_SCHEMA, migrate } from '../db/connection.ts';
+import { lastLooks } from '../testServer.ts';
 import { jobQueue, type JobQueue } from './queue.ts';
 
 const logger = pino({ level: 'silent' });
+afterAll(lastLooks);
 const PROCESSES = 6;
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
