@@ -8,10 +8,8 @@ import { renderToStaticMarkup } from 'react-dom/server';
 import { Provider } from 'react-redux';
 import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
 import { api } from './app/api.ts';
-import { draftReducer } from './app/draft.ts';
-import { settingsReducer, unitsChosen } from './app/settings.ts';
-import { gradesViewReducer } from './grades/gradesView.ts';
-import { guideReducer } from './guide/guideSlice.ts';
+import { unitsChosen } from './app/settings.ts';
+import { reducer } from './app/store.ts';
 import type { Bench } from './parts/bench.ts';
 import { useComputed } from './workers/testComputed.ts';
 import type { Workshop } from './workers/workshop.ts';
@@ -29,13 +27,7 @@ export interface Circumstances {
 
 const makeTestStore = () =>
   configureStore({
-    reducer: {
-      [api.reducerPath]: api.reducer,
-      settings: settingsReducer,
-      draft: draftReducer,
-      guide: guideReducer,
-      gradesView: gradesViewReducer,
-    },
+    reducer,
     middleware: (defaults) => defaults({ serializableCheck: false, immutableCheck: false }).concat(api.middleware),
   });
 

@@ -7,15 +7,18 @@ import { makeAutosave } from './autosave.ts';
 import { draftReducer } from './draft.ts';
 import { keepSettings, settingsReducer } from './settings.ts';
 
+/** What the store holds. */
+export const reducer = {
+  [api.reducerPath]: api.reducer,
+  settings: settingsReducer,
+  draft: draftReducer,
+  guide: guideReducer,
+  gradesView: gradesViewReducer,
+};
+
 export function makeStore() {
   const store = configureStore({
-    reducer: {
-      [api.reducerPath]: api.reducer,
-      settings: settingsReducer,
-      draft: draftReducer,
-      guide: guideReducer,
-      gradesView: gradesViewReducer,
-    },
+    reducer,
     middleware: (defaults) => defaults().prepend(makeAutosave().middleware).concat(api.middleware),
   });
   let { settings, gradesView: view } = store.getState();

@@ -6,7 +6,7 @@ import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField, type Bounds } from '../../ui/QuantityField.tsx';
 import { shortTowName } from './stacks.ts';
 
-const START: LayupLoop = {
+export const FIRST_LOOP: LayupLoop = {
   name: 'Round both eyes',
   towId: 'carbon-polyamide',
   path: 'holes',
@@ -43,7 +43,7 @@ export function LoopList({ layup, onChange }: { layup: Layup; onChange: (layup: 
           />
         ))}
       </ul>
-      <Button className="mt-2" onClick={() => setLoops([...loops, START])}>
+      <Button className="mt-2" onClick={() => setLoops([...loops, FIRST_LOOP])}>
         + Another loop
       </Button>
     </Panel>

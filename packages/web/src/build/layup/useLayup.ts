@@ -3,7 +3,8 @@ import { useCallback } from 'react';
 import { useEdit } from '../../brief/editBrief.ts';
 import { useBench } from '../../parts/bench.ts';
 
-const START: Layup = {
+/** To look at until something is changed. */
+export const FIRST_LAYUP: Layup = {
   format: 'anvilstone-layup/1',
   name: 'A first layup',
   plies: [
@@ -23,5 +24,5 @@ export function useLayup() {
   const edit = useEdit();
   const set = useCallback((layup: Layup) => edit({ ...brief, layup }, 'layup'), [brief, edit]);
   const { layup: _gone, ...without } = brief;
-  return { layup: brief.layup ?? START, set, remove: brief.layup && (() => edit(without, 'no layup')) };
+  return { layup: brief.layup ?? FIRST_LAYUP, set, remove: brief.layup && (() => edit(without, 'no layup')) };
 }
