@@ -36,11 +36,24 @@ export default {
     project('cli'),
     project('server'),
     project('web', {
+      testPathIgnorePatterns: ['/node_modules/', '\\.screen\\.test\\.tsx$'],
       // Pages are drawn without a browser and its workers: the engine is asked in the same process.
       moduleNameMapper: {
         '\\?raw$': inWeb('testRaw.ts'),
         '^comlink$': inWeb('workers/testComlink.ts'),
         '/workers/useComputed\\.ts$': inWeb('workers/testComputed.ts'),
+      },
+    }),
+    // The whole app in a document, clicked and typed into; the engine answers as the worker would, when it can.
+    project('web', {
+      displayName: 'screens',
+      testMatch: ['<rootDir>/src/**/*.screen.test.tsx'],
+      testEnvironment: 'jest-fixed-jsdom',
+      setupFilesAfterEnv: [inWeb('testDocument.ts')],
+      moduleNameMapper: {
+        '\\?raw$': inWeb('testRaw.ts'),
+        '^comlink$': inWeb('workers/testComlink.ts'),
+        '/engine\\.ts$': inWeb('workers/testEngine.ts'),
       },
     }),
     // What the engine is held against must agree with it.

@@ -40,7 +40,7 @@ export default defineConfig({
     trace: process.env.ANVILSTONE_TRACE ? 'retain-on-failure' : 'off',
     screenshot: 'only-on-failure',
     launchOptions: {
-      executablePath: '/usr/bin/chromium',
+      executablePath: process.env.PW_EXE ?? '/usr/bin/chromium',
       args: [
         '--no-sandbox',
         '--disable-gpu',

@@ -1,4 +1,4 @@
-import { Ajv, type ErrorObject } from 'ajv';
+import { Ajv, type ErrorObject, type ValidateFunction } from 'ajv';
 import addFormatsModule, { type FormatsPlugin } from 'ajv-formats';
 import type { Static, TSchema } from '@sinclair/typebox';
 import type { ProblemIssue } from './api.ts';
@@ -12,10 +12,24 @@ export type Validation<T> = { ok: true; value: T } | { ok: false; issues: Proble
 /** Most problems worth listing at once; a file of the wrong kind would otherwise list thousands. */
 const MOST_ISSUES = 50;
 
-/** Compiles a schema once; the function says where a value is wrong (JSON pointer) and what would be accepted. */
+/** Asked for the same schema by request after request, it is compiled once: the validator keeps all it ever compiled. */
+const known = new WeakMap<TSchema, ValidateFunction>();
+function compiled<S extends TSchema>(schema: S): ValidateFunction<Static<S>> {
+  let validate = known.get(schema) as ValidateFunction<Static<S>> | undefined;
+  if (!validate) {
+    validate = ajv.compile<Static<S>>(withoutId(schema));
+    known.set(schema, validate);
+  }
+  return validate;
+}
+
+/**
+ * Says where a value is wrong (JSON pointer) and what would be accepted. The schema is compiled when the first value comes: a
+ * server has hundreds of them, and compiling all is most of its start.
+ */
 export function validator<S extends TSchema>(schema: S): (value: unknown) => Validation<Static<S>> {
-  const validate = ajv.compile<Static<S>>(withoutId(schema));
   return (value) => {
+    const validate = compiled(schema);
     if (validate(value)) return { ok: true, value };
     const issues = (validate.errors ?? []).filter((error) => error.keyword !== 'if').map(toIssue);
     return { ok: false, issues: issues.slice(0, MOST_ISSUES) };

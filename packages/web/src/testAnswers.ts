@@ -28,11 +28,11 @@ export const sampleParts: PartSummary[] = sampleBriefs.map((brief, i) => ({
 }));
 
 /** The sample’s spools with their clocks, by what is usual at each place. */
-export function sampleStock(): Stock {
+export function sampleStock(spools = sampleSpools(NOW)): Stock {
   const air = { places: samplePlaces, readings: new Map() };
   return {
     at: NOW.toISOString(),
-    spools: sampleSpools(NOW).map((spool) => {
+    spools: spools.map((spool) => {
       const grade = gradeOf(spool.gradeId);
       const drying = grade && dryingOf(grade);
       const clock = drying ? spoolClock(spool, drying, air, NOW.getTime()) : null;

@@ -48,7 +48,7 @@ const RATING_WORDS: Record<AgentRecord['rating'], string> = {
 
 function Editor({ stored, revision: read, taken }: { stored: Agent; revision: number; taken: readonly string[] }) {
   const navigate = useNavigate();
-  const [agent, setAgent] = useState(stored);
+  const [agent, setAgent] = useState({ ...stored, examples: spaced(stored.examples) });
   const [revision, setRevision] = useState(read);
   const [save, { error, isLoading, reset }] = useSaveAgentMutation();
   const isNew = stored.id === '';
@@ -76,7 +76,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
           />
           <TextField
             label="Examples, with commas between"
-            value={agent.examples.join(', ')}
+            value={agent.examples.join(',')}
             maxLength={400}
             onChange={(text) => setAgent({ ...agent, examples: examplesOf(text) })}
           />
@@ -161,7 +161,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
         error={error}
         onTakeNewer={(newer) => {
           reset();
-          setAgent(newer.agent);
+          setAgent({ ...newer.agent, examples: spaced(newer.agent.examples) });
           setRevision(newer.revision);
         }}
       />
@@ -170,7 +170,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
           look="primary"
           disabled={!ready || isLoading}
           onClick={() =>
-            void save({ agent: { ...agent, id }, revision })
+            void save({ agent: { ...agent, id, examples: trimmed(agent.examples) }, revision })
               .unwrap()
               .then(() => navigate(`/agents/${id}`))
               .catch(() => undefined)
@@ -184,10 +184,12 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
   );
 }
 
-/** A comma being typed must not vanish, so only a finished list is trimmed. */
-function examplesOf(text: string): string[] {
-  return text === '' ? [] : text.split(',').map((one, index) => (index === 0 ? one : one.replace(/^ /, '')));
-}
+/** A comma or space being typed must not vanish: the list is trimmed when it is saved. */
+const examplesOf = (text: string): string[] => (text === '' ? [] : text.split(','));
+
+/** As they are written into one field. */
+const spaced = (examples: readonly string[]) => examples.map((one, index) => (index === 0 ? one : ` ${one}`));
+const trimmed = (examples: readonly string[]) => examples.map((one) => one.trim()).filter((one) => one !== '');
 
 function idOf(name: string, taken: readonly string[]): string {
   const plain =

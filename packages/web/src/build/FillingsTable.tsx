@@ -42,7 +42,7 @@ export function FillingsTable({
                   key={JSON.stringify(filled ?? null)}
                   className={`border-b border-line last:border-0 ${isNow ? 'bg-sunken' : ''}`}
                 >
-                  <th scope="row" className="px-3 py-1 text-left font-normal whitespace-nowrap">
+                  <th scope="row" className="px-3 py-1 text-left font-normal xl:whitespace-nowrap">
                     {name}
                   </th>
                   <MassAndCost {...entry} />

@@ -24,7 +24,11 @@ export function WritePanel({
   const [hours, setHours] = useState(drying?.dryingH ?? 6);
   const [massG, setMass] = useState<number>();
   const [what, setWhat] = useState('');
-  const keep = (next: Spool) => void save({ spool: next, revision }).catch(() => undefined);
+  const keep = (next: Spool) =>
+    save({ spool: next, revision })
+      .unwrap()
+      .then(() => true)
+      .catch(() => false);
   const add = (event: SpoolEvent, more: Partial<Spool> = {}) =>
     keep({ ...spool, ...more, events: [...spool.events, event] });
   const now = () => new Date().toISOString();
@@ -33,13 +37,13 @@ export function WritePanel({
       <fieldset disabled={isLoading} className="flex flex-col gap-3">
         <div className="flex flex-wrap gap-2">
           {spool.openedAt === undefined && (
-            <Button onClick={() => keep({ ...spool, openedAt: now() })}>Opened just now</Button>
+            <Button onClick={() => void keep({ ...spool, openedAt: now() })}>Opened just now</Button>
           )}
           {spool.empty ? (
             <Button
               onClick={() => {
                 const { empty: _was, ...rest } = spool;
-                keep(rest);
+                void keep(rest);
               }}
             >
               Not empty after all
@@ -48,7 +52,7 @@ export function WritePanel({
             <Button
               onClick={() => {
                 const { need: _need, ...rest } = spool;
-                keep({ ...rest, empty: true });
+                void keep({ ...rest, empty: true });
               }}
             >
               It is empty
@@ -63,7 +67,7 @@ export function WritePanel({
             ...places.map(({ place }) => ({ value: place.id, label: place.name })),
           ]}
           onChange={(placeId) =>
-            add(
+            void add(
               {
                 kind: 'moved',
                 at: now(),
@@ -92,7 +96,7 @@ export function WritePanel({
           <Button
             aria-label="Dried, out just now"
             onClick={() =>
-              add({ kind: 'dried', at: now(), hours, temperatureC }, { openedAt: spool.openedAt ?? now() })
+              void add({ kind: 'dried', at: now(), hours, temperatureC }, { openedAt: spool.openedAt ?? now() })
             }
           >
             Out now
@@ -111,9 +115,12 @@ export function WritePanel({
           <Button
             disabled={massG === undefined || what.trim() === ''}
             onClick={() => {
-              add({ kind: 'used', at: now(), massG: massG!, what: what.trim() });
-              setMass(undefined);
-              setWhat('');
+              // What was typed stays until it is written down.
+              void add({ kind: 'used', at: now(), massG: massG!, what: what.trim() }).then((isKept) => {
+                if (!isKept) return;
+                setMass(undefined);
+                setWhat('');
+              });
             }}
           >
             Take off

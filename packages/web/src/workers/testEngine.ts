@@ -1,10 +1,15 @@
 import './evaluation.worker.ts';
 import type { Engine } from './evaluation.worker.ts';
 import { theEngine } from './testComlink.ts';
-import { setTheWorkshop, type Workshop } from './workshop.ts';
+import { setTheWorkshop, theWorkshop, type Workshop } from './workshop.ts';
 
 /** The worker’s engine in this process, with a workshop in it. Used by tests only. */
 export function engineOf(workshop: Workshop): Engine {
   setTheWorkshop(workshop);
   return theEngine();
+}
+
+/** The same for the page, which waits for its worker. What it has screened is kept, as in the worker. */
+export function engineWith(workshop: Workshop): Promise<Engine> {
+  return Promise.resolve(theWorkshop() === workshop ? theEngine() : engineOf(workshop));
 }

@@ -1,5 +1,8 @@
 import { findFamily } from '@anvilstone/core';
 import type { Grade } from '@anvilstone/schema';
+import { useState } from 'react';
+import { useAppSelector } from '../../app/store.ts';
+import { amount } from '../../ui/amount.ts';
 import { Choice } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
@@ -7,10 +10,10 @@ import type { Section } from './section.ts';
 
 type Process = Grade['process'];
 const RANGES = [
-  { name: 'nozzleC', title: 'Nozzle', dimension: 'temperature' },
-  { name: 'bedC', title: 'Bed', dimension: 'temperature' },
-  { name: 'chamberC', title: 'Chamber', dimension: 'temperature' },
-  { name: 'fanPct', title: 'Part cooling', dimension: 'fraction' },
+  { name: 'nozzleC', title: 'Nozzle', dimension: 'temperature', unit: '°C' },
+  { name: 'bedC', title: 'Bed', dimension: 'temperature', unit: '°C' },
+  { name: 'chamberC', title: 'Chamber', dimension: 'temperature', unit: '°C' },
+  { name: 'fanPct', title: 'Part cooling', dimension: 'fraction', unit: '%' },
 ] as const;
 const SINGLE = [
   { name: 'dryingC', title: 'Drying temperature', dimension: 'temperature' },
@@ -22,16 +25,36 @@ const SINGLE = [
 /** The maker's process window. What is left empty is taken from the family and says so. */
 export function ProcessEditor({ grade, edit, issueAt }: Section) {
   const { process } = grade;
+  const units = useAppSelector((state) => state.settings.units);
+  const [given, setGiven] = useState<ReadonlySet<string>>(
+    () => new Set(RANGES.filter(({ name }) => process[name]).flatMap(({ name }) => [`${name}.low`, `${name}.high`])),
+  );
   const family = findFamily(grade.familyId);
   const set = (change: Process, field: string) => edit({ process: { ...process, ...change } }, field);
   const without = (name: keyof Process) => {
     const { [name]: _gone, ...rest } = process;
     edit({ process: rest }, name);
   };
+  /** One end alone is both ends, until the other is typed too. */
+  const setEnd = (name: (typeof RANGES)[number]['name'], end: 'low' | 'high', value: number) => {
+    const range = process[name];
+    const isAlone = !range || !given.has(`${name}.${end === 'low' ? 'high' : 'low'}`);
+    setGiven(new Set([...given, `${name}.${end}`]));
+    set({ [name]: isAlone ? { low: value, high: value } : { ...range, [end]: value } }, `${name}.${end}`);
+  };
+  /** The other end, where it was typed, stays alone. */
+  const clearEnd = (name: (typeof RANGES)[number]['name'], end: 'low' | 'high') => {
+    const range = process[name];
+    const other = end === 'low' ? 'high' : 'low';
+    setGiven(new Set([...given].filter((one) => one !== `${name}.${end}`)));
+    if (range && given.has(`${name}.${other}`))
+      set({ [name]: { low: range[other], high: range[other] } }, `${name}.${end}`);
+    else without(name);
+  };
   return (
     <Panel title="How its maker prints it">
       <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3">
-        {RANGES.map(({ name, title, dimension }) => {
+        {RANGES.map(({ name, title, dimension, unit }) => {
           const range = process[name];
           const typical = name === 'chamberC' ? undefined : family?.[name];
           return (['low', 'high'] as const).map((end) => (
@@ -42,12 +65,9 @@ export function ProcessEditor({ grade, edit, issueAt }: Section) {
               value={range?.[end]}
               error={end === 'low' ? issueAt(`/process/${name}`) : undefined}
               bounds={{ minimum: 0, maximum: dimension === 'fraction' ? 100 : 600 }}
-              // One end alone is both ends, until the other is given.
-              onChange={(value) =>
-                set({ [name]: { ...(range ?? { low: value, high: value }), [end]: value } }, `${name}.${end}`)
-              }
-              onClear={() => without(name)}
-              hint={!range && typical ? `family: ${typical[end]}` : undefined}
+              onChange={(value) => setEnd(name, end, value)}
+              onClear={() => clearEnd(name, end)}
+              hint={!range && typical ? `family: ${amount(typical[end], unit, units)}` : undefined}
             />
           ));
         })}
