@@ -171,8 +171,8 @@ test.describe('nothing is lost', () => {
     await request.put(`/api/v1/parts/${part.id}`, { data: { brief: theirs, revision: 1 } });
     await span.fill('190');
     const panel = page.getByRole('alert', { name: 'Changed by someone else' });
-    await expect(panel.getByRole('row', { name: /spanMm/ })).toContainText('205');
-    await expect(panel.getByRole('row', { name: /title/ })).toHaveCount(0);
+    await expect(panel.getByRole('row', { name: /Part · span/ })).toContainText('205 mm');
+    await expect(panel.getByRole('row', { name: /Title/ })).toHaveCount(0);
     expect((await readPart(request, part.id)).brief).toEqual(theirs);
     await panel.getByRole('button', { name: /Take the newer one/ }).click();
     await expect(span).toHaveValue('205');

@@ -1,11 +1,13 @@
-import { act, cleanup, render, screen } from '@testing-library/react';
+import { act, cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
 import { createMemoryRouter, RouterProvider } from 'react-router';
 import { SessionGate } from './access/SessionGate.tsx';
 import { api } from './app/api.ts';
 import { routes } from './app/routes.tsx';
-import { makeStore } from './app/store.ts';
+import { makeStore, type Store } from './app/store.ts';
+import { drop, everythingKept } from './outbox/outbox.ts';
+import { sampleParts } from './testAnswers.ts';
 import { testHouse, type TestHouse } from './testHouse.ts';
 
 /**
@@ -25,11 +27,14 @@ export function openApp(
   } = {},
 ) {
   cleanup();
-  if (!isBack) localStorage.clear();
+  if (!isBack) {
+    localStorage.clear();
+    for (const { id } of everythingKept()) drop(id);
+  }
   // The look around is offered to newcomers only; it is in nobody’s way here.
   localStorage.setItem('anvilstone-settings', JSON.stringify({ offersLook: false, theme: 'light', ...settings }));
   globalThis.fetch = house.answer;
-  const store = makeStore();
+  const store = storeAsBuilt();
   const router = createMemoryRouter(routes, { initialEntries: [at] });
   render(
     <Provider store={store}>
@@ -38,10 +43,19 @@ export function openApp(
       </SessionGate>
     </Provider>,
   );
+  const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
   return {
     house,
     store,
-    user: userEvent.setup({ delay: null, pointerEventsCheck: 0 }),
+    user,
+    /** Puts a text in the place of what a field holds, in one go: the engine is asked once and not by each letter. */
+    async over(one: HTMLElement | string | RegExp, text: string) {
+      const element = one instanceof HTMLElement ? one : await field(one);
+      await user.tripleClick(element);
+      (element as HTMLInputElement).select();
+      if (text === '') await user.clear(element);
+      else await user.paste(text);
+    },
     /** Path and search of the page. */
     where: () => `${router.state.location.pathname}${router.state.location.search}`,
     go: (to: string) => act(() => router.navigate(to)),
@@ -53,6 +67,46 @@ export function openApp(
   };
 }
 
-/** A field or button by its whole name. */
-export const field = (name: string | RegExp) => screen.findByLabelText(name);
+/** Without the checks of a store being developed: they go through every grade at every action. */
+function storeAsBuilt(): Store {
+  const mode = process.env.NODE_ENV;
+  process.env.NODE_ENV = 'production';
+  try {
+    return makeStore();
+  } finally {
+    process.env.NODE_ENV = mode;
+  }
+}
+
+/** Address of the sample’s part whose title begins so. */
+export function partPath(title: string): string {
+  const found = sampleParts.find(({ brief }) => brief.title.startsWith(title));
+  if (!found) throw new Error(`The sample has no part “${title}”`);
+  return `/parts/${found.id}`;
+}
+
+/** A field by its whole name. Not by the library’s own search, which walks the page once for every label. */
+export const field = (name: string | RegExp): Promise<HTMLElement> =>
+  waitFor(() => {
+    const found = fieldsCalled(name);
+    if (found.length !== 1) throw new Error(`${found.length} fields are called ${String(name)}`);
+    return found[0]!;
+  });
+function fieldsCalled(name: string | RegExp): HTMLElement[] {
+  const isIt = (text: string | null) => {
+    const plain = (text ?? '').replace(/\s+/g, ' ').trim();
+    return typeof name === 'string' ? plain === name : name.test(plain);
+  };
+  const labelled = [...document.querySelectorAll('label')]
+    .filter((label) => isIt(label.textContent))
+    .map((label) =>
+      label.htmlFor
+        ? document.getElementById(label.htmlFor)
+        : label.querySelector<HTMLElement>('input, select, textarea'),
+    );
+  const named = [...document.querySelectorAll<HTMLElement>('[aria-label]')].filter((one) =>
+    isIt(one.getAttribute('aria-label')),
+  );
+  return [...new Set([...labelled, ...named])].filter((one) => one !== null);
+}
 export const button = (name: string | RegExp) => screen.findByRole('button', { name });

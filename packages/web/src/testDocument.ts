@@ -6,7 +6,7 @@ import { TextDecoder, TextEncoder } from 'node:util';
 configure({
   // Nothing is styled here, so that nothing is hidden by a style: to look for it takes most of a test’s time.
   defaultHidden: true,
-  asyncUtilTimeout: process.env.CI ? 20_000 : 5000,
+  asyncUtilTimeout: process.env.CI ? 30_000 : 10_000,
   // What was not found, without the whole page after it.
   getElementError: (message) => new Error((message ?? '').split('\n\n')[0]),
 });
@@ -37,5 +37,15 @@ Object.assign(Element.prototype, {
 Object.defineProperties(Element.prototype, {
   clientHeight: { configurable: true, get: () => 300 },
   clientWidth: { configurable: true, get: () => 1200 },
+});
+Object.assign(File.prototype, {
+  text(this: File) {
+    return new Promise((resolve, reject) => {
+      const reader = new FileReader();
+      reader.onload = () => resolve(reader.result);
+      reader.onerror = () => reject(new Error('unreadable'));
+      reader.readAsText(this);
+    });
+  },
 });
 Object.assign(globalThis, { scrollTo: () => undefined });

@@ -1,6 +1,8 @@
 import { agents, defaultHouseRules } from '@anvilstone/core';
 import { sampleCampaigns, sampleLibrary } from '@anvilstone/core/sample';
+import { brief as briefSchema } from '@anvilstone/schema';
 import type { Brief, Grade, Part, Problem, Session, Spool, Stock } from '@anvilstone/schema';
+import { validator } from '@anvilstone/schema/validate';
 import { matchPath } from 'react-router';
 import { NOW, sampleFindings, sampleInstallations, sampleParts, sampleStock } from './testAnswers.ts';
 
@@ -23,6 +25,17 @@ export class Refused extends Error {
     super(problem.detail);
     this.problem = { type: 'about:blank', ...problem };
   }
+}
+
+const CHANGED_MEANWHILE = { status: 409, title: 'Changed meanwhile', detail: 'Somebody has saved it since.' };
+
+const fitsSchema = validator(briefSchema);
+/** @throws Refused, as the server does, with the fields that do not fit */
+function sound(brief: unknown): Brief {
+  const checked = fitsSchema(brief);
+  if (checked.ok) return checked.value;
+  const errors = checked.issues.map((issue) => ({ ...issue, pointer: `/brief${issue.pointer}` }));
+  throw new Refused({ status: 400, title: 'Not a brief', detail: 'The brief does not fit.', errors });
 }
 
 export const OPEN_DOOR: Session = {
@@ -55,13 +68,7 @@ class Records {
   }
   put(id: string, body: Record<string, unknown>): Record<string, unknown> {
     const now = this.byId.get(id)?.revision ?? 0;
-    if (body.revision !== now)
-      throw new Refused({
-        status: 409,
-        title: 'Changed meanwhile',
-        detail: 'Somebody has saved it since.',
-        current: this.told(id),
-      });
+    if (body.revision !== now) throw new Refused({ ...CHANGED_MEANWHILE, current: this.told(id) });
     this.byId.set(id, { value: body[this.field], revision: now + 1 });
     return this.told(id);
   }
@@ -151,7 +158,7 @@ export function testHouse() {
       'parts',
       ({ body }) => {
         const id = `00000000-0000-4000-8000-${(kinds.parts.byId.size + 1).toString(16).padStart(12, '0')}`;
-        kinds.parts.byId.set(id, { value: body.brief, revision: 1 });
+        kinds.parts.byId.set(id, { value: sound(body.brief), revision: 1 });
         return partOf(id);
       },
     ],
@@ -159,7 +166,10 @@ export function testHouse() {
       'PUT',
       'parts/:id',
       ({ params, body }) => {
-        kinds.parts.put(params.id!, body);
+        const { revision } = kinds.parts.byId.get(params.id!) ?? {};
+        if (revision !== undefined && revision !== body.revision)
+          throw new Refused({ ...CHANGED_MEANWHILE, current: partOf(params.id!) });
+        kinds.parts.put(params.id!, { ...body, brief: sound(body.brief) });
         return partOf(params.id!);
       },
     ],
@@ -191,13 +201,7 @@ export function testHouse() {
       'dryer-schedule',
       ({ body }) => {
         const { schedule, revision } = body as unknown as Stock['schedule'];
-        if (revision !== house.schedule.revision)
-          throw new Refused({
-            status: 409,
-            title: 'Changed meanwhile',
-            detail: 'Somebody has saved it since.',
-            current: house.schedule,
-          });
+        if (revision !== house.schedule.revision) throw new Refused({ ...CHANGED_MEANWHILE, current: house.schedule });
         house.schedule = { schedule, revision: revision + 1 };
         return house.schedule;
       },
@@ -236,6 +240,8 @@ export function testHouse() {
     const path = url.pathname.replace(/^.*\/api\/v1\//, '');
     const text = await request.text();
     const body = (/json/.test(request.headers.get('Content-Type') ?? '') && text ? JSON.parse(text) : text) as never;
+    // Where a page is said to be open is nobody’s concern here.
+    if (path.startsWith('presence')) return json(200, []);
     if (request.method !== 'GET') asked.push({ method: request.method, path: `${path}${url.search}`, body });
     for (const [method, pattern, handler] of routes) {
       const match = method === request.method ? matchPath(`/${pattern}`, `/${path}`) : null;

@@ -1,18 +1,21 @@
 import { mergeDocuments } from '@anvilstone/core';
+import { documentChanges } from '@anvilstone/core/record';
 import type { Brief, Part } from '@anvilstone/schema';
 import { conflictSettled } from '../app/draft.ts';
 import { useAppDispatch } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
-import { briefDifferences } from './briefDifferences.ts';
+import { useSay } from '../ui/useSay.ts';
 
 /** Someone else changed the same fields meanwhile: shows those and leaves the choice to the engineer. All others of both are in anyway. */
 export function ConflictPanel({ newer, mine, base }: { newer: Part; mine: Brief; base: Brief | null }) {
   const dispatch = useAppDispatch();
-  const conflicts = base ? mergeDocuments(base, mine, newer.brief).conflicts : [];
-  const rows =
-    conflicts.length > 0
-      ? conflicts.flatMap(({ path, mine: own, theirs }) => briefDifferences(theirs, own, `/${path.join('/')}`))
-      : briefDifferences(newer.brief, mine);
+  const say = useSay();
+  // What only one of both has changed is in either way, so that nothing but the choice is shown.
+  const both = base ? mergeDocuments(base, mine, newer.brief) : undefined;
+  const isOfFields = both !== undefined && both.conflicts.length > 0;
+  const rows = isOfFields
+    ? documentChanges('Brief', mergeDocuments(base!, mine, newer.brief, 'theirs').merged, both.merged)
+    : documentChanges('Brief', newer.brief, mine);
   return (
     <section
       role="alert"
@@ -21,7 +24,7 @@ export function ConflictPanel({ newer, mine, base }: { newer: Part; mine: Brief;
     >
       <h2 className="text-base">This part was changed elsewhere (revision {newer.revision})</h2>
       <p className="mt-1 text-quiet">
-        {conflicts.length > 0
+        {isOfFields
           ? 'These were changed by both of you; what only one of you changed is brought together. '
           : 'What both of you changed does not fit together. '}
         Nothing has been overwritten. Your version is kept on this computer until you choose.
@@ -35,11 +38,11 @@ export function ConflictPanel({ newer, mine, base }: { newer: Part; mine: Brief;
           </tr>
         </thead>
         <tbody>
-          {rows.map(({ pointer, theirs, mine: own }) => (
-            <tr key={pointer} className="border-t border-line">
-              <td className="py-1 pr-4">{pointer}</td>
-              <td className="py-1 pr-4">{theirs}</td>
-              <td className="py-1">{own}</td>
+          {rows.map(({ field, before, after }) => (
+            <tr key={field} className="border-t border-line">
+              <td className="py-1 pr-4">{field}</td>
+              <td className="py-1 pr-4">{before === null ? 'not given' : say(before)}</td>
+              <td className="py-1">{after === null ? 'not given' : say(after)}</td>
             </tr>
           ))}
         </tbody>

@@ -2,7 +2,6 @@ import { formatReserve } from '@anvilstone/core';
 import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { asProblem, issueTexts } from '../app/problem.ts';
 import { askKinds } from '../brief/asks/index.ts';
-import { briefDifferences } from '../parts/briefDifferences.ts';
 import { rejectionReasons } from '@anvilstone/core';
 import { amount, duration } from './amount.ts';
 import { demandSentence } from './demandWords.ts';
@@ -67,15 +66,6 @@ test('reasons for rejection: blockers first, then the shortest reserve, then wha
     'Own heat limit, steady 0.50: 50 % short',
     'Sag after duration 0.62: 38 % short',
     'Modulus: not known',
-  ]);
-});
-
-test('differences of two briefs are found at every depth', () => {
-  const theirs = { title: 'A', part: { spanMm: 1, section: { kind: 'round' } }, loads: [{ forceN: 1 }] };
-  const mine = { title: 'A', part: { spanMm: 2, section: { kind: 'round' } }, loads: [{ forceN: 1 }, { forceN: 3 }] };
-  expect(briefDifferences(theirs, mine)).toEqual([
-    { pointer: '/part/spanMm', theirs: '1', mine: '2' },
-    { pointer: '/loads/1', theirs: '—', mine: '{"forceN":3}' },
   ]);
 });
 

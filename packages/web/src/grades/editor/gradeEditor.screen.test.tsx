@@ -1,7 +1,7 @@
 import type { Grade } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../../testApp.tsx';
-import { testHouse, type TestHouse } from '../../testHouse.ts';
+import type { TestHouse } from '../../testHouse.ts';
 
 const gradeOf = (house: TestHouse, id: string) => house.kinds.grades.byId.get(id)!.value as Grade;
 type User = ReturnType<typeof openApp>['user'];
