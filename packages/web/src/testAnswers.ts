@@ -17,8 +17,10 @@ export const NOW = new Date('2026-06-01T12:00:00Z');
 const DEMO = '0a7c1d00-0000-4000-8000-00000000000';
 const gradeOf = (id: string) => sampleLibrary.grades.find((grade) => grade.id === id);
 
+/** The demo’s parts are numbered otherwise than its briefs are listed: the gauge beam was first. */
+const DEMO_NUMBER = [3, 2, 1, 4, 5, 6, 7, 8, 9, 10, 11];
 export const sampleParts: PartSummary[] = sampleBriefs.map((brief, i) => ({
-  id: `${DEMO}${(i + 1).toString(16)}`,
+  id: `${DEMO}${DEMO_NUMBER[i]!.toString(16)}`,
   revision: 1,
   brief,
   updatedAt: NOW.toISOString(),

@@ -1,7 +1,7 @@
 import { act, cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
 import { Provider } from 'react-redux';
-import { createMemoryRouter, RouterProvider } from 'react-router';
+import { createBrowserRouter, RouterProvider } from 'react-router';
 import { SessionGate } from './access/SessionGate.tsx';
 import { api } from './app/api.ts';
 import { routes } from './app/routes.tsx';
@@ -35,7 +35,9 @@ export function openApp(
   localStorage.setItem('anvilstone-settings', JSON.stringify({ offersLook: false, theme: 'light', ...settings }));
   globalThis.fetch = house.answer;
   const store = storeAsBuilt();
-  const router = createMemoryRouter(routes, { initialEntries: [at] });
+  open?.dispose();
+  history.replaceState(null, '', at);
+  const router = (open = createBrowserRouter(routes));
   render(
     <Provider store={store}>
       <SessionGate>
@@ -57,7 +59,7 @@ export function openApp(
       else await user.paste(text);
     },
     /** Path and search of the page. */
-    where: () => `${router.state.location.pathname}${router.state.location.search}`,
+    where: () => `${location.pathname}${location.search}`,
     go: (to: string) => act(() => router.navigate(to)),
     /** Waits until nothing is asked of the server any more. */
     async settled() {
@@ -66,6 +68,9 @@ export function openApp(
     },
   };
 }
+
+/** One page at a time is open, as in a browser. */
+let open: ReturnType<typeof createBrowserRouter> | undefined;
 
 /** Without the checks of a store being developed: they go through every grade at every action. */
 function storeAsBuilt(): Store {

@@ -1,7 +1,17 @@
 import { agents, defaultHouseRules } from '@anvilstone/core';
 import { sampleCampaigns, sampleLibrary } from '@anvilstone/core/sample';
 import { brief as briefSchema } from '@anvilstone/schema';
-import type { Brief, Grade, Part, Problem, Session, Spool, Stock } from '@anvilstone/schema';
+import type {
+  Brief,
+  Grade,
+  Installation,
+  Part,
+  Problem,
+  ServiceFinding,
+  Session,
+  Spool,
+  Stock,
+} from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { matchPath } from 'react-router';
 import { NOW, sampleFindings, sampleInstallations, sampleParts, sampleStock } from './testAnswers.ts';
@@ -173,6 +183,23 @@ export function testHouse() {
         return partOf(params.id!);
       },
     ],
+    [
+      'GET',
+      'parts/:id/installations',
+      ({ params }) =>
+        kinds.installations.all().filter((one) => (one.installation as Installation).partId === params.id),
+    ],
+    [
+      'GET',
+      'parts/:id/service-findings',
+      ({ params }) =>
+        kinds['service-findings'].all().filter((one) => {
+          const { installationId } = one.finding as ServiceFinding;
+          const found = kinds.installations.byId.get(installationId)?.value as Installation | undefined;
+          return found?.partId === params.id;
+        }),
+    ],
+    ['GET', 'service-findings/:id/reading', () => ({ decisionNumber: null, proposals: [] })],
     ['GET', 'parts/:id/:list', () => []],
     [
       'GET',

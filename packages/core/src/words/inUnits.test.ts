@@ -28,3 +28,10 @@ test.each([
   'Nylon 6 G30 is 5 mmol',
   'needs 12 mm²',
 ])('“%s” has nothing to change', (text) => expect(inch(text)).toBe(text));
+
+test('sides of a thing are all in the unit of the last; a number of times is not', () => {
+  expect(inch('Footprint 254 × 127 mm does not fit on 220 × 220 mm')).toBe(
+    'Footprint 10 × 5 in does not fit on 8.66 × 8.66 in',
+  );
+  expect(inch('4 × 25 N')).toMatch(/^4 × 5\.62 lbf$/);
+});

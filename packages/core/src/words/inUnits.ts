@@ -13,9 +13,9 @@ const DIMENSIONS: Readonly<Record<string, Dimension>> = {
 };
 
 const NUMBER = String.raw`[−-]?\d+(?:\.\d+)?`;
-/** “10 to 35 °C” is one amount: its first number has the unit of its second. */
+/** “10 to 35 °C” and “200 × 100 mm” are one amount each: their first numbers have the unit of the last. */
 const AMOUNT = new RegExp(
-  String.raw`(?:(?<![\w.])(${NUMBER}) (to|and) )?(?<![\w.])(${NUMBER}) (mm|MPa|°C|N·mm|N|g|J|m/s)(?![\w/·²³])`,
+  String.raw`(?:(?<![\w.])(${NUMBER}) (to|and|×) )?(?<![\w.])(${NUMBER}) (mm|MPa|°C|N·mm|N|g|J|m/s)(?![\w/·²³])`,
   'g',
 );
 
@@ -29,7 +29,9 @@ export function inUnits(sentence: string, units: UnitSystem): string {
   if (units === 'metric') return sentence;
   return sentence.replace(
     AMOUNT,
-    (_all, first: string | undefined, between: string | undefined, last: string, unit: string) => {
+    (all: string, first: string | undefined, between: string | undefined, last: string, unit: string) => {
+      // “4 × 25 N” is four times a force, and no size.
+      if (between === '×' && unit !== 'mm') return all.replace(`${last} ${unit}`, inUnits(`${last} ${unit}`, units));
       const shown = (text: string) => formatQuantity(valueOf(text), DIMENSIONS[unit]!, units);
       if (first === undefined) return shown(last);
       const alone = shown(first).split(' ')[0]!;

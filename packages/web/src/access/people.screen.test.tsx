@@ -303,8 +303,7 @@ describe('oneself', () => {
 });
 
 describe('an invitation', () => {
-  const invited = (secret: string) => {
-    location.hash = `#${secret}`;
+  const invited = () => {
     const house = houseOf({ ...OPEN_DOOR, state: 'sign-in', workspace: null });
     house.says('POST', 'invitations/look', ({ body }) => {
       if (body.secret !== 'good-secret-1')
@@ -313,18 +312,14 @@ describe('an invitation', () => {
     });
     return house;
   };
-  afterEach(() => {
-    location.hash = '';
-    history.replaceState(null, '', '/');
-  });
+  afterEach(() => history.replaceState(null, '', '/'));
 
   test('greets by name and takes a password of one’s own', async () => {
-    history.replaceState(null, '', '/welcome');
-    const house = invited('good-secret-1');
+    const house = invited();
     house.says('POST', 'invitations/accept', () => {
       throw new Refused({ status: 400, title: 'Too easy', detail: 'That password is in every list.' });
     });
-    const { user } = openApp('/welcome', { house });
+    const { user } = openApp('/welcome#good-secret-1', { house });
     expect(await screen.findByRole('heading', { name: 'Welcome, G. Hill' })).toBeVisible();
     const enter = await button('Come in');
     expect(enter).toBeDisabled();
@@ -335,8 +330,7 @@ describe('an invitation', () => {
   });
 
   test('that is not good any more says so and asks for nothing', async () => {
-    history.replaceState(null, '', '/welcome');
-    openApp('/welcome', { house: invited('old-secret-22') });
+    openApp('/welcome#old-secret-22', { house: invited() });
     expect(await screen.findByText('The invitation is used or too old.')).toBeVisible();
     expect(screen.queryByLabelText('Password')).toBeNull();
   });

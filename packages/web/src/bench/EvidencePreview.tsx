@@ -6,6 +6,8 @@ import { TableHead } from '../ui/TableHead.tsx';
 import { useLibrary } from '../workers/useLibrary.ts';
 import type { AcceptancePreview } from './benchApi.ts';
 import { CONDITIONING_WORDS, WAY_WORDS } from './words.ts';
+import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
 
 /** The observations that something would become, and what they move in every part. */
 export function EvidencePreview({ preview: { observations, impact } }: { preview: AcceptancePreview }) {
@@ -74,6 +76,7 @@ export function EvidencePreview({ preview: { observations, impact } }: { preview
 }
 
 function ObservationWords({ observation }: { observation: Observation }) {
+  const units = useAppSelector((state) => state.settings.units);
   const {
     property,
     value,
@@ -95,7 +98,8 @@ function ObservationWords({ observation }: { observation: Observation }) {
       {observation.durationH !== undefined && ` after ${duration(observation.durationH)}`}
       {standardDeviation !== undefined && `, sd ${standardDeviation} ${unit}`}, n {count}
       {orientation && `, ${WAY_WORDS[orientation]}`}
-      {conditioning && `, ${CONDITIONING_WORDS[conditioning]}`}, {temperatureC ?? 23} °C, printed; {method}. {note}
+      {conditioning && `, ${CONDITIONING_WORDS[conditioning]}`}, {amount(temperatureC ?? 23, '°C', units)}, printed;{' '}
+      {method}. {note}
     </>
   );
 }

@@ -12,6 +12,7 @@ import { MethodCautions } from './MethodCard.tsx';
 import { RigSketch } from './RigSketch.tsx';
 import type { EditCampaign } from './useKeptCampaign.ts';
 import { quantity } from './words.ts';
+import { useSay } from '../ui/useSay.ts';
 
 const VERDICTS = {
   fits: { mark: '●', look: 'text-pass' },
@@ -77,6 +78,7 @@ export function Expectations({
 }
 
 function Expected({ campaign, predicted, edit }: { campaign: Campaign; predicted: Predicted; edit: EditCampaign }) {
+  const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   const method = findMethod(campaign.methodId)!;
   if (!predicted.known) return <p className="text-unknown">Not predicted: {predicted.gaps.join('; ')}</p>;
@@ -100,12 +102,12 @@ function Expected({ campaign, predicted, edit }: { campaign: Campaign; predicted
       {range && (
         <p className={VERDICTS[range.verdict].look}>
           <span aria-hidden="true">{VERDICTS[range.verdict].mark} </span>
-          {range.text}
+          {say(range.text)}
         </p>
       )}
       {range?.remedies.map(({ text, setUp }) => (
         <Button key={text} className="mt-1 mr-1 text-left" onClick={() => apply(setUp)}>
-          Use {text}
+          Use {say(text)}
         </Button>
       ))}
     </>

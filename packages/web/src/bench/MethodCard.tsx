@@ -1,8 +1,10 @@
 import type { TestMethod } from '@anvilstone/core/bench';
 import { RigSketch } from './RigSketch.tsx';
+import { useSay } from '../ui/useSay.ts';
 
 /** How a test is done, so that it is done the same way next month. */
 export function MethodCard({ method }: { method: TestMethod }) {
+  const say = useSay();
   return (
     <div className="grid grid-cols-[18rem_1fr] narrow:grid-cols-1 gap-5">
       <div>
@@ -11,7 +13,7 @@ export function MethodCard({ method }: { method: TestMethod }) {
         <h3 className="mt-2 text-sm">What is needed</h3>
         <ul className="list-disc pl-5 text-sm">
           {method.needs.map((need) => (
-            <li key={need}>{need}</li>
+            <li key={need}>{say(need)}</li>
           ))}
         </ul>
       </div>
@@ -20,7 +22,7 @@ export function MethodCard({ method }: { method: TestMethod }) {
         <MethodCautions method={method} />
         <ol className="mt-2 list-decimal pl-5 text-sm [&>li]:py-0.5">
           {method.steps.map((step) => (
-            <li key={step}>{step}</li>
+            <li key={step}>{say(step)}</li>
           ))}
         </ol>
       </div>
@@ -29,6 +31,7 @@ export function MethodCard({ method }: { method: TestMethod }) {
 }
 
 export function MethodCautions({ method }: { method: TestMethod }) {
+  const say = useSay();
   if (method.cautions.length === 0) return null;
   return (
     <section
@@ -37,7 +40,7 @@ export function MethodCautions({ method }: { method: TestMethod }) {
     >
       <ul className="list-disc pl-4 font-medium">
         {method.cautions.map((caution) => (
-          <li key={caution}>{caution}</li>
+          <li key={caution}>{say(caution)}</li>
         ))}
       </ul>
       <p className="mt-1 text-xs">

@@ -1,4 +1,4 @@
-import { fromCanonical, parseQuantity, type Dimension } from '@anvilstone/core';
+import { fromCanonical, parseQuantity, type Dimension, type UnitSystem } from '@anvilstone/core';
 import { advantageOf, type TestMethod } from '@anvilstone/core/bench';
 import type { Campaign, Findings, Specimen, Trial } from '@anvilstone/schema';
 import { useState } from 'react';
@@ -91,7 +91,7 @@ export function TypedReading({
                 {...ids}
                 className={controlLook}
                 value={text}
-                placeholder={PLACEHOLDERS[field.dimension]}
+                placeholder={PLACEHOLDERS[units][field.dimension]}
                 onChange={(event) => setTexts({ ...texts, [field.id]: event.target.value })}
               />
             )}
@@ -112,12 +112,10 @@ export function TypedReading({
   );
 }
 
-const PLACEHOLDERS: Partial<Record<Dimension, string>> = {
-  force: '31.5 kgf',
-  energy: '0.8 J',
-  temperature: '78 °C',
-  torque: '420 N·mm',
-  length: '1.25 mm',
+/** As somebody would write it who reads in these units. */
+const PLACEHOLDERS: Record<UnitSystem, Partial<Record<Dimension, string>>> = {
+  metric: { force: '31.5 kgf', energy: '0.8 J', temperature: '78 °C', torque: '420 N·mm', length: '1.25 mm' },
+  inchPound: { force: '69 lbf', energy: '0.6 ft·lbf', temperature: '172 °F', torque: '3.7 in·lbf', length: '0.05 in' },
 };
 
 function fieldsOf(method: TestMethod): TypedField[] {

@@ -68,7 +68,7 @@ test('a load is added, made another kind, named and removed; the last one stays'
 });
 
 test('a repeated load is asked for its number of times, in any writing', async () => {
-  const { user, house, over } = openApp(`${partPath('Snap cover')}/brief`);
+  const { house, over } = openApp(`${partPath('Snap cover')}/brief`);
   const [times] = await screen.findAllByLabelText('Times in its life');
   await over(times!, '2e4');
   await waitFor(() => expect(house.briefOf(idOf(partPath('Snap cover'))).loadCases[0]?.cycles).toBe(20_000));
@@ -90,7 +90,7 @@ test('asks come from a palette and go again without a trace', async () => {
 });
 
 test('with only some machines allowed, at least one has to be', async () => {
-  const { user, house, over } = openApp(`${LAMP}/brief`);
+  const { user, house } = openApp(`${LAMP}/brief`);
   await user.click(await button('+ Only these machines'));
   expect(await screen.findByText(/^Tick at least one machine/)).toBeVisible();
   await user.click(await field('Hot chamber'));
@@ -98,7 +98,7 @@ test('with only some machines allowed, at least one has to be', async () => {
 });
 
 test('usual surroundings fill in heat and moisture, to be corrected', async () => {
-  const { user, house, over } = openApp(`${LAMP}/brief`);
+  const { user, house } = openApp(`${LAMP}/brief`);
   await user.click(await button(/Usual surroundings/));
   const places = within(await screen.findByRole('dialog')).getAllByRole('button');
   expect(places.length).toBeGreaterThan(4);
@@ -110,7 +110,7 @@ test('usual surroundings fill in heat and moisture, to be corrected', async () =
 });
 
 test('another kind of part keeps what fits of its loads', async () => {
-  const { user, house, over } = openApp(`${LAMP}/brief`);
+  const { user, house } = openApp(`${LAMP}/brief`);
   await user.click(await button('Another kind of part …'));
   const cards = within(await screen.findByRole('dialog')).getAllByRole('button', { name: /^It / });
   expect(cards.filter((one) => one.getAttribute('aria-pressed') === 'true')).toHaveLength(1);
@@ -124,7 +124,7 @@ test('another kind of part keeps what fits of its loads', async () => {
 test('whether it could hurt somebody is said, warned of, and stays in sight', async () => {
   const house = testHouse();
   house.kinds.parts.byId.set(idOf(LAMP), { value: { ...lampArm, failureCouldHurt: 'unanswered' }, revision: 1 });
-  const { user, over } = openApp(`${LAMP}/brief`, { house });
+  const { user } = openApp(`${LAMP}/brief`, { house });
   await user.click(await button('whether someone could be hurt when it fails'));
   const harm = await field(/^Could someone be hurt/);
   expect(harm).toHaveFocus();
@@ -136,7 +136,7 @@ test('whether it could hurt somebody is said, warned of, and stays in sight', as
 });
 
 test('a brief that becomes a template, annealed and wet: each is one field', async () => {
-  const { user, house, over } = openApp(`${partPath('Ratchet pawl')}/brief`);
+  const { user, house } = openApp(`${partPath('Ratchet pawl')}/brief`);
   await user.click(await field('Offer this brief as a template for new parts'));
   await user.click(await screen.findByRole('checkbox', { name: /^Annealed after printing/ }));
   await user.selectOptions(await field('Moisture in service'), 'Kept dry');
@@ -149,7 +149,7 @@ test('a brief that becomes a template, annealed and wet: each is one field', asy
 
 test('a server that is away keeps the edit here and sends it when it is back', async () => {
   const house = testHouse();
-  const { user, over } = openApp(`${LAMP}/brief`, { house });
+  const { over } = openApp(`${LAMP}/brief`, { house });
   await field('From the root to the load');
   const { answer } = house;
   globalThis.fetch = (input, init) =>
@@ -171,7 +171,7 @@ test('what the server refuses is told at its field', async () => {
       errors: [{ pointer: '/brief/title', detail: 'title is taken', accepted: 'another' }],
     });
   });
-  const { user, over } = openApp(`${LAMP}/brief`, { house });
+  const { user } = openApp(`${LAMP}/brief`, { house });
   await user.type(await field('Name'), ' B');
   await waitFor(async () =>
     expect(await field('Name')).toHaveAccessibleDescription('title is taken. Accepted: another.'),
@@ -181,7 +181,7 @@ test('what the server refuses is told at its field', async () => {
 });
 
 test('steps are taken back and again by keys, but not out of a field being typed in', async () => {
-  const { user, over } = openApp(`${LAMP}/brief`);
+  const { user } = openApp(`${LAMP}/brief`);
   await user.selectOptions(await field('Moisture in service'), 'Kept dry');
   await user.click(screen.getByRole('heading', { level: 1 }));
   await user.keyboard('{Control>}z{/Control}');

@@ -12,6 +12,8 @@ import { useComputed } from '../workers/useComputed.ts';
 import { FoamTable } from './FoamTable.tsx';
 import { FillingsTable } from './FillingsTable.tsx';
 import { FilledSectionPicture } from './FilledSectionPicture.tsx';
+import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
 
 /** Solid, or walls around an infill: what is set, what else would do, and the same mass spent otherwise. */
 export function FillingTab({ gradeId }: { gradeId: string }) {
@@ -40,6 +42,7 @@ export function FillingTab({ gradeId }: { gradeId: string }) {
 const bounds = (field: keyof typeof wallsAndInfill.properties): Bounds => wallsAndInfill.properties[field] as Bounds;
 
 function Settings() {
+  const units = useAppSelector((state) => state.settings.units);
   const { brief } = useBench();
   const edit = useEdit();
   const { filled } = brief;
@@ -79,12 +82,12 @@ function Settings() {
       />
       {filled && (
         <div className="mt-3 grid grid-cols-2 gap-3">
-          {whole('walls', 'Walls', `${(filled.walls * filled.lineWidthMm).toFixed(2)} mm thick`)}
+          {whole('walls', 'Walls', `${amount(filled.walls * filled.lineWidthMm, 'mm', units)} thick`)}
           {length('lineWidthMm', 'Line width')}
           {whole(
             'topBottomLayers',
             'Top and bottom layers',
-            `${(filled.topBottomLayers * filled.layerHeightMm).toFixed(2)} mm thick`,
+            `${amount(filled.topBottomLayers * filled.layerHeightMm, 'mm', units)} thick`,
           )}
           {length('layerHeightMm', 'Layer height')}
           <Choice

@@ -62,7 +62,7 @@ export function FoamTable({ gradeId }: { gradeId: string }) {
                   {isNow ? (
                     <span className="text-quiet">set now</span>
                   ) : (
-                    <Button aria-label={`Take ${nozzleC} °C`} onClick={() => take(nozzleC)}>
+                    <Button aria-label={`Take ${amount(nozzleC, '°C', units)}`} onClick={() => take(nozzleC)}>
                       Take
                     </Button>
                   )}

@@ -9,6 +9,8 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { freshId } from '../ui/freshId.ts';
 import { localMinute, moment } from '../ui/when.ts';
+import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
 
 /** Families that gain from it; the same bound as the computation’s refusal. */
 const THIRSTY_PCT = 1;
@@ -25,6 +27,7 @@ export function ConditioningPanel({
   nowMs: number;
   onChange: (schedule: DryerSchedule) => void;
 }) {
+  const units = useAppSelector((state) => state.settings.units);
   const [adding, setAdding] = useState(false);
   const without = (id: string): DryerSchedule => ({
     conditioning: schedule.conditioning.filter((job) => job.id !== id),
@@ -49,8 +52,8 @@ export function ConditioningPanel({
           return (
             <li key={job.id} className="flex items-start justify-between gap-3">
               <span>
-                <strong>{job.title}</strong>, {gradeOf.get(job.gradeId)?.name ?? job.gradeId}, {job.wallMm} mm wall,{' '}
-                {job.temperatureC} °C
+                <strong>{job.title}</strong>, {gradeOf.get(job.gradeId)?.name ?? job.gradeId},{' '}
+                {amount(job.wallMm, 'mm', units)} wall, {amount(job.temperatureC, '°C', units)}
                 <span className={`block text-xs ${typeof load === 'string' ? 'text-fail' : 'text-quiet'}`}>
                   {typeof load === 'string'
                     ? load

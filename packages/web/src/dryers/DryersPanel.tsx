@@ -8,6 +8,8 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { useRemoveDryerMutation, useSaveDryerMutation } from '../spools/spoolsApi.ts';
 import { freshId } from '../ui/freshId.ts';
+import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
 
 const PURPOSES = [
   { value: 'drying', label: 'dries spools' },
@@ -16,6 +18,7 @@ const PURPOSES = [
 
 /** The dryers and boxes at hand; each can be changed, one more added. */
 export function DryersPanel({ dryers }: { dryers: readonly DryerRecord[] }) {
+  const units = useAppSelector((state) => state.settings.units);
   const [edited, setEdited] = useState<DryerRecord>();
   const [remove, { error }] = useRemoveDryerMutation();
   const blank = (): DryerRecord => ({
@@ -45,7 +48,8 @@ export function DryersPanel({ dryers }: { dryers: readonly DryerRecord[] }) {
                 {dryer.sampleData && <span className="text-xs text-unknown"> sample data</span>}
                 <span className="block text-xs text-quiet">
                   {PURPOSES.find(({ value }) => value === dryer.purpose)!.label}, {dryer.slots} at once, to{' '}
-                  {dryer.maximumC} °C{dryer.note && `. ${dryer.note}`}
+                  {amount(dryer.maximumC, '°C', units)}
+                  {dryer.note && `. ${dryer.note}`}
                 </span>
               </span>
               <span className="whitespace-nowrap">

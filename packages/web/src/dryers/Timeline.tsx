@@ -3,6 +3,8 @@ import type { DryerAtHand, DryerSchedule, ScheduledRun } from '@anvilstone/schem
 import { scaleTime, timeFormat } from 'd3';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { moment } from '../ui/when.ts';
+import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
 
 const WIDTH = 1120;
 const LEFT = 130;
@@ -44,6 +46,7 @@ export function Timeline({
   nowMs: number;
   onMove: (runId: string, startMs: number, dryerId: string) => void;
 }) {
+  const units = useAppSelector((state) => state.settings.units);
   const [dragged, setDragged] = useState<Dragged>();
   const times = schedule.runs.map((run) => runTimes(run, loads));
   const needs = schedule.runs.flatMap((run) => run.loads.flatMap((id) => loads.get(id)?.needMs ?? []));
@@ -103,7 +106,7 @@ export function Timeline({
             {dryer.name}
           </text>
           <text y={38} className="fill-quiet text-[11px]">
-            {dryer.slots} slots, to {dryer.maximumC} °C
+            {dryer.slots} slots, to {amount(dryer.maximumC, '°C', units)}
           </text>
         </g>
       ))}
@@ -118,7 +121,7 @@ export function Timeline({
         const kind = bad.get(run.id);
         // A spool goes by its short name; parts by their whole title.
         const nameOf = (id: string) => (loads.get(id)?.purpose === 'conditioning' ? loads.get(id)!.title : id);
-        const label = `${run.temperatureC} °C: ${run.loads.map(nameOf).join(', ')}`;
+        const label = `${amount(run.temperatureC, '°C', units)}: ${run.loads.map(nameOf).join(', ')}`;
         return (
           <g
             key={run.id}
@@ -155,7 +158,7 @@ export function Timeline({
             <svg x={left} y={TOP + row * ROW + 7} width={width} height={ROW - 22} className="pointer-events-none">
               <text x={5} y={15} className="fill-ink text-[11px] font-semibold">
                 {kind === 'stop' ? '✕ ' : kind === 'late' ? '! ' : ''}
-                {run.temperatureC} °C
+                {amount(run.temperatureC, '°C', units)}
               </text>
               <text x={5} y={29} className="fill-ink text-[11px]">
                 {run.loads.map(nameOf).join(', ')}

@@ -10,6 +10,7 @@ import { useGradeUsesQuery } from './gradesApi.ts';
 
 /** What belongs to the grade beside its numbers: its pair, how it prints, what is claimed, what to mind, where it is used. */
 export function GradeAside({ grade, grades, rules }: { grade: Grade; grades: readonly Grade[]; rules: HouseRules }) {
+  const units = useAppSelector((state) => state.settings.units);
   const pairs = pairsOf(grade, grades);
   const { data: uses } = useGradeUsesQuery(grade.id);
   return (
@@ -52,7 +53,9 @@ export function GradeAside({ grade, grades, rules }: { grade: Grade; grades: rea
                   {[
                     SCOPES[claim.scope],
                     claim.standard,
-                    claim.thicknessMm === undefined ? 'thickness not stated' : `at ${claim.thicknessMm} mm`,
+                    claim.thicknessMm === undefined
+                      ? 'thickness not stated'
+                      : `at ${amount(claim.thicknessMm, 'mm', units)}`,
                     claim.colour ?? 'colour not stated',
                     claim.date,
                   ]

@@ -1,5 +1,7 @@
 import type { Instrument, Place, PlaceRecord } from '@anvilstone/schema';
 import { useState } from 'react';
+import { useAppSelector } from '../app/store.ts';
+import { amount } from '../ui/amount.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextField } from '../ui/fields.tsx';
 import { freshId } from '../ui/freshId.ts';
@@ -11,6 +13,7 @@ import { useSavePlaceMutation } from '../spools/spoolsApi.ts';
 /** Where spools lie, and what the air is like there. */
 export function PlacesPanel({ places, loggers }: { places: readonly PlaceRecord[]; loggers: readonly Instrument[] }) {
   const [edited, setEdited] = useState<PlaceRecord>();
+  const units = useAppSelector((state) => state.settings.units);
   const blank = (): PlaceRecord => ({
     place: {
       id: freshId(
@@ -35,7 +38,7 @@ export function PlacesPanel({ places, loggers }: { places: readonly PlaceRecord[
                 {record.place.loggerId === undefined
                   ? 'no logger: taken to be'
                   : `${loggers.find(({ id }) => id === record.place.loggerId)?.name ?? record.place.loggerId}; where it is silent`}{' '}
-                {record.place.humidityPct} % at {record.place.temperatureC} °C
+                {record.place.humidityPct} % at {amount(record.place.temperatureC, '°C', units)}
               </span>
             </span>
             <Button look="quiet" aria-label={`Change ${record.place.name}`} onClick={() => setEdited(record)}>

@@ -25,7 +25,9 @@ export function PricesTab({ library }: { library: Workshop }) {
   const { data: instruments } = useInstrumentsQuery();
   const [fetchList, fetched] = useLazySupplierListQuery();
   const [readList, read] = usePreviewPriceListMutation();
-  const [preview, setPreview] = useState<PriceListPreview>();
+  // A list that is fetched again is another one, even with as many lines: what was ticked in the last one is not ticked in it.
+  const [shown, setShown] = useState<{ number: number; preview: PriceListPreview }>();
+  const setPreview = (preview: PriceListPreview) => setShown((last) => ({ number: (last?.number ?? 0) + 1, preview }));
   const file = useRef<HTMLInputElement>(null);
   const error = fetched.error ?? read.error;
   return (
@@ -70,13 +72,13 @@ export function PricesTab({ library }: { library: Workshop }) {
         />
       </div>
       {error !== undefined && <ProblemNotice error={error} />}
-      {!preview && (
+      {!shown && (
         <p className="text-sm text-quiet">
           A list has a column for the name, the price of a spool in USD, and how much is on it. Grades are found by
           their whole name. Nothing is changed before you say so.
         </p>
       )}
-      {preview && <Preview key={preview.lines.length} preview={preview} library={library} />}
+      {shown && <Preview key={shown.number} preview={shown.preview} library={library} />}
     </div>
   );
 }

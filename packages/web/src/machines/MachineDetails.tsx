@@ -12,6 +12,7 @@ import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { LatestPrints } from './LatestPrints.tsx';
 import type { Workshop } from '../workers/workshop.ts';
+import { useSay } from '../ui/useSay.ts';
 
 const VENTILATION = { none: 'none', filter: 'filtered', extracted: 'led outside' } as const;
 
@@ -91,6 +92,7 @@ function Facts({ machine }: { machine: Machine }) {
 }
 
 function Gains({ machine, parts, library }: { machine: Machine; parts: readonly PartSummary[]; library: Workshop }) {
+  const say = useSay();
   const briefs = useMemo(() => parts.map(({ brief }) => brief), [parts]);
   const ask = useCallback((engine: Remote<Engine>) => engine.upgradeGains(briefs, machine.id), [briefs, machine.id]);
   const computed = useComputed(library, ask);
@@ -108,8 +110,8 @@ function Gains({ machine, parts, library }: { machine: Machine; parts: readonly 
             {gains.map((gain) => (
               <tr key={gain.title} className="border-b border-line align-top last:border-0">
                 <th scope="row" className="px-3 py-2 text-left font-normal">
-                  {gain.title}
-                  {gain.caution && <span className="block text-xs text-unknown">{gain.caution}</span>}
+                  {say(gain.title)}
+                  {gain.caution && <span className="block text-xs text-unknown">{say(gain.caution)}</span>}
                 </th>
                 <td className="px-3 py-2 font-semibold whitespace-nowrap">{gain.priceUsd} USD</td>
                 <td className="px-3 py-2">

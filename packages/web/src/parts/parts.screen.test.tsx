@@ -26,7 +26,7 @@ describe('the list of parts', () => {
         .filter(({ id }) => house.kinds.parts.byId.has(id))
         .map((part) => ({ ...part, decisionCount: part.id === second!.id ? 1 : 0 })),
     );
-    const { user, over } = openApp('/parts', { house });
+    const { user } = openApp('/parts', { house });
     expect((await row(second!.brief.title.slice(0, 12))).textContent).toContain('kept: has decisions');
     await user.click(await button(`Remove ${first!.brief.title}`));
     const sure = within(await screen.findByRole('alertdialog'));
@@ -80,7 +80,7 @@ describe('a new part', () => {
     house.says('GET', 'parts', () => [
       { ...sampleParts[0]!, brief: { ...lampArm, title: 'Arms of ours', template: true } },
     ]);
-    const { user, over } = openApp('/parts?new=part', { house });
+    const { user } = openApp('/parts?new=part', { house });
     await user.click(within(await screen.findByRole('region', { name: 'Templates' })).getByRole('button'));
     await waitFor(() => expect(house.asked).toHaveLength(1));
     const { brief } = house.asked[0]!.body as { brief: Brief };
@@ -122,7 +122,7 @@ describe('a new part', () => {
     house.kinds.parts.byId.clear();
     house.kinds.grades.byId.clear();
     house.says('POST', 'workshop/sample', () => ({ parts: 0, grades: 70, machines: 5 }));
-    const { user, over } = openApp('/parts', { house });
+    const { user } = openApp('/parts', { house });
     expect(await screen.findByRole('heading', { name: 'What does your part do?' })).toBeVisible();
     const missing = within(await screen.findByRole('region', { name: 'Grades to choose from' }));
     await user.click(missing.getByRole('button', { name: 'Take the sample grades and machines' }));

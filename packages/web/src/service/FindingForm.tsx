@@ -1,3 +1,4 @@
+import { findAgent } from '@anvilstone/core';
 import { failureModes, findFailureMode } from '@anvilstone/core/service';
 import { useOwnName } from '../access/useOwnName.ts';
 import {
@@ -11,6 +12,7 @@ import {
 import { newUuid } from '../app/uuid.ts';
 import { useState } from 'react';
 import { asProblem } from '../app/problem.ts';
+import { useBench } from '../parts/bench.ts';
 import { Choice, controlLook, Field, TextArea, TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
@@ -37,6 +39,8 @@ export function FindingForm({
   onDone: (id: string | undefined) => void;
 }) {
   const [save, saving] = useSaveFindingMutation();
+  const { library } = useBench();
+  const agentName = (id: string) => (library.agents?.find((one) => one.id === id) ?? findAgent(id))?.name ?? id;
   const was = record?.finding;
   const forDate = was?.forDate ?? due;
   const [state, setState] = useState<ServiceFinding['state']>(was?.state ?? 'sound');
@@ -129,7 +133,7 @@ export function FindingForm({
           <Choice
             label="In which fluid"
             value={agentId}
-            options={brief.asks.fluids!.map((one) => ({ value: one.agentId, label: one.agentId.replaceAll('-', ' ') }))}
+            options={brief.asks.fluids!.map((one) => ({ value: one.agentId, label: agentName(one.agentId) }))}
             onChange={setAgentId}
           />
         )}

@@ -1,12 +1,14 @@
 import type { LookAlikes } from '@anvilstone/core';
 import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';
+import { useSay } from '../ui/useSay.ts';
 import { Panel } from '../ui/Panel.tsx';
 
 const FEW = 4;
 
 /** Pairs of spools that the eye takes for each other, what that would do, and how to tell them apart. */
 export function LookAlikesPanel({ pairs }: { pairs: readonly LookAlikes[] }) {
+  const say = useSay();
   const [all, setAll] = useState(false);
   const shown = all ? pairs : pairs.slice(0, FEW);
   return (
@@ -17,7 +19,7 @@ export function LookAlikesPanel({ pairs }: { pairs: readonly LookAlikes[] }) {
             <strong className="text-unknown">
               ≈ {spoolIds[0]} and {spoolIds[1]}
             </strong>
-            : {risk}. Tell them apart: {tellApart}.
+            : {say(risk)}. Tell them apart: {say(tellApart)}.
           </li>
         ))}
       </ul>

@@ -5,6 +5,7 @@ import { useSay } from '../../ui/useSay.ts';
 import { useSketch } from './SketchContext.ts';
 
 export function PadSketch({ part }: { part: GeometryOf<'elastomer-pad'> }) {
+  const say = useSay();
   const { load } = useSketch();
   const perMm = Math.min(260 / part.lengthMm, 96 / part.heightMm);
   const [w, h] = [part.lengthMm * perMm, Math.max(14, part.heightMm * perMm)];
@@ -37,7 +38,7 @@ export function PadSketch({ part }: { part: GeometryOf<'elastomer-pad'> }) {
         to={[x + w / 2, 222]}
         perMm={perMm}
       />
-      {part.shape === 'block' && <Note at={[590, 120]}>{`${part.widthMm} mm wide`}</Note>}
+      {part.shape === 'block' && <Note at={[590, 120]}>{say(`${part.widthMm} mm wide`)}</Note>}
     </>
   );
 }

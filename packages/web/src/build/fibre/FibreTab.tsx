@@ -12,6 +12,8 @@ import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 import { OptionsTable } from './OptionsTable.tsx';
 import { FactList } from '../../ui/FactList.tsx';
+import { useAppSelector } from '../../app/store.ts';
+import { amount } from '../../ui/amount.ts';
 
 /** The usual cover: two walls. */
 const START: FibreInFaces = { towId: tows[0]!.id, strandsDeep: 2, insetMm: 0.9 };
@@ -37,6 +39,7 @@ export function FibreTab({ gradeId }: { gradeId: string }) {
 const bounds = (field: keyof typeof fibreInFaces.properties): Bounds => fibreInFaces.properties[field] as Bounds;
 
 function Strands() {
+  const units = useAppSelector((state) => state.settings.units);
   const { brief } = useBench();
   const edit = useEdit();
   const { fibre } = brief;
@@ -60,7 +63,7 @@ function Strands() {
             dimension="ratio"
             value={fibre.strandsDeep}
             bounds={bounds('strandsDeep')}
-            hint={`each ${tow.beadHeightMm} mm deep built flat, ${tow.beadWidthMm} mm on edge`}
+            hint={`each ${amount(tow.beadHeightMm, 'mm', units)} deep built flat, ${amount(tow.beadWidthMm, 'mm', units)} on edge`}
             onChange={(value) => set({ ...fibre, strandsDeep: Math.max(1, Math.round(value)) }, 'strandsDeep')}
           />
           <QuantityField
@@ -72,12 +75,12 @@ function Strands() {
           />
           <FactList
             rows={[
-              ['Modulus along it', `${tow.e1Mpa.toLocaleString('en')} MPa`],
-              ['Strength pulled, squeezed', `${tow.xtMpa}, ${tow.xcMpa} MPa`],
+              ['Modulus along it', amount(tow.e1Mpa, 'MPa', units)],
+              ['Strength pulled, squeezed', `${amount(tow.xtMpa, 'MPa', units)}, ${amount(tow.xcMpa, 'MPa', units)}`],
               ['Scatter of its strength', `${tow.covTypicalPct} %`],
-              ['Tightest bend', `${tow.minimumBendRadiusMm} mm radius`],
-              ['Shortest piece', `${tow.minimumLengthMm} mm`],
-              ['Holds to, bent', `${tow.maxServiceCompressionC} °C`],
+              ['Tightest bend', `${amount(tow.minimumBendRadiusMm, 'mm', units)} radius`],
+              ['Shortest piece', amount(tow.minimumLengthMm, 'mm', units)],
+              ['Holds to, bent', amount(tow.maxServiceCompressionC, '°C', units)],
             ]}
           />
           <p className="text-xs text-quiet">{tow.notes}</p>

@@ -33,7 +33,7 @@ export function LoopFacts({ loops }: { loops: readonly LoopReport[] }) {
                   </td>
                   <td className="px-3 py-1 whitespace-nowrap">{f(100 * loop.bendFactor, 2)} %</td>
                   <td className="px-3 py-1 whitespace-nowrap">
-                    {f(loop.packWidthMm, 3)} × {f(loop.packHeightMm, 3)} mm
+                    {amount(loop.packWidthMm, 'mm', units)} × {amount(loop.packHeightMm, 'mm', units)}
                   </td>
                   <td className="px-3 py-1">
                     {amount(loop.massG, 'g', units)}, {amount(loop.costUsd, 'USD', units)}

@@ -3,6 +3,8 @@ import type { CutSummary } from '@anvilstone/core/mesh';
 import { ChartFigure } from '../../charts/ChartFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Progress } from '../../ui/Progress.tsx';
+import { useAppSelector } from '../../app/store.ts';
+import { amount } from '../../ui/amount.ts';
 
 /** Bending stress under the load from end to end, and the way to its largest. */
 export function CutsChart({
@@ -23,6 +25,7 @@ export function CutsChart({
   worstMm?: number;
   onWorst?: () => void;
 }) {
+  const units = useAppSelector((state) => state.settings.units);
   if (!cuts) return <Progress share={share} label="Cutting it from end to end" />;
   const found = cuts.flatMap((one) => ('why' in one ? [] : [one]));
   const missed = cuts.length - found.length;
@@ -59,7 +62,7 @@ export function CutsChart({
       <ChartFigure chart={chart} />
       {onWorst && worstMm !== undefined && (
         <Button className="mt-2 print:hidden" onClick={onWorst}>
-          Cut where it is stressed most, at {worstMm.toFixed(1)} mm
+          Cut where it is stressed most, at {amount(worstMm, 'mm', units)}
         </Button>
       )}
     </div>
