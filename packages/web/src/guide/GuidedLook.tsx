@@ -1,4 +1,4 @@
-import { useEffect, useRef } from 'react';
+import { useCallback, useEffect, useRef } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { usePartsQuery } from '../app/api.ts';
 import { lookSentAway } from '../app/settings.ts';
@@ -28,10 +28,18 @@ export function GuidedLook() {
     void navigate(stop.stage ? `/parts/${partId}/${stop.stage}` : '/parts');
     title.current?.focus({ preventScroll: true });
   }, [stop, partId, navigate]);
-  const end = () => {
+  const end = useCallback(() => {
     dispatch(lookSentAway());
     dispatch(lookEnded());
-  };
+  }, [dispatch]);
+  useEffect(() => {
+    // Wherever the focus is; but what was opened meanwhile is closed first.
+    const onKey = ({ key, defaultPrevented }: KeyboardEvent) => {
+      if (key === 'Escape' && !defaultPrevented && !document.querySelector('[role=dialog]')) end();
+    };
+    globalThis.addEventListener('keydown', onKey);
+    return () => globalThis.removeEventListener('keydown', onKey);
+  }, [end]);
   if (!parts) return null;
   // What is framed must stay in sight: the words go where there is more room.
   const below = !frame || frame.top + frame.height / 2 < innerHeight / 2;
@@ -47,7 +55,6 @@ export function GuidedLook() {
       <section
         aria-label="A look around"
         className={`no-print fixed left-1/2 z-50 w-[34rem] max-w-[92vw] -translate-x-1/2 rounded-lg border border-line-strong bg-surface p-4 shadow-2xl ${below ? 'bottom-5' : 'top-24'}`}
-        onKeyDown={(event) => event.key === 'Escape' && end()}
       >
         {!partId ? (
           <NothingYet end={end} />

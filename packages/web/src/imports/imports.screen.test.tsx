@@ -1,0 +1,180 @@
+import type { ImportJob, ImportPlan, ImportQuestion } from '@anvilstone/schema';
+import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { NOW } from '../testAnswers.ts';
+import { button, field, openApp } from '../testApp.tsx';
+import { Refused, testHouse } from '../testHouse.ts';
+
+const ID = '00000000-0000-4000-8000-00000000000a';
+const question = (more: Partial<ImportQuestion> = {}): ImportQuestion =>
+  ({
+    id: 'comma',
+    kind: 'decimal',
+    text: 'What does the comma in “1,234” stand for?',
+    detail: 'Both can be.',
+    count: 2,
+    examples: [{ text: '1,234', line: 4 }],
+    choices: [
+      { id: 'decimal', label: 'Decimal comma', means: '1.234' },
+      { id: 'thousands', label: 'Thousands', means: '1234' },
+    ],
+    answer: null,
+    ...more,
+  }) as ImportQuestion;
+const plan = (more: Partial<ImportPlan> = {}): ImportPlan =>
+  ({
+    layout: 'wide',
+    format: 'csv',
+    sheets: [],
+    sheet: null,
+    delimiter: ';',
+    decimal: 'point',
+    headerLine: 1,
+    columns: [
+      { column: 0, header: 'Name', samples: ['PETG A'], target: 'name', guessed: true, conditions: {} },
+      {
+        column: 1,
+        header: 'Strength',
+        samples: ['48'],
+        target: 'property.tensileStrength',
+        unit: 'MPa',
+        guessed: true,
+        conditions: {},
+      },
+      { column: 2, header: 'Rubbish', samples: [], target: 'ignore', guessed: true, conditions: {} },
+    ],
+    rowCount: 3,
+    newCount: 2,
+    changedCount: 1,
+    unchangedCount: 0,
+    errorCount: 0,
+    remarkCount: 0,
+    questions: [],
+    issues: [],
+    grades: [{ gradeId: 'petg-a', name: 'PETG A', kind: 'new', differences: [] }],
+    ...more,
+  }) as unknown as ImportPlan;
+const job = (more: Partial<ImportJob> = {}): ImportJob =>
+  ({
+    id: ID,
+    fileName: 'maker.csv',
+    state: 'ready',
+    progress: 1,
+    settings: {},
+    plan: plan(),
+    failure: null,
+    createdAt: NOW.toISOString(),
+    ...more,
+  }) as unknown as ImportJob;
+
+function importing(first: ImportJob) {
+  const house = testHouse();
+  const now = { job: first };
+  house.says('GET', 'imports', () => [now.job]);
+  house.says('GET', 'imports/:id', () => now.job);
+  house.says('GET', 'imports/:id/rows', () => ({
+    total: 2,
+    rows: [
+      { line: 2, cells: ['PETG A', '48', ''], issues: [], leftOut: false },
+      {
+        line: 3,
+        cells: ['PETG B', 'lots', ''],
+        issues: [
+          {
+            line: 3,
+            column: 1,
+            header: 'Strength',
+            text: 'lots',
+            severity: 'error',
+            message: '“lots” is not a number',
+          },
+        ],
+        leftOut: false,
+      },
+    ],
+  }));
+  house.says(
+    'PUT',
+    'imports/:id/settings',
+    ({ body }) => (now.job = { ...now.job, settings: body as ImportJob['settings'] }),
+  );
+  return { house, now };
+}
+const AT = `/grades/import/${ID}`;
+
+test('a file is handed in by choosing or dropping it, and its import opens; a refusal is told', async () => {
+  const { house } = importing(job());
+  house.says('POST', 'imports', () => job());
+  const { user, where } = openApp('/grades/import', { house });
+  expect(await screen.findByRole('link', { name: 'maker.csv' })).toHaveAttribute('href', AT);
+  expect(screen.getByText('waiting for you')).toBeVisible();
+  await user.upload(await field('Choose a file'), new File(['a;b'], 'maker.csv', { type: 'text/csv' }));
+  await waitFor(() => expect(where()).toBe(AT));
+  house.says('POST', 'imports', () => {
+    throw new Refused({ status: 413, title: 'Too large', detail: 'At most 40 MB.' });
+  });
+  openApp('/grades/import', { house });
+  const area = (await screen.findByText('Drop a file here')).parentElement!;
+  fireEvent.dragOver(area);
+  fireEvent.drop(area, { dataTransfer: { files: [new File(['x'], 'big.csv')] } });
+  expect(await screen.findByText('At most 40 MB.')).toBeVisible();
+});
+
+test('nothing goes in before what only a person can decide is answered', async () => {
+  const { house } = importing(job({ plan: plan({ questions: [question()] }) }));
+  const { user } = openApp(AT, { house });
+  const go = await button('Import 3 grades');
+  expect(go).toBeDisabled();
+  expect(screen.getByText(/Before it can go in: 1 question to answer\./)).toBeVisible();
+  expect(screen.getByText('2 cells: “1,234” in line 4 …')).toBeVisible();
+  // Nothing is chosen beforehand.
+  for (const one of screen.getAllByRole('radio')) expect(one).not.toBeChecked();
+  await user.click(screen.getByRole('radio', { name: /Decimal comma/ }));
+  await waitFor(() => expect(house.asked.at(-1)?.body).toEqual({ answers: { comma: 'decimal' } }));
+  expect(await screen.findByText('✓ answered')).toBeVisible();
+  await waitFor(() => expect(screen.getByRole('button', { name: 'Import 3 grades' })).toBeEnabled());
+});
+
+test('what a column is taken for is chosen in its row, and said to be one’s own choice', async () => {
+  const { house, now } = importing(job());
+  const { user } = openApp(AT, { house });
+  expect(await screen.findByRole('heading', { name: 'Columns (2 of 3 wanted)' })).toBeVisible();
+  const taken = await field('Strength is taken for');
+  await user.selectOptions(taken, within(taken).getByRole('option', { name: 'Flexural strength' }));
+  await waitFor(() =>
+    expect(house.asked.at(-1)?.body).toEqual({ columns: [{ column: 1, target: 'property.flexuralStrength' }] }),
+  );
+  expect(now.job.settings.columns).toHaveLength(1);
+});
+
+test('a cell with a problem is put right in its place, a row left out', async () => {
+  const { house } = importing(job({ plan: plan({ errorCount: 1 }) }));
+  const { user } = openApp(AT, { house });
+  expect(await button('Import 3 grades')).toBeDisabled();
+  expect(screen.getByText(/1 cell to put right/)).toBeVisible();
+  expect(await screen.findByText('“lots” is not a number')).toBeVisible();
+  await user.click(await button('Leave line 3 out'));
+  await waitFor(() => expect(house.asked.at(-1)?.body).toMatchObject({ leftOut: [3] }));
+});
+
+test('it is committed once, and may be stopped while nothing is written', async () => {
+  const { house, now } = importing(job());
+  house.says('POST', 'imports/:id/commit', () => (now.job = job({ state: 'committing', progress: 0.3 })));
+  house.says('POST', 'imports/:id/cancel', () => (now.job = job({ state: 'cancelled' })));
+  const { user } = openApp(AT, { house });
+  await user.click(await button('Import 3 grades'));
+  await user.click(await button('Stop, write nothing'));
+  expect(await screen.findByText('Cancelled. The library is as it was.')).toBeVisible();
+  expect(screen.getByRole('link', { name: 'Another file' })).toHaveAttribute('href', '/grades/import');
+  expect(house.asked.map(({ path }) => path)).toEqual([`imports/${ID}/commit`, `imports/${ID}/cancel`]);
+});
+
+test('done it leads to the library; a file that cannot be read says why', async () => {
+  const { house } = importing(job({ state: 'done' }));
+  openApp(AT, { house });
+  expect(await screen.findByText('Imported: 2 new and 1 changed grades.')).toBeVisible();
+  expect(screen.getByRole('link', { name: 'Look at the library' })).toBeVisible();
+  const broken = importing(job({ state: 'failed', plan: null, failure: 'Line 7 has more cells than the heading.' }));
+  openApp(AT, { house: broken.house });
+  expect(await screen.findByRole('alert')).toHaveTextContent('Line 7 has more cells than the heading.');
+  expect(screen.getByText('Nothing was changed.')).toBeVisible();
+});
