@@ -115,7 +115,7 @@ test('a mesh: opened, cut where it is stressed most, taken into the brief, tilte
   const mesh = page.getByRole('region', { name: 'The mesh' });
   await expect(mesh).toContainText('closed');
   await expect(mesh).toContainText('120 mm × 16 mm × 24 mm');
-  await page.getByRole('button', { name: /^Cut where it is stressed most, at 40\.0 mm/ }).click();
+  await page.getByRole('button', { name: /^Cut where it is stressed most, at 40 mm/ }).click();
   const cut = page.getByRole('region', { name: 'The cut' });
   await expect(cut).toContainText('9 mm × 16 mm');
   // 100 N · 80 mm · 4.5 mm / (16 · 9³/12) = 37.0 MPa

@@ -62,3 +62,17 @@ test('every published document has an id of its own, and every one of its fields
   expect(new Set(ids).size).toBe(ids.length);
   for (const document of publishedDocuments) expect(() => validator(document)).not.toThrow();
 });
+
+test('a schema that is asked for again is compiled once, and not before its first value', () => {
+  let read = 0;
+  const schema = Object.assign(Type.Object({ a: Type.Number() }, { additionalProperties: false }), {
+    toJSON(this: object) {
+      read += 1;
+      return { ...this, toJSON: undefined };
+    },
+  });
+  const [first, second] = [validator(schema), validator(schema)];
+  expect(read).toBe(0);
+  expect([first({ a: 1 }).ok, second({ a: 'x' }).ok, validator(schema)({ b: 1 }).ok]).toEqual([true, false, false]);
+  expect(read).toBe(1);
+});

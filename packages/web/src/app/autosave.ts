@@ -35,7 +35,9 @@ export function makeAutosave() {
       if (running) return;
       running = true;
       try {
-        await saveUntilQuiet(store);
+        // What was edited in the moment between its last look and this line waits for nobody else.
+        do await saveUntilQuiet(store);
+        while (store.getState().draft.brief && store.getState().draft.saving.state === 'waiting');
       } finally {
         running = false;
       }
