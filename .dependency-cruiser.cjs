@@ -44,7 +44,9 @@ module.exports = {
       name: 'only-tests-import-test-helpers',
       severity: 'error',
       from: { pathNot: '(\\.test|/test[A-Z][A-Za-z]*)\\.tsx?$' },
-      to: { path: '/test(Context|Server|Operations|Team|Store|Part|Page|Answers|Engine|Computed|Comlink|Raw|Document|House|App)\\.tsx?$' },
+      to: {
+        path: '/test(Context|Server|Operations|Team|Store|Part|Page|Answers|Engine|Computed|Comlink|Raw|Document|House|App)\\.tsx?$',
+      },
     },
     {
       name: 'no-unresolvable',

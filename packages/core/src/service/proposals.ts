@@ -1,29 +1,16 @@
-import type { Brief, HouseRules, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
+import type { Brief, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { goodmanWeight } from '../materials/fatigue.ts';
-import { prepareMaterial, type Material } from '../materials/material.ts';
+import { prepareMaterial } from '../materials/material.ts';
 import { completeRules } from '../rules/houseRules.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { askedTemperatures, compareFinding, foretoldBreakN, loadOf, type ServiceComparison } from './comparison.ts';
+import { askedTemperatures, compareFinding, foretoldBreakN, loadOf } from './comparison.ts';
+import { BRIEF_PROPOSERS } from './briefProposals.ts';
 import type { ServiceGrounds } from './grounds.ts';
+import type { Proposer, ServiceProposal, Situation } from './proposal.ts';
 
-/** What a finding may change, for somebody to take or leave. */
-export type ServiceProposal =
-  | { kind: 'evidence'; says: string; observation: Observation }
-  | { kind: 'rule'; says: string; ruleId: keyof HouseRules; was: number; value: number }
-  | { kind: 'brief'; says: string; change: (brief: Brief) => Brief }
-  | { kind: 'test'; says: string; methodId: string };
-
-interface Situation {
-  finding: ServiceFinding;
-  installation: Installation;
-  grounds: ServiceGrounds;
-  comparison: ServiceComparison;
-  material: Material;
-}
-
-type Proposer = (situation: Situation) => ServiceProposal[];
+export type { ServiceProposal } from './proposal.ts';
 
 /**
  * What a finding says about the evidence, the house rules and the brief. Where the part saw more than it was asked for, only the brief is at
@@ -254,91 +241,6 @@ const BY_MODE: Readonly<Record<string, readonly Proposer[]>> = {
   weathered: [weatherFromYears],
   worn: [test('rub', 'Rub it against its mate and weigh.')],
 };
-
-const hotter: Proposer = ({ finding, grounds }) => {
-  const seen = finding.measured.hottestC;
-  const { hottestC } = askedTemperatures(grounds.brief);
-  if (seen === undefined || seen <= hottestC) return [];
-  return [
-    {
-      kind: 'brief',
-      says: `It saw ${f(seen)} °C; its brief ends at ${f(hottestC)} °C.`,
-      change: (brief) => withHeat(brief, seen),
-    },
-  ];
-};
-
-/** The warmest that the brief speaks of is raised: the peak where it has one, else the steady temperature. */
-function withHeat(brief: Brief, seenC: number): Brief {
-  const { heat = {} } = brief.asks;
-  const raised = heat.peak
-    ? { ...heat, peak: { ...heat.peak, temperatureC: Math.max(seenC, heat.peak.temperatureC) } }
-    : { ...heat, steadyC: Math.max(seenC, heat.steadyC ?? -Infinity) };
-  return { ...brief, asks: { ...brief.asks, heat: raised } };
-}
-
-const colder: Proposer = ({ finding, grounds }) => {
-  const seen = finding.measured.coldestC;
-  const { coldestC } = askedTemperatures(grounds.brief);
-  if (seen === undefined || seen >= coldestC) return [];
-  return [
-    {
-      kind: 'brief',
-      says: `It saw ${f(seen)} °C; its brief ends at ${f(coldestC)} °C.`,
-      change: (brief) => ({ ...brief, asks: { ...brief.asks, heat: { ...brief.asks.heat, coldestC: seen } } }),
-    },
-  ];
-};
-
-const oftener: Proposer = ({ comparison, finding, grounds }) => {
-  const row = comparison.rows.find(({ id, beyond }) => id === 'cycles' && beyond);
-  const load = grounds.brief.loadCases.find(
-    ({ id, kind }) => id === finding.loadCaseId || (!finding.loadCaseId && kind === 'repeated'),
-  );
-  if (!row || !load) return [];
-  return [
-    {
-      kind: 'brief',
-      says: `${load.name} came ${f(row.found)} times; its brief asks for ${f(row.foretold!)}.`,
-      change: (brief) => withLoad(brief, load.id, { cycles: row.found }),
-    },
-  ];
-};
-
-const harder: Proposer = ({ comparison, finding, grounds }) => {
-  const row = comparison.rows.find(({ id, beyond }) => id === 'load' && beyond);
-  const load = loadOf(finding, grounds.brief);
-  if (!row || !load) return [];
-  return [
-    {
-      kind: 'brief',
-      says: `${load.name} was ${f(row.found)} N; its brief says ${f(row.foretold!)} N.`,
-      change: (brief) => withLoad(brief, load.id, { forceN: row.found }),
-    },
-  ];
-};
-
-const withLoad = (brief: Brief, id: string, change: Partial<Brief['loadCases'][number]>): Brief => ({
-  ...brief,
-  loadCases: brief.loadCases.map((load) => (load.id === id ? { ...load, ...change } : load)),
-});
-
-/** A way to give out that no check of the brief speaks of, where one ask would make it speak of it. */
-const unasked: Proposer = ({ finding, comparison }) => {
-  if (finding.modeId !== 'weathered' || comparison.checks.length > 0) return [];
-  return [
-    {
-      kind: 'brief',
-      says: 'It stands in the open, which its brief does not say.',
-      change: (brief) => ({
-        ...brief,
-        asks: { ...brief.asks, outdoors: { hoursPerYear: 8766, years: 3, keepPct: 70 } },
-      }),
-    },
-  ];
-};
-
-const BRIEF_PROPOSERS: readonly Proposer[] = [hotter, colder, oftener, harder, unasked];
 
 const MOST_TITLE = 200;
 

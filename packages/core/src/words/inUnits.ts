@@ -30,7 +30,7 @@ export function inUnits(sentence: string, units: UnitSystem): string {
   return sentence.replace(
     AMOUNT,
     (all: string, first: string | undefined, between: string | undefined, last: string, unit: string) => {
-      // “4 × 25 N” is four times a force, and no size.
+      // “4 × 25 N” is four loads, and no size.
       if (between === '×' && unit !== 'mm') return all.replace(`${last} ${unit}`, inUnits(`${last} ${unit}`, units));
       const shown = (text: string) => formatQuantity(valueOf(text), DIMENSIONS[unit]!, units);
       if (first === undefined) return shown(last);

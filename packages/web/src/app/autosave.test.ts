@@ -62,27 +62,30 @@ test('typing is saved once, a moment after it stops, and no longer kept here the
   expect(await kept()).toBeUndefined();
 });
 
-test.each([1, 2, 3, 4, 5, 6])('an edit right after a save was answered (%i steps later) is saved too', async (steps) => {
-  const store = await newStore();
-  const { edited } = await import('./draft.ts');
-  answers.push(savedAs(2, 'one'), savedAs(3, 'two'));
-  let isDone = false;
-  store.subscribe(() => {
-    if (isDone || store.getState().draft.revision !== 2) return;
-    isDone = true;
-    void (async () => {
-      for (let step = 0; step < steps; step++) await Promise.resolve();
-      store.dispatch(edited(titled('two'), 'title'));
-    })();
-  });
-  store.dispatch(edited(titled('one'), 'title'));
-  await jest.advanceTimersByTimeAsync(3000);
-  expect(sent.map(({ brief, revision }) => [brief.title, revision])).toEqual([
-    ['one', 1],
-    ['two', 2],
-  ]);
-  expect(store.getState().draft).toMatchObject({ revision: 3, saving: { state: 'saved' } });
-});
+test.each([1, 2, 3, 4, 5, 6])(
+  'an edit right after a save was answered (%i steps later) is saved too',
+  async (steps) => {
+    const store = await newStore();
+    const { edited } = await import('./draft.ts');
+    answers.push(savedAs(2, 'one'), savedAs(3, 'two'));
+    let isDone = false;
+    store.subscribe(() => {
+      if (isDone || store.getState().draft.revision !== 2) return;
+      isDone = true;
+      void (async () => {
+        for (let step = 0; step < steps; step++) await Promise.resolve();
+        store.dispatch(edited(titled('two'), 'title'));
+      })();
+    });
+    store.dispatch(edited(titled('one'), 'title'));
+    await jest.advanceTimersByTimeAsync(3000);
+    expect(sent.map(({ brief, revision }) => [brief.title, revision])).toEqual([
+      ['one', 1],
+      ['two', 2],
+    ]);
+    expect(store.getState().draft).toMatchObject({ revision: 3, saving: { state: 'saved' } });
+  },
+);
 
 test('while the server is away it tries again, then saves the newest edit', async () => {
   const store = await newStore();
