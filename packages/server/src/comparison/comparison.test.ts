@@ -52,6 +52,39 @@ function textOf(pdf: Buffer): string | undefined {
   }
 }
 
+test('in inches and pounds, for whoever reads in them; in no other units', async () => {
+  const fetched = async (units: string) =>
+    textOf(
+      (
+        await api()
+          .get(`${path('tm-petg,ne-abs')}${units}`)
+          .buffer(true)
+          .parse((res, done) => {
+            const chunks: Buffer[] = [];
+            res.on('data', (chunk: Buffer) => chunks.push(chunk));
+            res.on('end', () => done(null, Buffer.concat(chunks)));
+          })
+          .expect(200)
+      ).body as Buffer,
+    );
+  const [metric, inches] = [await fetched(''), await fetched('&units=inchPound')];
+  const { errors } = JSON.parse(
+    (
+      await api()
+        .get(`${path('tm-petg,ne-abs')}&units=cubits`)
+        .expect(422)
+    ).text,
+  ) as Problem;
+  expect(errors).toEqual([{ pointer: '/units', detail: '“cubits” are no units', accepted: 'metric or inchPound' }]);
+  if (metric === undefined || inches === undefined) return;
+  expect(metric).toMatch(/\d g\b/);
+  expect(metric).toMatch(/\d °C/);
+  expect(inches).toMatch(/\d oz\b/);
+  expect(inches).toMatch(/\d °F/);
+  // What a standard is named by stays as it is.
+  expect(inches.replace(/HDT at [\d.]+ MPa/g, '')).not.toMatch(/\d (g|MPa)(?![\w/])/);
+});
+
 test.each([
   ['', /two to five/],
   ['tm-petg', /two to five/],

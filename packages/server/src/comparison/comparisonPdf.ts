@@ -1,11 +1,11 @@
 import {
+  amount,
   choiceSentences,
   costParts,
   drawBarChart,
   drawingSvg,
   drawLineChart,
   findCheck,
-  formatNumber as f,
   formatQuantity,
   formatReserve,
   PROOF_TEST_CAUTION,
@@ -13,11 +13,13 @@ import {
   cautionsFor,
   completeRules,
   findAgent,
+  inUnits,
   SHEET_FIRST,
   type ChoiceGrounds,
   type Comparison,
   type PropertyCell,
   type PropertyRow,
+  type UnitSystem,
 } from '@anvilstone/core';
 import type { Brief, CheckResult, HouseRules, Library } from '@anvilstone/schema';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
@@ -26,7 +28,7 @@ import { head, PDF_FONT, STATUS_WORDS, table, typeset } from '../pdf/document.ts
 const COMPARISON_STATEMENT =
   'This comparison is a calculation aid from the evidence at hand. It does not approve a part: proof tests, local codes and a responsible engineer’s sign-off decide.';
 
-/** A comparison as a typeset document with its charts as vectors. Metric units. */
+/** A comparison as a typeset document with its charts as vectors, in the units of the grounds; `comparison` has to be made in them. */
 export function comparisonPdf(
   brief: Brief,
   comparison: Comparison,
@@ -35,6 +37,7 @@ export function comparisonPdf(
   grounds: ChoiceGrounds,
 ): Promise<Buffer> {
   const { finalists } = comparison;
+  const { units } = grounds;
   const title = `Comparison: ${brief.title}`;
   const content: Content[] = [
     { text: title, style: 'h1' },
@@ -50,16 +53,16 @@ export function comparisonPdf(
         .join(' '),
     },
     { text: 'Side by side', style: 'h2' },
-    summaryTable(comparison),
+    summaryTable(comparison, units),
     { text: 'Checks: reserve, and against the base', style: 'h2' },
     checksTable(comparison),
-    ...charts(comparison),
+    ...charts(comparison, units),
     { text: 'What the dearer one buys', style: 'h2' },
     { ul: buySentences(comparison) },
     { text: 'Properties like for like', style: 'h2' },
-    propertiesTable(comparison),
+    propertiesTable(comparison, units),
     { text: 'Cautions', style: 'h2' },
-    { ul: cautions(brief, comparison, library, rules) },
+    { ul: cautions(brief, comparison, library, rules).map((text) => inUnits(text, units)) },
   ];
   return typeset({ title, footer: 'Comparison', landscape: finalists.length > 3 }, content);
 }
@@ -67,7 +70,7 @@ export function comparisonPdf(
 const named = ({ finalists }: Comparison) => finalists.map(({ letter, name }) => `${letter} ${name}`);
 const widths = ({ finalists }: Comparison) => ['auto', ...finalists.map(() => '*')];
 
-function summaryTable(comparison: Comparison): Content {
+function summaryTable(comparison: Comparison, units: UnitSystem): Content {
   const { finalists } = comparison;
   const row = (title: string, of: (i: number) => string): TableCell[] => [title, ...finalists.map((_, i) => of(i))];
   const entry = (i: number) => finalists[i]!.entry;
@@ -87,14 +90,16 @@ function summaryTable(comparison: Comparison): Content {
       row('machine time', (i) => usd(costs[i]?.machineUsd)),
       row('labour', (i) => usd(costs[i]?.labourUsd)),
       row('failed prints', (i) => usd(costs[i]?.scrapUsd)),
-      row('Mass', (i) => (entry(i).massG === null ? 'unknown' : `${f(entry(i).massG!)} g`)),
+      row('Mass', (i) => (entry(i).massG === null ? 'unknown' : amount(entry(i).massG!, 'g', units))),
       row('Holds its loads to', (i) =>
-        entry(i).ownHeatLimitC === null ? 'unknown' : `${Math.floor(entry(i).ownHeatLimitC!)} °C`,
+        entry(i).ownHeatLimitC === null ? 'unknown' : amount(Math.floor(entry(i).ownHeatLimitC!), '°C', units),
       ),
       row('How it fails', (i) => finalists[i]!.failureManner ?? 'unknown'),
       row('To print', (i) => {
         const { printing } = finalists[i]!;
-        return printing === null ? 'unknown' : [printing.difficulty, ...printing.because].join(', ');
+        return printing === null
+          ? 'unknown'
+          : [printing.difficulty, ...printing.because].map((text) => inUnits(text, units)).join(', ');
       }),
     ],
     widths(comparison),
@@ -122,8 +127,8 @@ function checkText({ reserve, status, evidence }: CheckResult, percent: number |
 const percentText = (percent: number) => (Math.abs(percent) < 0.05 ? 'equal' : `${signed(percent, 1)} %`);
 const signed = (value: number, digits: number) => `${value < 0 ? '−' : '+'}${Math.abs(value).toFixed(digits)}`;
 
-function charts(comparison: Comparison): Content[] {
-  const drawings = [...comparison.charts.map((chart) => drawLineChart(chart, 'metric')), drawBarChart(comparison.cost)];
+function charts(comparison: Comparison, units: UnitSystem): Content[] {
+  const drawings = [...comparison.charts.map((chart) => drawLineChart(chart, units)), drawBarChart(comparison.cost)];
   return drawings.map((drawing): Content => ({
     unbreakable: true,
     stack: [
@@ -149,10 +154,10 @@ function buySentences({ finalists, buys }: Comparison): string[] {
   });
 }
 
-function propertiesTable(comparison: Comparison): Content {
+function propertiesTable(comparison: Comparison, units: UnitSystem): Content {
   const rows = comparison.properties.map((row): TableCell[] => [
     `${row.title}, ${row.condition}`,
-    ...row.cells.map((cell) => cellText(cell, row)),
+    ...row.cells.map((cell) => cellText(cell, row, units)),
   ]);
   return table(
     [head('Property and condition', ...named(comparison)), ...rows],
@@ -160,14 +165,14 @@ function propertiesTable(comparison: Comparison): Content {
   );
 }
 
-function cellText({ value, evidence, against }: PropertyCell, { property }: PropertyRow): string {
+function cellText({ value, evidence, against }: PropertyCell, { property }: PropertyRow, units: UnitSystem): string {
   if (value === null) return 'unknown';
   const { classes, dimension } = PROPERTY_DEFINITIONS[property];
   const shown = classes
     ? (classes[value] ?? 'unknown')
     : value === Infinity
       ? 'no break'
-      : formatQuantity(value, dimension, 'metric');
+      : formatQuantity(value, dimension, units);
   const said =
     against.kind === 'percent'
       ? `  (${percentText(against.percent)})`

@@ -9,6 +9,7 @@ import {
   rank,
   readWishes,
   type GradeStanding,
+  type UnitSystem,
 } from '@anvilstone/core';
 import type { Knex } from 'knex';
 import { workshopLibrary } from '../evaluation/service.ts';
@@ -27,7 +28,7 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
       method: 'get',
       path: '/parts/:partId/comparison.pdf',
       summary:
-        'Two to five grades (?grades=a,b) side by side for the brief as saved, as PDF; the choice by ?school=, ?weights= and ?sure= (a chance)',
+        'Two to five grades (?grades=a,b) side by side for the brief as saved, as PDF; the choice by ?school=, ?weights= and ?sure= (a chance), in inches and pounds with ?units=inchPound',
       answer: { mediaType: 'application/pdf' },
       async handle({ params, query }) {
         const [{ brief }, library, { rules }] = await Promise.all([
@@ -36,7 +37,8 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
           houseRulesInForce(db),
         ]);
         const ids = (textOf(query, 'grades') ?? '').split(',').filter(Boolean);
-        const comparison = orRefuse(() => compareFinalists(brief, library, ids, rules));
+        const units = unitsIn(textOf(query, 'units'));
+        const comparison = orRefuse(() => compareFinalists(brief, library, ids, rules, units));
         const text = (name: 'school' | 'weights' | 'sure') => {
           const value = textOf(query, name);
           return value === undefined ? {} : { [name]: value };
@@ -60,7 +62,7 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
           chance: first && chanceOf(first),
           nameOf: (id) => gradeOf.get(id)?.name ?? id,
           machineNameOf: (id) => library.machines.find((machine) => machine.id === id)?.name ?? null,
-          units: 'metric',
+          units,
         });
         return {
           body,
@@ -72,6 +74,11 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
       },
     },
   ];
+}
+
+function unitsIn(text = 'metric'): UnitSystem {
+  if (text === 'metric' || text === 'inchPound') return text;
+  throw invalidInput([{ pointer: '/units', detail: `“${text}” are no units`, accepted: 'metric or inchPound' }]);
 }
 
 /** What the computation refuses is the asker’s to mend. */

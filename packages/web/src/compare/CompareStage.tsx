@@ -60,7 +60,7 @@ export function CompareStage() {
             <a
               className={buttonLook('plain', saving === 'saved' ? '' : 'pointer-events-none opacity-50')}
               aria-disabled={saving !== 'saved'}
-              href={`${API}/parts/${partId}/comparison.pdf?${new URLSearchParams({ ...wishesText(wishes), grades: ids.join(',') }).toString()}`}
+              href={`${API}/parts/${partId}/comparison.pdf?${new URLSearchParams({ ...wishesText(wishes), grades: ids.join(','), units }).toString()}`}
               download="comparison.pdf"
             >
               PDF
