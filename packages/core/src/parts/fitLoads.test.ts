@@ -1,4 +1,4 @@
-import { LOAD_KINDS } from '@anvilstone/schema';
+import { LOAD_KINDS, type LoadCase } from '@anvilstone/schema';
 import { brief as briefSchema } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { briefIssues } from '../evaluation/briefIssues.ts';
@@ -34,6 +34,17 @@ test('every kind that a model takes can be chosen', () => {
       expect([model.id, kind, briefIssues(brief)]).toEqual([model.id, kind, []]);
     }
   }
+});
+
+test('a load that becomes short is one of seconds to minutes, and lasts again when it becomes a lasting one', () => {
+  const weeks: LoadCase = { ...sampleBriefs[0]!.loadCases[0]!, durationH: 1000 };
+  delete weeks.kind;
+  const short = withKind(weeks, 'short', 'forceN');
+  expect(short.durationH).toBeCloseTo(1 / 60, 12);
+  expect(withKind({ ...weeks, durationH: 0.01 }, 'short', 'forceN').durationH).toBe(0.01);
+  expect(withKind({ ...short, durationH: 24 }, 'short', 'forceN').durationH).toBe(24);
+  expect(withKind(short, 'lasting', 'forceN').durationH).toBe(1000);
+  expect(withKind({ ...weeks, durationH: 40 }, 'held', 'forceN').durationH).toBe(40);
 });
 
 test('a load that fits already is left alone, an old one without a kind too', () => {

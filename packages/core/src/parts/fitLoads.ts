@@ -11,6 +11,11 @@ const FIRST_SIZE: Record<SizeField, number> = {
   displacementMm: 1,
   angleDeg: 90,
 };
+/** First times on the part, h, where the one it had cannot be meant for the new kind: a minute for a short load. */
+const FIRST_SHORT_H = 1 / 60;
+const FIRST_LASTING_H = 1000;
+/** A short load is one of seconds to minutes; above an hour its time was another kind's. */
+const LONGEST_SHORT_H = 1;
 const SIZE_FIELDS = Object.keys(FIRST_SIZE) as SizeField[];
 
 /**
@@ -38,9 +43,12 @@ export function fitLoad(loadCase: LoadCase, part: PartGeometry): LoadCase {
   return tellsMovement(part) ? fitted : withoutLimits(fitted);
 }
 
-/** The same load as another kind: only the fields that the kind uses stay. */
+/**
+ * The same load as another kind: only the fields that the kind uses stay. A time that cannot be meant for the new kind
+ * becomes a first one of the right sort, so that weeks do not stay on a knock of the hand, nor a minute on a dead load.
+ */
 export function withKind(loadCase: LoadCase, kind: LoadKind, size: SizeKind): LoadCase {
-  const next: LoadCase = { ...loadCase, kind };
+  const next: LoadCase = { ...loadCase, kind, durationH: timeFor(loadCase, kind) };
   if (kind === 'lasting' && loadCase.kind === undefined) delete next.kind;
   for (const field of SIZE_FIELDS) if (field !== size) delete next[field];
   if (size === 'knock') {
@@ -64,6 +72,13 @@ export function withKind(loadCase: LoadCase, kind: LoadKind, size: SizeKind): Lo
   if (kind !== 'held') delete next.minHoldN;
   if (size === 'displacementMm' || size === 'angleDeg') delete next.maxDeflectionMm;
   return next;
+}
+
+function timeFor({ kind: was = 'lasting', durationH }: LoadCase, kind: LoadKind): number {
+  if (kind === was) return durationH;
+  if (kind === 'short') return durationH > LONGEST_SHORT_H ? FIRST_SHORT_H : durationH;
+  if (was === 'short' && durationH <= LONGEST_SHORT_H) return FIRST_LASTING_H;
+  return durationH;
 }
 
 function tellsMovement(part: PartGeometry): boolean {

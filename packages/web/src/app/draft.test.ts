@@ -118,6 +118,21 @@ describe('somebody else’s newer brief', () => {
       brief: { title: 'mine', failureCouldHurt: 'yes', asks: { massLimitG: 77 } },
     });
   });
+  test('that is one’s own, met before its save was answered, does not undo what was taken back meanwhile', () => {
+    const sending = draftReducer(
+      draftReducer(start, at(titled('mine'), 'title', 0)),
+      savingChanged({ partId: part.id, saving: { state: 'saving' } }),
+    );
+    const back = draftReducer(sending, at(lampArm, 'title', 5000));
+    const met = draftReducer(back, newerMet({ part: newerOf(titled('mine')) }));
+    expect(met).toMatchObject({ revision: 4, brief: { title: lampArm.title }, base: { title: 'mine' }, news: null });
+    expect(met.saving.state).toBe('waiting');
+    const answered = draftReducer(met, saved({ part: newerOf(titled('mine')), brief: titled('mine') }));
+    expect(answered).toMatchObject({ brief: { title: lampArm.title }, saving: { state: 'waiting' }, sent: null });
+    // Once it has been answered, a newer one is somebody else’s.
+    const theirs = draftReducer(answered, newerMet({ part: newerOf(titled('theirs'), 5) }));
+    expect(theirs.saving.state).toBe('conflict');
+  });
   test('that is older than what is open, or of another part, moves nothing', () => {
     expect(draftReducer(start, newerMet({ part: newerOf(titled('old'), 3) }))).toEqual(start);
     expect(draftReducer(start, newerMet({ part: { ...newerOf(titled('other')), id: 'q' } }))).toEqual(start);

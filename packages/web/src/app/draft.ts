@@ -28,6 +28,8 @@ export interface Draft {
   brief: Brief | null;
   /** The brief as the server has it at this revision; null: not known. */
   base: Brief | null;
+  /** The brief that is on its way to the server; null: none is. What was edited meanwhile may be the old one again. */
+  sent: Brief | null;
   /** What came of somebody else’s newer brief, until the next edit. */
   news: News | null;
   past: Step[];
@@ -45,6 +47,7 @@ const empty: Draft = {
   revision: 0,
   brief: null,
   base: null,
+  sent: null,
   news: null,
   past: [],
   future: [],
@@ -83,13 +86,16 @@ const draft = createSlice({
     redone: (state) => move(state, 'future', 'past'),
     /** What became of a save. Edits made while it ran still wait, unless the save was refused or met a newer brief. */
     savingChanged: (state, { payload }: PayloadAction<{ partId: string; saving: Saving }>) => {
-      if (state.partId === payload.partId) state.saving = payload.saving;
+      if (state.partId !== payload.partId) return;
+      state.saving = payload.saving;
+      state.sent = payload.saving.state === 'saving' ? state.brief : null;
     },
     /** The server has the brief of this revision; edits made meanwhile still wait. */
     saved(state, { payload }: PayloadAction<{ part: Part; brief: Brief }>) {
       if (state.partId !== payload.part.id) return;
       state.revision = payload.part.revision;
       state.base = payload.part.brief;
+      state.sent = null;
       // `state` is a draft here, so the object itself has to be asked for.
       state.saving = original(state)?.brief === payload.brief ? { state: 'saved' } : { state: 'waiting' };
     },
@@ -100,7 +106,13 @@ const draft = createSlice({
     newerMet(state, { payload }: PayloadAction<{ part: Part; who?: string | undefined }>) {
       const { part, who = null } = payload;
       if (state.partId !== part.id || !state.brief || part.revision <= state.revision) return;
-      const { brief: mine, base } = current(state) as Draft & { brief: Brief };
+      const { brief: mine, base, sent } = current(state) as Draft & { brief: Brief };
+      if (sent && sameContent(sent, part.brief)) {
+        // One’s own, told by the list before the save itself was answered.
+        state.revision = part.revision;
+        state.base = part.brief;
+        return;
+      }
       if (base && sameContent(mine, base)) {
         settle(state, part.brief, part, { how: 'taken', who });
         return;
@@ -132,6 +144,7 @@ function settle(state: Draft, brief: Brief, newer: Part, news: News | null): voi
   state.future = [];
   state.brief = brief;
   state.base = newer.brief;
+  state.sent = null;
   state.revision = newer.revision;
   state.news = news;
   state.lastEdit = { field: '', at: 0 };

@@ -55,7 +55,7 @@ export function BenchStage() {
         <p className="grow text-quiet">
           Tests that would settle most: what is not known first, then what lies closest to 1 for how well it is known.
         </p>
-        <div className="grid w-96 grid-cols-[1fr_8rem] gap-2">
+        <div className="grid w-100 grid-cols-[1fr_8rem] gap-2">
           <GradeChoice {...built} />
           <Choice label="Way up" value={orientation} options={WAY_OPTIONS} onChange={(way) => set({ way })} />
         </div>

@@ -102,7 +102,7 @@ export function TestTab({
           {!untested && <Trial record={record} campaign={campaign} />}
         </Panel>
         {record && !untested && record.trial.state !== 'running' && (
-          <TrialCard key={`${record.trial.id} ${record.revision}`} record={record} method={method} />
+          <TrialCard key={record.trial.id} record={record} method={method} />
         )}
         <Attachments campaignId={campaign.id} aboutId={chosen.id} />
       </div>

@@ -34,7 +34,8 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
   const keep = (next: Trial) =>
     void save({ trial: next, revision: record.revision })
       .unwrap()
-      .then(() => setEditing(undefined))
+      // What was opened while the answer was on its way stays open.
+      .then(() => setEditing((now) => (now === editing ? undefined : now)))
       .catch(() => undefined);
   const found = foundIn(trial);
   const ids = (Object.keys(FOUND) as NumberId[]).filter((id) => found[id] !== undefined);

@@ -13,6 +13,8 @@ interface FieldSchema extends Bounds {
   properties?: Record<string, FieldSchema>;
   required?: string[];
 }
+/** Letters that can be read in a choice of one column; a longer one takes two. */
+const FITS_ONE_COLUMN = 18;
 type Change = (pointer: string, value: unknown) => void;
 
 /** One field for every dimension of a part model, made from the schema that the server validates with. */
@@ -96,14 +98,17 @@ function Field({
   const issue = useIssue(`/part${at}`);
   const { label, hint } = labelOf(field.description ?? name);
   if (field.enum) {
+    const options = field.enum.map((one) => ({ value: one, label: choiceWords(one) }));
     return (
-      <Choice
-        label={label}
-        value={String(value)}
-        error={issue}
-        options={field.enum.map((one) => ({ value: one, label: choiceWords(one) }))}
-        onChange={(next) => onChange(at, next)}
-      />
+      <div className={options.some((one) => one.label.length > FITS_ONE_COLUMN) ? 'col-span-2' : ''}>
+        <Choice
+          label={label}
+          value={String(value)}
+          error={issue}
+          options={options}
+          onChange={(next) => onChange(at, next)}
+        />
+      </div>
     );
   }
   const whole = field.type === 'integer';

@@ -19,18 +19,20 @@ export function LimitFields({
   const movement = movementTitle(part);
   if (kind === 'knock') {
     return (
-      <Choice
-        label="Afterwards it must be"
-        value={loadCase.mustStayWhole ?? 'both'}
-        options={[
-          { value: 'both', label: 'Undamaged, and far from breaking' },
-          { value: 'undamaged', label: 'Undamaged' },
-          { value: 'unbroken', label: 'In one piece, marks allowed' },
-        ]}
-        onChange={(mustStayWhole) =>
-          onChange({ mustStayWhole: mustStayWhole === 'both' ? undefined : mustStayWhole }, 'whole')
-        }
-      />
+      <div className="col-span-2">
+        <Choice
+          label="Afterwards it must be"
+          value={loadCase.mustStayWhole ?? 'both'}
+          options={[
+            { value: 'both', label: 'Undamaged, and far from breaking' },
+            { value: 'undamaged', label: 'Undamaged' },
+            { value: 'unbroken', label: 'In one piece, marks allowed' },
+          ]}
+          onChange={(mustStayWhole) =>
+            onChange({ mustStayWhole: mustStayWhole === 'both' ? undefined : mustStayWhole }, 'whole')
+          }
+        />
+      </div>
     );
   }
   if (kind === 'held') {

@@ -36,7 +36,7 @@ export function LoadFields({
     <fieldset className="border-l-3 border-line pl-3">
       <legend className="sr-only">{loadCase.name}</legend>
       <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3">
-        <div className="col-span-2">
+        <div className="col-span-4 narrow:col-span-2 grid grid-cols-[3fr_2.6fr_2fr] narrow:grid-cols-1 gap-3">
           <TextField
             label="Load"
             value={loadCase.name}
@@ -44,17 +44,17 @@ export function LoadFields({
             error={loadCase.name.trim() === '' ? 'A name is needed before it can be saved.' : undefined}
             onChange={(name) => onChange({ name }, 'name')}
           />
+          <Choice
+            label="How it acts"
+            value={kind}
+            options={LOAD_KINDS.filter((one) => takes[one]).map((one) => ({
+              value: one,
+              label: LOAD_KIND_WORDS[one].title,
+            }))}
+            onChange={onKind}
+          />
+          <Direction brief={brief} loadCase={loadCase} onChange={onChange} />
         </div>
-        <Choice
-          label="How it acts"
-          value={kind}
-          options={LOAD_KINDS.filter((one) => takes[one]).map((one) => ({
-            value: one,
-            label: LOAD_KIND_WORDS[one].title,
-          }))}
-          onChange={onKind}
-        />
-        <Direction brief={brief} loadCase={loadCase} onChange={onChange} />
         <p className="col-span-4 narrow:col-span-2 -mt-2 text-xs text-quiet">
           {LOAD_KIND_WORDS[kind].means} <Layers brief={brief} index={index} />
         </p>

@@ -188,12 +188,25 @@ test('a session that ends in the middle of work leaves it with whose it was', as
 
 describe('a brief that nobody has open', () => {
   const mine: Brief = { ...lampArm, title: 'Mine' };
-  const keepBrief = async () => {
+  const keepBrief = async (agoMs = 60_000) => {
     const page = await open();
     const { keepUnsaved } = await import('../app/unsaved.ts');
     keepUnsaved('p', { brief: mine, revision: 1, base: lampArm });
+    const [one] = page.outbox.everythingKept();
+    page.outbox.keep({ ...one!, atMs: one!.atMs - agoMs });
     return page;
   };
+  test('is left to the window that it is being typed in, until that has been quiet for a while', async () => {
+    const page = await keepBrief(1000);
+    await page.sendKept(page.store);
+    expect(sent).toEqual([]);
+    expect(page.outbox.everythingKept()).toHaveLength(1);
+    const [one] = page.outbox.everythingKept();
+    page.outbox.keep({ ...one!, atMs: Date.now() + 60_000 });
+    answers = [{ status: 200, body: partOf(mine, 2) }];
+    await page.sendKept(page.store);
+    expect(sent).toMatchObject([{ method: 'PUT', body: { brief: mine } }]);
+  });
   test('is saved by itself', async () => {
     const page = await keepBrief();
     answers = [{ status: 200, body: partOf(mine, 2) }];

@@ -11,6 +11,8 @@ type Outcome = 'sent' | 'no answer' | Problem;
 /** Not now, and nothing is wrong with it: away, signed out, asked to wait. */
 const LATER: readonly number[] = [0, 401, 429, 502, 503, 504, 507];
 const MOST_MEETINGS = 3;
+/** A brief edited less long ago is being typed in another window, whose own save would meet this one. */
+const STILL_TYPED_MS = 5000;
 
 /**
  * Sends what was kept, in the order it was made, until the server does not answer. One page at a time, where the browser can say so; two
@@ -28,11 +30,18 @@ async function sendAll(store: Store): Promise<void> {
   for (const one of sendable(whoIn(store.getState()))) {
     // The open brief saves itself.
     if (one.kind === 'brief' && store.getState().draft.partId === one.partId) continue;
+    if (one.kind === 'brief' && isStillTyped(one)) continue;
     const outcome = one.kind === 'brief' ? await sendBrief(store, one) : await sendRequest(store, one);
     if (outcome === 'no answer') return;
     if (outcome === 'sent') drop(one.id, one);
     else keep({ ...one, refused: outcome });
   }
+}
+
+/** A clock that was put back does not keep anything from being sent. */
+function isStillTyped({ atMs }: KeptBrief): boolean {
+  const ageMs = Date.now() - atMs;
+  return ageMs >= 0 && ageMs < STILL_TYPED_MS;
 }
 
 async function sendRequest(store: Store, one: Kept & { kind: 'request' }): Promise<Outcome> {

@@ -48,7 +48,7 @@ export function PlanStage() {
             </Tabs.Trigger>
           ))}
         </Tabs.List>
-        <div className="grid grid-cols-[14rem_7rem_10rem] narrow:grid-cols-2 gap-2 pb-1.5">
+        <div className="grid grid-cols-[16.75rem_7rem_10rem] narrow:grid-cols-2 gap-2 pb-1.5">
           <GradeChoice {...built} />
           <Choice
             label="Way up"

@@ -141,7 +141,7 @@ export function ShortlistStage() {
           </div>
         )}
         {school.id === 'cheapest-that-passes' && (
-          <div className="w-28">
+          <div className="w-32">
             <Choice
               label="As sure as"
               value={leastChance === undefined ? '' : String(leastChance)}

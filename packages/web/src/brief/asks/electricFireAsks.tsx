@@ -15,12 +15,14 @@ function ElectrostaticFields({ asks, set }: AskFieldsProps) {
   const ask = asks.electrostatic!;
   return (
     <FieldRow>
-      <Choice
-        label="Its surface"
-        value={ask.range}
-        options={ELECTROSTATIC_RANGES.map((value) => ({ value, label: RANGE_WORDS[value] }))}
-        onChange={(range) => set({ electrostatic: { ...ask, range } })}
-      />
+      <div className="col-span-2">
+        <Choice
+          label="Its surface"
+          value={ask.range}
+          options={ELECTROSTATIC_RANGES.map((value) => ({ value, label: RANGE_WORDS[value] }))}
+          onChange={(range) => set({ electrostatic: { ...ask, range } })}
+        />
+      </div>
       <QuantityField
         label="Driest air it works in"
         dimension="fraction"

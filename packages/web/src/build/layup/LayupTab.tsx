@@ -32,7 +32,7 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
   const deck = () =>
     saveFile('layup.inp', 'text/plain', layupDeck(layup.name, laminateOf(pliesOf(layup, library, library.rules))));
   return (
-    <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] narrow:grid-cols-1 gap-4">
+    <div className="grid grid-cols-[minmax(0,7fr)_minmax(0,6fr)] narrow:grid-cols-1 gap-4">
       <div className="flex min-w-0 flex-col gap-4">
         <Panel
           title="Plies, from below upwards"

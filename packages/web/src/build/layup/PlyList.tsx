@@ -101,48 +101,56 @@ function PlyRow({
     <li
       ref={setNodeRef}
       style={{ transform: CSS.Translate.toString(transform), transition }}
-      className="grid grid-cols-[2.2rem_minmax(0,1fr)_6rem_7rem_5rem_auto] items-end gap-2 rounded border border-line bg-surface px-2 py-1"
+      className="flex flex-wrap items-end gap-2 rounded border border-line bg-surface px-2 py-1"
     >
       <button
         type="button"
         aria-label={`Move ply ${index + 1}`}
-        className="mb-0.5 cursor-grab rounded border border-line-strong px-1 py-1 text-sm"
+        className="mb-0.5 w-8 cursor-grab rounded border border-line-strong px-1 py-1 text-sm"
         {...attributes}
         {...listeners}
       >
         {index + 1}
       </button>
-      <Choice
-        label="Made of"
-        value={value}
-        options={[
-          ...tows.map(({ id, name }) => ({ value: id, label: shortTowName(name) })),
-          { value: 'print', label: `Print of ${gradeName}` },
-          ...('lamina' in material ? [{ value: 'own', label: material.lamina.name }] : []),
-        ]}
-        onChange={choose}
-      />
-      <QuantityField
-        label="Angle"
-        dimension="angle"
-        value={ply.angleDeg}
-        bounds={{ minimum: -180, maximum: 180 }}
-        onChange={(angleDeg) => onChange({ ...ply, angleDeg })}
-      />
-      <QuantityField
-        label="Layer"
-        dimension="length"
-        value={ply.thicknessMm ?? thicknessOf(ply)}
-        bounds={{ exclusiveMinimum: 0, maximum: 100 }}
-        onChange={(thicknessMm) => onChange({ ...ply, thicknessMm })}
-      />
-      <QuantityField
-        label="Layers"
-        dimension="ratio"
-        value={ply.count ?? 1}
-        bounds={{ minimum: 1, maximum: 500 }}
-        onChange={(count) => onChange({ ...ply, count: Math.max(1, Math.round(count)) })}
-      />
+      <div className="min-w-0 grow basis-44">
+        <Choice
+          label="Made of"
+          value={value}
+          options={[
+            ...tows.map(({ id, name }) => ({ value: id, label: shortTowName(name) })),
+            { value: 'print', label: `Print of ${gradeName}` },
+            ...('lamina' in material ? [{ value: 'own', label: material.lamina.name }] : []),
+          ]}
+          onChange={choose}
+        />
+      </div>
+      <div className="w-22">
+        <QuantityField
+          label="Angle"
+          dimension="angle"
+          value={ply.angleDeg}
+          bounds={{ minimum: -180, maximum: 180 }}
+          onChange={(angleDeg) => onChange({ ...ply, angleDeg })}
+        />
+      </div>
+      <div className="w-26">
+        <QuantityField
+          label="Layer"
+          dimension="length"
+          value={ply.thicknessMm ?? thicknessOf(ply)}
+          bounds={{ exclusiveMinimum: 0, maximum: 100 }}
+          onChange={(thicknessMm) => onChange({ ...ply, thicknessMm })}
+        />
+      </div>
+      <div className="w-18">
+        <QuantityField
+          label="Layers"
+          dimension="ratio"
+          value={ply.count ?? 1}
+          bounds={{ minimum: 1, maximum: 500 }}
+          onChange={(count) => onChange({ ...ply, count: Math.max(1, Math.round(count)) })}
+        />
+      </div>
       <Button look="quiet" disabled={!onRemove} aria-label={`Remove ply ${index + 1}`} onClick={onRemove}>
         ×
       </Button>
