@@ -22,17 +22,19 @@ export function useSending(): void {
   const who = session?.accountId ?? null;
   useEffect(() => {
     if (!isIn) return;
+    let isOver = false;
     // Soon, but not with the first screen; and not only when it is needed, since the server may be away by then.
     const sending = new Promise((resolve) => setTimeout(resolve, SOON_MS)).then(() => import('./send.ts'));
     const look = () =>
       void sending
-        .then(({ sendKept }) => (sendable(who).length > 0 ? sendKept(store) : undefined))
+        .then(({ sendKept }) => (!isOver && sendable(who).length > 0 ? sendKept(store) : undefined))
         // The server went away before this could be fetched: it comes with the page, the next time.
         .catch(() => undefined);
     look();
     const timer = setInterval(look, AGAIN_MS);
     globalThis.addEventListener('online', look);
     return () => {
+      isOver = true;
       clearInterval(timer);
       globalThis.removeEventListener('online', look);
     };
