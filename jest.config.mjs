@@ -28,8 +28,8 @@ const project = (name, extra = {}) => ({
 
 /** One project a package; server tests need ANVILSTONE_TEST_DATABASE_URL, which `npm test` sets. */
 export default {
-  // Some tests start a process or make a PDF; on a busy machine that takes far longer than the default 5 s.
-  testTimeout: 60_000,
+  // Some tests start a process, make a PDF or a whole workbook; on a busy machine that takes far longer than the default 5 s.
+  testTimeout: 180_000,
   projects: [
     project('schema'),
     project('core'),
