@@ -31,7 +31,7 @@ export function FindField({ value, onChange }: { value: string; onChange: (value
           {...ids}
           type="search"
           className={controlLook}
-          placeholder="name, maker, family"
+          placeholder="name, family"
           value={text}
           onChange={(event) => setText(event.target.value)}
         />
