@@ -57,7 +57,7 @@ export function DryersTab({
                   .unwrap()
                   .then((found) => {
                     setSaid(found);
-                    keep(found.schedule);
+                    keep(found.schedule, revision);
                   })
                   .catch(() => undefined)
               }
@@ -92,6 +92,7 @@ export function DryersTab({
         <RunsTable
           schedule={schedule}
           revision={revision}
+          saving={saving}
           loads={known}
           dryers={dryers}
           nowMs={nowMs}

@@ -15,6 +15,7 @@ import { changeRun, moveLoad, moveRun, removeRun } from './scheduleEdits.ts';
 export function RunsTable({
   schedule,
   revision,
+  saving,
   loads,
   dryers,
   nowMs,
@@ -22,6 +23,7 @@ export function RunsTable({
 }: {
   schedule: DryerSchedule;
   revision: number;
+  saving: boolean;
   loads: ReadonlyMap<string, DryerLoad>;
   dryers: readonly DryerAtHand[];
   nowMs: number;
@@ -87,6 +89,8 @@ export function RunsTable({
                   {begun && (
                     <Button
                       aria-label={`${run.loads.join(', ')} came out`}
+                      // It would be put in again by a change that is not stored yet.
+                      disabled={saving}
                       onClick={() => void finish({ runId: run.id, revision }).catch(() => undefined)}
                     >
                       It came out

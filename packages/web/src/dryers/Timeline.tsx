@@ -5,6 +5,7 @@ import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { moment } from '../ui/when.ts';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
+import { startNear } from './scheduleEdits.ts';
 
 const WIDTH = 1120;
 const LEFT = 130;
@@ -71,8 +72,11 @@ export function Timeline({
   const drop = () => {
     const { id, from, now } = dragged ?? {};
     setDragged(undefined);
-    if (id !== undefined && from && now && (now.startMs !== from.startMs || now.row !== from.row))
-      onMove(id, now.startMs, dryers[now.row]!.id);
+    if (id === undefined || !from || !now || (now.startMs === from.startMs && now.row === from.row)) return;
+    const dryerId = dryers[now.row]!.id;
+    const others = times.filter((_, i) => schedule.runs[i]!.id !== id && schedule.runs[i]!.dryerId === dryerId);
+    const ends = others.map(({ endMs }) => endMs);
+    onMove(id, startNear(now.startMs, ends), dryerId);
   };
   const byKey = (run: ScheduledRun) => (event: KeyboardEvent) => {
     const step = event.shiftKey ? 2 * HOUR_MS : STEP_MS;

@@ -1,5 +1,6 @@
 import type { DryerAtHand, DryerSchedule, ScheduledRun } from '@anvilstone/schema';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { api } from '../app/api.ts';
 import { NOW } from '../testAnswers.ts';
 import { button, field, openApp } from '../testApp.tsx';
 import { Refused, testHouse, type TestHouse } from '../testHouse.ts';
@@ -88,6 +89,45 @@ test('a plan that somebody else has changed is not written over', async () => {
   await user.click(await button('Take the run of S-03 off the plan'));
   expect(await screen.findByText('Somebody has saved it since.')).toBeVisible();
   expect(kept(house).runs).toHaveLength(1);
+});
+
+test('nor is one that came in while a change of one’s own was not sent yet', async () => {
+  const house = planned([run('r1', 'oven', 2, 80, ['S-03'])]);
+  const { user, store } = openApp(TAB, { house });
+  await user.click(await button('Take the run of S-03 off the plan'));
+  const others = { ...kept(house), runs: [run('r1', 'oven', 4, 80, ['S-03', 'S-02'])] };
+  house.house.schedule = { schedule: others, revision: 9 };
+  await store.dispatch(api.util.invalidateTags(['Stock']));
+  expect(await screen.findByText('Somebody has saved it since.')).toBeVisible();
+  expect(kept(house)).toEqual(others);
+  expect(await button('Take the run of S-03, S-02 off the plan')).toBeVisible();
+});
+
+test('an answer from before the last change does not bring back what was before it', async () => {
+  const house = planned([run('r1', 'oven', 2, 80, ['S-03']), run('r2', 'oven', 20, 65, ['S-02'])]);
+  const { user, store } = openApp(TAB, { house });
+  const before = house.house.schedule;
+  await user.click(await button('Take the run of S-03 off the plan'));
+  await waitFor(() => expect(kept(house).runs).toHaveLength(1));
+  const after = house.house.schedule;
+  house.house.schedule = before;
+  await store.dispatch(api.util.invalidateTags(['Stock']));
+  const seen = () => Object.values(store.getState().api.queries).find((query) => query?.endpointName === 'stock');
+  await waitFor(() => expect(seen()?.data).toMatchObject({ schedule: { revision: before.revision } }));
+  expect(screen.queryByRole('button', { name: 'Take the run of S-03 off the plan' })).toBeNull();
+  house.house.schedule = after;
+  await user.click(await button('Take the run of S-02 off the plan'));
+  await waitFor(() => expect(kept(house).runs).toHaveLength(0));
+  expect(screen.queryByText('Somebody has saved it since.')).toBeNull();
+});
+
+test('a run comes out after the change before it is stored: it is not put in again', async () => {
+  const house = planned([run('r1', 'oven', -6, 80, ['S-03']), run('r2', 'box-dryer', 5, 65, ['S-02'])]);
+  const { user } = openApp(TAB, { house });
+  await user.click(await button('Take the run of S-02 off the plan'));
+  expect(await button('S-03 came out')).toBeDisabled();
+  await waitFor(async () => expect(await button('S-03 came out')).toBeEnabled());
+  expect(kept(house).runs.map(({ id }) => id)).toEqual(['r1']);
 });
 
 test('parts wait for water: added with what is needed, and taken off again', async () => {

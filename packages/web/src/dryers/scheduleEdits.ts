@@ -3,8 +3,15 @@ import { freshId } from '../ui/freshId.ts';
 
 const STEP_MS = 15 * 60e3;
 
-/** Starts are on the quarter hour: nobody puts a spool in at 14:07. */
-export const onTheQuarter = (ms: number) => Math.round(ms / STEP_MS) * STEP_MS;
+/**
+ * Where a run that was let go near this time begins: when another one ends, if that is within a quarter of an hour; or else on
+ * the quarter hour, for nobody puts a spool in at 14:07.
+ */
+export function startNear(ms: number, endsMs: readonly number[]): number {
+  const away = (end: number) => Math.abs(end - ms);
+  const [nearest] = endsMs.filter((end) => away(end) <= STEP_MS).sort((a, b) => away(a) - away(b));
+  return nearest ?? Math.round(ms / STEP_MS) * STEP_MS;
+}
 
 const withRuns = (schedule: DryerSchedule, runs: readonly ScheduledRun[]): DryerSchedule => ({
   ...schedule,
@@ -18,7 +25,7 @@ export const changeRun = (schedule: DryerSchedule, id: string, change: Partial<S
   );
 
 export const moveRun = (schedule: DryerSchedule, id: string, startMs: number, dryerId: string): DryerSchedule =>
-  changeRun(schedule, id, { start: new Date(onTheQuarter(startMs)).toISOString(), dryerId });
+  changeRun(schedule, id, { start: new Date(startMs).toISOString(), dryerId });
 
 export const removeRun = (schedule: DryerSchedule, id: string): DryerSchedule =>
   withRuns(

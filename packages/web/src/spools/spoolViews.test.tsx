@@ -165,6 +165,7 @@ describe('dryers', () => {
       <RunsTable
         schedule={schedule}
         revision={1}
+        saving={false}
         loads={byId}
         dryers={dryers}
         nowMs={NOW.getTime()}
@@ -182,7 +183,15 @@ describe('dryers', () => {
     const words = (of: typeof schedule) =>
       textOf(
         drawn(
-          <RunsTable schedule={of} revision={1} loads={byId} dryers={dryers} nowMs={NOW.getTime()} onChange={ignore} />,
+          <RunsTable
+            schedule={of}
+            revision={1}
+            saving={false}
+            loads={byId}
+            dryers={dryers}
+            nowMs={NOW.getTime()}
+            onChange={ignore}
+          />,
         ),
       );
     expect(words(early)).not.toContain('It came out Take off');
