@@ -28,13 +28,14 @@ const project = (name, extra = {}) => ({
 
 /** One project a package; server tests need ANVILSTONE_TEST_DATABASE_URL, which `npm test` sets. */
 export default {
+  globalSetup: fileURLToPath(new URL('scripts/beforeJest.mjs', import.meta.url)),
   // Some tests start a process, make a PDF or a whole workbook; on a busy machine that takes far longer than the default 5 s.
   testTimeout: 180_000,
   projects: [
     project('schema'),
     project('core'),
     project('cli'),
-    project('server'),
+    project('server', { setupFiles: ['<rootDir>/src/testQueueWaits.cjs'] }),
     project('web', {
       testPathIgnorePatterns: ['/node_modules/', '\\.screen\\.test\\.tsx$'],
       // Pages are drawn without a browser and its workers: the engine is asked in the same process.

@@ -1,12 +1,9 @@
-import { randomUUID } from 'node:crypto';
-import knex from 'knex';
 import { pino, type Logger } from 'pino';
 import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { createApp, workspaceRouter } from './app.ts';
-import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate } from './db/connection.ts';
+import { connect, FIRST_SCHEMA, HOUSE_SCHEMA } from './db/connection.ts';
 import { leasesOf } from './db/leases.ts';
 import { closeThreads } from './exchange/pool.ts';
-import { seedDemoOnce } from './db/seeds/demo.ts';
 import { publicAddress } from './http/originGuard.ts';
 import { liveHub } from './live/hub.ts';
 import { liveStream } from './live/stream.ts';
@@ -15,11 +12,8 @@ import { workOnJobs } from './jobs/worker.ts';
 import { makeParts } from './workspaces/parts.ts';
 import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
+import { testDatabase } from './testDatabase.ts';
 import { startStandIns } from './simulators/index.ts';
-
-/** Its library looks whether the workers of a queue have ended, and a second later again if they had not. */
-const LAST_LOOKS_MS = 2300;
-export const lastLooks = () => new Promise((resolve) => setTimeout(resolve, LAST_LOOKS_MS));
 
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
 export async function testServer(
@@ -32,28 +26,18 @@ export async function testServer(
     logger?: Logger;
   } = {},
 ) {
-  const admin = process.env.ANVILSTONE_TEST_POSTGRES;
-  if (!admin)
-    throw new Error('ANVILSTONE_TEST_POSTGRES is not set; run the tests with “npm test” or “npm run test:unit”');
-  const name = `test_${randomUUID().replaceAll('-', '')}`;
-  const root = knex({ client: 'pg', connection: admin });
-  await root.raw(`create database ${name}`);
-  const url = new URL(admin);
-  url.pathname = `/${name}`;
-  const db = connect(url.href);
-  await migrate(db);
-  const house = connect(url.href, HOUSE_SCHEMA, 3);
-  await migrate(house);
-  if (options.demo) await seedDemoOnce(db, { records: options.records ?? false });
+  const { url, drop } = await testDatabase(options);
+  const db = connect(url);
+  const house = connect(url, HOUSE_SCHEMA, 3);
   const logger = options.logger ?? pino({ level: 'silent' });
   const standIns = options.standIns ? await startStandIns() : undefined;
   const devices = standIns?.devices ?? [];
-  const queue = jobQueue(url.href, house, logger);
+  const queue = jobQueue(url, house, logger);
   const worker = 'the test';
   const leases = leasesOf(house, worker);
   const shared = { logger, queue, leases, worker, devices };
   const parts = makeParts(shared, { db, slug: FIRST_SLUG, schemaName: FIRST_SCHEMA });
-  const open = workspaceOpener({ ...shared, devices: [], url: url.href, works: false, lookEveryMs: 60_000 });
+  const open = workspaceOpener({ ...shared, devices: [], url, works: false, lookEveryMs: 60_000 });
   const registry = workspaceRegistry(async (row) => {
     const { jobs } = parts;
     if (row.slug === FIRST_SLUG) return { router: workspaceRouter(parts), jobs, close: () => Promise.resolve() };
@@ -62,7 +46,7 @@ export async function testServer(
     return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, close: one.close };
   });
   const working = options.works ? await workOnJobs({ queue, house, registry, logger }) : undefined;
-  const hub = liveHub(url.href, logger, queue.nudge);
+  const hub = liveHub(url, logger, queue.nudge);
   await hub.listen();
   const live = liveStream(hub, mayStill(house, lock(house, { isReachable: false, isEncrypted: false })));
   const address = publicAddress(options.address);
@@ -75,7 +59,7 @@ export async function testServer(
     instruments: parts.instruments,
     jobs: parts.jobs,
     devices,
-    url: url.href,
+    url,
     app: createApp({
       first: parts,
       house,
@@ -93,15 +77,12 @@ export async function testServer(
       await registry.close();
       await parts.runs.stop();
       await parts.jobs.stop();
-      const wasBegun = await queue.close();
-      // Not in a test that is over.
-      if (wasBegun) await lastLooks();
+      await queue.close();
       await standIns?.close();
       await closeThreads();
       await db.destroy();
       await house.destroy();
-      await root.raw(`drop database ${name} with (force)`);
-      await root.destroy();
+      await drop();
     },
   };
 }

@@ -5,7 +5,7 @@ import { createBrowserRouter, RouterProvider } from 'react-router';
 import { SessionGate } from './access/SessionGate.tsx';
 import { api } from './app/api.ts';
 import { routes } from './app/routes.tsx';
-import { makeStore, type Store } from './app/store.ts';
+import { makeStore } from './app/store.ts';
 import { drop, everythingKept } from './outbox/outbox.ts';
 import { sampleParts } from './testAnswers.ts';
 import { testHouse, type TestHouse } from './testHouse.ts';
@@ -34,7 +34,7 @@ export function openApp(
   // The look around is offered to newcomers only; it is in nobody’s way here.
   localStorage.setItem('anvilstone-settings', JSON.stringify({ offersLook: false, theme: 'light', ...settings }));
   globalThis.fetch = house.answer;
-  const store = storeAsBuilt();
+  const store = makeStore();
   open?.dispose();
   history.replaceState(null, '', at);
   const router = (open = createBrowserRouter(routes));
@@ -71,17 +71,6 @@ export function openApp(
 
 /** One page at a time is open, as in a browser. */
 let open: ReturnType<typeof createBrowserRouter> | undefined;
-
-/** Without the checks of a store being developed: they go through every grade at every action. */
-function storeAsBuilt(): Store {
-  const mode = process.env.NODE_ENV;
-  process.env.NODE_ENV = 'production';
-  try {
-    return makeStore();
-  } finally {
-    process.env.NODE_ENV = mode;
-  }
-}
 
 /** Address of the sample’s part whose title begins so. */
 export function partPath(title: string): string {

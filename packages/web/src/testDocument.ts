@@ -49,3 +49,32 @@ Object.assign(File.prototype, {
   },
 });
 Object.assign(globalThis, { scrollTo: () => undefined });
+
+/** The labels of a field or button, at once: this document’s own looks through the whole page for every single one of them. */
+function labelsOf(this: HTMLElement): HTMLLabelElement[] {
+  const around = this.closest('label');
+  const named = [...document.getElementsByTagName('label')].filter(
+    ({ htmlFor }) => this.id !== '' && htmlFor === this.id,
+  );
+  return around && around.htmlFor === '' ? [around, ...named] : named;
+}
+for (const kind of [HTMLButtonElement, HTMLInputElement, HTMLSelectElement, HTMLTextAreaElement])
+  Object.defineProperty(kind.prototype, 'labels', { configurable: true, get: labelsOf });
+
+const NEVER_SEEN = new Set(['HEAD', 'SCRIPT', 'STYLE', 'TEMPLATE', 'TITLE']);
+/** What is seen and what is not, told by the attributes that hide: there are no style sheets here, and to look for them takes long. */
+function styleOf(element: Element): CSSStyleDeclaration {
+  const own = (element as HTMLElement).style as CSSStyleDeclaration | undefined;
+  const isClosed = element.tagName === 'DIALOG' && !element.hasAttribute('open');
+  const isHidden = element.hasAttribute('hidden') || isClosed || NEVER_SEEN.has(element.tagName);
+  const told: Record<string, string> = {
+    display: isHidden ? 'none' : own?.display || 'block',
+    visibility: own?.visibility || 'visible',
+    opacity: own?.opacity || '1',
+  };
+  const of = (name: string) => told[name] ?? own?.getPropertyValue(name) ?? '';
+  return new Proxy({} as CSSStyleDeclaration, {
+    get: (_, name) => (name === 'getPropertyValue' ? of : typeof name === 'string' ? of(name) : undefined),
+  });
+}
+Object.assign(window, { getComputedStyle: styleOf });

@@ -1,29 +1,22 @@
 import { randomUUID } from 'node:crypto';
-import knex, { type Knex } from 'knex';
+import type { Knex } from 'knex';
 import { pino } from 'pino';
-import { connect, HOUSE_SCHEMA, migrate } from '../db/connection.ts';
-import { lastLooks } from '../testServer.ts';
+import { connect, HOUSE_SCHEMA } from '../db/connection.ts';
+import { testDatabase } from '../testDatabase.ts';
 import { jobQueue, type JobQueue } from './queue.ts';
 
 const logger = pino({ level: 'silent' });
-afterAll(lastLooks);
 const PROCESSES = 6;
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 async function onEmptyDatabase(work: (url: string, house: Knex) => Promise<void>): Promise<void> {
-  const admin = process.env.ANVILSTONE_TEST_POSTGRES!;
-  const name = `test_${randomUUID().replaceAll('-', '')}`;
-  const root = knex({ client: 'pg', connection: admin });
-  await root.raw(`create database ${name}`);
-  const url = Object.assign(new URL(admin), { pathname: `/${name}` }).href;
+  const { url, drop } = await testDatabase({});
   const house = connect(url, HOUSE_SCHEMA, PROCESSES);
   try {
-    await migrate(house);
     await work(url, house);
   } finally {
     await house.destroy();
-    await root.raw(`drop database ${name} with (force)`);
-    await root.destroy();
+    await drop();
   }
 }
 

@@ -1,4 +1,4 @@
-import { setImmediate as turn, setTimeout as wait } from 'node:timers/promises';
+import { setTimeout as wait } from 'node:timers/promises';
 import type { Knex } from 'knex';
 import PgBoss from 'pg-boss';
 import type { Logger } from 'pino';
@@ -19,8 +19,7 @@ export interface JobQueue {
   nudge(): void;
   /** Takes no more out; what is at work goes on, and may be put back. */
   rest(): Promise<void>;
-  /** True: it had been begun. */
-  close(): Promise<boolean>;
+  close(): Promise<void>;
 }
 
 const NAME = 'anvilstone';
@@ -94,9 +93,6 @@ export function jobQueue(url: string, house: Knex, logger: Logger): JobQueue {
       // Whoever is at work was told to put it back; its worker must not outlive what it writes that to.
       await Promise.race([Promise.allSettled(atWork), wait(LAST_WORDS_MS, undefined, { ref: false })]);
       await queue?.stop({ graceful: false, wait: true }).catch(() => undefined);
-      // It lets go of its workers a turn later, and must not do so when everything else is gone.
-      await turn();
-      return queue !== undefined;
     },
   };
 }

@@ -9,7 +9,17 @@ export function engineOf(workshop: Workshop): Engine {
   return theEngine();
 }
 
-/** The same for the page, which waits for its worker. What it has screened is kept, as in the worker. */
+/**
+ * The same for the page, which waits for its worker. What it has screened is kept, as in the worker; here it is kept as well when
+ * the page is opened anew, as long as the workshop says the same.
+ */
 export function engineWith(workshop: Workshop): Promise<Engine> {
-  return Promise.resolve(theWorkshop() === workshop ? theEngine() : engineOf(workshop));
+  return Promise.resolve(textOf(theWorkshop()) === textOf(workshop) ? theEngine() : engineOf(workshop));
+}
+
+const texts = new WeakMap<Workshop, string>();
+function textOf(workshop: Workshop): string {
+  const text = texts.get(workshop) ?? JSON.stringify(workshop);
+  texts.set(workshop, text);
+  return text;
 }

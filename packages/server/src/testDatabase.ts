@@ -1,0 +1,68 @@
+import { randomUUID } from 'node:crypto';
+import knex, { type Knex } from 'knex';
+import { connect, HOUSE_SCHEMA, migrate } from './db/connection.ts';
+import { seedDemoOnce } from './db/seeds/demo.ts';
+
+/** What is in a database when a test gets it. */
+export interface Contents {
+  demo?: boolean | undefined;
+  records?: boolean | undefined;
+}
+
+/** Number of the lock under which a pattern is made, as PostgreSQL wants it. */
+const MAKING = 460_099;
+
+/**
+ * A migrated database of its own on the tests' PostgreSQL. The first that wants these contents makes a pattern, all others are
+ * copies of it: to fill one takes many times as long. Used by tests only.
+ */
+export async function testDatabase(contents: Contents): Promise<{ url: string; drop: () => Promise<void> }> {
+  const admin = process.env.ANVILSTONE_TEST_POSTGRES;
+  if (!admin)
+    throw new Error('ANVILSTONE_TEST_POSTGRES is not set; run the tests with “npm test” or “npm run test:unit”');
+  const root = knex({ client: 'pg', connection: admin });
+  const pattern = await madeOnce(root, admin, contents);
+  const name = `test_${randomUUID().replaceAll('-', '')}`;
+  await root.raw(`create database ${name} template ${pattern}`);
+  return {
+    url: urlOf(admin, name),
+    async drop() {
+      await root.raw(`drop database ${name} with (force)`);
+      await root.destroy();
+    },
+  };
+}
+
+async function madeOnce(root: Knex, admin: string, contents: Contents): Promise<string> {
+  const what = contents.demo ? (contents.records ? 'records' : 'demo') : 'empty';
+  const pattern = `pattern_${process.env.ANVILSTONE_TEST_RUN ?? 'alone'}_${what}`;
+  await root.transaction(async (trx) => {
+    await trx.raw('select pg_advisory_xact_lock(?)', [MAKING]);
+    if (await trx('pg_database').where({ datname: pattern }).first()) return;
+    // Under another name until all is in it: one that was left half filled must not be copied.
+    await root.raw(`drop database if exists ${pattern}_begun with (force)`);
+    await root.raw(`create database ${pattern}_begun`);
+    await fill(urlOf(admin, `${pattern}_begun`), contents);
+    await root.raw(`alter database ${pattern}_begun rename to ${pattern}`);
+  });
+  return pattern;
+}
+
+async function fill(url: string, { demo, records }: Contents): Promise<void> {
+  const db = connect(url);
+  const house = connect(url, HOUSE_SCHEMA, 3);
+  try {
+    await migrate(db);
+    await migrate(house);
+    if (demo) await seedDemoOnce(db, { records: records ?? false });
+  } finally {
+    await db.destroy();
+    await house.destroy();
+  }
+}
+
+function urlOf(admin: string, name: string): string {
+  const url = new URL(admin);
+  url.pathname = `/${name}`;
+  return url.href;
+}
