@@ -43,5 +43,14 @@ export const saved = (page: Page) => expect(page.getByRole('status').filter({ ha
 /** Narrows the shortlist down to a grade, as one does in a library of thousands, and gives its row. */
 export async function shortlistRow(page: Page, name: string): Promise<Locator> {
   await page.getByLabel('Find', { exact: true }).fill(name);
+  await expect(page).toHaveURL(({ searchParams }) => searchParams.get('find') === name);
+  // A row that is pressed while the list still closes up is let go of on another one.
+  let seen = '';
+  const stands = async () => {
+    const before = seen;
+    seen = (await page.getByRole('row').allInnerTexts()).join('\n');
+    return seen === before;
+  };
+  await expect.poll(stands, { intervals: [120] }).toBe(true);
   return page.getByRole('row', { name: new RegExp(name.replace(/[&().]/g, '.')) });
 }

@@ -254,6 +254,8 @@ export function testHouse() {
     ['GET', 'campaigns/:id/attachments', () => []],
     ['GET', 'service-findings/:id/photos', () => []],
     ['GET', 'machines/:id/prints', () => []],
+    ['POST', 'presence', () => []],
+    ['DELETE', 'presence/:tab', () => undefined],
   ];
 
   function rulesTold() {
@@ -267,9 +269,9 @@ export function testHouse() {
     const path = url.pathname.replace(/^.*\/api\/v1\//, '');
     const text = await request.text();
     const body = (/json/.test(request.headers.get('Content-Type') ?? '') && text ? JSON.parse(text) : text) as never;
-    // Where a page is said to be open is nobody’s concern here.
-    if (path.startsWith('presence')) return json(200, []);
-    if (request.method !== 'GET') asked.push({ method: request.method, path: `${path}${url.search}`, body });
+    // Where a page is said to be open changes nothing.
+    if (request.method !== 'GET' && !path.startsWith('presence'))
+      asked.push({ method: request.method, path: `${path}${url.search}`, body });
     for (const [method, pattern, handler] of routes) {
       const match = method === request.method ? matchPath(`/${pattern}`, `/${path}`) : null;
       if (!match) continue;
