@@ -5,6 +5,7 @@ import { useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { moment } from '../ui/when.ts';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
+import { fitting } from './fitting.ts';
 import { startNear } from './scheduleEdits.ts';
 
 const WIDTH = 1120;
@@ -165,7 +166,7 @@ export function Timeline({
                 {amount(run.temperatureC, '°C', units)}
               </text>
               <text x={5} y={29} className="fill-ink text-[11px]">
-                {run.loads.map(nameOf).join(', ')}
+                {fitting(run.loads.map(nameOf), width - 8)}
               </text>
             </svg>
             {timed.map(({ id, readyMs, lateH }) => {
