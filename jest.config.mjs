@@ -35,7 +35,9 @@ export default {
     project('schema'),
     project('core'),
     project('cli'),
-    project('server', { setupFiles: ['<rootDir>/src/testQueueWaits.cjs'] }),
+    project('server', {
+      setupFiles: [fileURLToPath(new URL('packages/server/src/testQueueWaits.cjs', import.meta.url))],
+    }),
     project('web', {
       testPathIgnorePatterns: ['/node_modules/', '\\.screen\\.test\\.tsx$'],
       // Pages are drawn without a browser and its workers: the engine is asked in the same process.

@@ -97,7 +97,7 @@ test('nor is one that came in while a change of one’s own was not sent yet', a
   await user.click(await button('Take the run of S-03 off the plan'));
   const others = { ...kept(house), runs: [run('r1', 'oven', 4, 80, ['S-03', 'S-02'])] };
   house.house.schedule = { schedule: others, revision: 9 };
-  await store.dispatch(api.util.invalidateTags(['Stock']));
+  store.dispatch(api.util.invalidateTags(['Stock']));
   expect(await screen.findByText('Somebody has saved it since.')).toBeVisible();
   expect(kept(house)).toEqual(others);
   expect(await button('Take the run of S-03, S-02 off the plan')).toBeVisible();
@@ -111,7 +111,7 @@ test('an answer from before the last change does not bring back what was before 
   await waitFor(() => expect(kept(house).runs).toHaveLength(1));
   const after = house.house.schedule;
   house.house.schedule = before;
-  await store.dispatch(api.util.invalidateTags(['Stock']));
+  store.dispatch(api.util.invalidateTags(['Stock']));
   const seen = () => Object.values(store.getState().api.queries).find((query) => query?.endpointName === 'stock');
   await waitFor(() => expect(seen()?.data).toMatchObject({ schedule: { revision: before.revision } }));
   expect(screen.queryByRole('button', { name: 'Take the run of S-03 off the plan' })).toBeNull();

@@ -160,18 +160,19 @@ describe('dryers', () => {
     }
     expect(root.outerHTML).not.toMatch(/NaN/);
   });
+  const runsTable = (of: typeof schedule) => (
+    <RunsTable
+      schedule={of}
+      revision={1}
+      saving={false}
+      loads={byId}
+      dryers={dryers}
+      nowMs={NOW.getTime()}
+      onChange={ignore}
+    />
+  );
   test('the table says the same by the clock, the earliest first', () => {
-    const root = drawn(
-      <RunsTable
-        schedule={schedule}
-        revision={1}
-        saving={false}
-        loads={byId}
-        dryers={dryers}
-        nowMs={NOW.getTime()}
-        onChange={ignore}
-      />,
-    );
+    const root = drawn(runsTable(schedule));
     const starts = root.querySelectorAll('input[type=datetime-local]').map((one) => one.getAttribute('value')!);
     expect(starts).toHaveLength(schedule.runs.length);
     expect(starts).toEqual([...starts].sort());
@@ -180,20 +181,7 @@ describe('dryers', () => {
   });
   test('only a run that has begun can have come out', () => {
     const early = { ...schedule, runs: schedule.runs.map((run) => ({ ...run, start: '2036-01-01T00:00:00Z' })) };
-    const words = (of: typeof schedule) =>
-      textOf(
-        drawn(
-          <RunsTable
-            schedule={of}
-            revision={1}
-            saving={false}
-            loads={byId}
-            dryers={dryers}
-            nowMs={NOW.getTime()}
-            onChange={ignore}
-          />,
-        ),
-      );
+    const words = (of: typeof schedule) => textOf(drawn(runsTable(of)));
     expect(words(early)).not.toContain('It came out Take off');
     const past = { ...schedule, runs: schedule.runs.map((run) => ({ ...run, start: '2020-01-01T00:00:00Z' })) };
     expect(words(past)).toMatch(/It came out ?Take off/);
