@@ -10,7 +10,7 @@ const MOST_LINES = 2000;
 const DRIFT_PCT = 0.8;
 
 /** Weather indoors, made up: warmer and drier by day, with some damp days. Same moment, same air. */
-function madeUpAir(atMs: number): { temperatureC: number; humidityPct: number } {
+export function madeUpAir(atMs: number): { temperatureC: number; humidityPct: number } {
   const hours = atMs / 3600e3;
   const day = Math.sin((2 * Math.PI * (hours - 15)) / 24 + Math.PI / 2);
   const weather = Math.sin((2 * Math.PI * hours) / 101) + 0.6 * Math.sin((2 * Math.PI * hours) / 37);
