@@ -10,11 +10,11 @@ const SETTLE_MS = 350;
  * A change is saved upon the revision that was seen when it was made, never upon a newer one of somebody else.
  */
 export function useKeptSchedule(stored: DryerScheduleRecord) {
-  const [saved, setSaved] = useState(stored);
+  const [saved, setSaved] = useState<DryerScheduleRecord>();
   const [mine, setMine] = useState<DryerScheduleRecord>();
   const [save, { error, isLoading }] = useSaveScheduleMutation();
   // An answer that was under way while a change was saved tells of the time before it.
-  const { schedule, revision } = saved.revision > stored.revision ? saved : stored;
+  const { schedule, revision } = saved && saved.revision > stored.revision ? saved : stored;
   useEffect(() => {
     if (!mine || isLoading) return;
     const timer = setTimeout(() => {
@@ -27,7 +27,10 @@ export function useKeptSchedule(stored: DryerScheduleRecord) {
             setMine((latest) => (latest === mine ? undefined : latest && { ...latest, revision: answer.revision }));
           },
           // Refused: what is stored shows again, and the notice says who was first.
-          () => setMine(undefined),
+          () => {
+            setMine(undefined);
+            setSaved(undefined);
+          },
         );
     }, SETTLE_MS);
     return () => clearTimeout(timer);
