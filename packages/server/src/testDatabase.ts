@@ -11,6 +11,7 @@ export interface Contents {
 
 /** Number of the lock under which a pattern is made, as PostgreSQL wants it. */
 const MAKING = 460_099;
+const MOST_ATTEMPTS = 10;
 
 /**
  * A migrated database of its own on the tests' PostgreSQL. The first that wants these contents makes a pattern, all others are
@@ -20,7 +21,8 @@ export async function testDatabase(contents: Contents): Promise<{ url: string; d
   const admin = process.env.ANVILSTONE_TEST_POSTGRES;
   if (!admin)
     throw new Error('ANVILSTONE_TEST_POSTGRES is not set; run the tests with “npm test” or “npm run test:unit”');
-  const root = knex({ client: 'pg', connection: admin });
+  const root = knex({ client: 'pg', connection: admin, acquireConnectionTimeout: 10_000 });
+  await reached(root);
   const pattern = await madeOnce(root, admin, contents);
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   await root.raw(`create database ${name} template ${pattern}`);
@@ -31,6 +33,17 @@ export async function testDatabase(contents: Contents): Promise<{ url: string; d
       await root.destroy();
     },
   };
+}
+
+/** Where the machine is held up for half a minute no connection comes about in that time; afterwards the next one does. */
+async function reached(root: Knex): Promise<void> {
+  for (let attempt = 1; ; attempt++)
+    try {
+      await root.raw('select 1');
+      return;
+    } catch (error) {
+      if (attempt === MOST_ATTEMPTS || !(error instanceof knex.KnexTimeoutError)) throw error;
+    }
 }
 
 async function madeOnce(root: Knex, admin: string, contents: Contents): Promise<string> {
