@@ -29,7 +29,7 @@ export default defineConfig({
     { name: 'bench', testMatch: KILLS_THE_SERVER, dependencies: ['library'] },
     { name: 'workshop', testMatch: TAKES_ALL_IN, dependencies: ['bench'] },
   ],
-  timeout: 90_000,
+  timeout: 120_000,
   expect: { timeout: 20_000 },
   workers: 2,
   fullyParallel: true,
