@@ -7,6 +7,7 @@ import { UnsentNote } from '../outbox/UnsentNote.tsx';
 import { useSending } from '../outbox/useOutbox.ts';
 import { Help } from '../help/Help.tsx';
 import { Loading } from '../ui/Loading.tsx';
+import { useArrivals } from './newestAddress.ts';
 import { themeChosen, unitsChosen } from './settings.ts';
 import { useAppDispatch, useAppSelector } from './store.ts';
 
@@ -32,6 +33,7 @@ const GuidedLook = lazy(async () => ({ default: (await import('../guide/GuidedLo
 
 /** The rail, the settings that hold everywhere, and the page beside them. */
 export function Shell() {
+  useArrivals();
   useLive();
   useSending();
   const isLedAround = useAppSelector((state) => state.guide.step !== null);

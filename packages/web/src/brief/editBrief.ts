@@ -1,11 +1,27 @@
+import { mergeDocuments } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
+import { useCallback } from 'react';
 import { edited } from '../app/draft.ts';
-import { useAppDispatch, useAppSelector } from '../app/store.ts';
+import { useAppSelector, useAppStore } from '../app/store.ts';
 
-/** Changes the open brief. `field` names what is changed, so that typing in one field is one step to undo. */
-export function useEdit(): (brief: Brief, field: string) => void {
-  const dispatch = useAppDispatch();
-  return (brief, field) => dispatch(edited(brief, field));
+/** `from` is the brief that the change was worked out from, where that is not the one on the screen. */
+export type EditBrief = (brief: Brief, field: string, from?: Brief) => void;
+
+/**
+ * Changes the open brief. `field` names what is changed, so that typing in one field is one step to undo. What was edited since the
+ * change was worked out stays: a proposal of the worker may be older than the last edit, and so may a screen that is slow.
+ */
+export function useEdit(): EditBrief {
+  const store = useAppStore();
+  const shown = useAppSelector(({ draft }) => draft.brief);
+  return useCallback(
+    (brief, field, from = shown ?? brief) => {
+      const newest = store.getState().draft.brief;
+      const next = newest && newest !== from ? mergeDocuments(from, brief, newest).merged : brief;
+      store.dispatch(edited(next, field));
+    },
+    [store, shown],
+  );
 }
 
 /** What the server or the brief itself says is wrong at a place, in words. */

@@ -1,7 +1,8 @@
 import { calculators, type Calculator } from '@anvilstone/core';
 import { useState } from 'react';
-import { NavLink, useParams, useSearchParams } from 'react-router';
+import { NavLink, useParams } from 'react-router';
 import { asProblem } from '../app/problem.ts';
+import { useAddress } from '../app/useAddress.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
@@ -51,7 +52,7 @@ export function CalculationsPage() {
 }
 
 function Calculation({ calculator }: { calculator: Calculator }) {
-  const [search, setSearch] = useSearchParams();
+  const [search, set] = useAddress();
   const given = search.get('in');
   const fromAddress = inputFromAddress(given);
   const values = fromAddress ?? calculator.example;
@@ -61,7 +62,7 @@ function Calculation({ calculator }: { calculator: Calculator }) {
   const [copied, setCopied] = useState(false);
   const change = (next: Record<string, unknown>) => {
     setCopied(false);
-    setSearch({ in: JSON.stringify(next) }, { replace: true });
+    set({ in: JSON.stringify(next) }, true);
   };
   const copy = async () => {
     const link = `${hereAddress()}/calculations/${calculator.id}?in=${encodeURIComponent(JSON.stringify(values))}`;

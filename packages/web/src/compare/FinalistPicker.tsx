@@ -2,15 +2,10 @@ import { fillerSets, MOST_FINALISTS } from '@anvilstone/core';
 import { useMemo } from 'react';
 import { useBench } from '../parts/bench.ts';
 import { Choice } from '../ui/fields.tsx';
+import type { ChooseFinalists } from './useFinalists.ts';
 
 /** Adds a grade to the finalists, or takes a ready comparison: one base polymer without and with fillers. */
-export function FinalistPicker({
-  ids,
-  onChoose,
-}: {
-  ids: readonly string[];
-  onChoose: (ids: readonly string[]) => void;
-}) {
+export function FinalistPicker({ ids, onChoose }: { ids: readonly string[]; onChoose: ChooseFinalists }) {
   const { library } = useBench();
   const sets = useMemo(() => fillerSets(library.grades), [library]);
   const options = useMemo(
@@ -29,7 +24,7 @@ export function FinalistPicker({
           label={full ? 'Five are the most' : 'Add a grade'}
           value=""
           options={[{ value: '', label: full ? 'Remove one first' : 'Choose …' }, ...(full ? [] : options)]}
-          onChange={(id) => id !== '' && onChoose([...ids, id])}
+          onChange={(id) => id !== '' && onChoose((now) => [...now, id])}
         />
       </div>
       <div className="w-80">
@@ -42,7 +37,7 @@ export function FinalistPicker({
           ]}
           onChange={(index) => {
             const set = sets[Number(index)];
-            if (set) onChoose(set.gradeIds);
+            if (set) onChoose(() => set.gradeIds);
           }}
         />
       </div>

@@ -1,4 +1,5 @@
 import type { Finalist } from '@anvilstone/core';
+import type { ChooseFinalists } from './useFinalists.ts';
 
 /** The finalists as column headings: a letter for the charts, the name, and which one is the base. */
 export function FinalistsHead({
@@ -9,9 +10,8 @@ export function FinalistsHead({
   finalists: readonly Finalist[];
   first: string;
   /** Present: they can be reordered and removed here. */
-  onChoose?: (ids: readonly string[]) => void;
+  onChoose?: ChooseFinalists;
 }) {
-  const ids = finalists.map(({ gradeId }) => gradeId);
   return (
     <thead>
       <tr className="border-b border-line-strong text-left align-bottom">
@@ -36,7 +36,7 @@ export function FinalistsHead({
                   <button
                     type="button"
                     className="text-quiet underline hover:text-ink"
-                    onClick={() => onChoose([gradeId, ...ids.filter((id) => id !== gradeId)])}
+                    onClick={() => onChoose((ids) => [gradeId, ...ids.filter((id) => id !== gradeId)])}
                   >
                     Make it the base
                   </button>
@@ -45,7 +45,7 @@ export function FinalistsHead({
                   type="button"
                   className="text-quiet underline hover:text-ink"
                   aria-label={`Remove ${name}`}
-                  onClick={() => onChoose(ids.filter((id) => id !== gradeId))}
+                  onClick={() => onChoose((ids) => ids.filter((id) => id !== gradeId))}
                 >
                   Remove
                 </button>

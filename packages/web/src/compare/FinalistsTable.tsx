@@ -12,15 +12,10 @@ import { demandSentence } from '../ui/demandWords.ts';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
 import { FinalistsHead } from './FinalistsHead.tsx';
 import { useSay } from '../ui/useSay.ts';
+import type { ChooseFinalists } from './useFinalists.ts';
 
 /** What it comes to, and every check, finalist beside finalist; each reserve leads to its working. */
-export function FinalistsTable({
-  comparison,
-  onChoose,
-}: {
-  comparison: Comparison;
-  onChoose: (ids: readonly string[]) => void;
-}) {
+export function FinalistsTable({ comparison, onChoose }: { comparison: Comparison; onChoose: ChooseFinalists }) {
   const { finalists, checks } = comparison;
   return (
     <section aria-label="Side by side" className="overflow-x-auto rounded-md border border-line bg-surface">

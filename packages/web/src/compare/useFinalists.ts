@@ -6,12 +6,15 @@ import { useBench } from '../parts/bench.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
+/** Told from who is compared at that moment: the table may still be of those before. */
+export type ChooseFinalists = (change: (ids: readonly string[]) => readonly string[]) => void;
+
 export interface Finalists {
   /** Undefined: not known yet. The first is the base. */
   ids: readonly string[] | undefined;
   /** They stand in the address, rather than being the leaders of the schools. */
   chosen: boolean;
-  choose: (ids: readonly string[]) => void;
+  choose: ChooseFinalists;
 }
 
 const KEY = 'anvilstone-finalists';
@@ -30,21 +33,23 @@ export function useFinalists(wishes: RankingWishes): Finalists {
     [known],
   );
   const inAddress = useMemo(() => (text === null ? undefined : usable(text.split(','))), [text, usable]);
-  const choose = useCallback(
-    (ids: readonly string[]) => {
-      // An empty choice is a choice too: it must not fall back to the leaders.
-      setAddress({ grades: ids.join(',') || '-' });
-    },
-    [setAddress],
-  );
   const ask = useCallback((engine: Remote<Engine>) => engine.schoolLeaders(brief, wishes), [brief, wishes]);
   const { value: leaders } = useComputed(library, inAddress === undefined ? ask : undefined);
   useEffect(() => {
     if (inAddress && inAddress.length >= FEWEST_FINALISTS) remember(partId, inAddress);
   }, [partId, inAddress]);
   const last = useMemo(() => usable(remembered()[partId] ?? []), [partId, usable]);
-  if (inAddress) return { ids: inAddress, chosen: true, choose };
-  return { ids: last.length >= FEWEST_FINALISTS ? last : leaders, chosen: false, choose };
+  const ids = inAddress ?? (last.length >= FEWEST_FINALISTS ? last : leaders);
+  const choose = useCallback<ChooseFinalists>(
+    (change) =>
+      setAddress((newest) => {
+        const listed = newest.get('grades');
+        // An empty choice is a choice too: it must not fall back to the leaders.
+        return { grades: change(listed === null ? (ids ?? []) : usable(listed.split(','))).join(',') || '-' };
+      }),
+    [setAddress, ids, usable],
+  );
+  return { ids, chosen: inAddress !== undefined, choose };
 }
 
 function remembered(): Record<string, string[]> {

@@ -2,10 +2,10 @@ import { findCheck, findSchool, formatReserve, rejectionReasons } from '@anvilst
 import { ORIENTATIONS, type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { useFreezeDecisionMutation } from '../app/api.ts';
 import { asProblem } from '../app/problem.ts';
 import { useAppSelector } from '../app/store.ts';
+import { useWholeAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
 import { useOwnName } from '../access/useOwnName.ts';
 import { Button } from '../ui/Button.tsx';
@@ -22,7 +22,7 @@ import { useSay } from '../ui/useSay.ts';
 /** Pick, reasons, open risks, freeze. What the calculation itself cannot vouch for is offered as open risks. */
 export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const { brief, library, partId } = useBench();
-  const [search, setSearch] = useSearchParams();
+  const [search, write] = useWholeAddress();
   const { revision, saving } = useAppSelector((state) => state.draft);
   const [freeze, freezing] = useFreezeDecisionMutation();
   const [reasons, setReasons] = useState('');
@@ -65,11 +65,13 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
     onFrozen(made.id);
   };
   const pick = (gradeId: string, orientation?: BuildOrientation) =>
-    setSearch({
-      grade: gradeId,
-      ...(orientation ? { built: orientation } : {}),
-      ...(search.get('school') ? { school: school.id } : {}),
-    });
+    write(
+      new URLSearchParams({
+        grade: gradeId,
+        ...(orientation ? { built: orientation } : {}),
+        ...(search.get('school') ? { school: school.id } : {}),
+      }),
+    );
   return (
     <Panel title="Decide">
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] narrow:grid-cols-1 gap-3">

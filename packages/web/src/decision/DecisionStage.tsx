@@ -1,7 +1,7 @@
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { useDecisionsQuery } from '../app/api.ts';
 import { useAppSelector } from '../app/store.ts';
+import { useWholeAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { Panel } from '../ui/Panel.tsx';
@@ -13,7 +13,8 @@ import { DecisionRecord } from './DecisionRecord.tsx';
 export function DecisionStage() {
   const { partId } = useBench();
   const { data: decisions, error } = useDecisionsQuery(partId);
-  const [search, setSearch] = useSearchParams();
+  const [search, write] = useWholeAddress();
+  const show = (record?: string) => write(new URLSearchParams(record === undefined ? {} : { record }));
   const revision = useAppSelector((state) => state.draft.revision);
   const wanted = search.get('record');
   const choosing = search.get('grade') !== null;
@@ -29,7 +30,7 @@ export function DecisionStage() {
         <ChoiceForm
           onFrozen={(id) => {
             setFresh(false);
-            setSearch({ record: id });
+            show(id);
           }}
         />
       )}
@@ -47,7 +48,7 @@ export function DecisionStage() {
                   type="button"
                   aria-current={one.id === shown?.id}
                   className={`w-full rounded border px-2 py-1 text-left ${one.id === shown?.id ? 'border-ink bg-sunken' : 'border-line hover:bg-sunken'}`}
-                  onClick={() => setSearch({ record: one.id })}
+                  onClick={() => show(one.id)}
                 >
                   <span className="font-semibold">No. {one.number}</span> {one.gradeName}, {one.orientation}
                   <span className="block text-xs text-quiet">
@@ -65,7 +66,7 @@ export function DecisionStage() {
               className="mt-3 text-ember underline"
               onClick={() => {
                 setFresh(true);
-                setSearch({});
+                show();
               }}
             >
               Decide anew

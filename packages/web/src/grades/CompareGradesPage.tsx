@@ -1,9 +1,10 @@
 import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS, reportedText, uncarriedDifferences } from '@anvilstone/core';
 import type { Grade, Observation, PropertyComparison } from '@anvilstone/schema';
 import { useMemo } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useAppSelector } from '../app/store.ts';
+import { useAddress } from '../app/useAddress.ts';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
@@ -19,9 +20,9 @@ import { resolvedRows, type ResolvedRow } from './resolvedRows.ts';
 
 /** Two grades like for like. Reported numbers get a percentage only where their conditions are alike; else the reasons stand there. */
 export function CompareGradesPage() {
-  const [params, setParams] = useSearchParams();
+  const [address, set] = useAddress();
   const { library, error: libraryError } = useLibrary();
-  const [first, second] = [params.get('first') ?? '', params.get('second') ?? ''];
+  const [first, second] = [address.get('first') ?? '', address.get('second') ?? ''];
   const { currentData: comparison, error } = useGradeComparisonQuery(first && second ? { first, second } : skipToken);
   const problem = libraryError ?? error;
   if (problem) {
@@ -37,10 +38,6 @@ export function CompareGradesPage() {
     ...library.grades.map(({ id, name }) => ({ value: id, label: name })),
   ];
   const [a, b] = [first, second].map((id) => library.grades.find((grade) => grade.id === id));
-  const choose = (which: 'first' | 'second', id: string) => {
-    params.set(which, id);
-    setParams(params, { replace: true });
-  };
   return (
     <main className="p-5">
       <p className="text-sm">
@@ -57,9 +54,9 @@ export function CompareGradesPage() {
           label="First, which is the base (100 %)"
           value={first}
           options={options}
-          onChange={(id) => choose('first', id)}
+          onChange={(id) => set({ first: id }, true)}
         />
-        <Choice label="Second" value={second} options={options} onChange={(id) => choose('second', id)} />
+        <Choice label="Second" value={second} options={options} onChange={(id) => set({ second: id }, true)} />
       </div>
       {a && b && a.id === b.id && <p className="text-quiet">That is one grade twice. Choose another for the second.</p>}
       {a && b && a.id !== b.id && comparison && (

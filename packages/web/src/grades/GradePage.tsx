@@ -3,9 +3,10 @@ import { CONDITIONINGS, type Grade, type HouseRules } from '@anvilstone/schema';
 import { Tabs } from 'radix-ui';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo } from 'react';
-import { Link, useParams, useSearchParams } from 'react-router';
+import { Link, useParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { API } from '../app/place.ts';
+import { useAddress } from '../app/useAddress.ts';
 import { BehaviourChart } from '../charts/BehaviourChart.tsx';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { Loading } from '../ui/Loading.tsx';
@@ -28,7 +29,7 @@ export function GradePage() {
   const { library, error: libraryError } = useLibrary();
   const at = useAppSelector((state) => state.gradesView.at);
   const units = useAppSelector((state) => state.settings.units);
-  const [params, setParams] = useSearchParams();
+  const [address, set] = useAddress();
   const problem = error ?? libraryError;
   if (problem) {
     return (
@@ -84,8 +85,8 @@ export function GradePage() {
       </header>
       <div className="flex items-start gap-5 narrow:flex-col">
         <Tabs.Root
-          value={params.get('show') ?? 'evidence'}
-          onValueChange={(show) => setParams({ show }, { replace: true })}
+          value={address.get('show') ?? 'evidence'}
+          onValueChange={(show) => set({ show }, true)}
           className="min-w-0 grow"
         >
           <div className="mb-2 flex items-end justify-between gap-4 narrow:flex-wrap border-b border-line">

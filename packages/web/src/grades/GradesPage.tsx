@@ -1,7 +1,8 @@
 import type { Remote } from 'comlink';
 import { useCallback, useDeferredValue, useMemo, useState } from 'react';
-import { Link, useNavigate, useSearchParams } from 'react-router';
+import { Link, useNavigate } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
+import { useWholeAddress } from '../app/useAddress.ts';
 import { Button } from '../ui/Button.tsx';
 import { TextField } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
@@ -25,9 +26,8 @@ import { RangeFilters } from './RangeFilters.tsx';
 /** What do we know: every grade, narrowed down and ordered by anything it resolves to. */
 export function GradesPage() {
   const { library, error } = useLibrary();
-  const [params, setParams] = useSearchParams();
-  const [view, setView] = useState(() => readAddress(params));
-  const { filter, sort } = view;
+  const [address, write] = useWholeAddress();
+  const { filter, sort } = useMemo(() => readAddress(address), [address]);
   const { columnIds, at } = useAppSelector((state) => state.gradesView);
   const [chosenIds, setChosenIds] = useState<readonly string[]>([]);
   const navigate = useNavigate();
@@ -47,20 +47,10 @@ export function GradesPage() {
   );
   const rows = useMemo(() => filtered && table && sortGrades(filtered.rows, table, sort), [filtered, table, sort]);
 
-  // What is typed shows at once; the address follows, and leads when it was changed by a link.
-  const address = params.toString();
-  const [seen, setSeen] = useState(address);
-  if (address !== seen) {
-    setSeen(address);
-    if (address !== writeAddress(filter, sort).toString()) setView(readAddress(params));
-  }
-  const show = (next: GradeFilter, order: Sort) => {
-    setView({ filter: next, sort: order });
-    setParams(writeAddress(next, order), { replace: true });
-  };
+  const show = (next: GradeFilter, order: Sort) => write(writeAddress(next, order), true);
   const change = (next: Partial<GradeFilter>, order: Sort = sort) => show({ ...filter, ...next }, order);
   const choose = (facet: Facet, values: readonly string[]) => change({ chosen: { ...filter.chosen, [facet]: values } });
-  const narrowed = params.size > (params.has('sort') ? 1 : 0);
+  const narrowed = address.size > (address.has('sort') ? 1 : 0);
 
   return (
     <main className="flex h-screen flex-col p-5 narrow:h-auto">

@@ -6,6 +6,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { Conditions, UnitChoice } from './ColumnDetails.tsx';
 import { MeaningPalette } from './MeaningPalette.tsx';
 import { IGNORE, targetsFor, type Target } from './targets.ts';
+import type { ChangeImportSettings } from './useImportSettings.ts';
 
 /** What each column is taken for: by choice in its row, or by dragging a meaning onto it. */
 export function ColumnsPanel({
@@ -15,22 +16,24 @@ export function ColumnsPanel({
 }: {
   plan: ImportPlan;
   settings: ImportSettings;
-  onChange: (settings: Partial<ImportSettings>) => void;
+  onChange: ChangeImportSettings;
 }) {
   const targets = targetsFor(plan.layout);
-  const set = (column: ImportColumn, target: string, extra: Partial<ColumnTarget> = {}) =>
-    onChange({
+  const columns = plan.columns.map((column) => asChosen(column, settings));
+  const set = (column: ImportColumn, choose: (newest: ImportColumn) => ColumnTarget) =>
+    onChange((newest) => ({
       columns: [
-        ...(settings.columns ?? []).filter((one) => one.column !== column.column),
-        { column: column.column, target, ...extra },
+        ...(newest.columns ?? []).filter((one) => one.column !== column.column),
+        choose(asChosen(column, newest)),
       ],
-    });
+    }));
+  const setTarget = (column: ImportColumn, target: string) => set(column, () => ({ column: column.column, target }));
   const sensors = useSensors(useSensor(PointerSensor, { activationConstraint: { distance: 4 } }));
   const dropped = ({ active, over }: DragEndEvent) => {
-    const column = over && plan.columns.find((one) => one.column === Number(over.id));
-    if (column) set(column, String(active.id));
+    const column = over && columns.find((one) => one.column === Number(over.id));
+    if (column) setTarget(column, String(active.id));
   };
-  const mapped = plan.columns.filter(({ target }) => target !== IGNORE.id).length;
+  const mapped = columns.filter(({ target }) => target !== IGNORE.id).length;
   return (
     <Panel title={`Columns (${mapped} of ${plan.columns.length} wanted)`}>
       <DndContext sensors={sensors} onDragEnd={dropped}>
@@ -47,29 +50,46 @@ export function ColumnsPanel({
                 </tr>
               </thead>
               <tbody>
-                {plan.columns.map((column) => (
+                {columns.map((column) => (
                   <ColumnRow
                     key={column.column}
                     column={column}
                     targets={targets}
-                    onTarget={(target) => set(column, target)}
+                    onTarget={(target) => setTarget(column, target)}
                     onDetail={(extra) =>
-                      set(column, column.target, {
-                        ...(column.unit ? { unit: column.unit } : {}),
-                        conditions: column.conditions,
+                      set(column, ({ target, unit, conditions }) => ({
+                        column: column.column,
+                        target,
+                        ...(unit ? { unit } : {}),
+                        conditions,
                         ...extra,
-                      })
+                      }))
                     }
                   />
                 ))}
               </tbody>
             </table>
           </div>
-          <MeaningPalette targets={targets} taken={new Set(plan.columns.map(({ target }) => target))} />
+          <MeaningPalette targets={targets} taken={new Set(columns.map(({ target }) => target))} />
         </div>
       </DndContext>
     </Panel>
   );
+}
+
+/** A column as it was chosen to be taken; the plan still tells of the choice before while the file is read anew. */
+function asChosen(column: ImportColumn, { columns }: ImportSettings): ImportColumn {
+  const chosen = columns?.find((one) => one.column === column.column);
+  if (!chosen) return column;
+  // Of another meaning neither unit nor conditions are known before it is read so.
+  const before = chosen.target === column.target ? column : { unit: null, conditions: {} };
+  return {
+    ...column,
+    target: chosen.target,
+    unit: chosen.unit ?? before.unit,
+    conditions: chosen.conditions ?? before.conditions,
+    guessed: false,
+  };
 }
 
 function ColumnRow({

@@ -1,4 +1,4 @@
-import type { ImportSettings } from '@anvilstone/schema';
+import type { ImportJob, ImportSettings } from '@anvilstone/schema';
 import { Link, useParams } from 'react-router';
 import { api } from '../app/api.ts';
 import { useAppDispatch } from '../app/store.ts';
@@ -7,18 +7,14 @@ import { buttonLook } from '../ui/buttonLook.ts';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { Progress } from '../ui/Progress.tsx';
-import {
-  useCancelImportMutation,
-  useChangeImportMutation,
-  useCommitImportMutation,
-  useImportJobQuery,
-} from './importsApi.ts';
+import { useCancelImportMutation, useCommitImportMutation, useImportJobQuery } from './importsApi.ts';
 import { ChangesPanel } from './ChangesPanel.tsx';
 import { ColumnsPanel } from './ColumnsPanel.tsx';
 import { PreviewPanel } from './PreviewPanel.tsx';
 import { QuestionsPanel } from './QuestionsPanel.tsx';
 import { ReadingPanel } from './ReadingPanel.tsx';
 import { StartPanel } from './StartPanel.tsx';
+import { useImportSettings } from './useImportSettings.ts';
 import { useEffect } from 'react';
 
 const POLL_MS = 300;
@@ -44,21 +40,25 @@ function ImportWork({ id }: { id: string }) {
   const busy = peek.data?.state === 'reading' || peek.data?.state === 'committing';
   // A second subscription to the same data, which only asks again while something is at work.
   useImportJobQuery(id, { pollingInterval: busy ? POLL_MS : 0 });
-  const [change, changing] = useChangeImportMutation();
-  const [commit, committing] = useCommitImportMutation();
-  const [cancel] = useCancelImportMutation();
-  const job = peek.data;
-  const done = job?.state === 'done';
+  const done = peek.data?.state === 'done';
   useEffect(() => {
     if (done) dispatch(api.util.invalidateTags(['Library', 'Grade']));
   }, [done, dispatch]);
   if (peek.error) return <ProblemNotice error={peek.error} />;
-  if (!job) return <Loading what="the import" />;
-  const { plan, state } = job;
-  const set = (settings: Partial<ImportSettings>) => void change({ id, settings: { ...job.settings, ...settings } });
+  if (!peek.data) return <Loading what="the import" />;
+  return <OpenImport job={peek.data} busy={busy} />;
+}
+
+function OpenImport({ job, busy }: { job: ImportJob; busy: boolean }) {
+  const { id, plan, state } = job;
+  const { settings, change, isPending, error } = useImportSettings(id, job.settings);
+  const [commit, committing] = useCommitImportMutation();
+  const [cancel] = useCancelImportMutation();
+  const done = state === 'done';
   const open =
-    plan?.questions.filter((question) => answerOf(job.settings, question.id, question.answer) === null).length ?? 0;
-  const blocked = state !== 'ready' || !plan || plan.errorCount + open > 0 || plan.newCount + plan.changedCount === 0;
+    plan?.questions.filter((question) => answerOf(settings, question.id, question.answer) === null).length ?? 0;
+  const blocked =
+    isPending || state !== 'ready' || !plan || plan.errorCount + open > 0 || plan.newCount + plan.changedCount === 0;
   return (
     <>
       <header className="sticky top-0 z-20 -mx-5 mb-3 flex items-center justify-between gap-4 border-b border-line bg-ground px-5 py-2">
@@ -95,7 +95,7 @@ function ImportWork({ id }: { id: string }) {
           )}
         </div>
       </header>
-      {changing.error !== undefined && <ProblemNotice error={changing.error} />}
+      {error !== undefined && <ProblemNotice error={error} />}
       {committing.error !== undefined && <ProblemNotice error={committing.error} />}
       {state === 'failed' && (
         <div role="alert" className="mb-3 rounded border border-fail bg-fail-ground px-3 py-2 text-fail">
@@ -110,13 +110,17 @@ function ImportWork({ id }: { id: string }) {
             <>
               <QuestionsPanel
                 plan={plan}
-                settings={job.settings}
-                onAnswer={(questionId, answer) => set({ answers: { ...job.settings.answers, [questionId]: answer } })}
+                settings={settings}
+                onAnswer={(questionId, answer) =>
+                  change(({ answers }) => ({ answers: { ...answers, [questionId]: answer } }))
+                }
               />
-              {plan.layout !== 'documents' && <ReadingPanel plan={plan} settings={job.settings} onChange={set} />}
-              {plan.columns.length > 0 && <ColumnsPanel plan={plan} settings={job.settings} onChange={set} />}
+              {plan.layout !== 'documents' && (
+                <ReadingPanel plan={plan} settings={settings} onChange={(set) => change(() => set)} />
+              )}
+              {plan.columns.length > 0 && <ColumnsPanel plan={plan} settings={settings} onChange={change} />}
               {plan.rowCount > 0 && (
-                <PreviewPanel id={id} plan={plan} settings={job.settings} ready={state === 'ready'} onChange={set} />
+                <PreviewPanel id={id} plan={plan} settings={settings} ready={state === 'ready'} onChange={change} />
               )}
             </>
           )}

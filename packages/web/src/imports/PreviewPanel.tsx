@@ -5,6 +5,7 @@ import { controlLook, Tick } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { useImportRowsQuery } from './importsApi.ts';
+import type { ChangeImportSettings } from './useImportSettings.ts';
 import { IGNORE } from './targets.ts';
 
 const ROWS_A_PAGE = 50;
@@ -21,7 +22,7 @@ export function PreviewPanel({
   plan: ImportPlan;
   settings: ImportSettings;
   ready: boolean;
-  onChange: (settings: Partial<ImportSettings>) => void;
+  onChange: ChangeImportSettings;
 }) {
   const [problems, setProblems] = useState(plan.errorCount > 0);
   const [page, setPage] = useState(0);
@@ -29,14 +30,12 @@ export function PreviewPanel({
   const { data, error } = useImportRowsQuery({ id, offset: page * ROWS_A_PAGE, limit: ROWS_A_PAGE, problems, version });
   const columns = plan.columns.filter(({ target }) => target !== IGNORE.id);
   const pages = Math.max(1, Math.ceil((data?.total ?? 0) / ROWS_A_PAGE));
-  const leftOut = settings.leftOut ?? [];
+  // The rows may have been read before the last one was left out.
+  const isOut = ({ line }: { line: number }) => settings.leftOut?.includes(line) ?? false;
   const correct = (line: number, column: number, text: string) =>
-    onChange({
-      corrections: [
-        ...(settings.corrections ?? []).filter((one) => one.line !== line || one.column !== column),
-        { line, column, text },
-      ],
-    });
+    onChange(({ corrections = [] }) => ({
+      corrections: [...corrections.filter((one) => one.line !== line || one.column !== column), { line, column, text }],
+    }));
   return (
     <Panel
       title="Rows"
@@ -80,7 +79,7 @@ export function PreviewPanel({
               {data.rows.map((row) => (
                 <tr
                   key={row.line}
-                  className={`border-t border-line align-top ${row.leftOut ? 'text-quiet line-through' : ''}`}
+                  className={`border-t border-line align-top ${isOut(row) ? 'text-quiet line-through' : ''}`}
                 >
                   <th scope="row" className="pr-3 text-right font-normal text-quiet">
                     {row.line}
@@ -89,14 +88,14 @@ export function PreviewPanel({
                     <Button
                       look="quiet"
                       className="px-1 py-0 text-xs whitespace-nowrap"
-                      aria-label={row.leftOut ? `Take line ${row.line} in again` : `Leave line ${row.line} out`}
+                      aria-label={isOut(row) ? `Take line ${row.line} in again` : `Leave line ${row.line} out`}
                       onClick={() =>
-                        onChange({
-                          leftOut: row.leftOut ? leftOut.filter((line) => line !== row.line) : [...leftOut, row.line],
-                        })
+                        onChange(({ leftOut = [] }) => ({
+                          leftOut: isOut(row) ? leftOut.filter((line) => line !== row.line) : [...leftOut, row.line],
+                        }))
                       }
                     >
-                      {row.leftOut ? 'take in' : 'leave out'}
+                      {isOut(row) ? 'take in' : 'leave out'}
                     </Button>
                   </td>
                   {columns.map(({ column, header }, i) => (

@@ -28,7 +28,7 @@ export function ReadingPanel({
         {plan.delimiter !== null && (
           <Choice
             label="Between the columns"
-            value={plan.delimiter as ','}
+            value={settings.delimiter ?? (plan.delimiter as ',')}
             options={DELIMITERS}
             onChange={(delimiter) => onChange({ delimiter })}
           />
@@ -36,7 +36,7 @@ export function ReadingPanel({
         {plan.sheets.length > 0 && (
           <Choice
             label="Sheet"
-            value={plan.sheet ?? ''}
+            value={settings.sheet ?? plan.sheet ?? ''}
             options={[
               ...(plan.sheet === null ? [{ value: '', label: 'all three, joined' }] : []),
               ...plan.sheets.map((value) => ({ value, label: value })),
@@ -46,7 +46,7 @@ export function ReadingPanel({
         )}
         <Choice
           label="Decimal sign"
-          value={plan.decimal}
+          value={settings.decimal ?? plan.decimal}
           options={[
             { value: 'point', label: 'point: 1.5' },
             { value: 'comma', label: 'comma: 1,5' },
@@ -55,14 +55,14 @@ export function ReadingPanel({
         />
         <LateText
           label="Headings in line"
-          value={String(plan.headerLine)}
+          value={String(settings.headerLine ?? plan.headerLine)}
           onChange={(text) =>
             Number.isInteger(Number(text)) && Number(text) > 0 && onChange({ headerLine: Number(text), columns: [] })
           }
         />
         <Choice
           label="A row is"
-          value={plan.layout === 'long' ? 'long' : 'wide'}
+          value={(settings.layout ?? plan.layout) === 'long' ? 'long' : 'wide'}
           options={[
             { value: 'wide', label: 'a grade' },
             { value: 'long', label: 'one reported value' },

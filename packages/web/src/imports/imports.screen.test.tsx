@@ -178,3 +178,42 @@ test('done it leads to the library; a file that cannot be read says why', async 
   expect(await screen.findByRole('alert')).toHaveTextContent('Line 7 has more cells than the heading.');
   expect(screen.getByText('Nothing was changed.')).toBeVisible();
 });
+
+test('choices made quickly after each other all hold, though answers come late and tell of the time before', async () => {
+  const { house, now } = importing(job());
+  const put: ((job: ImportJob) => void)[] = [];
+  let most = 0;
+  // The server takes its time, and is asked meanwhile how far it is: it answers with what it has had.
+  house.says('PUT', 'imports/:id/settings', ({ body }) => {
+    now.job = { ...now.job, state: 'reading', settings: body as ImportJob['settings'] };
+    const answer = now.job;
+    most = Math.max(most, put.length + 1);
+    return new Promise((resolve) => put.push(() => resolve(answer)));
+  });
+  const before = now.job;
+  house.says('GET', 'imports/:id', () => before);
+  const { user } = openApp(AT, { house });
+  await user.type(await field('Document or campaign'), 'Sheet 7{Enter}');
+  await user.selectOptions(await field('Strength is taken for'), 'property.flexuralStrength');
+  await user.selectOptions(await field('Unit of Strength'), 'psi');
+  await user.selectOptions(await field('The numbers are from'), 'bench');
+  const wanted = {
+    reference: 'Sheet 7',
+    source: 'bench',
+    columns: [{ column: 1, target: 'property.flexuralStrength', unit: 'psi', conditions: {} }],
+  };
+  // It shows at once, and nothing can be written before the server has had it.
+  expect(await field('Document or campaign')).toHaveValue('Sheet 7');
+  expect(await field('Strength is taken for')).toHaveValue('property.flexuralStrength');
+  expect(await field('Unit of Strength')).toHaveValue('psi');
+  expect(screen.getByRole('button', { name: /^Import \d+ grades/ })).toBeDisabled();
+  await waitFor(() => {
+    put.shift()?.(now.job);
+    expect(now.job.settings).toEqual(wanted);
+  });
+  put.shift()?.(now.job);
+  expect(most).toBe(1);
+  house.says('GET', 'imports/:id', () => ({ ...now.job, state: 'ready' }));
+  await waitFor(() => expect(screen.getByRole('button', { name: /^Import \d+ grades/ })).toBeEnabled());
+  expect(await field('Unit of Strength')).toHaveValue('psi');
+});

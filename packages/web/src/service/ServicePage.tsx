@@ -1,7 +1,8 @@
 import { findFailureMode, fleetOf } from '@anvilstone/core/service';
 import type { FindingRecord, InstallationRecord, PartSummary } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
-import { Link, useSearchParams } from 'react-router';
+import { Link } from 'react-router';
+import { useAddress } from '../app/useAddress.ts';
 import { usePartsQuery } from '../app/api.ts';
 import { API } from '../app/place.ts';
 import { duration } from '../ui/amount.ts';
@@ -144,7 +145,7 @@ function FleetsPanel({ parts, installations, findings }: Known) {
 
 /** What was learned, newest first, and found again by any of its words. */
 function LessonsPanel({ parts, installations, findings }: Known) {
-  const [search, setSearch] = useSearchParams();
+  const [search, set] = useAddress();
   const find = search.get('find') ?? '';
   const shown = useMemo(() => {
     const places = new Map(installations.map(({ installation }) => [installation.id, installation]));
@@ -172,9 +173,7 @@ function LessonsPanel({ parts, installations, findings }: Known) {
             {...ids}
             className={controlLook}
             value={find}
-            onChange={(event) =>
-              setSearch(event.target.value === '' ? {} : { find: event.target.value }, { replace: true })
-            }
+            onChange={(event) => set({ find: event.target.value }, true)}
           />
         )}
       </Field>

@@ -1,9 +1,9 @@
 import { formatNumber } from '@anvilstone/core';
 import { dueInspections, fleetOf, type Fleet } from '@anvilstone/core/service';
 import { useState } from 'react';
-import { useSearchParams } from 'react-router';
 import { useDecisionsQuery } from '../app/api.ts';
 import { API } from '../app/place.ts';
+import { useAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { duration } from '../ui/amount.ts';
@@ -23,7 +23,7 @@ export function ServiceStage() {
   const { data: installations, error } = useInstallationsOfPartQuery(partId);
   const { data: findings, error: noFindings } = useFindingsOfPartQuery(partId);
   const { data: decisions } = useDecisionsQuery(partId);
-  const [search, setSearch] = useSearchParams();
+  const [search, set] = useAddress();
   const [adding, setAdding] = useState(false);
   const [now] = useState(() => new Date());
   const problem = error ?? noFindings;
@@ -41,7 +41,7 @@ export function ServiceStage() {
   );
   const wanted = search.get('at') ?? due[0]?.installation.id;
   const shown = installations.find(({ installation }) => installation.id === wanted) ?? installations[0];
-  const show = (id: string) => setSearch({ at: id });
+  const show = (id: string) => set({ at: id });
   const form = (
     <InstallForm
       decisions={decisions}

@@ -20,7 +20,8 @@ export function FixesPanel({ grade }: { grade: Grade }) {
   const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   const ask = useCallback((engine: Remote<Engine>) => engine.fixes(brief, grade.id), [brief, grade.id]);
-  const { value: fixes } = useComputed(library, ask);
+  const { value } = useComputed(library, ask);
+  const fixes = value?.proposals;
   return (
     <section aria-label="What would make it pass" className="mt-4">
       <h3 className="text-base font-semibold">What would make it pass</h3>
@@ -55,7 +56,7 @@ export function FixesPanel({ grade }: { grade: Grade }) {
               ) : (
                 <Button
                   aria-label={`${say(fix.title)}: write it into the brief`}
-                  onClick={() => edit(fix.brief, `fix ${fix.kind}`)}
+                  onClick={() => edit(fix.brief, `fix ${fix.kind}`, value!.from)}
                 >
                   Apply
                 </Button>

@@ -46,6 +46,9 @@ export function MapView({
   const points = useMemo(() => (map?.points ?? []).filter(({ gradeId }) => wanted.has(gradeId)), [map, wanted]);
   if (!map) return <Loading what="the map" />;
   const options = mapAxes(brief, checkIds).map(({ id, title }) => ({ value: id, label: title }));
+  // The map may still be of the axes before.
+  const chosen = (id: string | undefined, shown: string) => options.find(({ value }) => value === id)?.value ?? shown;
+  const [x, y] = [chosen(xId, map.x.id), chosen(yId, map.y.id)];
   const byId = new Map(points.map((point) => [point.gradeId, point]));
   const rows = ids.flatMap((id) => {
     const point = byId.get(id);
@@ -57,12 +60,12 @@ export function MapView({
       <section aria-label="Map" className="rounded-md border border-line bg-surface p-3">
         <div className="flex items-end gap-3">
           <div className="w-52">
-            <Choice label="Upwards" value={map.y.id} options={options} onChange={(y) => onAxes({ y })} />
+            <Choice label="Upwards" value={y} options={options} onChange={(id) => onAxes({ y: id })} />
           </div>
           <div className="w-52">
-            <Choice label="To the right" value={map.x.id} options={options} onChange={(x) => onAxes({ x })} />
+            <Choice label="To the right" value={x} options={options} onChange={(id) => onAxes({ x: id })} />
           </div>
-          <Button look="quiet" onClick={() => onAxes({ x: map.y.id, y: map.x.id })}>
+          <Button look="quiet" onClick={() => onAxes({ x: y, y: x })}>
             Swap
           </Button>
           <p className="grow pb-1 text-right text-xs text-quiet">

@@ -20,7 +20,7 @@ import { GradeDrawer } from './GradeDrawer.tsx';
 import { MapView } from './MapView.tsx';
 import { MovedLine } from './MovedLine.tsx';
 import { SchoolStrip } from './SchoolStrip.tsx';
-import { useShortlistAddress } from './shortlistAddress.ts';
+import { readShortlistAddress, useShortlistAddress } from './shortlistAddress.ts';
 import { useWishes } from './useWishes.ts';
 import { SizedTable } from './SizedTable.tsx';
 import { SurenessProgress } from './SurenessProgress.tsx';
@@ -89,11 +89,12 @@ export function ShortlistStage() {
     [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, leastChance, sizedSoFar, sure.done],
   );
   const pin = useCallback(
-    (id: string) => {
-      const before = pinned.split(',').filter(Boolean);
-      set({ pin: (before.includes(id) ? before.filter((one) => one !== id) : [...before, id]).join(',') });
-    },
-    [pinned, set],
+    (id: string) =>
+      set((newest) => {
+        const { pinnedIds: before } = readShortlistAddress(newest);
+        return { pin: (before.includes(id) ? before.filter((one) => one !== id) : [...before, id]).join(',') };
+      }),
+    [set],
   );
   const openGrade = useCallback(
     (grade: string, check?: string) => set({ grade, check: check ?? null, built: null }),
@@ -193,7 +194,9 @@ export function ShortlistStage() {
           pinnedIds={pinnedIds}
           onAxes={set}
           onOpen={(grade) => set({ grade, check: null, built: null })}
-          onPin={(ids) => set({ pin: [...new Set([...pinnedIds, ...ids])].join(',') })}
+          onPin={(ids) =>
+            set((newest) => ({ pin: [...new Set([...readShortlistAddress(newest).pinnedIds, ...ids])].join(',') }))
+          }
         />
       )}
       {view === 'drawn' && (

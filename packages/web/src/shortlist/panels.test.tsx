@@ -69,7 +69,7 @@ describe('what would make it pass', () => {
     '%s: every change says price and what governs then, and can be applied',
     (id) => {
       const root = drawnFor(heaterDuct, <FixesPanel grade={gradeOf(id)} />);
-      const fixes = engine.fixes(heaterDuct, id);
+      const fixes = engine.fixes(heaterDuct, id).proposals;
       const items = root.querySelectorAll('li');
       expect(items).toHaveLength(fixes.length);
       items.forEach((item, i) => {

@@ -1,3 +1,4 @@
+import { mergeDocuments } from '@anvilstone/core';
 import { useCallback, useEffect, useReducer } from 'react';
 
 export interface UndoableState<T> {
@@ -7,7 +8,11 @@ export interface UndoableState<T> {
   lastEdit: { field: string; at: number };
 }
 export type UndoableAction<T> =
-  { type: 'edit'; next: T; field: string; at: number } | { type: 'undo' } | { type: 'redo' } | { type: 'reset'; to: T };
+  /** `from`: what the edit was worked out from. */
+  | { type: 'edit'; next: T; from: T; field: string; at: number }
+  | { type: 'undo' }
+  | { type: 'redo' }
+  | { type: 'reset'; to: T };
 
 const MOST_STEPS = 200;
 /** Keystrokes in one field closer together than this are one step. */
@@ -20,7 +25,8 @@ export function reduceUndoable<T>(state: UndoableState<T>, action: UndoableActio
       const continues = state.past.length > 0 && field === action.field && action.at - at < SAME_STEP_MS;
       return {
         past: continues ? state.past : [...state.past, state.now].slice(-MOST_STEPS),
-        now: action.next,
+        // Edited since in another place: both edits hold.
+        now: state.now === action.from ? action.next : mergeDocuments(action.from, action.next, state.now).merged,
         future: [],
         lastEdit: { field: action.field, at: action.at },
       };
@@ -77,7 +83,7 @@ export function useUndoable<T>(initial: T) {
     now,
     canUndo: past.length > 0,
     canRedo: future.length > 0,
-    edit: (next: T, field: string) => dispatch({ type: 'edit', next, field, at: Date.now() }),
+    edit: (next: T, field: string) => dispatch({ type: 'edit', next, from: now, field, at: Date.now() }),
     undo,
     redo,
     reset: (to: T) => dispatch({ type: 'reset', to }),

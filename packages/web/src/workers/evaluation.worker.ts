@@ -73,6 +73,11 @@ import {
 import { evaluated, gradesOf, screened, setTheWorkshop, theWorkshop, type Workshop } from './workshop.ts';
 
 /** Runs in a web worker, so that the page never waits for the arithmetic. The library is sent once and kept. */
+/** Changed briefs, and the brief that they were worked out from: it may have been edited since. */
+export interface ProposedFor<T> {
+  from: Brief;
+  proposals: T[];
+}
 export type ProposedTest = Omit<TestProposal, 'method'> & { methodId: string };
 
 const engine = {
@@ -183,9 +188,9 @@ const engine = {
   measurements: (brief: Brief, wishes: RankingWishes): Measurement[] =>
     helpfulMeasurements(brief, theWorkshop(), wishes.schoolId, theWorkshop().rules, groundsOfChoice(brief, wishes)),
   /** Changes with which a grade would pass; none when it does, or is not there. */
-  fixes(brief: Brief, gradeId: string): Fix[] {
+  fixes(brief: Brief, gradeId: string): ProposedFor<Fix> {
     const grade = theWorkshop().grades.find(({ id }) => id === gradeId);
-    return grade ? nearestFixes(brief, theWorkshop(), grade, theWorkshop().rules) : [];
+    return { from: brief, proposals: grade ? nearestFixes(brief, theWorkshop(), grade, theWorkshop().rules) : [] };
   },
   /** As one wants to choose, weights and wanted confidence with it. */
   rankingBy: (brief: Brief, wishes: RankingWishes): GradeStanding[] =>
@@ -206,8 +211,10 @@ const engine = {
     compareSplits(brief, theWorkshop(), gradeIds, theWorkshop().rules),
   fillingsOfMass: (brief: Brief, gradeId: string, massG: number): Filling[] =>
     fillingsOfMass(brief, theWorkshop(), gradeId, massG, theWorkshop().rules),
-  planFibre: (brief: Brief, gradeId: string, target: number): StiffeningOption[] =>
-    planFibre(brief, theWorkshop(), gradeId, theWorkshop().rules, target),
+  planFibre: (brief: Brief, gradeId: string, target: number): ProposedFor<StiffeningOption> => ({
+    from: brief,
+    proposals: planFibre(brief, theWorkshop(), gradeId, theWorkshop().rules, target),
+  }),
   /** Every machine for one grade and way up; none: how its family is printed is not known. */
   machineChoices: (brief: Brief, gradeId: string, orientation: BuildOrientation): MachineChoice[] | 'none' =>
     machineChoices(brief, theWorkshop(), gradeId, orientation, theWorkshop().rules) ?? 'none',

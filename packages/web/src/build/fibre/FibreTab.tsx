@@ -99,11 +99,12 @@ function Plan({ gradeId }: { gradeId: string }) {
     (engine: Remote<Engine>) => engine.planFibre(brief, gradeId, target),
     [brief, gradeId, target],
   );
-  const { value: options } = useComputed(library, ask);
-  if (!options) return <p className="text-quiet">Laying strand by strand …</p>;
+  const { value } = useComputed(library, ask);
+  if (!value) return <p className="text-quiet">Laying strand by strand …</p>;
   return (
     <OptionsTable
-      options={options}
+      options={value.proposals}
+      from={value.from}
       gradeId={gradeId}
       aside={
         <span className="w-44">

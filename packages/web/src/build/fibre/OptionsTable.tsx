@@ -1,4 +1,5 @@
 import { type StiffeningOption } from '@anvilstone/core';
+import type { Brief } from '@anvilstone/schema';
 import type { ReactNode } from 'react';
 import { useAddress } from '../../app/useAddress.ts';
 import { useEdit } from '../../brief/editBrief.ts';
@@ -18,10 +19,13 @@ const TAKEN: readonly StiffeningOption['kind'][] = ['fibre', 'fibre-in-filled', 
 /** Fibre beside thickening and filled grades: what passes and costs least comes first. */
 export function OptionsTable({
   options,
+  from,
   gradeId,
   aside,
 }: {
   options: readonly StiffeningOption[];
+  /** What they were worked out from. */
+  from: Brief;
   gradeId: string;
   aside: ReactNode;
 }) {
@@ -71,7 +75,7 @@ export function OptionsTable({
                       <Button
                         aria-label={`Take ${say(option.title)}`}
                         onClick={() => {
-                          edit(option.brief!, 'stiffening');
+                          edit(option.brief!, 'stiffening', from);
                           if (option.gradeId !== gradeId) set({ grade: option.gradeId });
                         }}
                       >
