@@ -6,6 +6,8 @@ interface Connection {
   query(text: string, values: readonly unknown[], done: (error: Error | null) => void): void;
   /** What the database was last told, on this connection. */
   actorTold?: string | undefined;
+  /** Ends with the last query that was handed to it. */
+  busy?: Promise<unknown>;
 }
 interface Query {
   sql?: string;
@@ -21,9 +23,20 @@ const TAKES_BACK = /^\s*rollback\b/i;
 /**
  * Tells the database on whose behalf it is written to, once a connection, before the first write for somebody else: triggers note it with
  * every change. `with` may write, so it counts as writing. It is a setting of the session: a pooler between must keep sessions together.
+ *
+ * A connection does one query at a time. What is asked of a transaction all at once takes its turn here: the driver’s own queue
+ * for that is going with its next version.
  */
 export class ActorClient extends Postgres {
-  override async _query(connection: Connection, query: Query): Promise<unknown> {
+  override _query(connection: Connection, query: Query): Promise<unknown> {
+    const inTurn = () => this._queryAsActor(connection, query);
+    const answer = (connection.busy ?? Promise.resolve()).then(inTurn, inTurn);
+    connection.busy = answer;
+    return answer;
+  }
+
+  /** No private method: the client of a transaction is made without the constructor. */
+  async _queryAsActor(connection: Connection, query: Query): Promise<unknown> {
     const sql = query.sql ?? '';
     // What was told within a transaction is forgotten with it.
     if (TAKES_BACK.test(sql)) connection.actorTold = undefined;
