@@ -56,7 +56,9 @@ const queue = jobQueue(url, house, logger);
 const silentS = Number(process.env.ANVILSTONE_JOB_SILENT_SECONDS ?? JOB_TIMES.silentS);
 // Seconds between the stand-in logger’s readings, and so between looks at it.
 const loggerS = Number(process.env.ANVILSTONE_LOGGER_SECONDS ?? 900);
-const standIns = await startStandIns({ everyS: loggerS });
+// How many times as fast the stand-in rig pulls, for whoever shows or tests it.
+const rigPace = Number(process.env.ANVILSTONE_RIG_PACE ?? 1);
+const standIns = await startStandIns({ everyS: loggerS, rigPace });
 const open = workspaceOpener({
   url,
   logger,

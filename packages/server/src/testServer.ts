@@ -24,18 +24,20 @@ export async function testServer(
     address?: string;
     works?: boolean;
     logger?: Logger;
+    /** The stand-ins’ clock, and that of the runs that follow them. */
+    now?: () => Date;
   } = {},
 ) {
   const { url, drop } = await testDatabase(options);
   const db = connect(url);
   const house = connect(url, HOUSE_SCHEMA, 3);
   const logger = options.logger ?? pino({ level: 'silent' });
-  const standIns = options.standIns ? await startStandIns() : undefined;
+  const standIns = options.standIns ? await startStandIns(options.now ? { now: options.now } : {}) : undefined;
   const devices = standIns?.devices ?? [];
   const queue = jobQueue(url, house, logger);
   const worker = 'the test';
   const leases = leasesOf(house, worker);
-  const shared = { logger, queue, leases, worker, devices };
+  const shared = { logger, queue, leases, worker, devices, ...(options.now ? { rigNow: options.now } : {}) };
   const parts = makeParts(shared, { db, slug: FIRST_SLUG, schemaName: FIRST_SCHEMA });
   const open = workspaceOpener({ ...shared, devices: [], url, works: false, lookEveryMs: 60_000 });
   const registry = workspaceRegistry(async (row) => {

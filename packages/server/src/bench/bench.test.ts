@@ -20,14 +20,17 @@ import { createApp } from '../app.ts';
 import { FIRST_SCHEMA } from '../db/connection.ts';
 import { leasesOf } from '../db/leases.ts';
 import { instrumentService } from '../instruments/service.ts';
+import { eventually, handClock } from '../testClock.ts';
 import { testServer } from '../testServer.ts';
 import { makeParts } from '../workspaces/parts.ts';
 import { thinned } from './fetchReadings.ts';
 import { runService } from './runService.ts';
 
+/** A pull takes it less than eight seconds, two days under a weight and the one after it thirteen. */
+const clock = handClock();
 let server: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => {
-  server = await testServer({ demo: true, standIns: true });
+  server = await testServer({ demo: true, standIns: true, now: clock.now });
 });
 afterAll(() => server.close());
 
@@ -35,7 +38,6 @@ const api = () => request(server.app);
 const json = <T>(response: { text: string }) => JSON.parse(response.text) as T;
 const behave = (id: string, behaviour: Misbehaviour) =>
   api().put(`/api/v1/instruments/${id}/behaviour`).send({ behaviour }).expect(200);
-const after = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 function campaignOf(id: string, over: Partial<Campaign> = {}, count = 3): Campaign {
   return {
@@ -80,13 +82,22 @@ const typed = (campaignId: string, specimenId: string, over: Partial<Trial> = {}
   ...over,
 });
 const putTrial = (trial: Trial, revision = 0) => api().put(`/api/v1/trials/${trial.id}`).send({ trial, revision });
-async function ended(campaignId: string, trialId: string): Promise<Trial> {
-  for (let i = 0; i < 100; i++) {
-    const found = (await trialsOf(campaignId)).find(({ trial }) => trial.id === trialId)!.trial;
-    if (found.state !== 'running') return found;
-    await after(150);
-  }
-  throw new Error('the run does not end');
+const trialOf = async (campaignId: string, trialId: string) =>
+  (await trialsOf(campaignId)).find(({ trial }) => trial.id === trialId)!.trial;
+const ended = (campaignId: string, trialId: string): Promise<Trial> =>
+  eventually('the end of the run', async () => {
+    const found = await trialOf(campaignId, trialId);
+    return found.state !== 'running' && found;
+  });
+const noted = (campaignId: string, trialId: string, kind: Trial['events'][number]['kind']) =>
+  eventually(`the note of a ${kind}`, async () =>
+    (await trialOf(campaignId, trialId)).events.some((event) => event.kind === kind),
+  );
+/** So many seconds of pulling, and what was read in them fetched. */
+async function pulled(trialId: string, seconds: number): Promise<void> {
+  clock.pass(seconds);
+  const newest = () => server.db('trial_readings').where({ trial_id: trialId, channel: 'force' }).max('s as s').first();
+  await eventually('a reading', async () => ((await newest()) as { s: number | null }).s !== null);
 }
 
 describe('a campaign', () => {
@@ -198,6 +209,7 @@ describe('a live run', () => {
     expect(json<Problem>(await start('KH', 'KH-A2').expect(409)).title).toBe('The rig is in use');
     expect(zero).not.toHaveBeenCalled();
     zero.mockRestore();
+    clock.pass(8);
     const done = await ended('KH', trial.id);
     expect(done).toMatchObject({ state: 'done', source: 'live', events: [] });
     expect(done.found.peakN).toBeGreaterThan(50);
@@ -212,10 +224,11 @@ describe('a live run', () => {
     // Wide enough that no 500 N gauge reads its break.
     await add(campaignOf('KI', { setUp: { widthMm: 12, thicknessMm: 8 } }));
     const { trial } = json<TrialRecord>(await start('KI', 'KI-A1').expect(201));
-    await after(700);
+    await pulled(trial.id, 1);
     await behave('force-gauge', 'off');
-    await after(900);
+    await noted('KI', trial.id, 'drop-out');
     await behave('force-gauge', 'well');
+    clock.pass(7);
     const done = await ended('KI', trial.id);
     expect(done.events.map(({ kind }) => kind)).toEqual(['drop-out', 'back', 'over-range']);
     expect(done.overRange).toBe(true);
@@ -229,18 +242,18 @@ describe('a live run', () => {
   test('outlives its server: another goes on with it, and says so', async () => {
     await add(campaignOf('KJ'));
     const { trial } = json<TrialRecord>(await start('KJ', 'KJ-A1').expect(201));
-    await after(900);
+    await pulled(trial.id, 1);
     await server.runs.stop();
-    await after(1200);
+    clock.pass(7);
     const silent = pino({ level: 'silent' });
     const instruments = instrumentService(server.db, silent, server.devices);
     const leases = leasesOf(server.house, 'another process');
-    const runs = runService(server.db, silent, {
-      instruments,
-      devices: server.devices,
-      leases,
-      schemaName: FIRST_SCHEMA,
-    });
+    const runs = runService(
+      server.db,
+      silent,
+      { instruments, devices: server.devices, leases, schemaName: FIRST_SCHEMA },
+      clock.now,
+    );
     await runs.resume();
     const done = await ended('KJ', trial.id);
     await runs.stop();
@@ -250,7 +263,7 @@ describe('a live run', () => {
   test('is ended by hand, with what was read or with no result; damaged lines are told', async () => {
     await add(campaignOf('KK'));
     const one = json<TrialRecord>(await start('KK', 'KK-A1').expect(201)).trial;
-    await after(1500);
+    await pulled(one.id, 2);
     const kept = json<TrialRecord>(await api().delete(`/api/v1/trials/${one.id}/run?as=done`).expect(200)).trial;
     expect(kept).toMatchObject({ state: 'done' });
     expect(kept.found.peakN).toBeGreaterThan(0);
@@ -261,11 +274,8 @@ describe('a live run', () => {
     await behave('force-gauge', 'well');
     const two = json<TrialRecord>(await start('KK', 'KK-A2').expect(201)).trial;
     await behave('force-gauge', 'nonsense');
-    const damaged = async () =>
-      (await trialsOf('KK')).some(
-        ({ trial }) => trial.id === two.id && trial.events.some(({ kind }) => kind === 'damaged'),
-      );
-    for (let i = 0; i < 100 && !(await damaged()); i++) await after(100);
+    clock.pass(2);
+    await noted('KK', two.id, 'damaged');
     await behave('force-gauge', 'well');
     const gone = json<TrialRecord>(await api().delete(`/api/v1/trials/${two.id}/run?as=abandoned`).expect(200)).trial;
     expect(gone.state).toBe('abandoned');
@@ -298,13 +308,14 @@ describe('a live run', () => {
       ),
     );
     const { trial } = json<TrialRecord>(await start('KL', 'KL-A1').expect(201));
+    clock.pass(14);
     const done = await ended('KL', trial.id);
     const moved = done.found.moved!;
     expect(moved.map(({ timeS }) => timeS)).toEqual([10, 60, 600, 3600, 21_600, 86_400, 172_800, 176_400, 259_200]);
     const loaded = moved.filter(({ unloaded }) => !unloaded).map(({ movedMm }) => movedMm);
     expect([...loaded].sort((a, b) => a - b)).toEqual(loaded);
     expect(moved.at(-1)!.movedMm).toBeLessThan(loaded.at(-1)! / 3);
-  }, 40_000);
+  });
 });
 
 test('two days at ten readings a second are kept as some thousands, close enough at every time', () => {

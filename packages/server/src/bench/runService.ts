@@ -184,7 +184,7 @@ export function runService(
     following.set(trialId, one);
     one.done = lookAgainAndAgain(trialId, run, one)
       .catch((error: unknown) => logger.error({ err: error, trialId }, 'a run could not be followed'))
-      .finally(async () => {
+      .then(async () => {
         following.delete(trialId);
         await leases.free(leaseOf(trialId)).catch(() => undefined);
       });

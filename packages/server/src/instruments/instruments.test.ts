@@ -11,6 +11,7 @@ import type {
 import { createServer, type Server } from 'node:net';
 import request from 'supertest';
 import { pino } from 'pino';
+import { handClock } from '../testClock.ts';
 import { testServer } from '../testServer.ts';
 import { humidityLogger } from '../simulators/humidityLogger.ts';
 import { ask, InstrumentSilent } from './ask.ts';
@@ -18,9 +19,10 @@ import { readLine, writeLine } from './lineProtocol.ts';
 import { airOfLine } from './readings.ts';
 import { instrumentService } from './service.ts';
 
+const clock = handClock();
 let server: Awaited<ReturnType<typeof testServer>>;
 beforeAll(async () => {
-  server = await testServer({ demo: true, standIns: true });
+  server = await testServer({ demo: true, standIns: true, now: clock.now });
 });
 afterAll(() => server.close());
 
@@ -241,12 +243,12 @@ describe('a printer', () => {
   test('tells how far it is; one that goes backwards is not believed, one that died has failed', async () => {
     const job = { job: 'Lamp arm', filamentG: 180, hours: 100 };
     await api().post('/api/v1/instruments/printer/jobs').send(job).expect(200);
-    await new Promise((resolve) => setTimeout(resolve, 400));
+    clock.pass(0.4);
     expect(json<PrintProgress>(await progress().expect(200))).toMatchObject({ state: 'printing', job: 'Lamp arm' });
     await behave('printer', 'drifts');
     // Half of the way less than what is done: first a jump ahead, then backwards.
     await progress().expect(200);
-    await new Promise((resolve) => setTimeout(resolve, 3000));
+    clock.pass(3);
     expect(json<Problem>(await progress().expect(502)).detail).toMatch(/no print goes backwards/);
     await behave('printer', 'off');
     await progress().expect(503);

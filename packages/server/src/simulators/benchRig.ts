@@ -36,11 +36,12 @@ interface State {
  * Stand-in of a test rig with its gauges: displacement, force (to 500 N), temperature, each on a port of its own.
  *   ZERO → ZEROED;  SINCE number=… most=… → LOAD number=… s=… n=… [over=yes] or MOVE number=… s=… mm=… (each reading), END readings=…
  *   READ → TEMP c=…
+ * Its seconds pass `pace` times as fast as those of the clock.
  */
-export async function benchRig(now: () => Date = () => new Date()) {
+export async function benchRig(now: () => Date = () => new Date(), pace = 1) {
   let mounted: MountedSpecimen | undefined;
   let drift = 0;
-  const elapsedS = () => (mounted ? Math.max(0, (now().getTime() - mounted.beganMs) / 1000) : 0);
+  const elapsedS = () => (mounted ? Math.max(0, (pace * (now().getTime() - mounted.beganMs)) / 1000) : 0);
 
   const log = (
     fields: Readonly<Record<string, string>>,

@@ -11,9 +11,9 @@ export interface StandIns {
 }
 
 /** A scale, a humidity logger, a supplier’s list, a printer and a test rig with its gauges, each on a port of its own on loopback. */
-export async function startStandIns(options: LoggerOptions = {}): Promise<StandIns> {
+export async function startStandIns(options: LoggerOptions & { rigPace?: number } = {}): Promise<StandIns> {
   const [rig, ...made] = await Promise.all([
-    benchRig(options.now),
+    benchRig(options.now, options.rigPace),
     humidityLogger(options),
     scale(),
     supplier(options.now),

@@ -34,6 +34,8 @@ export interface ProcessParts {
   backupFolder?: string | undefined;
   backupEveryH?: number;
   jobTimes?: JobTimes;
+  /** What the time is at the test rig. */
+  rigNow?: () => Date;
 }
 
 export function makeParts(
@@ -51,7 +53,7 @@ export function makeParts(
     jobs,
     imports: importService(db, jobs),
     instruments,
-    runs: runService(db, logger, { instruments, devices, leases, schemaName }),
+    runs: runService(db, logger, { instruments, devices, leases, schemaName }, shared.rigNow),
     backups: backupService(db, jobs, logger, {
       ...(folder ? { folder } : {}),
       ...(backupEveryH === undefined ? {} : { everyH: backupEveryH }),
