@@ -1,47 +1,15 @@
-import js from '@eslint/js';
 import reactHooks from 'eslint-plugin-react-hooks';
 import tseslint from 'typescript-eslint';
 
+/** Hooks only, which the other linter (.oxlintrc.json) does not see as deeply; everything else is its. */
 export default tseslint.config(
-  { ignores: ['**/dist/', '**/node_modules/', '.local/', 'docs/'] },
-  js.configs.recommended,
+  { ignores: ['**/dist/', '**/node_modules/', '.local/', 'docs/', '**/*.test.*'] },
   {
-    files: ['**/*.ts', '**/*.tsx'],
-    extends: [...tseslint.configs.recommendedTypeChecked],
-    languageOptions: {
-      parserOptions: {
-        project: ['./tsconfig.lint.json'],
-        tsconfigRootDir: import.meta.dirname,
-      },
-    },
-    rules: {
-      '@typescript-eslint/no-unused-vars': ['error', { argsIgnorePattern: '^_', varsIgnorePattern: '^_' }],
-      '@typescript-eslint/consistent-type-imports': 'error',
-      '@typescript-eslint/switch-exhaustiveness-check': ['error', { considerDefaultExhaustiveForUnions: true }],
-      eqeqeq: 'error',
-      // Rules and calculators are plain objects whose functions never read `this`.
-      '@typescript-eslint/unbound-method': 'off',
-      // Knex infers row types too loosely for this rule to tell a needless assertion from a needed one.
-      '@typescript-eslint/no-unnecessary-type-assertion': 'off',
-    },
-  },
-  {
-    files: ['packages/web/**/*.ts', 'packages/web/**/*.tsx'],
-    plugins: { 'react-hooks': reactHooks },
+    files: ['packages/web/src/**/*.ts', 'packages/web/src/**/*.tsx'],
+    languageOptions: { parser: tseslint.parser },
+    plugins: { 'react-hooks': reactHooks, '@typescript-eslint': tseslint.plugin },
+    // What is silenced for the other linter is none of this one's.
+    linterOptions: { reportUnusedDisableDirectives: 'off' },
     rules: reactHooks.configs.recommended.rules,
-  },
-  {
-    files: ['**/*.mjs', '**/*.cjs'],
-    languageOptions: {
-      globals: {
-        process: 'readonly',
-        console: 'readonly',
-        URL: 'readonly',
-        Buffer: 'readonly',
-        setTimeout: 'readonly',
-        performance: 'readonly',
-        module: 'writable',
-      },
-    },
   },
 );

@@ -5,7 +5,8 @@ import { capture } from './run.mjs';
 const projects = [
   'packages/schema',
   'packages/core',
-  'packages/core/tsconfig.test.json',
+  // Without tests, and without anything that only Node or a browser has.
+  'packages/core/tsconfig.pure.json',
   'packages/server',
   'packages/cli',
   'packages/web',

@@ -166,7 +166,7 @@ describe('a price list', () => {
     await user.click(ticks[1]!);
     await user.click(await button('Take over 2 prices'));
     expect(await screen.findByText(/^2 prices taken over/)).toBeVisible();
-    expect((made.asked.at(-1)?.body as { prices: unknown[] }).prices).toEqual([
+    expect((made.asked.at(-1)!.body as { prices: unknown[] }).prices).toEqual([
       { gradeId: 'tm-petg', gradeRevision: 1, pricePerKgUsd: 30 },
       { gradeId: 'tm-asa', gradeRevision: 1, pricePerKgUsd: 30 },
     ]);
