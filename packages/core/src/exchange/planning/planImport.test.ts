@@ -18,7 +18,7 @@ const messages = (outcome: Awaited<ReturnType<typeof plan>>) =>
     .map(({ line, header, message }) => `${line} ${header}: ${message}`);
 
 describe('a maker’s messy sheet', () => {
-  const file = readFileSync(join(__dirname, '../../../../../docs/examples/nine-elms-grades.csv'));
+  const file = readFileSync(join(import.meta.dirname, '../../../../../docs/examples/nine-elms-grades.csv'));
   const settings = { maker: 'Nine Elms Compounding' };
   const answers = { 'notch:6': '10.16', 'unit-slip:3:MPa:GPa': 'other' };
 
