@@ -25,7 +25,7 @@ module.exports = {
       name: 'core-is-pure',
       comment: 'No I/O in the computation: it runs the same in the browser and on the server.',
       severity: 'error',
-      from: { path: '^packages/core/src/', pathNot: '\\.test\\.ts$' },
+      from: { path: '^packages/core/src/', pathNot: '(\\.test|/test[A-Z]\\w*)\\.ts$' },
       to: { dependencyTypes: ['core'] },
     },
     ...faces.map((face) => ({

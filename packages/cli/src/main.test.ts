@@ -104,7 +104,7 @@ test('a part whose failure could hurt brings its caution to the terminal', async
 test('the installed command runs by itself and reports through its exit code', async () => {
   const folder = await mkdtemp(join(tmpdir(), 'anvilstone-cli-'));
   await writeFile(join(folder, 'in.json'), '{"text":"3/16 in","dimension":"length"}');
-  const bin = join(__dirname, '../bin/anvilstone.mjs');
+  const bin = join(import.meta.dirname, '../bin/anvilstone.mjs');
   const { stdout } = await promisify(execFile)('node', [
     bin,
     'calc',
@@ -118,7 +118,7 @@ test('the installed command runs by itself and reports through its exit code', a
 });
 
 describe('import and export', () => {
-  const sheet = readFileSync(join(__dirname, '../../../docs/examples/nine-elms-grades.csv'), 'latin1');
+  const sheet = readFileSync(join(import.meta.dirname, '../../../docs/examples/nine-elms-grades.csv'), 'latin1');
   const settings = JSON.stringify({
     maker: 'Nine Elms Compounding',
     answers: { 'notch:6': '10.16', 'unit-slip:3:MPa:GPa': 'other' },

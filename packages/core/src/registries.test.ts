@@ -13,6 +13,14 @@ import { findFamily } from './reference/family.ts';
 import { findReinforcement } from './reference/reinforcement.ts';
 import { sampleBriefs, sampleLibrary } from './sample/index.ts';
 
+/** All that the modules of a folder export, by file. */
+const exportsOf = (folder: string, files: readonly string[]) =>
+  Promise.all(
+    files.map(async (file) =>
+      Object.values((await import(join(import.meta.dirname, folder, file))) as Record<string, unknown>),
+    ),
+  );
+
 const ajv = addFormats(new Ajv({ allErrors: true, discriminator: true, strict: true }));
 
 describe('lists', () => {
@@ -32,38 +40,33 @@ describe('lists', () => {
     }
   });
 
-  test('every calculator module is in the list', () => {
-    const modules = readdirSync(join(__dirname, 'calculators')).filter(
+  test('every calculator module is in the list', async () => {
+    const modules = readdirSync(join(import.meta.dirname, 'calculators')).filter(
       (file) => !/^(index|calculator|fields)\.ts$|\.test\.ts$/.test(file),
     );
-    for (const file of modules) {
-      const exported = Object.values(jest.requireActual<Record<string, unknown>>(join(__dirname, 'calculators', file)));
-      for (const one of exported.flat()) expect(calculators).toContain(one);
-    }
+    const exported = (await exportsOf('calculators', modules)).flat(2);
+    expect(new Set(exported)).toEqual(new Set(calculators));
   });
 });
 
-test('every part model module is in the list, and its start can be evaluated', () => {
-  const modules = readdirSync(join(__dirname, 'parts')).filter((file) => !/\.test\.ts$/.test(file));
-  const exported = modules.flatMap((file) =>
-    Object.values(jest.requireActual<Record<string, unknown>>(join(__dirname, 'parts', file))).filter(
-      (one) => typeof one === 'object' && one !== null && 'does' in one,
-    ),
-  );
+test('every part model module is in the list, and its start can be evaluated', async () => {
+  const modules = readdirSync(join(import.meta.dirname, 'parts')).filter((file) => !/\.test\.ts$/.test(file));
+  const exported = (await exportsOf('parts', modules))
+    .flat()
+    .filter((one) => typeof one === 'object' && one !== null && 'does' in one);
   expect(new Set(exported)).toEqual(new Set(partModels));
   expect(partModels.map(({ id }) => id).sort()).toEqual(partGeometries.map((one) => one.properties.model.const).sort());
   for (const model of partModels) expect(model.body(model.start).responses.depth.places.length).toBeGreaterThan(0);
 });
 
-test('every check module is in the list', () => {
-  const modules = readdirSync(join(__dirname, 'checks'), { recursive: true, encoding: 'utf8' }).filter(
+test('every check module is in the list', async () => {
+  const modules = readdirSync(join(import.meta.dirname, 'checks'), { recursive: true, encoding: 'utf8' }).filter(
     (file) => /\.ts$/.test(file) && !/\.test\.ts$/.test(file),
   );
-  const ids = modules.flatMap((file) =>
-    Object.values(jest.requireActual<Record<string, unknown>>(join(__dirname, 'checks', file)))
-      .filter((one): one is { id: string } => typeof one === 'object' && one !== null && 'asks' in one && 'id' in one)
-      .map((one) => one.id),
-  );
+  const ids = (await exportsOf('checks', modules))
+    .flat()
+    .filter((one): one is { id: string } => typeof one === 'object' && one !== null && 'asks' in one && 'id' in one)
+    .map((one) => one.id);
   expect(new Set(ids)).toEqual(new Set(checks.map((check) => check.id)));
 });
 

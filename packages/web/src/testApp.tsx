@@ -26,7 +26,7 @@ export function openApp(
     /** What an earlier visit kept on this computer is there. */ isBack?: boolean;
   } = {},
 ) {
-  cleanup();
+  closeApp();
   if (!isBack) {
     localStorage.clear();
     for (const { id } of everythingKept()) drop(id);
@@ -34,8 +34,7 @@ export function openApp(
   // The look around is offered to newcomers only; it is in nobody’s way here.
   localStorage.setItem('anvilstone-settings', JSON.stringify({ offersLook: false, theme: 'light', ...settings }));
   globalThis.fetch = house.answer;
-  const store = makeStore();
-  open?.dispose();
+  const store = (openStore = makeStore());
   history.replaceState(null, '', at);
   const router = (open = createBrowserRouter(routes));
   render(
@@ -71,6 +70,17 @@ export function openApp(
 
 /** One page at a time is open, as in a browser. */
 let open: ReturnType<typeof createBrowserRouter> | undefined;
+let openStore: ReturnType<typeof makeStore> | undefined;
+
+/** As a window is closed: nothing of it goes on. */
+function closeApp(): void {
+  cleanup();
+  open?.dispose();
+  openStore?.dispatch(api.util.resetApiState());
+  open = openStore = undefined;
+}
+// For whoever ends a file of tests, which may have opened none.
+Object.assign(globalThis, { closeApp });
 
 /** Address of the sample’s part whose title begins so. */
 export function partPath(title: string): string {

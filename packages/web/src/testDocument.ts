@@ -1,5 +1,5 @@
 import '@testing-library/jest-dom';
-import { configure } from '@testing-library/react';
+import { cleanup, configure } from '@testing-library/react';
 import { TextDecoder, TextEncoder } from 'node:util';
 
 // On a busy machine the engine needs its time; a test that waits in vain still ends.
@@ -78,3 +78,10 @@ function styleOf(element: Element): CSSStyleDeclaration {
   });
 }
 Object.assign(window, { getComputedStyle: styleOf });
+
+/** For every file of tests: what the library does by itself in the first one only, whose modules the others share. */
+export default function beforeFile(): void {
+  beforeAll(() => void Object.assign(globalThis, { IS_REACT_ACT_ENVIRONMENT: true }));
+  afterEach(cleanup);
+  afterAll(() => (globalThis as { closeApp?: () => void }).closeApp?.());
+}

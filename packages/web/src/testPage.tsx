@@ -54,6 +54,8 @@ export function drawn(element: ReactElement, { at = '/', units = 'metric', answe
       <MemoryRouter initialEntries={[at]}>{element}</MemoryRouter>
     </Provider>,
   );
+  // What it has answered is forgotten a minute after nobody asks for it: not by a clock that keeps the process alive.
+  store.dispatch(api.util.resetApiState());
   return parse(markup);
 }
 

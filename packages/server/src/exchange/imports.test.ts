@@ -13,7 +13,7 @@ afterAll(() => server.close());
 
 const api = () => request(server.app);
 const json = <T>(response: { text: string }) => JSON.parse(response.text) as T;
-const messy = readFileSync(join(__dirname, '../../../../docs/examples/nine-elms-grades.csv'));
+const messy = readFileSync(join(import.meta.dirname, '../../../../docs/examples/nine-elms-grades.csv'));
 const library = async () => json<Library>(await api().get('/api/v1/library')).grades;
 const states = ['reading', 'committing'];
 

@@ -1,6 +1,12 @@
 import 'fake-indexeddb/auto';
 import { lampArm } from '@anvilstone/core/sample';
 import type { Brief, Part, Problem } from '@anvilstone/schema';
+import type * as Api from '../app/api.ts';
+import type * as UnsavedModule from '../app/unsaved.ts';
+import type * as KeepRequest from './keepRequest.ts';
+import type * as Outbox from './outbox.ts';
+import type * as Send from './send.ts';
+import type * as TestStore from './testStore.ts';
 
 const storage = new Map<string, string>();
 Object.assign(globalThis, {
@@ -23,17 +29,20 @@ interface Sent {
 let answers: Answer[] = [];
 let sent: Sent[] = [];
 
+let pages = 0;
 /** A page as after it was opened: everything in memory is new, only what is on the disk is there. */
 async function open() {
-  jest.resetModules();
-  const outbox = await import('./outbox.ts');
+  const page = `fresh=page${++pages}`;
+  const anew = <T>(path: string) => import(`${path}?${page}`) as Promise<T>;
+  const outbox = await anew<typeof Outbox>('./outbox.ts');
   await outbox.loadOutbox();
-  const { makeStore } = await import('./testStore.ts');
-  const { api } = await import('../app/api.ts');
-  const spools = await import('../spools/spoolsApi.ts');
-  const { sendKept } = await import('./send.ts');
-  void spools;
-  return { outbox, store: makeStore(), api, sendKept };
+  const { makeStore } = await anew<typeof TestStore>('./testStore.ts');
+  const { api } = await anew<typeof Api>('../app/api.ts');
+  await anew('../spools/spoolsApi.ts');
+  const { sendKept } = await anew<typeof Send>('./send.ts');
+  const unsaved = await anew<typeof UnsavedModule>('../app/unsaved.ts');
+  const keepRequest = await anew<typeof KeepRequest>('./keepRequest.ts');
+  return { outbox, store: makeStore(), api, sendKept, unsaved, keepRequest };
 }
 interface Endpoint {
   initiate(arg: unknown): unknown;
@@ -163,8 +172,7 @@ test('nothing is sent under another’s name or into another workspace', async (
 });
 
 test('two who share a browser keep an edit of the same part each, and open only their own', async () => {
-  await open();
-  const { findUnsaved, forgetUnsaved, keepUnsaved } = await import('../app/unsaved.ts');
+  const { findUnsaved, forgetUnsaved, keepUnsaved } = (await open()).unsaved;
   keepUnsaved('p', { brief: { ...lampArm, title: 'Of Ada' }, revision: 1 }, 'ada');
   keepUnsaved('p', { brief: { ...lampArm, title: 'Of Ben' }, revision: 1 }, 'ben');
   expect(findUnsaved('p', 'ada')?.brief.title).toBe('Of Ada');
@@ -174,13 +182,13 @@ test('two who share a browser keep an edit of the same part each, and open only 
 });
 
 test('a session that ends in the middle of work leaves it with whose it was', async () => {
-  await open();
-  const { sendable, whoIn } = await import('./keepRequest.ts');
+  const { unsaved, keepRequest } = await open();
+  const { sendable, whoIn } = keepRequest;
   const told = (data: object) => ({ api: { queries: { 'session(undefined)': { data } } } });
   expect(whoIn(told({ state: 'open', accountId: null }))).toBeNull();
   expect(whoIn(told({ state: 'signed-in', accountId: 'ada' }))).toBe('ada');
   expect(whoIn(told({ state: 'sign-in', accountId: null }))).toBe('ada');
-  const { keepUnsaved } = await import('../app/unsaved.ts');
+  const { keepUnsaved } = unsaved;
   keepUnsaved('p', { brief: lampArm, revision: 1 }, 'ada');
   keepUnsaved('q', { brief: lampArm, revision: 1 }, null);
   expect(sendable('ben').map((one) => one.kind === 'brief' && one.partId)).toEqual(['q']);
@@ -190,7 +198,7 @@ describe('a brief that nobody has open', () => {
   const mine: Brief = { ...lampArm, title: 'Mine' };
   const keepBrief = async (agoMs = 60_000) => {
     const page = await open();
-    const { keepUnsaved } = await import('../app/unsaved.ts');
+    const { keepUnsaved } = page.unsaved;
     keepUnsaved('p', { brief: mine, revision: 1, base: lampArm });
     const [one] = page.outbox.everythingKept();
     page.outbox.keep({ ...one!, atMs: one!.atMs - agoMs });
@@ -242,8 +250,7 @@ test('edits that were kept the old way are taken over', async () => {
   const partId = '0a7c1d00-0000-4000-8000-000000000003';
   storage.set(`anvilstone-unsaved-${partId}`, JSON.stringify({ brief: lampArm, revision: 7 }));
   Object.assign(localStorage, { [`anvilstone-unsaved-${partId}`]: '' });
-  await open();
-  const { findUnsaved } = await import('../app/unsaved.ts');
+  const { findUnsaved } = (await open()).unsaved;
   expect(findUnsaved(partId)).toMatchObject({ revision: 7, brief: { title: lampArm.title } });
   expect(storage.size).toBe(0);
 });

@@ -1,4 +1,6 @@
+import type { UnitSystem } from '@anvilstone/core';
 import { sampleBriefs } from '@anvilstone/core/sample';
+import type { Brief } from '@anvilstone/schema';
 import type { ComponentType } from 'react';
 import { BenchStage } from '../bench/BenchStage.tsx';
 import { BriefStage } from '../brief/BriefStage.tsx';
@@ -45,25 +47,31 @@ const METRIC_BY_NAME = [
 ];
 const METRIC = /\d (mm|MPa|kg|g|N|°C|J|m\/s)(?![\w/·²³])/;
 
+const drawnAt = ({ name, Stage, search }: (typeof PAGES)[number], brief: Brief, units: UnitSystem) =>
+  drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}`, units, answers: NOTHING_YET });
+
+/** One drawing of each page of each part holds both: no fault or code is shown, and no amount stays metric. */
 describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', (_title, brief) => {
-  test.each(PAGES)('$name$search is drawn, and shows nothing that only a program understands', (page) => {
-    const { name, Stage, search } = page;
-    const root = drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}`, answers: NOTHING_YET });
-    expect(root.querySelectorAll('[role=alert]').map(textOf)).toEqual([]);
-    expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
-  });
-  test('for a reader of inches and pounds no amount stays metric', () => {
-    const own = [brief.title, brief.purpose, ...brief.loadCases.map(({ name }) => name)];
-    const left = PAGES.flatMap(({ name, Stage, search }) =>
-      wordsOf(
-        drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}`, units: 'inchPound', answers: NOTHING_YET }),
-      )
-        .filter((text) => METRIC.test(text) && !own.some((words) => text.includes(words)))
-        .filter((text) => !METRIC_BY_NAME.some((one) => one.test(text)))
-        .map((text) => `${name}${search}: ${text}`),
-    );
-    expect(left).toEqual([]);
-  });
+  const own = [brief.title, brief.purpose, ...brief.loadCases.map(({ name }) => name)];
+  test.each(PAGES)(
+    '$name$search is drawn in inches and pounds, and shows nothing that only a program understands',
+    (page) => {
+      const root = drawnAt(page, brief, 'inchPound');
+      expect(root.querySelectorAll('[role=alert]').map(textOf)).toEqual([]);
+      const words = wordsOf(root);
+      expect(words.filter((text) => LEAKS.test(text))).toEqual([]);
+      const left = words
+        .filter((text) => METRIC.test(text) && !own.some((one) => text.includes(one)))
+        .filter((text) => !METRIC_BY_NAME.some((one) => one.test(text)));
+      expect(left).toEqual([]);
+    },
+  );
+});
+
+test.each(PAGES)('$name$search is drawn in metric units, and shows nothing that only a program understands', (page) => {
+  const root = drawnAt(page, sampleBriefs[0]!, 'metric');
+  expect(root.querySelectorAll('[role=alert]').map(textOf)).toEqual([]);
+  expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
 });
 
 test('controls of a page have names, and none has the same id as another', () => {
