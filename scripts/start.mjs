@@ -19,6 +19,9 @@ ANVILSTONE_DATABASE_URL=postgres://… uses that PostgreSQL (15 or newer) instea
 const options = readOptions();
 await installPackages();
 await buildWeb();
+// It comes with the packages.
+const { buildServer, builtServer } = await import('./buildServer.mjs');
+await buildServer();
 const database = await openDatabase();
 const port = await firstFreePort(options.port);
 serve(port);
@@ -84,11 +87,11 @@ function serve(onPort) {
   const args = ['--port', `${onPort}`, '--web', join(root, 'packages/web/dist')];
   if (options['no-demo']) args.push('--no-demo');
   if (options['reset-demo']) args.push('--reset-demo');
-  const child = fork(join(root, 'packages/server/src/main.ts'), args, {
+  const child = fork(builtServer, args, {
     cwd: root,
     // Its own process group, so that Ctrl-C reaches it once and through us.
     detached: true,
-    execArgv: ['--import', 'tsx'],
+    execArgv: [],
     env: {
       ...process.env,
       ANVILSTONE_DATABASE_URL: database.url,

@@ -6,7 +6,7 @@ import type { ImportJob, Job, LiveEvent, Part } from '@anvilstone/schema';
 import knex, { type Knex } from 'knex';
 import request from 'supertest';
 
-const MAIN = fileURLToPath(new URL('./main.ts', import.meta.url));
+const BUILDING = new URL('../../../scripts/buildServer.mjs', import.meta.url);
 const ROOT = fileURLToPath(new URL('../../..', import.meta.url));
 const PATIENCE_MS = 60_000;
 const ROWS = 8000;
@@ -19,10 +19,10 @@ const json = <T>(response: { text: string }) => JSON.parse(response.text) as T;
 const pause = (ms: number) => new Promise((resolve) => setTimeout(resolve, ms));
 
 /** Begins a process of its own on the database, as an operator would. */
-function begin(role: string, databaseUrl: string): Promise<Process> {
-  const child = fork(MAIN, ['--port', '0'], {
+function begin(role: string, databaseUrl: string, main: string): Promise<Process> {
+  const child = fork(main, ['--port', '0'], {
     cwd: ROOT,
-    execArgv: ['--import', 'tsx'],
+    execArgv: [],
     stdio: ['ignore', 'ignore', 'inherit', 'ipc'],
     env: {
       ...process.env,
@@ -83,8 +83,15 @@ describe('two web and two worker processes on one database', () => {
     root = knex({ client: 'pg', connection: admin });
     await root.raw(`create database ${name}`);
     const url = Object.assign(new URL(admin), { pathname: `/${name}` }).href;
+    const { buildServer, builtServer } = (await import(BUILDING.href)) as {
+      buildServer(): Promise<void>;
+      builtServer: string;
+    };
+    await buildServer();
     // All at once, on an empty database: one of them makes the tables and brings the sample workshop.
-    const [a, b, c, d] = await Promise.all(['web', 'web', 'worker', 'worker'].map((role) => begin(role, url)));
+    const [a, b, c, d] = await Promise.all(
+      ['web', 'web', 'worker', 'worker'].map((role) => begin(role, url, builtServer)),
+    );
     web = [a!, b!];
     workers = [c!, d!];
   }, 180_000);
