@@ -23,7 +23,7 @@ export default {
     project('web', {
       displayName: 'screens',
       testMatch: ['<rootDir>/src/**/*.screen.test.tsx'],
-      setupFiles: [here('scripts/jest/browserGlobals.mjs')],
+      setupFiles: [here('scripts/jest/browserGlobals.mjs'), here('scripts/jest/shippedReact.mjs')],
       setupFilesAfterEnv: [inWeb('testDocument.ts')],
       moduleNameMapper: {
         '\\?raw$': inWeb('testRaw.ts'),
@@ -34,6 +34,7 @@ export default {
     project('core'),
     project('web', {
       testPathIgnorePatterns: ['/node_modules/', '\\.screen\\.test\\.tsx$'],
+      setupFiles: [here('scripts/jest/shippedReact.mjs')],
       // Pages are drawn without a browser and its workers: the engine is asked in the same process.
       moduleNameMapper: {
         '\\?raw$': inWeb('testRaw.ts'),
@@ -43,6 +44,7 @@ export default {
     }),
     project('cli'),
     project('schema'),
+    project('scripts', { rootDir: 'scripts', testMatch: ['<rootDir>/**/*.test.mjs'] }),
     // What the engine is held against must agree with it.
     project('bench', { rootDir: 'bench', testMatch: ['<rootDir>/**/*.test.ts'] }),
   ],

@@ -1,76 +1,13 @@
 import { readFileSync } from 'node:fs';
-import { expect, test, type Page } from '@playwright/test';
-import { gaugeBeam, guardBumper, lampArm } from '@anvilstone/core/sample';
+import type { Page } from '@playwright/test';
+import { expect, test } from './fixtures.ts';
+import { gaugeBeam, lampArm } from '@anvilstone/core/sample';
 import { makePart, readPart, saved } from './part.ts';
 
 /** Deep at its root, with a waist of 9 × 16 mm at 40 of its 120 mm: there it gives first. */
 const waistedArm = readFileSync(new URL('../docs/examples/waisted-arm.stl', import.meta.url), 'utf8');
 
 const reserves = (page: Page) => page.getByRole('table', { name: 'Checks in each way up' });
-
-test('which way up: every check in each, a tilt by hand, and the way that is chosen goes into the brief', async ({
-  page,
-  request,
-}) => {
-  const part = await makePart(request, { title: 'Arm to be turned', failureCouldHurt: 'no' });
-  await page.goto(`/parts/${part.id}/build?grade=ne-petg`);
-  await expect(page.getByText(/^Recommended: XY passes, as do the others: own heat limit/)).toBeVisible();
-  const table = reserves(page);
-  await expect(table.getByRole('columnheader')).toContainText([
-    'Check',
-    'XY flat',
-    'XZ on edge',
-    'ZX upright',
-    'Tilted 45°',
-  ]);
-  const across = table.getByRole('row', { name: /^Strength across layers/ });
-  await expect(across.getByRole('cell').nth(2)).toContainText('2.07');
-
-  // Tipped on by keyboard: at 90° it is the upright way, number for number.
-  await page.getByRole('slider', { name: 'Tilt' }).focus();
-  await page.keyboard.press('End');
-  await expect(table.getByRole('columnheader', { name: /Tilted 90°/ })).toBeVisible();
-  await expect(across.getByRole('cell').nth(3)).toContainText('2.07');
-  await page.keyboard.press('Home');
-  await expect(across.getByRole('cell').nth(3)).toContainText('> 20');
-  await expect(page).toHaveURL(/tilt=0-ZX/);
-
-  await table.getByRole('button', { name: 'Build it only ZX' }).click();
-  await saved(page);
-  expect((await readPart(request, part.id)).brief.asks.orientations).toEqual(['ZX']);
-  await expect(page.getByText(/The brief rules out XY and XZ, which would do better/)).toBeVisible();
-  await table.getByRole('button', { name: 'Leave it open' }).click();
-  await saved(page);
-  expect((await readPart(request, part.id)).brief.asks.orientations).toBeUndefined();
-});
-
-test('walls and infill: lighter, what else would do, the same mass spent otherwise; bad input beside its field', async ({
-  page,
-  request,
-}) => {
-  const part = await makePart(request, { title: 'Arm to be hollowed', failureCouldHurt: 'no' });
-  await page.goto(`/parts/${part.id}/build?grade=ne-petg&show=filling`);
-  const panel = page.getByRole('region', { name: 'Filled with' });
-  await panel.getByLabel('Body').selectOption('Walls around an infill');
-  const others = page.getByRole('region', { name: 'What other fillings would do' });
-  const row = (name: string) => others.getByRole('row', { name: new RegExp(`^${name}`) });
-  await expect(row('3 walls, 25 % infill')).toContainText('set now');
-  await expect(row('Solid')).toContainText('150 g');
-  await panel.getByLabel('Share of the core').fill('140');
-  await expect(panel.getByText(/Must be 100 % or less.*25 % stays in force/)).toBeVisible();
-  await panel.getByLabel('Share of the core').fill('40');
-  await saved(page);
-  expect((await readPart(request, part.id)).brief.filled).toMatchObject({ walls: 3, infillShare: 0.4 });
-  const same = page.getByRole('region', { name: /^The same mass spent otherwise than as 3 walls, 40 % infill/ });
-  await expect(same.getByRole('button', { name: /^Take 5 walls/ })).toBeVisible();
-  // The shortlist holds the hollow part against its asks.
-  await row('Solid').getByRole('button', { name: 'Take Solid' }).click();
-  await saved(page);
-  expect((await readPart(request, part.id)).brief.filled).toBeUndefined();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await saved(page);
-  expect((await readPart(request, part.id)).brief.filled).toMatchObject({ infillShare: 0.4 });
-});
 
 test('a beam too soft: the least fibre beside thickening, taken, and the reserve passes', async ({ page, request }) => {
   const [touch] = gaugeBeam.loadCases;
@@ -227,24 +164,4 @@ test('a layup: moved by keyboard, mirrored or not, its warnings, and taken along
   expect((await readPart(request, part.id)).brief.layup).toMatchObject({ loops: [{ radiusMm: 4 }] });
   await page.reload();
   await expect(page.getByLabel('Radius inside')).toHaveValue('4');
-});
-
-test('two materials in one part, and a foam by its nozzle temperature', async ({ page, request }) => {
-  const part = await makePart(request, { title: 'Arm of two materials', failureCouldHurt: 'no' });
-  await page.goto(`/parts/${part.id}/build?grade=ne-petg&show=split&second=ol-pa12`);
-  const table = page.getByRole('region', { name: 'One part of two materials' });
-  const alone = table.getByRole('row', { name: /^Nine Elms PETG Trade alone/ });
-  await expect(alone).toContainText('passes');
-  const skin = table.getByRole('row', { name: /^1.6 mm of Nine Elms PETG Trade around/ });
-  await expect(skin).toContainText(/MPa.*not known.*not known/);
-
-  const bumper = await makePart(request, { ...guardBumper, title: 'Bumper of foam' });
-  await page.goto(`/parts/${bumper.id}/build?grade=qh-tpu-foam&show=filling`);
-  const foams = page.getByRole('region', { name: 'The nozzle sets the foam' });
-  await expect(foams.getByRole('row', { name: /^190 °C/ })).toContainText('1.2 g/cm³');
-  await expect(foams.getByRole('row', { name: /^240 °C/ })).toContainText(/0\.5 g\/cm³.*42 %|0\.5 g\/cm³.*41\.7 %/);
-  await foams.getByRole('button', { name: 'Take 240 °C' }).click();
-  await saved(page);
-  expect((await readPart(request, bumper.id)).brief.foamNozzleC).toBe(240);
-  await expect(foams.getByRole('row', { name: /^240 °C/ })).toContainText('set now');
 });

@@ -1,4 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './fixtures.ts';
 import { gaugeBeam, lampArm } from '@anvilstone/core/sample';
 import type { Brief } from '@anvilstone/schema';
 import { makePart } from './part.ts';
@@ -23,7 +24,7 @@ async function tabTo(target: Locator): Promise<void> {
   throw new Error(`Tab never came to ${String(target)}`);
 }
 
-const hands: Record<string, Hand> = {
+const hands: Record<'mouse' | 'keyboard', Hand> = {
   mouse: {
     press: (target) => target.click(),
     nextOf: (_page, group, wanted) => group.getByRole('radio', { name: new RegExp(wanted) }).click(),
@@ -50,65 +51,65 @@ const hands: Record<string, Hand> = {
   },
 };
 
-const parts: [name: string, brief: Brief, leader: string][] = [
-  ['the lamp arm', lampArm, 'Nine Elms PETG Trade'],
-  ['the gauge beam', gaugeBeam, ''],
+const parts: [name: string, brief: Brief, by: keyof typeof hands, leader: string][] = [
+  ['the lamp arm', lampArm, 'mouse', 'Nine Elms PETG Trade'],
+  ['the gauge beam', gaugeBeam, 'keyboard', ''],
 ];
 
-for (const [name, brief, expected] of parts)
-  for (const [by, hand] of Object.entries(hands))
-    test(`the full choice for ${name}, by ${by} only`, async ({ page, request }) => {
-      test.slow();
-      const part = await makePart(request, { ...brief, title: `Choice of ${name} by ${by}`, failureCouldHurt: 'no' });
-      await page.goto(`/parts/${part.id}/brief`);
-      // What survives.
-      await hand.press(page.getByRole('link', { name: /^2 ?Shortlist/ }));
-      const table = page.getByRole('region', { name: 'Reserves' });
-      const first = table
-        .getByRole('row')
-        .filter({ has: page.getByRole('button', { name: /^Pin / }) })
-        .first();
-      await expect(first).toContainText(/passes|fails|\d\.\d\d/);
-      const cheapest = (await first.getByRole('button').nth(1).innerText()).trim();
-      if (expected !== '') expect(cheapest).toBe(expected);
+for (const [name, brief, by, expected] of parts)
+  test(`the full choice for ${name}, by ${by} only`, async ({ page, request }) => {
+    const hand = hands[by];
+    test.slow();
+    const part = await makePart(request, { ...brief, title: `Choice of ${name} by ${by}`, failureCouldHurt: 'no' });
+    await page.goto(`/parts/${part.id}/brief`);
+    // What survives.
+    await hand.press(page.getByRole('link', { name: /^2 ?Shortlist/ }));
+    const table = page.getByRole('region', { name: 'Reserves' });
+    const first = table
+      .getByRole('row')
+      .filter({ has: page.getByRole('button', { name: /^Pin / }) })
+      .first();
+    await expect(first).toContainText(/passes|fails|\d\.\d\d/);
+    const cheapest = (await first.getByRole('button').nth(1).innerText()).trim();
+    if (expected !== '') expect(cheapest).toBe(expected);
 
-      // Another way to choose: who leads then, and what moved.
-      const schools = page.getByRole('radiogroup', { name: 'Ranked by' });
-      await hand.nextOf(page, schools, 'Strongest weakest link');
-      await expect(page.getByText(/Against “cheapest that passes”, (one place|\d+ places) changed/)).toBeVisible();
-      const strongest = (await first.getByRole('button').nth(1).innerText()).trim();
-      await expect(schools.getByRole('radio', { name: /Strongest weakest link/ })).toContainText(strongest);
+    // Another way to choose: who leads then, and what moved.
+    const schools = page.getByRole('radiogroup', { name: 'Ranked by' });
+    await hand.nextOf(page, schools, 'Strongest weakest link');
+    await expect(page.getByText(/Against “cheapest that passes”, (one place|\d+ places) changed/)).toBeVisible();
+    const strongest = (await first.getByRole('button').nth(1).innerText()).trim();
+    await expect(schools.getByRole('radio', { name: /Strongest weakest link/ })).toContainText(strongest);
 
-      // Those two side by side, and what the dearer one buys.
-      await hand.press(page.getByRole('link', { name: 'Compare the leaders' }));
-      const sideBySide = page.getByRole('region', { name: 'Side by side' });
-      await expect(sideBySide.getByRole('columnheader', { name: cheapest })).toBeVisible();
-      await expect(page.getByRole('region', { name: 'In plain words' })).toContainText(`${strongest}, built`);
-      await expect(page.getByText('Modulus over temperature', { exact: true })).toBeVisible();
-      await expect(page.getByRole('region', { name: 'What the dearer one buys' })).toContainText('USD more');
-      const changes = page.getByRole('region', { name: 'What would change the answer' });
-      await expect(changes.getByRole('row').nth(3)).toBeVisible();
+    // Those two side by side, and what the dearer one buys.
+    await hand.press(page.getByRole('link', { name: 'Compare the leaders' }));
+    const sideBySide = page.getByRole('region', { name: 'Side by side' });
+    await expect(sideBySide.getByRole('columnheader', { name: cheapest })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'In plain words' })).toContainText(`${strongest}, built`);
+    await expect(page.getByText('Modulus over temperature', { exact: true })).toBeVisible();
+    await expect(page.getByRole('region', { name: 'What the dearer one buys' })).toContainText('USD more');
+    const changes = page.getByRole('region', { name: 'What would change the answer' });
+    await expect(changes.getByRole('row').nth(3)).toBeVisible();
 
-      // A number leads to its working, and back.
-      await hand.press(
-        sideBySide.getByRole('link', { name: new RegExp(`^${escaped(cheapest)}, .*governs.*Show working`) }),
-      );
-      await expect(page.getByRole('dialog', { name: cheapest })).toBeVisible();
-      await page.goBack();
+    // A number leads to its working, and back.
+    await hand.press(
+      sideBySide.getByRole('link', { name: new RegExp(`^${escaped(cheapest)}, .*governs.*Show working`) }),
+    );
+    await expect(page.getByRole('dialog', { name: cheapest })).toBeVisible();
+    await page.goBack();
 
-      // Decide.
-      await hand.press(sideBySide.getByRole('link', { name: `Choose ${cheapest}` }));
-      await hand.write(page.getByLabel('Why this one'), 'The cheapest that passes, with reserve enough.');
-      await hand.write(page.getByLabel('Decided by'), 'A. Tester');
-      const risk = page.getByRole('button', { name: /^\+ / });
-      if ((await risk.count()) > 0) await hand.press(risk.first());
-      await hand.press(page.getByRole('button', { name: 'Freeze the decision' }));
-      await expect(
-        page
-          .getByRole('article', { name: /^Decision \d+$/ })
-          .getByRole('heading', { name: new RegExp(`^${escaped(cheapest)}, built`) }),
-      ).toBeVisible();
-    });
+    // Decide.
+    await hand.press(sideBySide.getByRole('link', { name: `Choose ${cheapest}` }));
+    await hand.write(page.getByLabel('Why this one'), 'The cheapest that passes, with reserve enough.');
+    await hand.write(page.getByLabel('Decided by'), 'A. Tester');
+    const risk = page.getByRole('button', { name: /^\+ / });
+    if ((await risk.count()) > 0) await hand.press(risk.first());
+    await hand.press(page.getByRole('button', { name: 'Freeze the decision' }));
+    await expect(
+      page
+        .getByRole('article', { name: /^Decision \d+$/ })
+        .getByRole('heading', { name: new RegExp(`^${escaped(cheapest)}, built`) }),
+    ).toBeVisible();
+  });
 
 function escaped(text: string): string {
   return text.replace(/[.*+?^${}()|[\]\\&]/g, '.');

@@ -1,5 +1,6 @@
-import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { coldTest, expect, follow } from './fixtures.ts';
+import { seriousFaults } from './accessibility.ts';
 import { faintTexts } from './contrast.ts';
 
 const DEMO = '/parts/0a7c1d00-0000-4000-8000-00000000000';
@@ -80,104 +81,76 @@ const screens = [
   ['quick sums', '/calculations/part-wall-bracket', 'Upper fibre at the root of the tie'],
 ] as const;
 
-async function seriousOf(page: Page): Promise<string[]> {
-  // Without these it spends most of its time on describing what is in order, and on a second page for frames we have not.
-  const axe = new AxeBuilder({ page })
-    .setLegacyMode(true)
-    .options({ resultTypes: ['violations'], preload: false, selectors: false });
-  const { violations } = await axe.analyze();
-  const serious = violations.filter((one) => one.impact === 'serious' || one.impact === 'critical');
-  return serious.map(
-    (one) =>
-      `${one.id}: ${one.nodes
-        .map((node) => node.html)
-        .slice(0, 3)
-        .join(' | ')}`,
-  );
+/** One page goes through all screens of a worker by itself: what is looked at is the screens and not how the app loads. */
+const test = coldTest.extend<object, { tour: { page: Page; errors: string[] } }>({
+  tour: [
+    async ({ browser, workshop }, use) => {
+      const context = await browser.newContext({ baseURL: workshop.url, colorScheme: 'light' });
+      const page = await context.newPage();
+      const errors: string[] = [];
+      page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
+      page.on('pageerror', (error) => errors.push(error.message));
+      await page.goto(BETWEEN);
+      await use({ page, errors });
+      await context.close();
+    },
+    { scope: 'worker' },
+  ],
+});
+
+/** A light page that is passed through, so that nothing of the screen before is taken for the next one. */
+const BETWEEN = '/jobs';
+
+async function visit(page: Page, path: string): Promise<void> {
+  for (const to of [BETWEEN, path]) {
+    await follow(page, to);
+    if (to === BETWEEN) await expect(page.getByRole('heading', { name: 'Long work' })).toBeVisible();
+  }
 }
+
+/** One of each layout: there the contrast is also looked at by a second way, which sees what lies over a text. */
+const LAYOUTS = new Set([
+  'parts',
+  'brief',
+  'shortlist',
+  'map',
+  'drawer',
+  'compare',
+  'layup',
+  'process card',
+  'decision',
+]);
 
 /** By how much the page is wider than its window, px. */
 const sidewaysOf = (page: Page) =>
   page.evaluate(() => document.documentElement.scrollWidth - document.documentElement.clientWidth);
+const setTheme = (page: Page, theme: string) =>
+  page.evaluate((name) => void (document.documentElement.dataset.theme = name), theme);
 
 for (const [name, path, landmark] of screens) {
   test(`${name}: nothing serious for accessibility in light and dark, nothing cut off sideways, no error in the console`, async ({
-    page,
+    tour: { page, errors },
   }) => {
-    const errors: string[] = [];
-    page.on('console', (message) => message.type() === 'error' && errors.push(message.text()));
-    page.on('pageerror', (error) => errors.push(error.message));
-    await page.emulateMedia({ colorScheme: 'light' });
-    await page.goto(path);
+    errors.length = 0;
+    await page.setViewportSize({ width: 1280, height: 800 });
+    await visit(page, path);
     await expect(page.getByText(landmark).first()).toBeVisible();
-    await expect(page.locator('html')).toHaveAttribute('data-theme', 'light');
-    expect(await seriousOf(page)).toEqual([]);
-    // On a large screen, on a small one, and at 200 % zoom on the usual one.
+    expect(await seriousFaults(page, { contrast: LAYOUTS.has(name) })).toEqual([]);
+    expect(await faintTexts(page)).toEqual([]);
+    // Only colours change with the theme; the rest was looked at in the light.
+    await setTheme(page, 'dark');
+    expect(await faintTexts(page)).toEqual([]);
+    await setTheme(page, 'light');
+    // On the usual screen, a large one of each layout, on a small one, and at 200 % zoom on the usual one.
     for (const size of [
       { width: 1280, height: 800 },
-      { width: 1920, height: 1080 },
+      ...(LAYOUTS.has(name) ? [{ width: 1920, height: 1080 }] : []),
       { width: 1024, height: 640 },
       { width: 640, height: 400 },
     ]) {
       await page.setViewportSize(size);
-      await expect
-        .poll(() => sidewaysOf(page), { message: `cut off at ${size.width}`, timeout: 3000 })
-        .toBeLessThanOrEqual(0);
+      await expect.poll(() => sidewaysOf(page), { message: `cut off at ${size.width}` }).toBeLessThanOrEqual(0);
     }
-    await page.setViewportSize({ width: 1280, height: 800 });
-    // Only colours change with the theme; the rest was looked at in the light.
-    await page.getByRole('button', { name: /^Theme/ }).click();
-    await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-    expect(await faintTexts(page)).toEqual([]);
-    // Every screen says what it is for.
-    await page.keyboard.press('?');
-    const help = page.getByRole('dialog').last();
-    await expect(help.getByText('What one does here')).toBeVisible();
     expect(errors).toEqual([]);
   });
 }
-
-test('a text too faint is found in either theme, by its colour and its ground', async ({ page }) => {
-  await page.goto('/parts');
-  await expect(page.getByText('Lamp arm, pylon 7 walkway').first()).toBeVisible();
-  expect(await faintTexts(page)).toEqual([]);
-  await page.evaluate(() => {
-    const box = document.createElement('div');
-    const add = (text: string, style: Partial<CSSStyleDeclaration>) => {
-      const one = Object.assign(document.createElement('p'), { textContent: text });
-      Object.assign(one.style, { backgroundColor: '#fff', ...style });
-      box.append(one);
-    };
-    // 4.48, 4.54 and 3.54 to 1 on white; half of black on white is a grey of 127: 4.00 to 1.
-    add('grey', { color: '#777' });
-    add('enough', { color: '#767676' });
-    add('large', { color: '#888', fontSize: '24px' });
-    add('half', { color: '#00000080' });
-    add('on dark', { color: '#555', backgroundColor: '#222' });
-    document.querySelector('main')!.append(box);
-  });
-  expect((await faintTexts(page)).map((one) => one.replace(/<p[^>]*>/, ''))).toEqual([
-    '4.48 to 1: grey</p>',
-    '4.00 to 1: half</p>',
-    '2.13 to 1: on dark</p>',
-  ]);
-});
-
-test('a first visit follows the system’s theme', async ({ page }) => {
-  await page.emulateMedia({ colorScheme: 'dark' });
-  await page.goto('/parts');
-  await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-});
-
-test('by keyboard alone: from the parts to a working and back', async ({ page }) => {
-  await page.goto(`${LAMP_ARM}/shortlist`);
-  await page.getByLabel('Find', { exact: true }).focus();
-  await page.keyboard.type('tarrowmill abs');
-  const cell = page.getByRole('row', { name: /Tarrowmill ABS/ }).getByRole('button', { name: /Sag after duration/ });
-  await expect(cell).toBeVisible();
-  await cell.focus();
-  await page.keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: 'Working: Sag after duration' })).toBeVisible();
-  await page.keyboard.press('Escape');
-  await expect(page.getByRole('dialog')).toBeHidden();
-});

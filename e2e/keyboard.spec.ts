@@ -1,4 +1,5 @@
-import { expect, test, type Locator, type Page } from '@playwright/test';
+import type { Locator, Page } from '@playwright/test';
+import { expect, test } from './fixtures.ts';
 import { saved, standing } from './part.ts';
 
 /** Goes on with Tab until the wanted thing has the focus, as somebody without a pointer has to. */
@@ -102,4 +103,17 @@ test('whoever wants no motion gets none', async ({ page }) => {
       }).length,
   );
   expect(moving).toBe(0);
+});
+
+test('by keyboard alone: from the parts to a working and back', async ({ page }) => {
+  await page.goto('/parts/0a7c1d00-0000-4000-8000-000000000003/shortlist');
+  await page.getByLabel('Find', { exact: true }).focus();
+  await page.keyboard.type('tarrowmill abs');
+  const cell = page.getByRole('row', { name: /Tarrowmill ABS/ }).getByRole('button', { name: /Sag after duration/ });
+  await expect(cell).toBeVisible();
+  await cell.focus();
+  await page.keyboard.press('Enter');
+  await expect(page.getByRole('region', { name: 'Working: Sag after duration' })).toBeVisible();
+  await page.keyboard.press('Escape');
+  await expect(page.getByRole('dialog')).toBeHidden();
 });

@@ -1,7 +1,7 @@
 import { execFile } from 'node:child_process';
 import { readFile } from 'node:fs/promises';
 import { promisify } from 'node:util';
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures.ts';
 import type { DecisionFile, EvaluationResult, GeometryOf } from '@anvilstone/schema';
 import { saved, settledStanding, shortlistRow, standing } from './part.ts';
 

@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures.ts';
 import { makePart } from './part.ts';
 
 test('can we print it: every machine with what blocks it, what would mend that and for how much', async ({
@@ -43,38 +43,4 @@ test('can we print it: every machine with what blocks it, what would mend that a
   await expect(page.getByRole('region', { name: /^Supports for/ }).getByRole('row')).not.toHaveCount(1);
   await page.getByRole('tab', { name: 'After printing' }).click();
   await expect(page.getByRole('row', { name: /^Smoothing by vapour/ })).toContainText('wrecks it');
-});
-
-test('what a good part costs: every component, with the batch, and a use of a consumable', async ({
-  page,
-  request,
-}) => {
-  const part = await makePart(request, { title: 'Arm to be priced', failureCouldHurt: 'no' });
-  await page.goto(`/parts/${part.id}/plan?grade=ne-petg&way=XZ&machine=bench-open&show=cost`);
-  const one = page.getByRole('region', { name: /^One good part:/ });
-  await expect(one.getByRole('row', { name: /^Setting up/ })).toContainText('5.00');
-  await page.getByLabel('Good parts').fill('10');
-  await expect(one.getByRole('row', { name: /^Setting up/ })).toContainText('0.50');
-  await expect(one.getByRole('row', { name: /^Scrap/ })).toContainText(/37 of 412 prints/);
-  await page.getByLabel('Good parts').fill('0');
-  await expect(page.getByText(/Must be 1 or more/)).toBeVisible();
-  await page.getByLabel('Uses of one part').fill('500');
-  await expect(one).toContainText(/A use costs 0\.0\d+ USD/);
-  // Cheap and short-lived against dear and long-lived: whose use costs less, and from which life on.
-  const against = page.getByRole('region', { name: /^Against another grade/ });
-  await against.getByLabel('Uses of the other').fill('5');
-  await expect(against.getByRole('status')).toContainText('A use of Nine Elms PETG Trade costs less');
-  await expect(against.getByRole('status')).toContainText(/breaks even with the other at \d+ uses/);
-  await against.getByLabel('Uses of the other').fill('1000000');
-  await expect(against.getByRole('status')).not.toContainText('A use of Nine Elms PETG Trade costs less');
-});
-
-test('machines: what each upgrade would let the workshop print', async ({ page }) => {
-  await page.goto('/machines');
-  await page.getByRole('button', { name: 'Bench open frame' }).click();
-  const gains = page.getByRole('region', { name: /^What an upgrade of it would let you print/ });
-  await expect(gains.getByRole('row', { name: /^fit an all-metal hot end/ })).toContainText('70 USD', {
-    timeout: 30_000,
-  });
-  await expect(page.getByRole('region', { name: 'Bench open frame' })).toContainText('37 of 412');
 });

@@ -1,43 +1,29 @@
 import { existsSync } from 'node:fs';
 import { defineConfig } from '@playwright/test';
 
-const PORT = 4790;
 /** Debian’s Chromium that has no windows to draw: the same pages in two thirds of the time. */
 const WITHOUT_WINDOWS = '/usr/bin/chromium-headless-shell';
-const WHOLE_WORKSHOP = [
-  'agents.spec.ts',
-  'evidenceFromAMaker.spec.ts',
-  'gradesLibrary.spec.ts',
-  'houseRules.spec.ts',
-  'service.spec.ts',
-  'spools.spec.ts',
-];
 
-const KILLS_THE_SERVER = 'bench.spec.ts';
-/** It takes a whole workshop in: what others remove meanwhile would come back. */
-const TAKES_ALL_IN = 'workshop.spec.ts';
-
-/** Drives the built app on a database of its own. Run by `npm test` or `npm run test:e2e`. */
+/**
+ * Drives the built app. Every worker has a server, a database and a browser of its own (fixtures.ts), so that any files may run side by
+ * side. Run by `npm test` or `npm run test:e2e`.
+ */
 export default defineConfig({
   testDir: '.',
-  // Most tests make parts of their own and never touch another's, so they may share the one server at once. Those that
-  // change what every part is held against, the library and the house rules, come after them.
   projects: [
-    { name: 'parts', testMatch: '*.spec.ts', testIgnore: [...WHOLE_WORKSHOP, KILLS_THE_SERVER, TAKES_ALL_IN] },
-    { name: 'library', testMatch: WHOLE_WORKSHOP, dependencies: ['parts'] },
-    // It kills the server in mid-run: nobody else may be using it.
-    { name: 'bench', testMatch: KILLS_THE_SERVER, dependencies: ['library'] },
-    { name: 'workshop', testMatch: TAKES_ALL_IN, dependencies: ['bench'] },
+    // Each test makes what it changes: those of one file may be shared out among the workers.
+    { name: 'parts', testMatch: '*.spec.ts', testIgnore: 'library/**', fullyParallel: true },
+    // These change what every part is held against: the library, the rules, the spools. One after the other in each file.
+    { name: 'library', testMatch: 'library/*.spec.ts' },
   ],
-  timeout: 120_000,
-  expect: { timeout: 20_000 },
+  // A busy machine is slow and not wrong: a test that waits in vain still ends.
+  timeout: 180_000,
+  expect: { timeout: 45_000 },
   workers: 2,
-  fullyParallel: true,
   retries: 0,
   reporter: [['list'], ['json']],
   outputDir: '../.local/playwright',
   use: {
-    baseURL: `http://127.0.0.1:${PORT}`,
     viewport: { width: 1280, height: 800 },
     // Recording every test costs a quarter of its time: ANVILSTONE_TRACE=1 keeps what a failed one did.
     trace: process.env.ANVILSTONE_TRACE ? 'retain-on-failure' : 'off',
@@ -52,11 +38,5 @@ export default defineConfig({
         '--disable-sync',
       ],
     },
-  },
-  webServer: {
-    command: `node serve.mjs ${PORT}`,
-    url: `http://127.0.0.1:${PORT}/ready`,
-    timeout: 60_000,
-    gracefulShutdown: { signal: 'SIGTERM', timeout: 8000 },
   },
 });

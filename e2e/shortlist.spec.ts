@@ -1,51 +1,9 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from './fixtures.ts';
 import { lampArm } from '@anvilstone/core/sample';
-import type { EvaluationResult, GeometryOf } from '@anvilstone/schema';
-import { makePart, readPart, saved } from './part.ts';
+import type { EvaluationResult } from '@anvilstone/schema';
+import { makePart } from './part.ts';
 
 const names = (rows: string[]) => rows.map((row) => row.split('\n').find((line) => /[A-Za-z]{3}/.test(line)));
-
-test('the shortlist is sorted by a check, grouped by what decides, pinned and found, and its address holds the view', async ({
-  page,
-  request,
-}) => {
-  const part = await makePart(request);
-  await page.goto(`/parts/${part.id}/shortlist`);
-  const table = page.getByRole('region', { name: 'Reserves' });
-  const rows = table.getByRole('row').filter({ has: page.getByRole('button', { name: /^(Unpin|Pin) / }) });
-  await expect(rows.first()).toContainText('Nine Elms PETG Trade');
-  // Once: largest first. Again: smallest first. A third time: back to the school's order.
-  const head = table.getByRole('columnheader', { name: 'Deflection at load' });
-  await head.getByRole('button').click();
-  await expect(head).toHaveAttribute('aria-sort', 'descending');
-  await expect(rows.first()).not.toContainText('Nine Elms PETG Trade');
-  const reserves = async () =>
-    (await table.getByRole('button', { name: /^Deflection at load: reserve/ }).allInnerTexts()).map((text) =>
-      Number(text.replace(/[^\d.]/g, '')),
-    );
-  await expect.poll(async () => (await reserves()).length).toBeGreaterThan(5);
-  await expect
-    .poll(async () => (await reserves()).slice(0, 6))
-    .toEqual((await reserves()).slice(0, 6).sort((a, b) => b - a));
-  await head.getByRole('button').click();
-  await expect(head).toHaveAttribute('aria-sort', 'ascending');
-  await head.getByRole('button').click();
-  await expect(rows.first()).toContainText('Nine Elms PETG Trade');
-
-  await page.getByLabel('Grouped').selectOption('By what decides');
-  await expect(table.getByText(/^Pass every check \(\d+\)$/)).toBeVisible();
-  await page.getByLabel('Find', { exact: true }).fill('pc clear');
-  await expect(rows).toHaveCount(1);
-  await rows.first().getByRole('button', { name: 'Pin Osk & Linnet PC Clear to the top' }).click();
-  await page.getByLabel('Find', { exact: true }).fill('');
-  await expect(rows.first()).toContainText('Osk & Linnet PC Clear');
-  // Another visit by the same address.
-  await page.reload();
-  await expect(rows.first()).toContainText('Osk & Linnet PC Clear');
-  await expect(table.getByText(/^Pinned \(1\)$/)).toBeVisible();
-  await page.getByLabel('Find', { exact: true }).fill('nothing like it');
-  await expect(page.getByText('No grade has these words')).toBeVisible();
-});
 
 test('only the rows in sight are in the page, and the last of them is reached by keyboard', async ({
   page,
@@ -62,38 +20,6 @@ test('only the rows in sight are in the page, and the last of them is reached by
   await expect(table.getByRole('row').last()).toHaveAttribute('aria-rowindex', '71');
   await expect.poll(async () => names(await table.getByRole('rowheader').allInnerTexts())).not.toEqual(before);
   await expect(table.getByText('Working it out …')).toHaveCount(0);
-});
-
-test('sized to pass: each grade as thin as it may be, its size taken into the brief and back again', async ({
-  page,
-  request,
-}) => {
-  const part = await makePart(request, { ...lampArm, title: 'An arm to be sized' });
-  await page.goto(`/parts/${part.id}/shortlist`);
-  await page.getByRole('button', { name: 'Sized to pass' }).click();
-  const table = page.getByRole('region', { name: 'Sized to pass' });
-  const row = table.getByRole('row', { name: /Nine Elms PETG Trade/ });
-  await expect(row).toContainText(/21\.\d mm/);
-  await expect(row).toContainText('Own heat limit, peak');
-  await expect(page.getByText(/Cannot be sized/).first()).toBeVisible({ timeout: 30_000 });
-  await page.getByLabel('Find', { exact: true }).fill('nine elms petg trade');
-  await row.getByRole('button', { name: 'Take the size of Nine Elms PETG Trade' }).click();
-  await saved(page);
-  const { section } = (await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>;
-  expect(section).toMatchObject({ kind: 'rectangle', widthMm: 18 });
-  const { depthMm } = section as { depthMm: number };
-  expect(depthMm).toBeGreaterThan(21);
-  expect(depthMm).toBeLessThan(22);
-  // Drawn so, it just passes.
-  await page.getByRole('button', { name: 'As drawn' }).click();
-  await expect(
-    page
-      .getByRole('row', { name: /Nine Elms PETG Trade/ })
-      .getByRole('button', { name: /heat limit, peak: reserve 1\.0\d, passes.*governs/ }),
-  ).toBeVisible();
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await saved(page);
-  expect((await readPart(request, part.id)).brief.part).toEqual(lampArm.part);
 });
 
 test('how sure: a chance beside each grade, the same on another visit, with what is missed most in the drawer', async ({
@@ -115,27 +41,6 @@ test('how sure: a chance beside each grade, the same on another visit, with what
   const sure = page.getByRole('region', { name: 'How sure' });
   await expect(sure).toContainText(`Every check is met in ${before} of 4,000 draws`);
   await expect(sure.getByRole('listitem').first()).toContainText('Own heat limit, peak');
-});
-
-test('why not: the nearest change with its price, applied by a click and undone', async ({ page, request }) => {
-  const part = await makePart(request, {
-    ...lampArm,
-    title: 'An arm that is a little too thin',
-    part: { ...lampArm.part, section: { kind: 'rectangle', widthMm: 18, depthMm: 19 } },
-  });
-  await page.goto(`/parts/${part.id}/shortlist?grade=ne-petg`);
-  const fixes = page.getByRole('region', { name: 'What would make it pass' });
-  const thicker = fixes.getByRole('listitem').filter({ hasText: /Depth along the load 19 → 21\.\d mm/ });
-  await expect(thicker).toContainText(/\+\d\.\d\d USD, \+\d+(\.\d+)? g/);
-  await expect(thicker).toContainText('Own heat limit, peak governs');
-  await thicker.getByRole('button').click();
-  // It passes now, so there is nothing left to mend.
-  await expect(fixes).toHaveCount(0);
-  await saved(page);
-  await page.keyboard.press('Escape');
-  await page.getByRole('button', { name: 'Undo' }).click();
-  await saved(page);
-  expect((await readPart(request, part.id)).brief.part).toEqual(part.brief.part);
 });
 
 test('four ways to choose: weights by drag and by key, what moved, and a wanted confidence', async ({
@@ -247,35 +152,6 @@ test('the map: pass region, walked by arrow keys, brushed with the pointer, pinn
   await expect(list.getByRole('columnheader', { name: 'Own heat limit, °C' })).toBeVisible();
   await page.getByRole('link', { name: /^Compare these \d$/ }).click();
   await expect(page.getByRole('region', { name: 'Side by side' })).toBeVisible();
-});
-
-test('equal mass: every part weighs the same, and the mass is one’s own to set', async ({ page, request }) => {
-  const part = await makePart(request, { title: 'An arm at equal mass' });
-  await page.goto(`/parts/${part.id}/shortlist?view=equal-mass`);
-  const table = page.getByRole('region', { name: 'At equal mass' });
-  await expect(table.getByRole('row', { name: /Nine Elms PETG Trade/ })).toContainText('as drawn');
-  await expect(table.getByRole('row', { name: /Nine Elms ABS Trade/ })).toContainText(/3\d(\.\d)? mm/);
-  await page.getByLabel('Mass of every part').fill('120');
-  await page.getByLabel('Mass of every part').blur();
-  await expect(page).toHaveURL(/mass=120/);
-  await expect(table.getByRole('row', { name: /Nine Elms PETG Trade/ })).toContainText('−20 %');
-});
-
-test('a view is kept under a name with the part, opened on another visit, and forgotten', async ({ page, request }) => {
-  const part = await makePart(request, { title: 'An arm with views' });
-  await page.goto(`/parts/${part.id}/shortlist?sort=mass-limit&falling=yes&group=family`);
-  await page.getByRole('button', { name: 'Keep this view' }).click();
-  await page.getByLabel('Keep what is set now as').fill('Light ones by family');
-  await page.getByRole('button', { name: 'Keep', exact: true }).click();
-  await expect(page.getByRole('link', { name: 'Light ones by family' })).toBeVisible();
-  await page.goto(`/parts/${part.id}/shortlist`);
-  await page.getByRole('button', { name: 'Views (1)' }).click();
-  await page.getByRole('link', { name: 'Light ones by family' }).click();
-  await expect(page).toHaveURL(/group=family/);
-  await expect(page.getByRole('columnheader', { name: 'Mass' })).toHaveAttribute('aria-sort', 'descending');
-  await page.getByRole('button', { name: 'Light ones by family' }).click();
-  await page.getByRole('button', { name: 'Forget the view Light ones by family' }).click();
-  await expect(page.getByText('None yet.')).toBeVisible();
 });
 
 /** As the page rounds: all of them is still no certainty. */

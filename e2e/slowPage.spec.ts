@@ -3,7 +3,7 @@ import { expect, test } from './fixtures.ts';
 import { makePart } from './part.ts';
 
 /** So many times slower than this machine, as a page is beside everything else that is open. */
-const SLOWER = 12;
+const SLOWER = 8;
 
 /** What a hand does is not slowed down: it does not wait for the page. */
 async function slowDown(page: Page): Promise<void> {
@@ -22,13 +22,13 @@ test.describe('on a slow page no input is lost', () => {
     const before = Number(await joint.getAttribute('aria-valuenow'));
     await joint.focus();
     await slowDown(page);
-    for (let turn = 0; turn < 3; turn++) {
+    for (let turn = 0; turn < 2; turn++) {
       await pressQuickly(page, ['PageUp', 'ArrowLeft', 'ArrowLeft']);
       // Until what was set is on its way into the address, and the page has had no time to show it.
       await expect.poll(() => setting(page, 'weights')).not.toBeNull();
     }
-    await expect(joint).toHaveAttribute('aria-valuenow', String(before + 3 * 8));
-    await expect.poll(() => setting(page, 'weights')).toContain(String(before + 3 * 8));
+    await expect(joint).toHaveAttribute('aria-valuenow', String(before + 2 * 8));
+    await expect.poll(() => setting(page, 'weights')).toContain(String(before + 2 * 8));
   });
 
   test('a heading pressed twice sorts the other way; what is pinned one after the other stays pinned', async ({

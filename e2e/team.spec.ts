@@ -1,41 +1,22 @@
-import { spawn, type ChildProcess } from 'node:child_process';
-import { fileURLToPath } from 'node:url';
 import { lampArm } from '@anvilstone/core/sample';
 import type { Part } from '@anvilstone/schema';
-import AxeBuilder from '@axe-core/playwright';
-import { expect, test, type Browser, type Page } from '@playwright/test';
+import type { Browser, Page } from '@playwright/test';
+import { seriousFaults } from './accessibility.ts';
+import { coldTest as test, expect } from './fixtures.ts';
+import { startWorkshop, type WorkshopServer } from './workshopServer.ts';
 
-/** Of its own: once there is an account, everybody who uses a server has to sign in. */
-const PORT = 4791;
-const HERE = `http://127.0.0.1:${PORT}`;
 const PASSWORD = 'correct horse battery';
 test.describe.configure({ mode: 'serial' });
-test.use({ baseURL: HERE });
 
-let server: ChildProcess;
+/** Of its own: once there is an account, everybody who uses a server has to sign in. */
+let server: WorkshopServer;
 test.beforeAll(async () => {
-  server = spawn(process.execPath, [fileURLToPath(new URL('serve.mjs', import.meta.url)), `${PORT}`, '--no-demo'], {
-    stdio: 'ignore',
-  });
-  await expect
-    .poll(
-      () =>
-        fetch(`${HERE}/ready`).then(
-          ({ status }) => status,
-          () => 0,
-        ),
-      { timeout: 60_000 },
-    )
-    .toBe(200);
+  server = await startWorkshop({ sample: false, args: ['--no-demo'] });
 });
-test.afterAll(async () => {
-  const gone = new Promise((resolve) => server.once('exit', resolve));
-  server.kill('SIGTERM');
-  await gone;
-});
+test.afterAll(() => server.close());
 
 async function person(browser: Browser): Promise<Page> {
-  return (await browser.newContext({ baseURL: HERE, viewport: { width: 1280, height: 800 } })).newPage();
+  return (await browser.newContext({ baseURL: server.url, viewport: { width: 1280, height: 800 } })).newPage();
 }
 async function signIn(page: Page, name: string): Promise<void> {
   await page.getByLabel('Sign-in name').fill(name);
@@ -46,7 +27,7 @@ async function signIn(page: Page, name: string): Promise<void> {
 async function makePart(page: Page, title: string): Promise<Part> {
   const response = await page.request.post('/api/v1/parts', {
     data: { brief: { ...lampArm, title } },
-    headers: { Origin: HERE },
+    headers: { Origin: server.url },
   });
   expect(response.status()).toBe(201);
   return (await response.json()) as Part;
@@ -70,17 +51,13 @@ test('from a workshop of one to a team: first account, invitation, roles, sign-i
   await people.getByLabel('Role', { exact: true }).selectOption('viewer');
   await people.getByRole('button', { name: 'Invite', exact: true }).click();
   const link = await people.getByRole('status').locator('code').innerText();
-  expect(link).toMatch(/^http:\/\/127\.0\.0\.1:4791\/welcome#/);
+  expect(link.startsWith(`${server.url}/welcome#`)).toBe(true);
 
   // Whoever is not in sees the door, whatever they ask for.
   const bo = await person(browser);
   await bo.goto('/parts');
   await expect(bo.getByRole('heading', { name: 'Sign in' })).toBeVisible();
-  expect(
-    (await new AxeBuilder({ page: bo }).analyze()).violations.filter(
-      ({ impact }) => impact === 'serious' || impact === 'critical',
-    ),
-  ).toEqual([]);
+  expect(await seriousFaults(bo)).toEqual([]);
   await signIn(bo, 'bo-lind');
   await expect(bo.getByRole('alert')).toContainText('do not belong together');
   await bo.goto(link);
@@ -115,7 +92,7 @@ test('from a workshop of one to a team: first account, invitation, roles, sign-i
     .first()
     .innerText();
   const asToken = (method: string) =>
-    fetch(`${HERE}/api/v1/parts/${part.id}`, { method, headers: { Authorization: `Bearer ${secret}` } });
+    fetch(`${server.url}/api/v1/parts/${part.id}`, { method, headers: { Authorization: `Bearer ${secret}` } });
   expect([(await asToken('GET')).status, (await asToken('DELETE')).status]).toEqual([200, 403]);
   const calendar = await fetch(await ada.locator('code', { hasText: 'inspections.ics?key=' }).innerText());
   expect([calendar.status, calendar.headers.get('content-type')]).toEqual([200, 'text/calendar; charset=utf-8']);

@@ -22,3 +22,15 @@ export async function dropDatabase(url, name) {
     await client.end();
   }
 }
+
+/** A database that is what another was when it was copied. Nobody may be using that one. */
+export async function copyDatabase(url, from, name) {
+  const client = new pg.Client({ connectionString: url('postgres') });
+  await client.connect();
+  try {
+    await client.query(`create database ${pg.escapeIdentifier(name)} template ${pg.escapeIdentifier(from)}`);
+  } finally {
+    await client.end();
+  }
+  return url(name);
+}

@@ -1,12 +1,11 @@
-import { readFileSync } from 'node:fs';
-import { expect, test, type APIRequestContext, type Page } from '@playwright/test';
-import type { Campaign, GradeRecord, Misbehaviour, TrialRecord } from '@anvilstone/schema';
+import type { APIRequestContext, Page } from '@playwright/test';
+import { expect, test } from '../fixtures.ts';
+import type { GradeRecord, Misbehaviour } from '@anvilstone/schema';
 
 // One rig, one library, and a server that is killed: these come one after the other.
 test.describe.configure({ mode: 'default' });
 
 const PAWL = '/parts/0a7c1d00-0000-4000-8000-000000000007';
-const SERVE_PID = new URL('../.local/e2e-4790.pid', import.meta.url);
 
 const behave = (request: APIRequestContext, behaviour: Misbehaviour) =>
   request.put('/api/v1/instruments/force-gauge/behaviour', { data: { behaviour } });
@@ -29,20 +28,10 @@ async function passing(page: Page): Promise<number> {
   return Number(/(\d+) pass/.exec(shown)?.[1] ?? NaN);
 }
 
-/** As a power cut does it; back when it answers again. */
-async function cutThePower(request: APIRequestContext): Promise<void> {
-  process.kill(Number(readFileSync(SERVE_PID, 'utf8')), 'SIGUSR2');
-  await expect
-    .poll(async () => (await request.get('/ready').catch(() => undefined))?.status() ?? 0, { timeout: 20_000 })
-    .not.toBe(200);
-  await expect
-    .poll(async () => (await request.get('/ready').catch(() => undefined))?.status() ?? 0, { timeout: 40_000 })
-    .toBe(200);
-}
-
 test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file, a typed reading; the shortlist changes', async ({
   page,
   request,
+  workshop,
 }) => {
   test.setTimeout(180_000);
   await page.goto(`${PAWL}/shortlist`);
@@ -69,9 +58,7 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   await page.getByLabel('Mass').fill('0.73 g');
   await page.getByLabel('strings').check();
   await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  const labels = await request.get(
-    `/api/v1/campaigns/K5/labels.pdf?base=${encodeURIComponent('http://127.0.0.1:4790')}`,
-  );
+  const labels = await request.get(`/api/v1/campaigns/K5/labels.pdf?base=${encodeURIComponent(workshop.url)}`);
   expect((await labels.body()).subarray(0, 5).toString()).toBe('%PDF-');
 
   // The gauge falls silent in the middle and comes back: none of its readings is lost.
@@ -90,7 +77,7 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   await next(page);
   await load(page);
   await expect(page.getByText(/^\d.* N$/)).toBeVisible();
-  await cutThePower(request);
+  await workshop.cutPower();
   await expect(found(page)).toContainText('server restarted', { timeout: 30_000 });
   await expect(found(page)).toContainText(/Largest force\s*\d/);
 
@@ -140,95 +127,4 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   await expect.poll(() => passing(page)).toBe(before - 1);
   await page.getByRole('button', { name: 'I have looked' }).click();
   await expect(page.getByRole('region', { name: 'Out of date' })).toBeHidden();
-});
-
-test('past the gauge’s range a reading is a bound: it makes no mean, and is not taken for evidence', async ({
-  page,
-  request,
-}) => {
-  const specimens: Campaign['specimens'] = [1, 2, 3, 4].map((number) => ({
-    id: `OV-A${number}`,
-    armId: 'A',
-    defects: [],
-    conditioning: 'dry',
-    loadDirection: 'as-drawn',
-  }));
-  const campaign: Campaign = {
-    id: 'OV',
-    title: 'Too thick for the gauge',
-    methodId: 'pull-bar',
-    setUp: { widthMm: 12, thicknessMm: 8, gaugeCapacityN: 500 },
-    arms: [{ id: 'A', gradeId: 'ne-petg', orientation: 'ZX' }],
-    perArm: 4,
-    specimens,
-    inspections: [],
-    inspectOn: [],
-    accepted: [],
-    sampleData: true,
-  };
-  expect((await request.put('/api/v1/campaigns/OV', { data: { campaign, revision: 0 } })).status()).toBe(200);
-  await page.goto('/bench/OV?show=capture');
-  await load(page);
-  await expect(page.getByText('end of the gauge’s range')).toBeVisible({ timeout: 20_000 });
-  await expect(found(page)).toContainText('at least 500 N', { timeout: 20_000 });
-  await expect(found(page)).toContainText('past its range');
-  for (const number of [2, 3, 4]) {
-    await page.goto(`/bench/OV?show=capture&specimen=OV-A${number}`);
-    await page.getByLabel('Largest force, at the gauge').fill(`${40 + number} kgf`);
-    await page.getByRole('button', { name: 'Write it down' }).click();
-    await expect(found(page)).toBeVisible();
-  }
-  await page.getByRole('tab', { name: 'Results' }).click();
-  const arm = page.getByRole('region', { name: /^A Nine Elms PETG Trade/ });
-  await expect(arm.getByRole('row', { name: /^OV-A1/ })).toContainText('no: the gauge was past its range');
-  await expect(arm).toContainText('the true mean is higher');
-  await expect(arm).toContainText('3 readings are a hint');
-  await arm.getByRole('button', { name: 'Take it into the library' }).click();
-  await expect(arm.getByRole('alert')).toContainText('a bound is no value');
-
-  // Left out with a reason it stays in sight, and counts no longer.
-  await page.goto('/bench/OV?show=capture&specimen=OV-A1');
-  await page.getByRole('button', { name: 'Leave it out' }).click();
-  await page.getByLabel(/^Why it does not count/).fill('the gauge was at its end');
-  await page.getByRole('button', { name: 'Leave it out' }).click();
-  await expect(found(page)).toContainText('Left out of the statistics: the gauge was at its end');
-  const trials = (await (await request.get('/api/v1/campaigns/OV/trials')).json()) as TrialRecord[];
-  expect(trials).toHaveLength(4);
-});
-
-test('a campaign across grades is planned, looked at on dates, and keeps what was typed when the server is away', async ({
-  page,
-  context,
-}) => {
-  await page.goto('/bench?show=methods');
-  await page.getByRole('button', { name: /^Leave them where they will work/ }).click();
-  await page.getByRole('link', { name: 'Begin a campaign by it' }).click();
-  await page.getByLabel('In a sentence').fill('Which cup stands the oil');
-  await page.getByLabel(/^Add a grade/).fill('ASA');
-  await page.getByRole('button', { name: '+ Tarrowmill ASA Outdoor' }).click();
-  await page.getByLabel('Specimens of each').fill('2');
-  await page.getByRole('textbox', { name: 'Place' }).fill('under the oiler');
-  await page.getByRole('button', { name: /^1, 3, 7/ }).click();
-  await page.getByRole('button', { name: 'Begin it' }).click();
-  await page.getByRole('button', { name: 'Add the 4 that are planned' }).click();
-  await page.getByRole('tab', { name: 'Looks' }).click();
-  await page.getByRole('button', { name: 'They are in their place as of now' }).click();
-  await page.getByRole('button', { name: 'Look at them' }).click();
-  await page.getByLabel(/B2 is$/).selectOption('gone');
-  await page.getByLabel('Hottest since the last look').fill('104 °F');
-  await page.getByRole('button', { name: 'Write it down' }).click();
-  await expect(page.getByText(/to 40 °C/)).toBeVisible();
-  await expect(page.getByText(/B2 ✕ gone/)).toBeVisible();
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
-  await page.reload();
-  await expect(page.getByText(/B2 ✕ gone/)).toBeVisible();
-
-  await context.setOffline(true);
-  await page.getByRole('tab', { name: 'Plan' }).click();
-  await page.getByLabel('In a sentence').fill('Which cup stands the oil, second try');
-  await expect(page.getByText('Not saved: the server is away')).toBeVisible();
-  await expect(page.getByLabel('In a sentence')).toHaveValue('Which cup stands the oil, second try');
-  await context.setOffline(false);
-  // By itself, when it is back.
-  await expect(page.getByText('Saved', { exact: true })).toBeVisible();
 });

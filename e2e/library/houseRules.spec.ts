@@ -1,4 +1,4 @@
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../fixtures.ts';
 
 // Alone and last to leave: house rules hold for the whole workshop, so what is changed is put back.
 test('a changed rule shows which answers it moves, is signed, kept with its reason, and put back', async ({ page }) => {

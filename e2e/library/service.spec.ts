@@ -1,6 +1,7 @@
-import { expect, test, type Page } from '@playwright/test';
+import type { Page } from '@playwright/test';
+import { expect, test } from '../fixtures.ts';
 import { heaterDuct } from '@anvilstone/core/sample';
-import { makePart } from './part.ts';
+import { makePart } from '../part.ts';
 
 const DAY_MS = 86_400_000;
 const daysAgo = (days: number) => new Date(Date.now() - days * DAY_MS).toISOString().slice(0, 10);
@@ -97,44 +98,4 @@ test('a failure in service becomes a finding, the finding evidence, the evidence
   await page.goto('/service');
   await page.getByLabel('Find in what was seen and learned').fill('creep heat first');
   await expect(page.getByRole('link', { name: 'T-1, Duct of a test' })).toBeVisible();
-});
-
-test('a record is signed within limits, checked elsewhere, and one that was tampered with is found out', async ({
-  page,
-  request,
-}, testInfo) => {
-  const { id } = await makePart(request, { failureCouldHurt: 'yes' });
-  await decide(page, id, 'The cheapest that passes, signed for.');
-  await page.getByRole('button', { name: 'Sign within limits' }).click();
-  const form = page.getByRole('region', { name: 'Sign' });
-  await form.getByLabel('Name').fill('B. Chief');
-  await form.getByLabel('Signs as').fill('responsible engineer');
-  await form.getByLabel('What you stand for').fill('Calculation and print looked through.');
-  await form.getByRole('button', { name: 'Sign', exact: true }).click();
-  await expect(form.getByLabel(/^How every part is proof-tested/)).toHaveAccessibleDescription(/could hurt someone/);
-  await form.getByLabel(/^How every part is proof-tested/).fill('Each pulled to three times its load.');
-  await form.getByRole('button', { name: 'Sign', exact: true }).click();
-  await expect(page.getByRole('region', { name: 'Signatures' })).toContainText('B. Chief');
-
-  const download = page.waitForEvent('download');
-  await page.getByRole('link', { name: 'JSON' }).click();
-  const path = testInfo.outputPath('record.json');
-  await (await download).saveAs(path);
-  await page.goto('/records');
-  await page.getByLabel('Record from elsewhere', { exact: true }).setInputFiles(path);
-  await expect(page.getByRole('status').filter({ hasText: 'Intact' })).toContainText('Sealed by this workshop itself');
-  const { readFile } = await import('node:fs/promises');
-  const forged = (await readFile(path, 'utf8')).replace('signed for.', 'trust me.');
-  await page.getByLabel('Record from elsewhere', { exact: true }).setInputFiles({
-    name: 'forged.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from(forged),
-  });
-  await expect(page.getByRole('status').filter({ hasText: 'Tampered with' })).toContainText('digest does not agree');
-  await page.getByLabel('Record from elsewhere', { exact: true }).setInputFiles({
-    name: 'holiday.json',
-    mimeType: 'application/json',
-    buffer: Buffer.from('not json'),
-  });
-  await expect(page.getByText('holiday.json is not JSON')).toBeVisible();
 });

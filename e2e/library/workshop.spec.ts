@@ -1,5 +1,5 @@
 import { readFile } from 'node:fs/promises';
-import { expect, test } from '@playwright/test';
+import { expect, test } from '../fixtures.ts';
 
 test('the whole workshop goes out as an archive, is checked and taken in beside what is here; a damaged one is refused', async ({
   page,

@@ -11,6 +11,8 @@ const TEST_TIMEOUT = Symbol.for('TEST_TIMEOUT_SYMBOL');
 /** Node itself waits by these, and nothing of ours does. */
 const NODES_OWN = ['nextTick', 'queueMicrotask', 'setImmediate', 'clearImmediate', 'performance', 'hrtime'];
 
+/** Spies of a file must not be there in the next. */
+const mocker = new ModuleMocker(globalThis);
 let settings;
 /** What setup files want done at the end: the function that they export by default. */
 const atEnd = [];
@@ -22,7 +24,6 @@ export async function setup(given) {
   settings = given;
   const { project, globalConfig } = settings;
   for (const file of project.setupFiles) atEnd.push((await import(pathToFileURL(file))).default);
-  const mocker = new ModuleMocker(globalThis);
   const timers = new ModernFakeTimers({ config: project, global: globalThis });
   const jest = {
     fn: mocker.fn.bind(mocker),
@@ -58,6 +59,7 @@ export async function run(path, project) {
   await import(pathToFileURL(path));
   const { testResults, unhandledErrors } = await circus.run();
   const end = Date.now();
+  mocker.restoreAllMocks();
   return toResult({ path, project, testResults: testResults.map(toCase), unhandledErrors, start, end });
 }
 

@@ -1,7 +1,9 @@
 import { randomUUID } from 'node:crypto';
 import knex, { type Knex } from 'knex';
+import { pino } from 'pino';
 import { connect, HOUSE_SCHEMA, migrate } from './db/connection.ts';
 import { seedDemoOnce } from './db/seeds/demo.ts';
+import { jobQueue } from './jobs/queue.ts';
 
 /** What is in a database when a test gets it. */
 export interface Contents {
@@ -18,11 +20,8 @@ const MOST_ATTEMPTS = 10;
  * copies of it: to fill one takes many times as long. Used by tests only.
  */
 export async function testDatabase(contents: Contents): Promise<{ url: string; drop: () => Promise<void> }> {
-  const admin = process.env.ANVILSTONE_TEST_POSTGRES;
-  if (!admin)
-    throw new Error('ANVILSTONE_TEST_POSTGRES is not set; run the tests with “npm test” or “npm run test:unit”');
-  const root = knex({ client: 'pg', connection: admin, acquireConnectionTimeout: 10_000 });
-  await reached(root);
+  const admin = adminUrl();
+  const root = await adminOf(admin);
   const pattern = await madeOnce(root, admin, contents);
   const name = `test_${randomUUID().replaceAll('-', '')}`;
   await root.raw(`create database ${name} template ${pattern}`);
@@ -33,6 +32,30 @@ export async function testDatabase(contents: Contents): Promise<{ url: string; d
       await root.destroy();
     },
   };
+}
+
+/** The name of a database with these contents, made unless it is there, for whoever copies it without this package. */
+export async function testPattern(contents: Contents): Promise<string> {
+  const admin = adminUrl();
+  const root = await adminOf(admin);
+  try {
+    return await madeOnce(root, admin, contents);
+  } finally {
+    await root.destroy();
+  }
+}
+
+function adminUrl(): string {
+  const admin = process.env.ANVILSTONE_TEST_POSTGRES;
+  if (!admin)
+    throw new Error('ANVILSTONE_TEST_POSTGRES is not set; run the tests with “npm test” or “npm run test:unit”');
+  return admin;
+}
+
+async function adminOf(admin: string): Promise<Knex> {
+  const root = knex({ client: 'pg', connection: admin, acquireConnectionTimeout: 10_000 });
+  await reached(root);
+  return root;
 }
 
 /** Where the machine is held up for half a minute no connection comes about in that time; afterwards the next one does. */
@@ -68,6 +91,10 @@ async function fill(url: string, { demo, records }: Contents): Promise<void> {
     await migrate(db);
     await migrate(house);
     if (demo) await seedDemoOnce(db, { records: records ?? false });
+    // Its tables are made when it is first used, which takes a second.
+    const queue = jobQueue(url, house, pino({ level: 'silent' }));
+    await queue.work(0, () => Promise.resolve());
+    await queue.close();
   } finally {
     await db.destroy();
     await house.destroy();

@@ -40,6 +40,13 @@ export function askFor(search: URLSearchParams): void {
 export function useArrivals(): void {
   const { pathname, search } = useLocation();
   useEffect(() => arrived(pathname, search), [pathname, search]);
+  // Without the frame nobody will say that it has arrived.
+  useEffect(
+    () => () => {
+      pending = undefined;
+    },
+    [],
+  );
 }
 
 function arrived(path: string, search: string): void {

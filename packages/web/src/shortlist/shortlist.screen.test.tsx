@@ -72,6 +72,10 @@ test('grades are pinned to the top and compared', async () => {
   const pins = screen.getAllByRole('button', { name: /^Pin / });
   await user.click(pins[3]!);
   await waitFor(() => expect(where()).toContain('pin='));
+  // It has gone to the top: what is pressed next stays where it is.
+  await waitFor(() =>
+    expect(screen.getAllByRole('button', { name: /^(Pin|Unpin) / })[0]).toHaveAccessibleName(/^Unpin/),
+  );
   await user.click(screen.getAllByRole('button', { name: /^Pin / })[4]!);
   const compare = await screen.findByRole('link', { name: 'Compare these 2' });
   const pinned = new URLSearchParams(where().split('?')[1]).get('pin')!.split(',');
