@@ -1,3 +1,5 @@
+import type { RouteObject } from 'react-router';
+import { routes } from '../app/routes.tsx';
 import { HEADING_WORDS } from '../ui/headingWords.ts';
 import { KEYS_EVERYWHERE, SCREENS, screenAt } from './screens.ts';
 import { findWord, WORDS, wordsLike } from './words.ts';
@@ -58,4 +60,20 @@ test('words are found by name first, then by what their explanation says', () =>
   expect(wordsLike('CREEP').length).toBeGreaterThan(3);
   expect(wordsLike('noncentral')).toEqual([]);
   expect(wordsLike('')).toHaveLength(WORDS.length);
+});
+
+/** Every address that the router knows, with something in the place of what varies. */
+function addresses(list: readonly RouteObject[], above = ''): string[] {
+  return list.flatMap(({ path, index, children }) => {
+    const here = path === undefined ? above : `${above}/${path}`;
+    const own = path !== undefined && !index && !children ? [here.replace(/:\w+/g, 'x')] : [];
+    return [...own, ...addresses(children ?? [], here)];
+  });
+}
+
+test('every address that leads to a screen is explained', () => {
+  const all = addresses(routes).filter((address) => !address.includes('*'));
+  expect(all.length).toBeGreaterThan(40);
+  // Who is welcomed there is not in yet: nothing is around it, help neither.
+  expect(all.filter((address) => !screenAt(address))).toEqual(['/welcome']);
 });
