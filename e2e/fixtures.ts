@@ -13,7 +13,7 @@ interface OfWorker {
 /** Tests on a server of their worker’s own, each in a browser profile of its own: for those whose subject is the profile, or several people. */
 export const coldTest = base.extend<object, Pick<OfWorker, 'workshop'>>({
   workshop: [
-    // eslint-disable-next-line no-empty-pattern -- Playwright reads from the pattern what a fixture needs
+    // oxlint-disable-next-line no-empty-pattern -- Playwright reads from the pattern what a fixture needs
     async ({}, use) => {
       const workshop = await startWorkshop();
       await use(workshop);

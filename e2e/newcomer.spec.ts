@@ -6,7 +6,7 @@ const LAMP_ARM = '/parts/0a7c1d00-0000-4000-8000-000000000003';
 
 /** On a server with nothing in it. */
 const emptyTest = coldTest.extend({
-  // eslint-disable-next-line no-empty-pattern -- Playwright reads from the pattern what a fixture needs
+  // oxlint-disable-next-line no-empty-pattern -- Playwright reads from the pattern what a fixture needs
   baseURL: async ({}, use) => {
     const empty = await startWorkshop({ sample: false, args: ['--no-demo'] });
     await use(empty.url);

@@ -3,13 +3,12 @@ import { captureLater } from './run.mjs';
 
 /** What is checked without running the product, each an npm script; what takes longest first. */
 export const GATES = [
-  ['React’s rules', 'check:hooks'],
   ['type check', 'check:types'],
-  ['formatting', 'check:format'],
   ['lint', 'check:lint'],
   ['weight of the pages', 'check:budget'],
   ['dependency rule', 'check:dependencies'],
   ['unused code', 'check:unused'],
+  ['formatting', 'check:format'],
   ['published schemas', 'check:schemas'],
 ];
 const AT_ONCE = 2;

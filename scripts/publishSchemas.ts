@@ -5,7 +5,7 @@
  */
 import { mkdirSync, readdirSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { publishedFiles } from '@anvilstone/schema/published';
-import { format } from 'prettier';
+import { format } from 'oxfmt';
 
 const folder = new URL('../docs/schemas/', import.meta.url);
 const check = process.argv.includes('--check');
@@ -15,7 +15,7 @@ mkdirSync(folder, { recursive: true });
 const files = publishedFiles();
 for (const [name, schema] of files) {
   const file = new URL(name, folder);
-  const text = await format(JSON.stringify(schema), { parser: 'json', printWidth: 120 });
+  const { code: text } = await format(name, JSON.stringify(schema), { printWidth: 120 });
   if (!check) writeFileSync(file, text);
   else if (read(file) !== text) complain(name, 'is not up to date');
 }

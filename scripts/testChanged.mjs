@@ -29,7 +29,7 @@ const check = async (name, command, args) => {
 
 const checks = [
   check('type check', 'node', ['scripts/checkTypes.mjs']),
-  check('formatting', local('prettier'), ['--check', '--log-level', 'warn', ...changed]),
+  check('formatting', local('oxfmt'), ['--check', '--no-error-on-unmatched-pattern', ...changed]),
   check('lint', local('oxlint'), ['--type-aware', '--quiet', ...code]),
 ];
 if (code.some((file) => file.startsWith('packages/schema/')))

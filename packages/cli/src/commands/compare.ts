@@ -36,7 +36,8 @@ const welchReport = (a: readonly number[], b: readonly number[]) => ({
 });
 
 type Report =
-  ({ kind: 'paired' } & ReturnType<typeof pairedRatio>) | ({ kind: 'welch' } & ReturnType<typeof compareMeans>);
+  | ({ kind: 'paired' } & ReturnType<typeof pairedRatio>)
+  | ({ kind: 'welch' } & ReturnType<typeof compareMeans>);
 
 function inWords(report: Report): string {
   const { low, high } = report.interval;

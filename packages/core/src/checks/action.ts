@@ -15,7 +15,8 @@ export function isDriven(load: PreparedLoad): boolean {
 
 /** What acts, in the model's own action; unknown where the stiffness decides it and is not known. */
 export type Acting =
-  { known: true; action: number; evidence: EvidenceClass } | { known: false; gaps: readonly string[] };
+  | { known: true; action: number; evidence: EvidenceClass }
+  | { known: false; gaps: readonly string[] };
 
 /** The action of a load as it comes on at a temperature: forced movements and knocks through the part's own stiffness. */
 export function actingAt(context: CheckContext, load: PreparedLoad, temperatureC: number): Acting {

@@ -1,6 +1,16 @@
 /** What a mark stands for; each face of the app gives it a look that suits its ground. */
 export type Role =
-  'grid' | 'axis' | 'series' | 'need' | 'need-line' | 'limit' | 'mark' | 'part-0' | 'part-1' | 'part-2' | 'part-3';
+  | 'grid'
+  | 'axis'
+  | 'series'
+  | 'need'
+  | 'need-line'
+  | 'limit'
+  | 'mark'
+  | 'part-0'
+  | 'part-1'
+  | 'part-2'
+  | 'part-3';
 
 export type Mark =
   | { kind: 'path'; role: Role; d: string; dash?: string }

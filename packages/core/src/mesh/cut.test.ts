@@ -128,7 +128,16 @@ describe('outlines', () => {
   });
 
   test('a triangle keeps its three corners however few are wanted', () =>
-    expect(simplifyLoop([[0, 0], [1, 0], [0, 1]], 2)).toHaveLength(3)); // prettier-ignore
+    expect(
+      simplifyLoop(
+        [
+          [0, 0],
+          [1, 0],
+          [0, 1],
+        ],
+        2,
+      ),
+    ).toHaveLength(3));
 
   test('the drawing holds every outline at true size and no sign that breaks it', () => {
     const { section: cut } = cutAcross(

@@ -61,7 +61,8 @@ export async function keepFileCurve(db: Knex, trialId: string, curve: WholeCurve
 /** Undefined: the trial has no curve; it was typed. */
 export async function wholeCurve(db: Knex, trialId: string): Promise<WholeCurve | undefined> {
   const file = (await db('trial_curves').where({ trial_id: trialId }).first('readings', 'columns')) as
-    { readings: number; columns: Buffer } | undefined;
+    | { readings: number; columns: Buffer }
+    | undefined;
   return file ? fromColumns(file.readings, file.columns) : fromGauges(db, trialId);
 }
 

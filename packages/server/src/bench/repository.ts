@@ -44,7 +44,8 @@ export async function findAttachment(
   id: string,
 ): Promise<{ document: Attachment; content: Buffer } | undefined> {
   return (await db('attachments').where({ id }).first('document', 'content')) as
-    { document: Attachment; content: Buffer } | undefined;
+    | { document: Attachment; content: Buffer }
+    | undefined;
 }
 
 export const removeAttachment = async (db: Knex, id: string): Promise<boolean> =>

@@ -175,7 +175,8 @@ export function runService(
 
   async function runOf(trialId: string): Promise<Run | undefined> {
     const row = (await db('trial_runs').where({ trial_id: trialId }).first('document')) as
-      { document: Run } | undefined;
+      | { document: Run }
+      | undefined;
     return row?.document;
   }
 

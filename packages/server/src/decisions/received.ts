@@ -60,7 +60,8 @@ export async function receivedRecords(db: Knex): Promise<ReceivedRecord[]> {
 
 export async function receivedFile(db: Knex, id: string): Promise<DecisionFile> {
   const row = (await db('received_records').where({ id }).first('document')) as
-    Pick<ReceivedRow, 'document'> | undefined;
+    | Pick<ReceivedRow, 'document'>
+    | undefined;
   if (!row) throw notFound('record', id);
   return row.document;
 }

@@ -78,7 +78,8 @@ export async function listAllDecisions(db: Knex): Promise<(DecisionSummary & { p
 /** Undefined: no such decision. */
 export async function findDecision(db: Knex, id: string): Promise<Decision | undefined> {
   const row = (await db<DecisionRow>('decisions').where({ id }).first('frozen', 'number')) as
-    Pick<DecisionRow, 'frozen' | 'number'> | undefined;
+    | Pick<DecisionRow, 'frozen' | 'number'>
+    | undefined;
   return row && { ...row.frozen, number: row.number };
 }
 

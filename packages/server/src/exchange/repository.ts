@@ -110,7 +110,8 @@ export async function changeImport(
 /** Library version the stored plan was made against. */
 export async function plannedAgainst(db: Knex, id: string): Promise<string | null> {
   const row = (await db('imports').where({ id }).first('library_version')) as
-    { library_version: string | null } | undefined;
+    | { library_version: string | null }
+    | undefined;
   return row?.library_version ?? null;
 }
 

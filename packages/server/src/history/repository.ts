@@ -104,7 +104,8 @@ export async function findChange(db: Knex, id: number): Promise<FoundChange | un
   if (!row) return undefined;
   const { kind, record } = row;
   const next = (await db('changes').where({ kind, record }).where('id', '>', id).orderBy('id').first('before')) as
-    { before: unknown } | undefined;
+    | { before: unknown }
+    | undefined;
   const after = row.action === 'removed' ? null : next ? next.before : await currentOf(db, kind, record);
   const title = titleIn(kind, after) ?? titleIn(kind, row.before);
   return { kind, record, change: toChange(row, title), before: row.before ?? null, after, isLast: next === undefined };

@@ -40,7 +40,8 @@ export async function findPhoto(
   id: string,
 ): Promise<{ document: FindingPhoto; content: Buffer } | undefined> {
   return (await db('finding_photos').where({ id }).first('document', 'content')) as
-    { document: FindingPhoto; content: Buffer } | undefined;
+    | { document: FindingPhoto; content: Buffer }
+    | undefined;
 }
 
 export const removePhoto = async (db: Knex, id: string): Promise<boolean> =>

@@ -4,7 +4,8 @@ import type { Knex } from 'knex';
 /** Revision 0: nothing was ever planned. */
 export async function findSchedule(db: Knex): Promise<DryerScheduleRecord> {
   const row = (await db('dryer_schedule').first('revision', 'document')) as
-    { revision: number; document: DryerSchedule } | undefined;
+    | { revision: number; document: DryerSchedule }
+    | undefined;
   return row
     ? { schedule: row.document, revision: row.revision }
     : { schedule: { runs: [], conditioning: [] }, revision: 0 };

@@ -15,7 +15,7 @@ export function ChoiceWords({ wishes, sizedSoFar }: { wishes: RankingWishes; siz
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.choice(brief, wishes, units),
     // Put into words anew when more grades have been sized.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
     [brief, wishes, units, sizedSoFar],
   );
   const { value: sentences } = useComputed(library, ask);

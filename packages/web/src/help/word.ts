@@ -6,5 +6,12 @@ export interface Word {
   /** The arithmetic in one line, where there is one. */
   formula?: string;
   group:
-    'Judging' | 'Loads' | 'Heat and time' | 'Evidence' | 'Bench and records' | 'Printing' | 'Fibre' | 'Surroundings';
+    | 'Judging'
+    | 'Loads'
+    | 'Heat and time'
+    | 'Evidence'
+    | 'Bench and records'
+    | 'Printing'
+    | 'Fibre'
+    | 'Surroundings';
 }

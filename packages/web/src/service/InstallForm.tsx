@@ -35,7 +35,7 @@ export function InstallForm({
   const [mark, setMark] = useState('');
   const [place, setPlace] = useState('');
   const [by, setBy] = useState(useOwnName());
-  const [date, setDate] = useState(new Date().toISOString().slice(0, 10));
+  const [date, setDate] = useState(() => new Date().toISOString().slice(0, 10));
   const installedAt = Number.isNaN(Date.parse(date)) ? undefined : `${date}T12:00:00Z`;
   // Of the date and grade as they stand: the plan of a moment ago would be kept with the wrong dates.
   const { currentData: planned, error: noPlan } = usePlanInspectionsQuery(

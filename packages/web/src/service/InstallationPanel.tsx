@@ -114,8 +114,8 @@ function Due({
     const there = installation.inspections.find(({ on }) => on === to);
     // Two looks on one day are one look for both.
     const moved = { on: to, modeIds: [...new Set([...(there?.modeIds ?? []), ...moving.modeIds])] };
-    const inspections = [...installation.inspections.filter(({ on }) => on !== from && on !== to), moved].sort(
-      (x, y) => (x.on < y.on ? -1 : 1),
+    const inspections = [...installation.inspections.filter(({ on }) => on !== from && on !== to), moved].sort((x, y) =>
+      x.on < y.on ? -1 : 1,
     );
     void save({ installation: { ...installation, inspections }, revision });
   };

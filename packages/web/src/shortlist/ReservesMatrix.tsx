@@ -17,7 +17,8 @@ const CHECK_PX = 79;
 const MOST_PRINTED = 250;
 
 type Line =
-  { kind: 'group'; title: string; count: number } | { kind: 'row'; id: string; place: number; was: number | undefined };
+  | { kind: 'group'; title: string; count: number }
+  | { kind: 'row'; id: string; place: number; was: number | undefined };
 
 /** Grades × checks. The governing cell of each row is the warm one; every cell opens its working. */
 export function ReservesMatrix({

@@ -85,7 +85,7 @@ export function ShortlistStage() {
         { schoolId: school.id, weights, ...(leastChance === undefined ? {} : { leastChance }) },
       ),
     // Asked again when more grades have been sized or made sure of.
-    // eslint-disable-next-line react-hooks/exhaustive-deps
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
     [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, leastChance, sizedSoFar, sure.done],
   );
   const pin = useCallback(

@@ -50,7 +50,18 @@ export interface Prediction {
 export type Predicted = Prediction | { known: false; gaps: readonly string[] };
 
 export type Rig =
-  'pull' | 'bend' | 'part' | 'weight' | 'twist' | 'pendulum' | 'drop' | 'oven' | 'bath' | 'rub' | 'meter' | 'outside';
+  | 'pull'
+  | 'bend'
+  | 'part'
+  | 'weight'
+  | 'twist'
+  | 'pendulum'
+  | 'drop'
+  | 'oven'
+  | 'bath'
+  | 'rub'
+  | 'meter'
+  | 'outside';
 
 /**
  * How one thing is tested: what it settles, what is needed, step by step, what it gives and what is expected. One module and one line in

@@ -108,7 +108,8 @@ function bentSoakMPa({ material }: CheckContext, fluid: FluidContact): number | 
 }
 
 type Pull =
-  { stressMPa: number; loadCaseId: string | undefined; evidence: EvidenceClass } | { gaps: readonly string[] };
+  | { stressMPa: number; loadCaseId: string | undefined; evidence: EvidenceClass }
+  | { gaps: readonly string[] };
 
 /** The largest tension, within the layers or across them, of what stays on, repeats or is held; MPa. */
 function lastingPull(context: CheckContext): Pull {

@@ -9,7 +9,9 @@ export interface OpenMesh extends LoadedMesh {
 }
 
 export type MeshState =
-  { state: 'none'; problem?: string } | { state: 'reading'; name: string } | { state: 'open'; mesh: OpenMesh };
+  | { state: 'none'; problem?: string }
+  | { state: 'reading'; name: string }
+  | { state: 'open'; mesh: OpenMesh };
 
 /** The part’s mesh: opened in a worker of its own, kept on this computer, and there again after a reload. */
 export function useMesh(partId: string) {
