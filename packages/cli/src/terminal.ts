@@ -3,7 +3,7 @@ import type { Problem, ProblemIssue } from '@anvilstone/schema';
 /** What a command may touch, so that tests can hand it something else. */
 export interface Terminal {
   readFile(path: string): Promise<string>;
-  readBytes(path: string): Promise<Uint8Array>;
+  readBytes(path: string): Promise<Uint8Array<ArrayBuffer>>;
   writeFile(path: string, contents: string | Uint8Array): Promise<void>;
   out(text: string): void;
   error(text: string): void;
@@ -47,7 +47,7 @@ export async function readJson(terminal: Terminal, path: string): Promise<unknow
   }
 }
 
-export async function readBytes(terminal: Terminal, path: string): Promise<Uint8Array> {
+export async function readBytes(terminal: Terminal, path: string): Promise<Uint8Array<ArrayBuffer>> {
   try {
     return await terminal.readBytes(path);
   } catch (error) {
