@@ -20,6 +20,7 @@ interface Row {
 }
 
 const MOST_PLACES = 6;
+const FEWEST_LETTERS = 2;
 const GROUPS: Record<SearchHit['kind'], string> = {
   part: 'Parts',
   grade: 'Grades',
@@ -38,19 +39,26 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
   const { pathname } = useLocation();
   const partId = /^\/parts\/([0-9a-f-]{36})/.exec(pathname)?.[1];
   const asked = useDeferredValue(typed.trim());
-  const { currentData: hits, error, isFetching } = useSearchQuery(asked.length > 1 ? asked : skipToken);
+  const { currentData: hits, error, isFetching } = useSearchQuery(asked.length >= FEWEST_LETTERS ? asked : skipToken);
   const listId = useId();
   const places = matching(commandsFor(partId), typed)
     .slice(0, typed === '' ? undefined : MOST_PLACES)
     .map((one): Row => ({ ...one, group: 'Go to', line: '', snippet: '' }));
-  // Never what was found for other words: Enter would open it.
-  const found = asked.length > 1 && asked === typed.trim() ? rowsOf(hits ?? []) : [];
+  // Never what was found, missed or broken for other words: Enter would open it, and “nothing” would be said too soon.
+  const isAsked = asked.length >= FEWEST_LETTERS && asked === typed.trim();
+  const found = isAsked ? rowsOf(hits ?? []) : [];
   // A place called by the beginning of its name leads, and stays where it is when what is written arrives;
   // else what is written comes before where to go.
   const called = places.filter(({ title }) => calledBy(title, typed));
   const rows = [...called, ...found, ...places.filter((place) => !called.includes(place))];
   const chosen = Math.min(at, rows.length - 1);
   const units = conversions(typed);
+  const nothing =
+    rows.length > 0 || units.length > 0
+      ? undefined
+      : typed.trim().length < FEWEST_LETTERS
+        ? 'No place begins so. Two letters search everything.'
+        : isAsked && hits && !error && 'Nothing with all of these words.';
   const go = (row: Row | undefined) => {
     if (!row) return;
     onClose();
@@ -91,10 +99,8 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
             {units.length > 0 && <p className="mt-1.5 font-semibold">= {units.join(' = ')}</p>}
           </div>
           <div className="grow overflow-y-auto p-2" aria-busy={isFetching}>
-            {error !== undefined && <ProblemNotice error={error} />}
-            {rows.length === 0 && !isFetching && units.length === 0 && (
-              <p className="p-2 text-quiet">Nothing with all of these words.</p>
-            )}
+            {isAsked && error !== undefined && <ProblemNotice error={error} />}
+            {nothing && <p className="p-2 text-quiet">{nothing}</p>}
             <ul id={listId} role="listbox" aria-label="Found">
               {rows.map((row, i) => (
                 <li

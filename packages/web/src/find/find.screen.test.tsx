@@ -64,13 +64,16 @@ test('a quantity is told in other units; nothing found is said; what went wrong 
   await user.type(input, '12 lbf');
   expect(await screen.findByText(/^= 53\.\d+ N/)).toBeVisible();
   await user.clear(input);
-  await user.type(input, 'zzyzx');
+  await user.type(input, 'ŋ');
+  expect(screen.getByText('No place begins so. Two letters search everything.')).toBeVisible();
+  await user.type(input, 'ŋŋ');
   expect(await screen.findByText('Nothing with all of these words.')).toBeVisible();
   house.says('GET', 'search', () => {
     throw new Refused({ status: 500, title: 'Broken', detail: 'The list of words is being made.' });
   });
   await user.type(input, 'y');
   expect(await screen.findByText('The list of words is being made.')).toBeVisible();
+  expect(screen.queryByText(/^Nothing/)).toBeNull();
   await user.keyboard('{Escape}');
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
 });
