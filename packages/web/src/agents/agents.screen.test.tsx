@@ -16,7 +16,7 @@ test('an agent of our own is written down, with what it does to a family, and li
   await user.click(await field('PC cracks under tension'));
   await user.click(save);
   expect(await screen.findByRole('heading', { name: 'Rope wash' })).toBeVisible();
-  expect(where()).toBe('/agents/rope-wash');
+  await waitFor(() => expect(where()).toBe('/agents/rope-wash'));
   expect(house.asked).toEqual([
     {
       method: 'PUT',

@@ -236,7 +236,7 @@ describe('results', () => {
     const options = within(choose).getAllByRole('option');
     expect(options.length).toBeGreaterThan(1);
     await user.selectOptions(choose, options[1]!);
-    expect(where()).toContain(`outcome=${(options[1] as HTMLOptionElement).value}`);
+    await waitFor(() => expect(where()).toContain(`outcome=${(options[1] as HTMLOptionElement).value}`));
   });
 
   test('one is accepted by name, after what it would move in every part was shown', async () => {

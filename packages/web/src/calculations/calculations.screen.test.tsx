@@ -45,7 +45,7 @@ test('a formula is found by its words; none is said to be none', async () => {
   expect(list.getAllByRole('link').length).toBeGreaterThan(0);
   for (const link of list.getAllByRole('link')) expect(link.textContent.toLowerCase()).toMatch(/snap|hook/);
   await user.click(list.getAllByRole('link')[0]!);
-  expect(where()).toMatch(/^\/calculations\/[a-z-]*snap/);
+  await waitFor(() => expect(where()).toMatch(/^\/calculations\/[a-z-]*snap/));
   await typeOver(user, 'Find a formula', 'perpetual motion');
   expect(list.getByText('None has these words.')).toBeVisible();
 });

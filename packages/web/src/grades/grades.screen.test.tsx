@@ -21,7 +21,7 @@ test('is narrowed down by words, family and price, and the address keeps it', as
   await user.type(await field('Price, at most'), '30');
   const cheap = petg.filter(({ pricePerKgUsd }) => pricePerKgUsd !== null && pricePerKgUsd <= 30);
   await counted(cheap.length);
-  expect(where()).toContain('q=petg');
+  await waitFor(() => expect(where()).toContain('q=petg'));
   // A colleague who opens the link sees the same.
   const link = where();
   const second = openApp(link);
@@ -75,7 +75,7 @@ test('is ordered by any column, and the other way round', async () => {
   const price = table().getByRole('columnheader', { name: /^Price/ });
   await user.click(within(price).getByRole('button'));
   expect(price).toHaveAttribute('aria-sort', 'ascending');
-  expect(where()).toContain('sort=price');
+  await waitFor(() => expect(where()).toContain('sort=price'));
   const cheapest = sampleGrades
     .filter(({ pricePerKgUsd: one }) => one !== null)
     .sort((a, b) => a.pricePerKgUsd! - b.pricePerKgUsd!)[0]!;

@@ -78,7 +78,7 @@ describe('help', () => {
     const some = Number(/\d+/.exec(screen.getByText(/^\d+ words?$/).textContent)![0]);
     expect(some).toBeGreaterThan(0);
     expect(some).toBeLessThan(all);
-    expect(where()).toBe('/words?find=reserve');
+    await waitFor(() => expect(where()).toBe('/words?find=reserve'));
     await user.type(screen.getByRole('searchbox', { name: 'Find a word' }), 'xyz');
     expect(screen.getByText(/No word or explanation has “reservexyz” in it/)).toBeVisible();
   });

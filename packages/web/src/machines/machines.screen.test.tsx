@@ -100,7 +100,7 @@ test('one of the list is looked at, changed, and removed', async () => {
     .map((cell) => within(cell).getByRole('button').textContent);
   expect(names).toHaveLength(house.kinds.machines.byId.size);
   await user.click(within(table).getByRole('button', { name: names[2]! }));
-  expect(where()).toMatch(/^\/machines\?machine=/);
+  await waitFor(() => expect(where()).toMatch(/^\/machines\?machine=/));
   expect(within(table).getByRole('button', { name: names[2]! })).toHaveAttribute('aria-pressed', 'true');
   const id = where().split('=')[1]!;
   openApp(`/machines/${id}/edit`, { house });

@@ -106,7 +106,7 @@ describe('a new part', () => {
     });
     await user.upload(choose, jsonFile('half.json', '{"title":"Half"}'));
     expect(await screen.findByText('The brief does not fit.')).toBeVisible();
-    expect(where()).toBe('/parts?new=part');
+    await waitFor(() => expect(where()).toBe('/parts?new=part'));
   });
 
   test('the sheet is closed by a key, and its address goes with it', async () => {
@@ -114,7 +114,7 @@ describe('a new part', () => {
     await screen.findByRole('dialog');
     await user.keyboard('{Escape}');
     await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
-    expect(where()).toBe('/parts');
+    await waitFor(() => expect(where()).toBe('/parts'));
   });
 
   test('in an empty workshop the kinds of parts are there at once, and the grades that are missing', async () => {

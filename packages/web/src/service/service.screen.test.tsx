@@ -228,7 +228,7 @@ test('all that is in service: what is due, how parts last, and lessons found by 
   expect(all).toBeGreaterThan(1);
   await user.type(lessons.getByLabelText('Find in what was seen and learned'), 'pawl');
   expect(lessons.getAllByRole('listitem').length).toBeLessThan(all);
-  expect(where()).toBe('/service?find=pawl');
+  await waitFor(() => expect(where()).toBe('/service?find=pawl'));
   await user.type(lessons.getByLabelText('Find in what was seen and learned'), ' unicorn');
   expect(lessons.getByText('Nothing with these words.')).toBeVisible();
   const fleets = within(screen.getByRole('region', { name: 'Parts and how they last' }));
