@@ -11,6 +11,7 @@ import { QuantityField } from '../ui/QuantityField.tsx';
 import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { SaveProblem } from '../ui/SaveProblem.tsx';
 import { moment } from '../ui/when.ts';
+import { useInTurn } from '../app/useInTurn.ts';
 import { useSaveTrialMutation } from './benchApi.ts';
 import { EVENT_WORDS, SOURCE_WORDS } from './words.ts';
 
@@ -31,12 +32,12 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
   const units = useAppSelector((state) => state.settings.units);
   const [editing, setEditing] = useState<'right' | 'out' | 'broke'>();
   const [save, { error, isLoading }] = useSaveTrialMutation();
-  const keep = (next: Trial) =>
-    void save({ trial: next, revision: record.revision })
-      .unwrap()
+  const change = useInTurn(`trial ${trial.id}`, { trial, revision: record.revision }, (one) => save(one).unwrap());
+  const keep = (next: (newest: Trial) => Trial) =>
+    void change((newest) => ({ trial: next(newest.trial), revision: newest.revision })).then((isKept) => {
       // What was opened while the answer was on its way stays open.
-      .then(() => setEditing((now) => (now === editing ? undefined : now)))
-      .catch(() => undefined);
+      if (isKept) setEditing((now) => (now === editing ? undefined : now));
+    });
   const found = foundIn(trial);
   const ids = (Object.keys(FOUND) as NumberId[]).filter((id) => found[id] !== undefined);
   const shown = (id: NumberId, value: number) =>
@@ -103,13 +104,7 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
           <Button onClick={() => setEditing('broke')}>Where it broke</Button>
           <Button onClick={() => setEditing('right')}>Put a number right</Button>
           {trial.excluded ? (
-            <Button
-              disabled={isLoading}
-              onClick={() => {
-                const { excluded: _no, ...counted } = trial;
-                keep(counted);
-              }}
-            >
+            <Button disabled={isLoading} onClick={() => keep(({ excluded: _no, ...counted }) => counted)}>
               Count it after all
             </Button>
           ) : (
@@ -124,7 +119,7 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
         <WithReason
           label="Why it does not count (it stays in sight)"
           action="Leave it out"
-          onSave={(why) => keep({ ...trial, excluded: { why } })}
+          onSave={(why) => keep((newest) => ({ ...newest, excluded: { why } }))}
           onCancel={() => setEditing(undefined)}
         />
       )}
@@ -133,7 +128,7 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
           label="Where and how it broke"
           action="Write it down"
           first={trial.broke ?? ''}
-          onSave={(broke) => keep({ ...trial, broke })}
+          onSave={(broke) => keep((newest) => ({ ...newest, broke }))}
           onCancel={() => setEditing(undefined)}
         />
       )}
@@ -205,7 +200,7 @@ function PutRight({
 }: {
   trial: Trial;
   method: TestMethod;
-  onSave: (trial: Trial) => void;
+  onSave: (change: (newest: Trial) => Trial) => void;
   onCancel: () => void;
 }) {
   const [found, setFound] = useState<Findings>(trial.corrected?.found ?? {});
@@ -240,7 +235,7 @@ function PutRight({
       <SaveOrCancel
         ready={why.trim() !== '' && Object.keys(found).length > 0}
         label="Put it right"
-        onSave={() => onSave({ ...trial, corrected: { found, why: why.trim() } })}
+        onSave={() => onSave((newest) => ({ ...newest, corrected: { found, why: why.trim() } }))}
         onCancel={onCancel}
       />
     </div>

@@ -12,7 +12,8 @@ import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { SaveOrCancel } from '../ui/SaveOrCancel.tsx';
 import { FindingCard } from './FindingCard.tsx';
 import { FindingForm } from './FindingForm.tsx';
-import { useRemoveInstallationMutation, useSaveInstallationMutation } from './serviceApi.ts';
+import { useRemoveInstallationMutation } from './serviceApi.ts';
+import { useChangeInstallation } from './useChangeInstallation.ts';
 import { day } from './words.ts';
 
 /** One part in service: where and since when, looks that are due, and everything that was found of it. */
@@ -95,7 +96,7 @@ export function InstallationPanel({
 }
 
 function Due({
-  record: { installation, revision },
+  record,
   findings,
   today,
   onLook,
@@ -105,19 +106,13 @@ function Due({
   today: string;
   onLook: (forDate: string) => void;
 }) {
-  const [save, saving] = useSaveInstallationMutation();
+  const { installation } = record;
+  const { change, error } = useChangeInstallation(record);
   const done = new Set(findings.map(({ finding }) => finding.forDate));
   const open = installation.inspections.filter(({ on }) => !done.has(on));
   const move = (from: string, to: string) => {
     if (to === '' || to === from) return;
-    const moving = installation.inspections.find(({ on }) => on === from)!;
-    const there = installation.inspections.find(({ on }) => on === to);
-    // Two looks on one day are one look for both.
-    const moved = { on: to, modeIds: [...new Set([...(there?.modeIds ?? []), ...moving.modeIds])] };
-    const inspections = [...installation.inspections.filter(({ on }) => on !== from && on !== to), moved].sort((x, y) =>
-      x.on < y.on ? -1 : 1,
-    );
-    void save({ installation: { ...installation, inspections }, revision });
+    void change((newest) => ({ ...newest, inspections: movedLook(newest.inspections, from, to) }));
   };
   return (
     <section aria-label="Looks that are due" className="mt-3">
@@ -143,16 +138,17 @@ function Due({
           </li>
         ))}
       </ul>
-      <AddLook record={{ installation, revision }} />
+      <AddLook record={record} />
       {open.length > 4 && <p className="text-xs text-quiet">and {open.length - 4} later</p>}
-      {saving.error !== undefined && <ProblemNotice error={saving.error} />}
+      {error !== undefined && <ProblemNotice error={error} />}
     </section>
   );
 }
 
 /** A look besides those that were proposed, for everything that the others look for. */
-function AddLook({ record: { installation, revision } }: { record: InstallationRecord }) {
-  const [save, saving] = useSaveInstallationMutation();
+function AddLook({ record }: { record: InstallationRecord }) {
+  const { installation } = record;
+  const { change, error, isLoading } = useChangeInstallation(record);
   const [on, setOn] = useState('');
   const taken = installation.inspections.some((one) => one.on === on);
   const modeIds = [...new Set(installation.inspections.flatMap((one) => one.modeIds))];
@@ -170,22 +166,21 @@ function AddLook({ record: { installation, revision } }: { record: InstallationR
         )}
       </Field>
       <Button
-        disabled={on === '' || taken || saving.isLoading}
+        disabled={on === '' || taken || isLoading}
         onClick={() => {
-          const inspections = [...installation.inspections, { on, modeIds }].sort((a, b) => (a.on < b.on ? -1 : 1));
-          void save({ installation: { ...installation, inspections }, revision });
+          void change((newest) => ({ ...newest, inspections: inOrder([...newest.inspections, { on, modeIds }]) }));
           setOn('');
         }}
       >
         Add it
       </Button>
-      {saving.error !== undefined && <ProblemNotice error={saving.error} />}
+      {error !== undefined && <ProblemNotice error={error} />}
     </div>
   );
 }
 
-function TakeOut({ record: { installation, revision } }: { record: InstallationRecord }) {
-  const [save, saving] = useSaveInstallationMutation();
+function TakeOut({ record }: { record: InstallationRecord }) {
+  const { change, error, isLoading } = useChangeInstallation(record);
   const [open, setOpen] = useState(false);
   const [why, setWhy] = useState('');
   if (!open)
@@ -198,17 +193,24 @@ function TakeOut({ record: { installation, revision } }: { record: InstallationR
     <div className="grow">
       <TextField label="Why it is taken out" value={why} maxLength={200} onChange={setWhy} />
       <SaveOrCancel
-        ready={why.trim() !== '' && !saving.isLoading}
+        ready={why.trim() !== '' && !isLoading}
         label="Take it out"
-        error={saving.error}
+        error={error}
         onSave={() =>
-          void save({
-            installation: { ...installation, removed: { at: new Date().toISOString(), why: why.trim() } },
-            revision,
-          })
+          void change((newest) => ({ ...newest, removed: { at: new Date().toISOString(), why: why.trim() } }))
         }
         onCancel={() => setOpen(false)}
       />
     </div>
   );
+}
+
+type Looks = InstallationRecord['installation']['inspections'];
+const inOrder = (looks: Looks): Looks => [...looks].sort((a, b) => (a.on < b.on ? -1 : 1));
+
+/** Two looks on one day are one look for both. */
+function movedLook(looks: Looks, from: string, to: string): Looks {
+  const at = (day: string) => looks.find(({ on }) => on === day)?.modeIds ?? [];
+  const moved = { on: to, modeIds: [...new Set([...at(to), ...at(from)])] };
+  return inOrder([...looks.filter(({ on }) => on !== from && on !== to), moved]);
 }

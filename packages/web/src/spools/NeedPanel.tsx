@@ -6,16 +6,16 @@ import { controlLook, Field, TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { localMinute, moment } from '../ui/when.ts';
-import { useSaveSpoolMutation } from './spoolsApi.ts';
+import { useChangeSpool } from './useChangeSpool.ts';
 
 const DAY_MS = 24 * 3600e3;
 
 /** By when a spool has to be dry, and for what: the dryers are planned by it. */
-export function NeedPanel({ one: { spool, revision } }: { one: SpoolInStock }) {
-  const [save, { error }] = useSaveSpoolMutation();
-  const [what, setWhat] = useState(spool.need?.what ?? '');
-  const [atMs, setAt] = useState(() => (spool.need ? Date.parse(spool.need.at) : Date.now() + DAY_MS));
-  const { need, ...rest } = spool;
+export function NeedPanel({ one }: { one: SpoolInStock }) {
+  const { need } = one.spool;
+  const { change, error } = useChangeSpool(one);
+  const [what, setWhat] = useState(need?.what ?? '');
+  const [atMs, setAt] = useState(() => (need ? Date.parse(need.at) : Date.now() + DAY_MS));
   return (
     <Panel title="To be dry by">
       {need && (
@@ -45,16 +45,13 @@ export function NeedPanel({ one: { spool, revision } }: { one: SpoolInStock }) {
         <Button
           disabled={what.trim() === ''}
           onClick={() =>
-            void save({
-              spool: { ...rest, need: { at: new Date(atMs).toISOString(), what: what.trim() } },
-              revision,
-            }).catch(() => undefined)
+            void change((spool) => ({ ...spool, need: { at: new Date(atMs).toISOString(), what: what.trim() } }))
           }
         >
           {need ? 'Change it' : 'Ask for it'}
         </Button>
         {need && (
-          <Button look="quiet" onClick={() => void save({ spool: rest, revision }).catch(() => undefined)}>
+          <Button look="quiet" onClick={() => void change(({ need: _over, ...rest }) => rest)}>
             Nobody waits
           </Button>
         )}

@@ -8,14 +8,16 @@ import { TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
-import { useSaveSpoolMutation, useWeighSpoolMutation } from './spoolsApi.ts';
+import { useWeighSpoolMutation } from './spoolsApi.ts';
+import { useChangeSpool } from './useChangeSpool.ts';
 
 /** Weighs a spool on the scale, or by hand; a mass that does not fit what is known is asked about first. */
-export function WeighPanel({ one: { spool, revision } }: { one: SpoolInStock }) {
+export function WeighPanel({ one }: { one: SpoolInStock }) {
+  const { spool } = one;
   const { data: instruments } = useInstrumentsQuery();
   const scale = instruments?.find(({ kind }) => kind === 'scale');
   const [weigh, { error, isLoading }] = useWeighSpoolMutation();
-  const [save, { error: notSaved }] = useSaveSpoolMutation();
+  const { change, error: notSaved } = useChangeSpool(one);
   const [grossG, setGross] = useState<number>();
   const [note, setNote] = useState('');
   const doubt = grossG === undefined ? undefined : doubtOfWeighing(spool, grossG);
@@ -57,13 +59,11 @@ export function WeighPanel({ one: { spool, revision } }: { one: SpoolInStock }) 
               from: 'typed' as const,
               ...(why ? { note: why } : {}),
             };
-            void save({ spool: { ...spool, events: [...spool.events, event] }, revision })
-              .unwrap()
-              .then(() => {
-                setGross(undefined);
-                setNote('');
-              })
-              .catch(() => undefined);
+            void change((newest) => ({ ...newest, events: [...newest.events, event] })).then((isKept) => {
+              if (!isKept) return;
+              setGross(undefined);
+              setNote('');
+            });
           }}
         >
           Write down

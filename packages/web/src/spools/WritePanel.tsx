@@ -6,11 +6,11 @@ import { Choice, TextField } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
-import { useSaveSpoolMutation } from './spoolsApi.ts';
+import { useChangeSpool } from './useChangeSpool.ts';
 
 /** What was done to a spool by hand: opened, moved, dried, printed from, used up. */
 export function WritePanel({
-  one: { spool, revision },
+  one,
   grade,
   places,
 }: {
@@ -18,43 +18,27 @@ export function WritePanel({
   grade: Grade | undefined;
   places: readonly PlaceRecord[];
 }) {
-  const [save, { error, isLoading }] = useSaveSpoolMutation();
+  const { spool } = one;
+  const { change, error, isLoading } = useChangeSpool(one);
   const drying = grade && dryingOf(grade);
   const [temperatureC, setTemperature] = useState(drying?.dryingC ?? 60);
   const [hours, setHours] = useState(drying?.dryingH ?? 6);
   const [massG, setMass] = useState<number>();
   const [what, setWhat] = useState('');
-  const keep = (next: Spool) =>
-    save({ spool: next, revision })
-      .unwrap()
-      .then(() => true)
-      .catch(() => false);
   const add = (event: SpoolEvent, more: Partial<Spool> = {}) =>
-    keep({ ...spool, ...more, events: [...spool.events, event] });
+    change((newest) => ({ ...newest, ...more, events: [...newest.events, event] }));
   const now = () => new Date().toISOString();
   return (
     <Panel title="Write down what was done">
       <fieldset disabled={isLoading} className="flex flex-col gap-3">
         <div className="flex flex-wrap gap-2">
           {spool.openedAt === undefined && (
-            <Button onClick={() => void keep({ ...spool, openedAt: now() })}>Opened just now</Button>
+            <Button onClick={() => void change((newest) => ({ ...newest, openedAt: now() }))}>Opened just now</Button>
           )}
           {spool.empty ? (
-            <Button
-              onClick={() => {
-                const { empty: _was, ...rest } = spool;
-                void keep(rest);
-              }}
-            >
-              Not empty after all
-            </Button>
+            <Button onClick={() => void change(({ empty: _was, ...rest }) => rest)}>Not empty after all</Button>
           ) : (
-            <Button
-              onClick={() => {
-                const { need: _need, ...rest } = spool;
-                void keep({ ...rest, empty: true });
-              }}
-            >
+            <Button onClick={() => void change(({ need: _need, ...rest }) => ({ ...rest, empty: true }))}>
               It is empty
             </Button>
           )}

@@ -210,6 +210,24 @@ describe('what is done to a spool', () => {
     await waitFor(() => expect(spoolOf(house, 'S-04').need).toBeUndefined());
   });
 
+  test('what is done before the answer to the last deed is there counts too', async () => {
+    const house = testHouse();
+    let answer = () => {};
+    const held = new Promise<void>((resolve) => (answer = resolve));
+    house.says('PUT', 'spools/:id', async ({ params, body }) => {
+      await held;
+      return house.kinds.spools.put(params.id!, body);
+    });
+    const { user } = openApp('/spools/S-04', { house });
+    await user.type((await screen.findAllByLabelText('For what'))[1]!, 'Lamp arm');
+    await user.click(await button('Ask for it'));
+    await typeOver(user, 'Or type it in', '700');
+    await user.click(await button('Write down'));
+    answer();
+    await waitFor(() => expect(spoolOf(house, 'S-04').events.at(-1)).toMatchObject({ kind: 'weighed', grossG: 700 }));
+    expect(spoolOf(house, 'S-04').need?.what).toBe('Lamp arm');
+  });
+
   test('a spool is removed only when that is meant', async () => {
     const { user, house, where } = openApp('/spools/S-04');
     await user.click(await button('Remove S-04'));
