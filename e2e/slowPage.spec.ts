@@ -39,10 +39,14 @@ test.describe('on a slow page no input is lost', () => {
     await page.goto(`/parts/${part.id}/shortlist`);
     const cost = page.getByRole('columnheader', { name: /^One part/ });
     await expect(cost).toBeVisible();
+    const first = page.getByRole('button', { name: /^Pin / }).first();
+    const cheapest = await first.getAttribute('aria-label');
     await slowDown(page);
     await cost.getByRole('button').focus();
     await pressQuickly(page, ['Enter', 'Enter']);
     await expect(cost).toHaveAttribute('aria-sort', 'descending');
+    // The rows follow the heading: those of before are soon out of sight, and out of the page.
+    await expect(first).not.toHaveAttribute('aria-label', cheapest!);
     // The rows are as they were when the second and the third are pinned.
     await page.evaluate(() => {
       const pins = [...document.querySelectorAll<HTMLElement>('[aria-label^="Pin "]')].slice(0, 3);
