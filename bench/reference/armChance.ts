@@ -36,7 +36,12 @@ export function chanceOfArmPlainly(
       layerShear: m.layerShear * bonded,
       // A curve that lies higher is a part that is cooler, in its creep too.
       logModulusAt: (temperatureC) => m.logModulusAt(cooler(temperatureC)),
-      creep: { ...m.creep, shift: (temperatureC) => m.creep.shift(cooler(temperatureC)) },
+      creep: {
+        ...m.creep,
+        shift: (temperatureC) => m.creep.shift(cooler(temperatureC)),
+        flow: (temperatureC) => m.creep.flow(cooler(temperatureC)),
+      },
+      form: { continuousC: m.form.continuousC + shiftK, peakC: m.form.peakC + shiftK },
     };
     const { checks } = plainChecks({ ...brief, loadCases: loads }, orientation, scaled, 0.05);
     if (checks.every(({ reserve }) => reserve === null || reserve >= 1)) met += 1;

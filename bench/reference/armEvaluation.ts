@@ -38,12 +38,15 @@ export interface PlainMaterial {
   densityGPerCm3: number;
   strengthExponent: number;
   lossPerDecade: number;
-  creep: { a: number; n: number; shift: (temperatureC: number) => number };
+  /** `flow`: what is left of the filler’s hold on an amorphous matrix, as a factor on a. */
+  creep: { a: number; n: number; shift: (temperatureC: number) => number; flow: (temperatureC: number) => number };
   /** log10 of the modulus over temperature. */
   logModulusAt: (temperatureC: number) => number;
   coldDecadesPerK: number;
   endC: number;
+  /** Continuous service in air, 20 000 h. */
   ageingC: number;
+  form: { continuousC: number; peakC: number };
 }
 
 const COLD_DECADES_PER_K = { amorphous: 0.0011, semiCrystalline: 0.0022, elastomer: 0.011, support: 0.0011 };
@@ -76,11 +79,19 @@ export function plainMaterial(grade: Grade, brief: Brief, rules: HouseRules): Pl
       a: behaviour.creep.creepA,
       n: behaviour.creep.creepN,
       shift: (temperatureC) => timeShiftDecades(behaviour.creep, temperatureC),
+      flow: (temperatureC) => {
+        const { fillerFactor = 1, morphology, glassTransitionC: tg } = behaviour.creep;
+        if (morphology !== 'amorphous' || fillerFactor >= 1) return 1;
+        if (temperatureC >= tg) return 1 / fillerFactor;
+        if (temperatureC <= tg - 30) return 1;
+        return 1 + ((temperatureC - tg + 30) / 30) * (1 / fillerFactor - 1);
+      },
     },
     logModulusAt: pchipThrough(points),
-    coldDecadesPerK: COLD_DECADES_PER_K[family.morphology],
+    coldDecadesPerK: COLD_DECADES_PER_K[behaviour.creep.morphology],
     endC: points.at(-1)![0],
     ageingC: behaviour.continuousServiceC,
+    form: behaviour.form,
   };
 }
 
@@ -92,12 +103,13 @@ function modulusRatio(m: PlainMaterial, temperatureC: number): number {
 
 /** 1 + a·(t/aT)^n. */
 const creepGrowth = (m: PlainMaterial, temperatureC: number, hours: number) =>
-  1 + m.creep.a * (hours * 10 ** m.creep.shift(temperatureC)) ** m.creep.n;
+  1 + m.creep.a * m.creep.flow(temperatureC) * (hours * 10 ** m.creep.shift(temperatureC)) ** m.creep.n;
 
-/** (E/E23)^m × static fatigue from a one-minute test on. */
+/** (E/E23)^m, not above 1 in the cold, × static fatigue from a one-minute test on. */
 function strengthLeft(m: PlainMaterial, temperatureC: number, hours: number): number {
   const decades = Math.max(0, Math.log10(hours * 60));
-  return modulusRatio(m, temperatureC) ** m.strengthExponent * Math.max(0.1, 1 - m.lossPerDecade * decades);
+  const warm = Math.min(1, modulusRatio(m, temperatureC) ** m.strengthExponent);
+  return warm * Math.max(0.1, 1 - m.lossPerDecade * decades);
 }
 
 /** What is stressed where: the stress per newton, MPa/N, and what bears it. */
@@ -200,7 +212,35 @@ function smallestWhenHot(
       const reserve = reserveOf(check, brief, load, orientation, m, temperatureC, Math.min(load.durationH, longestH));
       if (reserve !== null && reserve !== undefined) smallest = Math.min(smallest, reserve);
     }
-  return smallest;
+  return Math.min(smallest, formReserve(m, brief, temperatureC, longestH));
+}
+
+/** Its shape, whatever it carries: from the peak’s limit after an hour to the lasting one after 1000 h, straight in log t. */
+function formReserve(m: PlainMaterial, brief: Brief, temperatureC: number, longestH: number): number {
+  const marked = brief.loadCases.filter(({ actsWhenHot }) => actsWhenHot);
+  const hours = Math.max(
+    ...(marked.length > 0 ? marked : brief.loadCases).map((load) => Math.min(load.durationH, longestH)),
+  );
+  const share = Math.min(1, Math.log10(Math.max(1, hours)) / 3);
+  const limitC = m.form.peakC + share * (m.form.continuousC - m.form.peakC);
+  return rises(limitC, temperatureC);
+}
+
+const rises = (limitC: number, requiredC: number) =>
+  Math.max(0, 1 + (limitC - requiredC) / Math.max(10, requiredC - 23));
+
+/** As long as asked, else as its hot loads act. */
+function hotHours({ loadCases, asks }: Brief, longestH: number): number {
+  if (Number.isFinite(longestH)) return longestH;
+  const marked = loadCases.filter(({ actsWhenHot }) => actsWhenHot);
+  const acts = Math.max(...(marked.length > 0 ? marked : loadCases).map(({ durationH }) => durationH));
+  return Math.max(acts, asks.heat?.steadyH ?? 0);
+}
+
+/** Arrhenius, 100 kJ/mol, from 20 000 h, between 100 and 200 000 h. */
+function agesAtC(m: PlainMaterial, hours: number): number {
+  const t = Math.min(200_000, Math.max(100, hours));
+  return 1 / (1 / (m.ageingC + 273.15) + (8.314462618e-3 / 100) * Math.log(t / 20_000)) - 273.15;
 }
 
 /** Halved until it is known to within `toleranceK`. */
@@ -240,15 +280,20 @@ export function plainChecks(
     checks.push({ checkId, reserve: known.length === 0 ? null : Math.min(...known) });
   }
   const { heat } = brief.asks;
-  const hot = (checkId: string, requiredC: number, longestH: number, ageingC: number) => {
-    const limitC = heatLimitC(brief, orientation, m, longestH, toleranceK);
-    const there = limitC >= requiredC ? Infinity : smallestWhenHot(brief, orientation, m, requiredC, longestH);
-    const margin = Math.min(ageingC, limitC) - requiredC;
-    checks.push({ checkId, reserve: there < 1 ? there : Math.max(0, 1 + margin / Math.max(10, requiredC - 23)) });
+  const limits = (longestH: number) => ({
+    fadesC: heatLimitC(brief, orientation, m, longestH, toleranceK),
+    agesC: agesAtC(m, hotHours(brief, longestH)),
+  });
+  const hot = (checkId: string, requiredC: number, longestH: number) => {
+    const { fadesC, agesC } = limits(longestH);
+    const there =
+      agesC < fadesC || fadesC >= requiredC ? Infinity : smallestWhenHot(brief, orientation, m, requiredC, longestH);
+    checks.push({ checkId, reserve: there < 1 ? there : rises(Math.min(agesC, fadesC), requiredC) });
   };
-  if (heat?.steadyC !== undefined) hot('heat-steady', heat.steadyC, heat.steadyH ?? Infinity, m.ageingC);
-  if (heat?.peak) hot('heat-peak', heat.peak.temperatureC, heat.peak.durationH, Infinity);
-  return { checks, ownHeatLimitC: heatLimitC(brief, orientation, m, Infinity, toleranceK) };
+  if (heat?.steadyC !== undefined) hot('heat-steady', heat.steadyC, heat.steadyH ?? Infinity);
+  if (heat?.peak) hot('heat-peak', heat.peak.temperatureC, heat.peak.durationH);
+  const own = limits(Infinity);
+  return { checks, ownHeatLimitC: Math.min(own.fadesC, own.agesC) };
 }
 
 /** Every way up of one grade; undefined where something is not known of it. */

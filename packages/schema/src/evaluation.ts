@@ -77,7 +77,10 @@ export const evaluationEntry = record(
     massG: nullableNumber('Mass of one part, g'),
     costUsd: nullableNumber('Cost of one good part, USD'),
     printTimeH: Type.Optional(nullableNumber('Time on the machine for one print, h')),
-    ownHeatLimitC: nullableNumber('Temperature at which the first hot check reaches reserve 1, °C'),
+    ownHeatLimitC: nullableNumber('Lowest of load, form and ageing limit under its hot loads, °C'),
+    ownHeatLimitBy: Type.Optional(
+      vocabulary(['load', 'form', 'ageing'] as const, 'Which of the three it is; absent: unknown, or an older engine'),
+    ),
     chance: Type.Optional(
       Type.Union([chanceOfAll, Type.Null()], { description: 'Where it was asked for; null: a check is not known' }),
     ),

@@ -103,6 +103,9 @@ export const plate = record(
     widthMm: lengthMm('Shorter side, mm; not used by a round plate'),
     thicknessMm: lengthMm('Thickness, mm'),
     edges: vocabulary(['supported', 'clamped'] as const, 'Rim'),
+    poisson: Type.Optional(
+      Type.Number({ minimum: 0.2, maximum: 0.49, description: 'Poisson ratio; empty = 0.38, as most prints have' }),
+    ),
   },
   'A flat plate under pressure',
 );
@@ -178,6 +181,13 @@ export const hotContact = record(
     ownTemperatureC: temperatureC('Own temperature, °C; before the touch'),
     contactS: Type.Number({ exclusiveMinimum: 0, maximum: 1e6, description: 'How long one touch lasts, s' }),
     touches: Type.Number({ minimum: 1, maximum: 1e8, description: 'Touches it has to last' }),
+    pauseS: Type.Optional(
+      Type.Number({
+        minimum: 0,
+        maximum: 1e6,
+        description: 'Pause between touches, s; empty = until it is as cool as before the first',
+      }),
+    ),
   },
   'A part that touches something hot',
 );

@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { temperatureReserve } from '../checks/heatChecks.ts';
+import { temperatureReserve } from '../checks/temperatureReserve.ts';
 import { InputError } from '../input/InputError.ts';
 import { fitsRectangle } from '../process/machineFit.ts';
 import { partCost } from '../process/cost.ts';

@@ -2,6 +2,7 @@ import type { CaseCheck } from './check.ts';
 import { deflectionAtLoad, movementLeft, sagAfterDuration } from './deflection.ts';
 import { fatigueLife } from './fatigueLife.ts';
 import { fibreBond, fibreStrength } from './fibreChecks.ts';
+import { heldForm } from './heldForm.ts';
 import { holdingForce } from './holdingForce.ts';
 import { impactUnbroken, impactUndamaged } from './impact.ts';
 import { stability } from './stability.ts';
@@ -21,6 +22,7 @@ export const caseChecks: readonly CaseCheck[] = [
   movementLeft,
   fatigueLife,
   holdingForce,
+  heldForm,
   impactUndamaged,
   impactUnbroken,
   struckFast,

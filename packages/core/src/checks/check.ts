@@ -76,9 +76,16 @@ export interface CheckContext {
 }
 
 export interface HeatLimit {
-  /** Temperature at which the first check reaches reserve 1, °C; −80 when it fails even there. */
+  /** The lowest of all three, °C; −80 when the loads are not carried even there. */
   limitC: number;
-  /** Title of the check that gives out first. */
+  /** Which of the three it is: its loads, its shape, or air. */
+  governs: 'load' | 'form' | 'ageing';
+  /** Temperature at which the first check of its loads, or of its shape, reaches reserve 1, °C. */
+  fadesC: number;
+  /** Temperature that air ages it too far at in `hours`, °C. */
+  ageingC: number;
+  hours: number;
+  /** Title of what gives out first. */
   first: string;
   loadCaseId: string;
   evidence: EvidenceClass;
@@ -133,6 +140,8 @@ export interface CaseCheck extends Omit<Check, 'applies' | 'evaluate'> {
   /** How its reserve goes with temperature, where that is one of the simple laws; absent or undefined: ask at each. */
   fade?(load: PreparedLoad): Fade | undefined;
   appliesTo(load: PreparedLoad, body: PartBody): boolean;
+  /** In the list of checks it is asked of such loads only; in heat of all. */
+  asksOnlyWarm?(load: PreparedLoad): boolean;
   at(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number): CaseOutcome;
   show(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number, working: Working): void;
 }

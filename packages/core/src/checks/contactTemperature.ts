@@ -1,7 +1,8 @@
-import { contactTemperatureC, effusivity } from '../parts/hotContact.ts';
+import { fillerEffects } from '../materials/familyEstimate.ts';
+import { builtUpTemperatureC, effusivity } from '../parts/hotContact.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Check, CheckContext } from './check.ts';
-import { temperatureReserve } from './heatChecks.ts';
+import { temperatureReserve } from './temperatureReserve.ts';
 import { known, unknown, weakest } from './outcome.ts';
 import { worstAfter } from './heatAsks.ts';
 import { ownHeatLimit } from './ownHeatLimit.ts';
@@ -23,7 +24,7 @@ export const contactTemperature: Check = {
     if ('gaps' in limit) return unknown('°C', limit.gaps);
     if (working) {
       working.add('e', 'Effusivity of the grade', face.effusivity, 'W·√s/(m²·K)', {
-        source: '√(k·ρ·c); k and c typical of the family',
+        source: '√(k·ρ·c); k through the layers, k and c typical of the family',
       });
       working.add('e₀', 'Effusivity of what it touches', contact.otherEffusivity, 'W·√s/(m²·K)', {
         source: 'Incropera, app. A, rounded',
@@ -34,9 +35,15 @@ export const contactTemperature: Check = {
       });
       working.add('t', 'All touches together', contact.totalH, 'h');
       const life = touchesItLasts(context, face.temperatureC);
-      working.add('N', 'Touches until the first check gives out at that temperature', life.count, '', {
-        expression: `${f(contact.touches)} are asked; ${life.capped ? 'more than the law of creep can tell' : `${f(life.count * contact.touchH, 3)} h of contact`}`,
-      });
+      working.add(
+        'N',
+        'Touches until the first check gives out at that temperature',
+        life.capped ? `more than ${f(MOST_TOLD * contact.touches)}` : life.count,
+        '',
+        {
+          expression: `${f(contact.touches)} are asked; ${life.capped ? 'further the law of creep is not carried' : `${f(life.count * contact.touchH, 3)} h of contact`}`,
+        },
+      );
       working.add(
         'T_limit',
         `Own heat limit for that long: ${limit.first.toLowerCase()} gives out first`,
@@ -56,18 +63,30 @@ export const contactTemperature: Check = {
   },
 };
 
-const MOST_TOUCHES = 1e8;
+/** Of what fibre adds to the conductivity along itself, this share is left straight through the strands. Ours, class D. */
+const THROUGH_STRANDS = 0.25;
+
+/** A family's filled conductivity is that along the strands; heat from a touch goes through them. */
+function throughLayers({ family, filler }: CheckContext['material'], evidence: string): number {
+  if (evidence !== 'D' || !family || !filler?.kind.includes('fibre')) return 1;
+  const along = fillerEffects(family, filler)!.mechanical.thermalConductivity;
+  return (1 + THROUGH_STRANDS * (along - 1)) / along;
+}
+
+/** Two decades beyond what is asked nothing is told. */
+const MOST_TOLD = 100;
 
 /** How many touches the part lasts at the temperature of its face: halving in the logarithm, to 1 %. */
 function touchesItLasts(context: CheckContext, temperatureC: number): { count: number; capped: boolean } {
-  const { touchH } = context.body.contact!;
+  const { touchH, touches: asked } = context.body.contact!;
+  const most = MOST_TOLD * asked;
   const lasts = (touches: number) => {
     const worst = worstAfter(context, temperatureC, touches * touchH);
     return !('gaps' in worst) && worst.reserve >= 1;
   };
   if (!lasts(1)) return { count: 0, capped: false };
-  if (lasts(MOST_TOUCHES)) return { count: MOST_TOUCHES, capped: true };
-  let [low, high] = [1, MOST_TOUCHES];
+  if (lasts(most)) return { count: most, capped: true };
+  let [low, high] = [1, most];
   while (high / low > 1.01) {
     const middle = Math.sqrt(low * high);
     if (lasts(middle)) low = middle;
@@ -87,13 +106,14 @@ function faceTemperature({
   if (!heat.known) return { gaps: heat.gaps };
   if (!material.density.known) return { gaps: material.density.gaps };
   const own = effusivity({
-    conductivityWPerMK: conductivity.value,
+    conductivityWPerMK: conductivity.value * throughLayers(material, conductivity.evidence),
     densityGPerCm3: material.density.value,
     heatJPerGK: heat.value,
   });
   return {
     effusivity: own,
-    temperatureC: contactTemperatureC({
+    temperatureC: builtUpTemperatureC({
+      duty: contact.duty,
       ownEffusivity: own,
       ownTemperatureC: contact.ownTemperatureC,
       otherEffusivity: contact.otherEffusivity,

@@ -1,10 +1,12 @@
+import type { EvidenceClass } from '@anvilstone/schema';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
 import { stiffened } from '../fibre/stiffened.ts';
+import type { PartBody } from '../parts/partModel.ts';
 import { actingAt, growthOf, isDriven, movementPerUnit } from './action.ts';
-import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
+import type { CaseCheck, CaseOutcome, Check, CheckContext, PreparedLoad } from './check.ts';
 import { modulusAlong, shearModulusMPa } from './movability.ts';
-import { weakest } from './outcome.ts';
+import { known, notLoaded, unknown, weakest } from './outcome.ts';
 import { showGrowth, showModulusRatio, showResolved } from './showMaterial.ts';
 import { evidenceAt } from './temperatureEvidence.ts';
 
@@ -105,14 +107,72 @@ function movement(
   if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-  return {
+  const demand = acting.action * movementPerUnit(context, movability, temperatureC, growth);
+  const facts = {
     kind: 'known',
-    demand: acting.action * movementPerUnit(context, movability, temperatureC, growth),
     capacity: limitMm,
     evidence: evidenceAt(material, movability.evidence, temperatureC),
     placeId: 'movement',
+  } as const;
+  const rangeMm = context.body.movementRangeMm ?? Infinity;
+  if (demand <= rangeMm) return { ...facts, demand };
+  if (limitMm >= demand) return { kind: 'unknown', gaps: [beyondRange(context, load)] };
+  // Too much for certain; how much, the formulas do not tell.
+  return {
+    ...facts,
+    demand: rangeMm,
+    reserve: limitMm / demand,
+    reason: `Moves by more than ${rangeOf(context.body)}`,
   };
 }
+
+const rangeOf = ({ movementRangeOf = 'a tenth of its span' }: PartBody) => movementRangeOf;
+const beyondRange = ({ body }: CheckContext, { loadCase }: PreparedLoad) =>
+  `Under “${loadCase.name}” it moves by more than ${f(body.movementRangeMm!)} mm, ${rangeOf(body)}: the formulas for small movements end there. Make it stiffer, or test the part`;
+
+/** Something pushes on it for longer than a blow, whose force is a stand-in for its energy, and does not move it by force. */
+const isPressed = (load: PreparedLoad) => load.kind !== 'knock' && !isDriven(load);
+
+/**
+ * Whether a part that nobody set a limit for still bends by so little that its formulas hold: a part of rubber would otherwise pass
+ * with a movement that means nothing. Beyond the tenth it is unknown and not failed: the part may serve, the formulas do not tell.
+ */
+export const movementInRange: Check = {
+  id: 'movement-in-range',
+  title: 'Small movements',
+  words: ['Moves by', 'formulas hold to'],
+  asks: 'Does it move by so little, usually a tenth of its span at most, that the formulas hold?',
+  applies: ({ body, loads }) => body.movementRangeMm !== undefined && loads.some(isPressed),
+  evaluate(context, working) {
+    const rangeMm = context.body.movementRangeMm!;
+    let worst = { movedMm: 0, load: context.part.loads[0]!, evidence: 'A' as EvidenceClass };
+    for (const load of context.part.loads) {
+      if (!isPressed(load)) continue;
+      const { temperatureC, durationH } = load.loadCase;
+      const movability = context.movabilities[load.directionIndex]!;
+      if (!movability.known) return unknown('mm', movability.gaps);
+      const acting = actingAt(context, load, temperatureC);
+      if (!acting.known) return unknown('mm', acting.gaps);
+      if (!context.material.behaviour) return unknown('mm', context.material.behaviourGaps);
+      const growth = load.kind === 'lasting' ? growthOf(context, load, temperatureC, durationH) : 1;
+      const movedMm = acting.action * movementPerUnit(context, movability, temperatureC, growth);
+      if (movedMm > worst.movedMm)
+        worst = { movedMm, load, evidence: evidenceAt(context.material, movability.evidence, temperatureC) };
+    }
+    const { movedMm, load, evidence } = worst;
+    if (working) {
+      working.add('', 'Largest movement', Math.min(movedMm, rangeMm), 'mm', {
+        expression: `under “${load.loadCase.name}”${movedMm > rangeMm ? ', or more' : ''}`,
+      });
+      working.add('', `What the formulas hold to: ${rangeOf(context.body)}`, rangeMm, 'mm', {
+        source: 'small-deflection theory: Roark, 8.1',
+      });
+    }
+    if (movedMm > rangeMm) return unknown('mm', [beyondRange(context, load)], load.loadCase.id);
+    if (movedMm === 0) return notLoaded('mm', 'Nothing moves it');
+    return known({ demand: movedMm, capacity: rangeMm, unit: 'mm', evidence, loadCaseId: load.loadCase.id });
+  },
+};
 
 /** How far the part moves at once, term by term. */
 export function showElastic(

@@ -1,4 +1,5 @@
 import type { EvidenceClass } from '@anvilstone/schema';
+import { matrixCreep } from '../materials/creep.ts';
 import { timeShiftDecades } from '../materials/timeShift.ts';
 import { growthOf, onShareOf } from './action.ts';
 import { reserveOf } from './caseCheck.ts';
@@ -116,7 +117,7 @@ export function reserveByTemperature(
     if (outcome.kind === 'not-loaded') continue;
     smallestAtRoom = Math.min(smallestAtRoom, reserveOf(outcome));
     if (!ask.fade) continue;
-    const reserve = outcome.capacity / outcome.demand;
+    const reserve = reserveOf(outcome);
     if (ask.fade === 'strength' && reserve < strength) {
       strength = reserve;
       strengthAsk = ask;
@@ -137,7 +138,8 @@ export function reserveByTemperature(
   const logStiffness = Math.log(stiffness);
   const logAt = (temperatureC: number) => {
     const logRatio = material.logModulusRatio(temperatureC);
-    const strong = logStrength + exponent * logRatio;
+    // Cold makes it stiffer; it is not counted as stronger.
+    const strong = logStrength + Math.min(0, exponent * logRatio);
     const stiff = logStiffness + logRatio;
     let smallest = Math.min(strong, stiff);
     least = strong <= stiff ? strengthAsk : stiffnessAsk;
@@ -145,7 +147,10 @@ export function reserveByTemperature(
       const logGrowth = Number.isNaN(logHours)
         ? Math.log(growthOf(context, ask.load, temperatureC, ask.durationH))
         : Math.log(
-            1 + creep.creepA * Math.exp(Math.LN10 * creep.creepN * (logHours + timeShiftDecades(creep, temperatureC))),
+            1 +
+              creep.creepA *
+                matrixCreep(creep, temperatureC) *
+                Math.exp(Math.LN10 * creep.creepN * (logHours + timeShiftDecades(creep, temperatureC))),
           );
       const reserve = logAtOnce + logRatio - logGrowth;
       if (reserve >= smallest) continue;

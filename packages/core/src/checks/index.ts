@@ -3,8 +3,10 @@ import { caseChecks } from './caseChecks.ts';
 import type { Check } from './check.ts';
 import { contactTemperature } from './contactTemperature.ts';
 import { fibreLaid } from './fibreChecks.ts';
+import { movementInRange } from './deflection.ts';
 import { failureManner } from './failureManner.ts';
 import { heatPeak, heatSteady } from './heatChecks.ts';
+import { keepsShape } from './keepsShape.ts';
 import { costLimit, massLimit } from './limits.ts';
 import { printable } from './printable.ts';
 import { friction, pressureVelocity, wear } from './sliding.ts';
@@ -15,9 +17,11 @@ import { coldEmbrittlement } from './toughness.ts';
 /** Every check, in the order shown. The next one is one module and one line here. */
 export const checks: readonly Check[] = [
   ...caseChecks.map(overLoadCases),
+  movementInRange,
   coldEmbrittlement,
   heatSteady,
   heatPeak,
+  keepsShape,
   contactTemperature,
   thermalFit,
   pressureVelocity,
@@ -40,7 +44,7 @@ export function findCheck(id: string): Check | undefined {
 
 export { knockForceN } from './action.ts';
 export type { Check, CheckContext, CheckOutcome, PreparedLoad, PreparedPart } from './check.ts';
-export { temperatureReserve } from './heatChecks.ts';
+export { temperatureReserve } from './temperatureReserve.ts';
 export { BRITTLE_RISE_K, toughReserve } from './toughness.ts';
 export { growthDifferenceMm, OTHER_EXPANSION } from './thermalFit.ts';
 export { hotLoads } from './heatAsks.ts';

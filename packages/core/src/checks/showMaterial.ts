@@ -1,6 +1,8 @@
 import type { Working } from '../working/Working.ts';
 import type { Material } from '../materials/material.ts';
+import { strengthTemperatureFactor } from '../materials/strengthFactors.ts';
 import type { Resolved } from '../materials/resolution.ts';
+import { matrixCreep } from '../materials/creep.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { ShownLine } from '../parts/partModel.ts';
 import { growthOf } from './action.ts';
@@ -42,11 +44,12 @@ export function showStrengthFactor(
   const behaviour = material.behaviour!;
   showModulusRatio(working, material, temperatureC);
   const ratio = material.modulusRatio(temperatureC);
-  working.add('kT', 'Strength kept at temperature', ratio ** behaviour.strengthExponent, '×', {
-    expression: `(E(T)/E₂₃)^m = ${f(ratio)}^${behaviour.strengthExponent}`,
+  const kT = strengthTemperatureFactor(ratio, behaviour.strengthExponent);
+  working.add('kT', 'Strength kept at temperature', kT, '×', {
+    expression: `(E(T)/E₂₃)^m = ${f(ratio)}^${behaviour.strengthExponent}${ratio > 1 ? ', not counted above 1 in the cold' : ''}`,
     source: 'm typical of the family',
   });
-  const kt = material.strengthFactor(temperatureC, durationH) / ratio ** behaviour.strengthExponent;
+  const kt = material.strengthFactor(temperatureC, durationH) / kT;
   working.add('kt', `Strength kept under load for ${f(durationH)} h`, kt, '×', {
     expression: `1 − ${behaviour.staticFatigueLossPerDecade} per decade of time beyond 1 min`,
     source: 'static fatigue, typical of the family',
@@ -81,7 +84,8 @@ export function showGrowth(
   durationH: number,
 ): void {
   const { creep, creepEvidence } = context.material.behaviour!;
-  const { creepA, creepN, activationKjPerMol } = creep;
+  const { creepN, activationKjPerMol } = creep;
+  const creepA = creep.creepA * matrixCreep(creep, temperatureC);
   const whose =
     creepEvidence === 'D'
       ? 'parameters typical of the family (evidence D)'

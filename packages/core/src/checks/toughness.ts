@@ -93,7 +93,8 @@ export const struckFast: CaseCheck = {
   },
 };
 
-function struckBrittleC({
+/** Where it turns brittle at the speed of a knock. */
+export function struckBrittleC({
   material,
 }: CheckContext): { temperatureC: number; evidence: EvidenceClass } | { gaps: readonly string[] } {
   const brittle = material.property('brittlenessTemperature');

@@ -9,12 +9,16 @@ import { costChart } from './costParts.ts';
 import { comparisonCharts } from './curves.ts';
 import { finalistJob, finalistOf, type Finalist } from './finalist.ts';
 import { propertyRows, type PropertyRow } from './propertyRows.ts';
+import { PLENTY } from '../units/formatQuantity.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 
 export const FEWEST_FINALISTS = 2;
 export const MOST_FINALISTS = 5;
 
-/** One check of all finalists; `percents` are of the reserve over the base’s, null where either has none. */
+/** Beyond plenty a difference tells nothing. */
+const isNumber = (reserve: number | null): reserve is number => reserve !== null && reserve <= PLENTY;
+
+/** One check of all finalists; `percents` are of the reserve over the base’s, null where either has none, or plenty. */
 export interface CheckRow {
   checkId: string;
   title: string;
@@ -66,7 +70,7 @@ export function compareFinalists(
         asks: findCheck(check.checkId)?.asks ?? '',
         results,
         percents: results.map(({ reserve }) =>
-          reserve === null || check.reserve === null ? null : 100 * (reserve / check.reserve - 1),
+          isNumber(reserve) && isNumber(check.reserve) ? 100 * (reserve / check.reserve - 1) : null,
         ),
       };
     }),

@@ -2,6 +2,7 @@ import type { Brief } from '@anvilstone/schema';
 import Papa from 'papaparse';
 import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
 import { definitionOf } from '../units/dimensions.ts';
+import { formatReserve, PLENTY } from '../units/formatQuantity.ts';
 import type { Comparison } from './comparison.ts';
 import { costParts } from './costParts.ts';
 import type { PropertyCell, PropertyRow } from './propertyRows.ts';
@@ -65,7 +66,8 @@ export function comparisonCsv(brief: Brief, { finalists, checks, properties }: C
       '',
       '×',
       ...results.flatMap((check, i): Cell[] => {
-        const shown = check.reserve ?? check.status;
+        const { reserve } = check;
+        const shown = reserve === null ? check.status : reserve > PLENTY ? formatReserve(reserve) : reserve;
         return i === 0 ? [shown] : [shown, percents[i] === null ? '' : percentText(percents[i]!)];
       }),
     ]);

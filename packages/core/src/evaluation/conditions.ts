@@ -2,6 +2,8 @@ import { reserveOf } from '../checks/caseCheck.ts';
 import { caseChecks } from '../checks/caseChecks.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../checks/check.ts';
 import { heatAsks } from '../checks/heatAsks.ts';
+import { ownHeatLimit } from '../checks/ownHeatLimit.ts';
+import { temperatureReserve } from '../checks/temperatureReserve.ts';
 import { heatScatterK, MATERIAL_FACTORS, scaledContext, scaledLoad, strongerStrands } from './scatter.ts';
 
 /**
@@ -61,9 +63,25 @@ export function conditionsOf(context: CheckContext): Condition[] {
     for (const { check, load, durationH } of heatAsks(part, longestH))
       add(checkId, check, load, temperatureC, durationH);
   };
+  const ages = agesAt(context);
+  if (ages) found.push(ages);
   hot('heat-steady', heat?.steadyC, heat?.steadyH ?? Infinity);
   hot('heat-peak', heat?.peak?.temperatureC, heat?.peak?.durationH ?? Infinity);
   return found;
+}
+
+/** Ageing in air goes by the steady temperature and its hours alone: nothing that scatters here moves it. */
+function agesAt(context: CheckContext): Condition | undefined {
+  const { heat } = context.brief.asks;
+  if (heat?.steadyC === undefined) return undefined;
+  const limit = ownHeatLimit(context, heat.steadyH ?? Infinity);
+  if ('gaps' in limit) return undefined;
+  const strands = context.part.fibre ? 1 : 0;
+  return {
+    checkId: 'heat-steady',
+    logReserve: Math.log(Math.max(1e-9, temperatureReserve(limit.ageingC, heat.steadyC))),
+    slopes: new Float64Array(FIRST_LOAD + context.part.loads.length + strands),
+  };
 }
 
 function conditionOf(

@@ -16,10 +16,11 @@ import { InputError } from '../input/InputError.ts';
 import { contextsFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { compareEntries } from './compareEntries.ts';
+import { formatReserve, PLENTY } from '../units/formatQuantity.ts';
 import { Working } from '../working/Working.ts';
 
 /** Changes whenever the same input may give another number; frozen decisions carry it. */
-export const ENGINE_VERSION = '0.5.1';
+export const ENGINE_VERSION = '0.6.0';
 
 export interface EvaluateOptions {
   rules?: HouseRules;
@@ -119,6 +120,7 @@ function entryOf(
     costUsd: context.cost?.totalUsd ?? null,
     printTimeH: context.cost?.printTimeH ?? null,
     ownHeatLimitC: 'gaps' in limit ? null : limit.limitC,
+    ...('gaps' in limit ? {} : { ownHeatLimitBy: limit.governs }),
     checks: results,
   };
 }
@@ -153,9 +155,15 @@ function explainCheck(check: Check, context: CheckContext): CheckResult {
   const working = new Working();
   const outcome = check.evaluate(context, working);
   if (outcome.demand !== null && outcome.capacity !== null && outcome.reserve !== null) {
-    working.add('R', 'Reserve factor', outcome.reserve, '×', {
-      expression: outcome.unit === '°C' ? 'as counted above' : 'capacity ÷ demand',
-    });
+    working.add(
+      'R',
+      'Reserve factor',
+      outcome.reserve > PLENTY ? formatReserve(outcome.reserve) : outcome.reserve,
+      '×',
+      {
+        expression: outcome.unit === '°C' ? 'as counted above' : 'capacity ÷ demand',
+      },
+    );
   }
   // A rating or a colour has no arithmetic: what decided it is all there is to show.
   if (working.steps.length === 0 && outcome.reason !== null) working.add('', 'What decides', outcome.reason, '');

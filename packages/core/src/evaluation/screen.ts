@@ -80,5 +80,6 @@ function withoutChecks(entry: EvaluationEntry): GradeStanding['best'] {
     costUsd: entry.costUsd,
     printTimeH: entry.printTimeH ?? null,
     ownHeatLimitC: entry.ownHeatLimitC,
+    ...(entry.ownHeatLimitBy ? { ownHeatLimitBy: entry.ownHeatLimitBy } : {}),
   };
 }

@@ -13,20 +13,22 @@ const arm: PartGeometry = {
   section: { kind: 'rectangle', widthMm: 20, depthMm: 10 },
   filletRadiusMm: 30,
 };
+/** As short as to break before it bends by a tenth of its span. */
+const short: PartGeometry = { ...arm, spanMm: 100 };
 const size = (brief: Brief, grade: Grade = testGrade): Sized => prepareSizing(brief, sampleLibrary)!.size(grade);
 const flat = (brief: Brief): Brief => ({ ...brief, asks: { ...brief.asks, orientations: ['XZ'] } });
 
 describe('against closed forms', () => {
   // Kt·6·F·L/(b·t²) = 40·k/2: t = √(1.3552·6·F·L·2/(20·40·k))
   test('strength of a cantilever goes with t⁻²', () => {
-    const sizes = [5, 20, 80].map((forceN) => {
-      const sized = size(flat(briefWith({ kind: 'short', forceN, durationH: 1 / 60 }, arm)));
+    const sizes = [20, 80, 320].map((forceN) => {
+      const sized = size(flat(briefWith({ kind: 'short', forceN, durationH: 1 / 60 }, short)));
       if (!sized.ok) throw new Error(sized.why);
       expect(sized.entry.governingCheckId).toBe('strength-in-plane');
       expect(sized.entry.minimumReserve).toBeCloseTo(1, 3);
       return sized.sizeMm;
     });
-    expect(sizes[0]! / Math.sqrt((1.35519 * 6 * 5 * 400 * 2) / (20 * 40))).toBeCloseTo(1, 3);
+    expect(sizes[0]! / Math.sqrt((1.35519 * 6 * 20 * 100 * 2) / (20 * 40))).toBeCloseTo(1, 3);
     expect(sizes[1]! / sizes[0]!).toBeCloseTo(2, 3);
     expect(sizes[2]! / sizes[1]!).toBeCloseTo(2, 3);
   });
@@ -59,10 +61,17 @@ describe('what cannot be sized, and its blocker', () => {
     expect(sized).toMatchObject({ ok: false, blockerId: 'food' });
   });
   test('more than five times as thick is not sought', () =>
-    expect(size(flat(briefWith({ kind: 'short', forceN: 40000, durationH: 1 / 60 }, arm)))).toMatchObject({
+    expect(size(flat(briefWith({ kind: 'short', forceN: 5000, durationH: 1 / 60 }, short)))).toMatchObject({
       ok: false,
       blockerId: 'strength-in-plane',
     }));
+  test('thinner than what bends by a tenth of its span is not told, though it would hold', () => {
+    // 4·F·L³/(E·b·t³) = L/10: t = ∛(40·F·L²/(E·b)), thicker than the 6.4 mm that its strength asks
+    const sized = size(flat(briefWith({ kind: 'short', forceN: 5, durationH: 1 / 60 }, arm)));
+    if (!sized.ok) throw new Error(sized.why);
+    expect(sized.entry.governingCheckId).toBe('movement-in-range');
+    expect(sized.sizeMm / Math.cbrt((40 * 5 * 400 ** 2) / (2000 * 20))).toBeCloseTo(1, 2);
+  });
   test('less than a fifth is not sought either, and that is said', () =>
     expect(size(flat(briefWith({ kind: 'short', forceN: 0.001, durationH: 1 / 60 }, arm)))).toMatchObject({
       ok: true,

@@ -1,12 +1,13 @@
 import type { Conditioning, EvidenceClass, Grade, Observation } from '@anvilstone/schema';
-import type { Family } from '../reference/family.ts';
+import type { Family, Morphology } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
 import { canonicalValue } from './canonicalValue.ts';
 import type { CreepMaterial } from './creep.ts';
 import { annealingOf } from '../process/annealing.ts';
-import { familyHdtPoints, fillerEffects } from './familyEstimate.ts';
+import { familyHdtPoints, fillerEffects, stiffnessFactor } from './familyEstimate.ts';
 import { modulusCurve, type ModulusCurve } from './modulusCurve.ts';
 import { fatigueLaw } from './fatigue.ts';
+import { formLimit, type FormLimit, type Solidity } from './formLimit.ts';
 import { conditioningRetention } from './moisture.ts';
 import { ownCreep } from './ownCreep.ts';
 import { ownFatigue, type OwnFatigue } from './ownFatigue.ts';
@@ -27,7 +28,20 @@ export interface Behaviour {
   staticFatigueLossPerDecade: number;
   glassTransitionC: number;
   continuousServiceC: number;
+  /** What holds its shape together as it is used. */
+  solidity: Solidity;
+  /** Where it loses its shape whatever it carries. */
+  form: FormLimit;
 }
+
+const MORPHOLOGY: Record<Solidity, (stated: Morphology) => Morphology> = {
+  crystallised: () => 'semiCrystalline',
+  amorphous: (stated) => (stated === 'support' ? 'support' : 'amorphous'),
+  elastomer: () => 'elastomer',
+};
+
+/** A heat deflection point so far above the glass transition was taken on a crystallised bar, K. */
+const CRYSTALS_ABOVE_TG_K = 10;
 
 export function behaviourOf(
   grade: Grade,
@@ -38,43 +52,75 @@ export function behaviourOf(
   conditioning: Conditioning,
   annealed = false,
 ): Behaviour {
-  const own = ownHdtPoints(grade);
-  const printed = own.length > 0 ? own : familyHdtPoints(family, filler);
   const annealing = annealed ? annealingOf(family) : null;
-  const hdt = annealing
-    ? printed.map((point) => ({ ...point, temperatureC: point.temperatureC + annealing.hdtGainC }))
-    : printed;
+  const solidity = solidityOf(family, annealing?.crystallises ?? false);
   const glassTransitionC = ownTemperature(grade, 'glassTransition') ?? family.glassTransitionC;
+  const meltingC = ownTemperature(grade, 'melting') ?? family.meltingC;
+  const stated = ownHdtPoints(grade);
+  // A bar of a slow crystalliser that held beyond the glass transition was crystallised: this part is, or it tells nothing of it.
+  const fromCrystals = (point: HdtPoint) => isOfCrystals(point, family, glassTransitionC);
+  const own = solidity === 'crystallised' ? stated : stated.filter((point) => !fromCrystals(point));
+  const setAside = stated.length - own.length;
+  const crystallised = solidity === 'crystallised';
+  // In an amorphous matrix filler multiplies what is left of the stiffness; between crystals it does more.
+  const asNeat = own.length === 0 && solidity === 'amorphous' && filler !== undefined;
+  const printed = own.length > 0 ? own : familyHdtPoints(family, asNeat ? undefined : filler, crystallised);
+  const gainOf = (point: HdtPoint) =>
+    !annealing || (family.printedAmorphous && (own.length === 0 || fromCrystals(point))) ? 0 : annealing.hdtGainC;
+  const hdt = printed.map((point) => ({ ...point, temperatureC: point.temperatureC + gainOf(point) }));
+  const gainK = Math.max(0, ...printed.map(gainOf));
+  const curveMorphology = MORPHOLOGY[solidity](family.morphology);
   const effects = fillerEffects(family, filler)?.mechanical;
   const curve = modulusCurve({
     // HDT bars are dry, so the curve is anchored to the dry modulus; the ratio then applies to any moisture state.
     modulus23MPa: modulus.value / conditioningRetention(family, 'modulus', conditioning),
     // A polymer that crystallises in the oven carries load beyond its glass transition, up to its melting point.
-    morphology: annealing?.crystallises ? 'semiCrystalline' : family.morphology,
+    morphology: curveMorphology,
     glassTransitionC,
-    meltingC: ownTemperature(grade, 'melting') ?? family.meltingC,
+    meltingC,
     hdt,
     measured: measuredRatios(grade),
     hdtIsFamily: own.length === 0,
+    hdtIsOfNeat: asNeat,
+    ...(effects ? { fillerStiffness: stiffnessFactor(family, effects.modulusXy) } : {}),
   });
   const typical: CreepMaterial = {
-    creepA: family.creep.a * (effects?.creepA ?? 1),
+    // Water between the chains lets a moist polymer creep as much more as it is softer.
+    creepA: (family.creep.a * (effects?.creepA ?? 1)) / conditioningRetention(family, 'modulus', conditioning),
     creepN: family.creep.n,
     activationKjPerMol: family.creep.activationKjPerMol,
-    morphology: family.morphology,
+    morphology: curveMorphology,
     glassTransitionC,
+    ...(effects ? { fillerFactor: effects.creepA } : {}),
   };
   const { creepA, creepN, evidence: creepEvidence } = ownCreep(grade, typical, curve, modulus.value);
+  const vicatC = ownVicatC(grade);
+  const neatHdtC = familyHdtPoints(family, undefined, crystallised).at(-1)?.temperatureC;
+  const form = formLimit({
+    family,
+    solidity,
+    glassTransitionC,
+    meltingC,
+    heatDeflectionC:
+      neatHdtC === undefined ? null : neatHdtC + (annealing && !family.printedAmorphous ? annealing.hdtGainC : 0),
+    hasFibre: filler?.kind.includes('fibre') ?? false,
+    ...(vicatC === undefined ? {} : { vicatC }),
+    isOwn: solidity === 'amorphous' ? ownTemperature(grade, 'glassTransition') !== null : vicatC !== undefined,
+  });
   const familyFatigue = fatigueLaw(family.fatigueFraction1e6, family.fatigueFraction1e7);
   return {
     curve,
     // What annealing adds is known of families only.
-    hdtEvidence: own.length > 0 && !annealing ? 'C' : 'D',
+    hdtEvidence: own.length > 0 && gainK === 0 ? 'C' : 'D',
     hdtNote: `${
       own.length > 0
         ? 'the grade’s own heat deflection temperature'
         : 'heat deflection temperature typical of the family'
-    }${annealing ? `, raised by ${annealing.hdtGainC} K by annealing (typical of the family)` : ''}`,
+    }${gainK > 0 ? `, raised by ${gainK} K by annealing (typical of the family)` : ''}${
+      setAside > 0
+        ? `; ${setAside} of its own left out: taken on crystallised bars, and as printed ${family.abbreviation} is amorphous`
+        : ''
+    }`,
     creepEvidence,
     creep: { ...typical, creepA, creepN },
     fatigue:
@@ -83,12 +129,46 @@ export function behaviourOf(
     strengthExponent: family.temperatureStrengthExponent,
     staticFatigueLossPerDecade: family.staticFatigueLossPerDecade,
     glassTransitionC,
-    continuousServiceC: ownTemperature(grade, 'continuousService') ?? family.continuousServiceC,
+    continuousServiceC:
+      ownTemperature(grade, 'continuousService') ??
+      (crystallised ? (family.crystallisedServiceC ?? family.continuousServiceC) : family.continuousServiceC),
+    solidity,
+    form,
   };
 }
 
+/** How a part of the family is as it is used: as it came off the printer, or crystallised in the oven. */
+function solidityOf(family: Family, crystallisesInOven: boolean): Solidity {
+  if (family.morphology === 'elastomer') return 'elastomer';
+  if (crystallisesInOven) return 'crystallised';
+  return family.morphology === 'semiCrystalline' && !family.printedAmorphous ? 'crystallised' : 'amorphous';
+}
+
+/** Lowest Vicat softening under 10 N, °C; under 50 N, or a load that nobody states, it tells of stiffness. */
+function ownVicatC(grade: Grade): number | undefined {
+  const values = grade.observations
+    .filter(({ property, vicatLoadN }) => property === 'vicatSoftening' && vicatLoadN === 10)
+    .map(numberOf)
+    .filter((value) => value !== undefined);
+  return values.length > 0 ? Math.min(...values) : undefined;
+}
+
+interface HdtPoint {
+  temperatureC: number;
+  stressMPa: number;
+}
+
+const isOfCrystals = ({ temperatureC }: HdtPoint, { printedAmorphous }: Family, glassTransitionC: number) =>
+  printedAmorphous !== undefined && temperatureC > glassTransitionC + CRYSTALS_ABOVE_TG_K;
+
+/** The heat deflection that a grade reports was taken on crystallised bars, though as printed it is amorphous. */
+export function reportsCrystals(grade: Grade, family: Family): boolean {
+  const tg = ownTemperature(grade, 'glassTransition') ?? family.glassTransitionC;
+  return ownHdtPoints(grade).some((point) => isOfCrystals(point, family, tg));
+}
+
 /** Heat deflection points that state their stress; without one the number says nothing. The lowest at each stress. */
-function ownHdtPoints(grade: Grade): { temperatureC: number; stressMPa: number }[] {
+function ownHdtPoints(grade: Grade): HdtPoint[] {
   const lowest = new Map<number, number>();
   for (const observation of grade.observations) {
     if (observation.property !== 'heatDeflectionTemperature' || observation.hdtStressMPa === undefined) continue;

@@ -21,13 +21,16 @@ export function stiffnessFactor(family: Family, factor: number): number {
   return 1 + ((factor - 1) * reference) / family.tensileModulusXyMpa.mid;
 }
 
-/** Filler effects in force for a family: mechanical and thermal columns may differ. Undefined when unfilled. */
-export function fillerEffects(family: Family, filler: Reinforcement | undefined) {
+/**
+ * Filler effects in force for a family: mechanical and thermal columns may differ. Undefined when unfilled. Between crystals fibre
+ * lifts heat deflection by tens of kelvin; in an amorphous matrix, whatever it could become, by a few.
+ */
+export function fillerEffects(family: Family, filler: Reinforcement | undefined, isAmorphous = false) {
   if (!filler) return undefined;
   const kind = matrixKindOf(family.id);
   return {
     mechanical: filler.effects[kind.mechanical],
-    thermal: filler.effects[kind.thermal],
+    thermal: filler.effects[isAmorphous ? 'amorphousOrPla' : kind.thermal],
     caps: filler.caps[kind.mechanical],
   };
 }
@@ -111,6 +114,10 @@ const FILLER_RULES: Partial<Record<PropertyId, FillerRule>> = {
       how: `× ${factor}, capped`,
     };
   },
+  brittlenessTemperature: ({ family, filler, effects, base }) => {
+    const rise = brittleRiseK(family, filler, effects.mechanical.charpyNotched);
+    return { value: base + rise, how: `+ ${rise.toFixed(0)} K` };
+  },
   frictionVsSteel: factorOf('friction', 'mechanical'),
   thermalExpansion: factorOf('thermalExpansion', 'mechanical'),
   thermalConductivity: factorOf('thermalConductivity', 'mechanical'),
@@ -129,6 +136,17 @@ const FILLER_RULES: Partial<Record<PropertyId, FillerRule>> = {
 
 function applyFiller(filled: FilledCase, property: PropertyId): { value: number; how: string } {
   return FILLER_RULES[property]?.(filled) ?? { value: filled.base, how: '' };
+}
+
+/** A filler that took all of the notched energy would raise the temperature of turning brittle by this, K. Ours, class D. */
+const BRITTLE_RISE_K = 40;
+
+/** A polymer turns brittle the warmer, the more of its notched energy a filler takes; the table's cap is part of that. */
+function brittleRiseK(family: Family, filler: Reinforcement, charpyFactor: number): number {
+  const neat = family.charpyNotched23KjPerM2?.mid;
+  const cap = fillerEffects(family, filler)?.caps.charpyNotched23KjPerM2 ?? Infinity;
+  const kept = neat === undefined ? charpyFactor : Math.min(neat * charpyFactor, cap) / neat;
+  return BRITTLE_RISE_K * Math.max(0, 1 - kept);
 }
 
 /** Rule of mixtures by volume from the filler's mass share: 1 / (w/ρf + (1 − w)/ρm). */
@@ -150,17 +168,25 @@ function filledElongation(family: Family, filler: Reinforcement, effects: Filler
   };
 }
 
-/** Heat deflection of the filled family, °C, with the bounds of the reinforcement table; empty for elastomers. */
+/**
+ * Heat deflection of the filled family, °C, with the bounds of the reinforcement table; empty for elastomers. Of a slow crystalliser
+ * as it comes off the printer, unless it is `crystallised`.
+ */
 export function familyHdtPoints(
   family: Family,
   filler: Reinforcement | undefined,
+  crystallised = false,
 ): { temperatureC: number; stressMPa: number }[] {
-  if (family.hdt045C === null || family.hdt180C === null) return [];
-  const thermal = fillerEffects(family, filler)?.thermal;
-  const amorphous = family.morphology === 'amorphous' || family.meltingC === null;
+  const { hdt045C, hdt180C } = (!crystallised && family.printedAmorphous) || family;
+  if (hdt045C === null || hdt180C === null) return [];
+  const amorphous =
+    family.morphology === 'amorphous' ||
+    family.meltingC === null ||
+    (family.printedAmorphous !== undefined && !crystallised);
+  const thermal = fillerEffects(family, filler, amorphous)?.thermal;
   const ceiling = amorphous ? family.glassTransitionC + 5 : family.meltingC! - 10;
-  const at045 = Math.min(family.hdt045C + (thermal?.hdt045DeltaC ?? 0), Math.max(ceiling, family.hdt045C));
-  const at180 = Math.min(family.hdt180C + (thermal?.hdt180DeltaC ?? 0), at045 - 3);
+  const at045 = Math.min(hdt045C + (thermal?.hdt045DeltaC ?? 0), Math.max(ceiling, hdt045C));
+  const at180 = Math.min(hdt180C + (thermal?.hdt180DeltaC ?? 0), at045 - 3);
   return [
     { temperatureC: at180, stressMPa: 1.8 },
     { temperatureC: at045, stressMPa: 0.45 },

@@ -1,6 +1,6 @@
 import type { Grade } from '@anvilstone/schema';
 import { formatNumber } from '../units/formatQuantity.ts';
-import { behaviourOf } from './behaviour.ts';
+import { behaviourOf, reportsCrystals } from './behaviour.ts';
 import type { CarryContext } from './carry.ts';
 import { modulusAtHdtMPa } from './modulusAtHdt.ts';
 import type { ModulusCurve } from './modulusCurve.ts';
@@ -22,7 +22,9 @@ export function heatDeflectionFromCurve(
   const { at, family, filler, explain } = context;
   const stressMPa = at.parameters?.hdtStressMPa;
   if (!family || typeof stressMPa !== 'number' || family.hdt180C === null || !modulus.known) return undefined;
-  const { curve, hdtEvidence, hdtNote } = behaviourOf(grade, family, filler, modulus, null, 'dry');
+  // Of bars as the grade's own were: amorphous, or crystallised.
+  const crystallised = reportsCrystals(grade, family);
+  const { curve, hdtEvidence, hdtNote } = behaviourOf(grade, family, filler, modulus, null, 'dry', crystallised);
   const endMPa = modulusAtHdtMPa({ modulus23MPa: modulus.value, hdtStressMPa: stressMPa });
   const value = temperatureAtRatioC(curve, endMPa / modulus.value);
   if (value === undefined) return undefined;

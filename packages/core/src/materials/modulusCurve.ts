@@ -4,7 +4,7 @@ import { modulusAtHdtMPa } from './modulusAtHdt.ts';
 import { pchip } from './pchip.ts';
 
 export const REFERENCE_TEMPERATURE_C = 23;
-/** Modulus left at the rubbery end of the curve, MPa. */
+/** Modulus left at the rubbery end of the curve of an unfilled grade, MPa. */
 export const RUBBERY_MODULUS_MPA = 3;
 /** Fall of a glassy modulus per K above 23 °C before the polymer lets go. */
 const GLASSY_SLOPE_PER_K = 0.0025;
@@ -40,6 +40,10 @@ export interface ModulusCurveInput {
   measured: readonly { temperatureC: number; ratio: number }[];
   /** HDT points are from the family and not from the grade. */
   hdtIsFamily?: boolean;
+  /** They are of the polymer alone: the filled grade is `fillerStiffness` times as stiff there. @default false */
+  hdtIsOfNeat?: boolean;
+  /** How many times as stiff as the polymer alone its filler makes it: what is left above the glass transition is, too. @default 1 */
+  fillerStiffness?: number;
 }
 
 export interface ModulusCurve {
@@ -82,12 +86,13 @@ export function modulusCurve(input: ModulusCurveInput): ModulusCurve {
 }
 
 function candidateKnots(input: ModulusCurveInput): Knot[] {
-  const { modulus23MPa: e23, glassTransitionC: tg, meltingC } = input;
+  const { modulus23MPa: e23, glassTransitionC: tg, meltingC, hdtIsOfNeat = false, fillerStiffness = 1 } = input;
+  const stiffer = hdtIsOfNeat ? fillerStiffness : 1;
   const knots: Knot[] = input.hdt.map(({ temperatureC, stressMPa }) => ({
     temperatureC,
-    modulusMPa: modulusAtHdtMPa({ modulus23MPa: e23, hdtStressMPa: stressMPa }),
+    modulusMPa: stiffer * modulusAtHdtMPa({ modulus23MPa: e23 / stiffer, hdtStressMPa: stressMPa }),
     kind: input.hdtIsFamily ? 'family' : 'hdt',
-    note: `heat deflection at ${formatNumber(stressMPa)} MPa${input.hdtIsFamily ? ', family value' : ''}`,
+    note: `heat deflection at ${formatNumber(stressMPa)} MPa${input.hdtIsFamily ? `, family value${hdtIsOfNeat ? ' of the polymer alone × its filler' : ''}` : ''}`,
   }));
   for (const { temperatureC, ratio } of input.measured) {
     if (temperatureC > REFERENCE_TEMPERATURE_C) {
@@ -102,7 +107,8 @@ function candidateKnots(input: ModulusCurveInput): Knot[] {
   const endC = input.morphology === 'amorphous' || meltingC === null ? tg + 15 : meltingC;
   knots.push({
     temperatureC: Math.max(endC, REFERENCE_TEMPERATURE_C + 10),
-    modulusMPa: Math.min(RUBBERY_MODULUS_MPA, e23 / 2),
+    // Filler stiffens rubber no less than glass.
+    modulusMPa: Math.min(RUBBERY_MODULUS_MPA * Math.max(1, fillerStiffness), e23 / 2),
     kind: 'rubbery',
     note: input.morphology === 'amorphous' || meltingC === null ? 'glass transition + 15 °C' : 'melting point',
   });

@@ -1,12 +1,13 @@
 import { requirePositiveValue, requireWithin } from '../input/require.ts';
 
 /**
- * Strength at temperature over strength at 23 °C: (E(T)/E23)^m, m about 0.8 amorphous, 0.6 semi-crystalline.
+ * Strength at temperature over strength at 23 °C: (E(T)/E23)^m, m about 0.8 amorphous, 0.6 semi-crystalline; at most 1. Yield rises in the
+ * cold, but what breaks there breaks from its flaws: nothing is built on the rise.
  * @throws InputError ratio not finite and above 0
  */
 export function strengthTemperatureFactor(modulusRatio: number, exponent: number): number {
   requirePositiveValue('modulusRatio', modulusRatio);
-  return modulusRatio ** exponent;
+  return Math.min(1, modulusRatio ** exponent);
 }
 
 /** A short test takes about a minute; static fatigue counts decades of time from there. */

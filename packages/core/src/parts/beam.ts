@@ -8,7 +8,7 @@ import type { BendingDirection, Section } from '../sections/section.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { bentCore, bentFibre, neutralAxis, turnedSideways } from './bending.ts';
 import { thinnestOf } from './cantileverArm.ts';
-import { ALONG, type PartModel, type PartResponse } from './partModel.ts';
+import { ALONG, SMALL_SHARE, type PartModel, type PartResponse } from './partModel.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
 import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 
@@ -109,6 +109,7 @@ export const beam: PartModel<'beam'> = {
       action: 'force',
       holdNPerUnit: 1,
       movement: { title: geometry.loading === 'point' ? 'Movement at the load' : 'Movement at mid-span', unit: 'mm' },
+      movementRangeMm: SMALL_SHARE * geometry.spanMm,
       thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: { depth: respond(geometry, 'depth', fill), width: respond(geometry, 'width', fill) },
     };

@@ -7,7 +7,7 @@ import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { bentCore, bentFibre, neutralAxis, turnedSideways } from './bending.ts';
 import { cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
-import { ALONG, type PartModel, type PartResponse } from './partModel.ts';
+import { ALONG, SMALL_SHARE, type PartModel, type PartResponse } from './partModel.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
 
 /** An arm held at its root that carries a load at its end. */
@@ -34,6 +34,7 @@ export const cantileverArm: PartModel<'cantilever-arm'> = {
       action: 'force',
       holdNPerUnit: 1,
       movement: { title: 'Movement at the load', unit: 'mm' },
+      movementRangeMm: SMALL_SHARE * geometry.spanMm,
       thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: { depth: respond(geometry, 'depth', fill), width: respond(geometry, 'width', fill) },
     };

@@ -1,3 +1,4 @@
+import { InputError } from '../input/InputError.ts';
 import { requirePositive, requireWithin } from '../input/require.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ALONG, type PartModel } from './partModel.ts';
@@ -21,13 +22,35 @@ export function lewisFormFactor(teeth: number): number {
 
 /**
  * Root stress of a spur gear tooth per torque, MPa per N·mm: W/(b·m·Y) with W = 2·T/(m·z), the whole load on one tooth.
- * Source: Lewis, Shigley, 10th ed., section 14-1. Range: slow gears; no velocity factor.
+ * Source: Lewis, Shigley, 10th ed., section 14-1. Without the velocity factor, which `velocityFactor` tells.
  * @throws InputError module or width not above 0; teeth outside 12 … 400
  */
 export function lewisStressPerTorque(gear: { moduleMm: number; teeth: number; faceWidthMm: number }): number {
   requirePositive(gear, ['moduleMm', 'teeth', 'faceWidthMm']);
   return 2 / (gear.moduleMm ** 2 * gear.teeth * gear.faceWidthMm * lewisFormFactor(gear.teeth));
 }
+
+/** Pitch-line speed up to which Barth’s factor is usual, m/s. */
+const FASTEST_M_PER_S = 20;
+
+/**
+ * By how much the load on a tooth grows with speed, (6.1 + V)/6.1 with the pitch-line speed V in m/s: Barth for cut teeth, Shigley, 10th
+ * ed., eq. 14-4b. Layer steps are no better than a cutter's. Range: to 20 m/s. @throws InputError speed below 0; faster
+ */
+export function velocityFactor(gear: { moduleMm: number; teeth: number; speedRpm: number }): number {
+  const speedMPerS = (Math.PI * gear.moduleMm * gear.teeth * gear.speedRpm) / 60_000;
+  if (!(speedMPerS >= 0 && speedMPerS <= FASTEST_M_PER_S))
+    throw new InputError('speedRpm', gear.speedRpm, `a pitch line of 0 to ${FASTEST_M_PER_S} m/s is needed`);
+  return (6.1 + speedMPerS) / 6.1;
+}
+
+/**
+ * Give of a tooth under its load × width × modulus over the load: half of a mesh of equal gears of 14 N/(mm·µm) in steel (ISO 6336-1,
+ * single stiffness c′). The mate is taken to be stiff. Typical of full-depth teeth, class D.
+ */
+const TOOTH_GIVE = 7.4;
+/** Of the module: usual backlash of printed gears. A tooth that gives more leaves its mesh. */
+const GIVE_SHARE = 0.1;
 
 /**
  * Mean contact pressure on a tooth per torque, MPa per N·mm, taken over a strip one module high, and the largest sliding
@@ -59,14 +82,18 @@ export const gearTooth: PartModel<'gear-tooth'> = {
   freeDimension: '/faceWidthMm',
   body(geometry) {
     const { moduleMm, teeth, faceWidthMm } = geometry;
-    const stress = lewisStressPerTorque(geometry);
+    const kv = velocityFactor(geometry);
+    const stress = kv * lewisStressPerTorque(geometry);
+    const give = (TOOTH_GIVE * 2) / (moduleMm * teeth) / faceWidthMm;
     const outsideMm = moduleMm * (teeth + 2);
     const sliding = toothSliding(geometry);
     return {
       volumeMm3: (Math.PI / 4) * (moduleMm * teeth) ** 2 * faceWidthMm,
       extentMm: { length: outsideMm, depth: faceWidthMm, width: outsideMm },
       action: 'torque',
-      movement: { title: 'Movement', unit: 'mm' },
+      movement: { title: 'Give of a tooth', unit: 'mm' },
+      movementRangeMm: GIVE_SHARE * moduleMm,
+      movementRangeOf: 'a tenth of the module, its usual backlash',
       thinnestMm: Math.min(faceWidthMm, (Math.PI / 2) * moduleMm),
       sliding: {
         ...sliding,
@@ -92,6 +119,13 @@ export const gearTooth: PartModel<'gear-tooth'> = {
                   formula: `2 · T / (${f(moduleMm)} · ${f(teeth)})`,
                 },
                 {
+                  symbol: 'Kv',
+                  meaning: 'Velocity factor',
+                  value: kv,
+                  unit: '×',
+                  source: 'Barth: Shigley, 10th ed., eq. 14-4b',
+                },
+                {
                   symbol: 'Y',
                   meaning: 'Lewis form factor',
                   value: lewisFormFactor(teeth),
@@ -104,12 +138,21 @@ export const gearTooth: PartModel<'gear-tooth'> = {
                   value: stress,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `W / (${f(faceWidthMm)} · ${f(moduleMm)} · Y)`,
+                  formula: `Kv · W / (${f(faceWidthMm)} · ${f(moduleMm)} · Y)`,
                   source: 'Lewis, Shigley, 10th ed., section 14-1',
                 },
               ],
             }),
           ),
+          stretches: [
+            {
+              title: 'Give of a tooth',
+              direction: ALONG.length,
+              perModulus: give,
+              formula: `${TOOTH_GIVE} · W / (${f(faceWidthMm)} mm · E)`,
+              source: 'single stiffness of ISO 6336-1, carried over to the modulus of the print',
+            },
+          ],
         }),
       },
     };

@@ -39,6 +39,16 @@ export function contactTemperatureC(pair: {
   return (e1 * pair.ownTemperatureC + e2 * pair.otherTemperatureC) / (e1 + e2);
 }
 
+/**
+ * The same after many touches, when heat has built up: between them the face does not cool to `ownTemperatureC` but to that plus the
+ * share of the time it is touched × its rise (the mean over a cycle, which a thick body keeps below its face). `duty` from 0, it
+ * cools all the way, to below 1. @throws InputError as `contactTemperatureC`
+ */
+export function builtUpTemperatureC(pair: Parameters<typeof contactTemperatureC>[0] & { duty: number }): number {
+  // T₁ = T_own + d·(T − T_own) in the formula above, solved for T: the own body counts for (1 − d) of its effusivity.
+  return contactTemperatureC({ ...pair, ownEffusivity: pair.ownEffusivity * Math.max(1e-9, 1 - pair.duty) });
+}
+
 /** A part that is pressed on something hot, over and over, until it has given too much. */
 export const hotContact: PartModel<'hot-contact'> = {
   id: 'hot-contact',
@@ -74,6 +84,7 @@ export const hotContact: PartModel<'hot-contact'> = {
         ownTemperatureC: geometry.ownTemperatureC,
         touchH: geometry.contactS / 3600,
         touches: geometry.touches,
+        duty: geometry.pauseS === undefined ? 0 : geometry.contactS / (geometry.contactS + geometry.pauseS),
         totalH: (geometry.contactS * geometry.touches) / 3600,
       },
       responses: {

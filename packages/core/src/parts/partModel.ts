@@ -105,12 +105,22 @@ export interface PartResponse {
 }
 
 /** A part model with its dimensions filled in. */
+/** Of the span: small-deflection theory ends about here (Roark, 8.1: errors of a few per cent). */
+export const SMALL_SHARE = 0.1;
+
 export interface PartBody {
   volumeMm3: number;
   extentMm: Record<PartAxis, number>;
   action: Action;
   /** How its movement is called and measured. */
   movement: { title: string; unit: 'mm' | '°' };
+  /**
+   * Movement that the formulas hold to, mm: a tenth of the span, the diameter or the shorter side of what bends. Beyond it nothing is told.
+   * Absent: it hardly moves, or moves by force.
+   */
+  movementRangeMm?: number;
+  /** What that is. @default 'a tenth of its span' */
+  movementRangeOf?: string;
   /** Thickness of its thinnest wall, mm: ratings by thickness are judged there. */
   thinnestMm: number;
   /** Force in N that one unit of the action stands for, where something is held by it; absent: no such force. */
@@ -129,6 +139,8 @@ export interface PartBody {
     /** One touch, and all that it has to last. */
     touchH: number;
     touches: number;
+    /** Share of the time that it is touched; 0: it cools all the way between touches. */
+    duty: number;
     totalH: number;
   };
   /** Responses by direction of the load; `depth` is always there. */

@@ -2,12 +2,13 @@ import type { GeometryOf } from '@anvilstone/schema';
 import { InputError } from '../input/InputError.ts';
 import { requirePositive } from '../input/require.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { ALONG, type PartModel } from './partModel.ts';
+import { ALONG, SMALL_SHARE, type PartModel } from './partModel.ts';
 import { place, response } from './pieces.ts';
 import { TYPICAL_POISSON } from './ring.ts';
 
 // Rectangular plates under uniform pressure, ν = 0.3, by longer over shorter side. Roark, 7th ed., table 11.4:
 // case 1a (all edges supported) and case 8a (all edges clamped; stress at the middle of the long edge).
+const TABLE_POISSON = 0.3;
 const RATIOS = [1, 1.2, 1.4, 1.6, 1.8, 2, 3, 4, 5];
 const TABLE = {
   supported: {
@@ -22,7 +23,8 @@ const TABLE = {
 
 /**
  * Largest bending stress per pressure and centre movement × modulus per pressure (mm) of a flat plate.
- * Round: Roark, 7th ed., table 11.2, cases 10a and 10b, ν = 0.38. Rectangular: table 11.4, straight between its rows.
+ * Round: Roark, 7th ed., table 11.2, cases 10a and 10b. Rectangular: table 11.4 (ν = 0.3), straight between its rows, brought to
+ * the plate's ν: 0.38 unless it says otherwise.
  * Range: movement up to about half of the thickness; a plate pushed further carries more than this by stretching.
  * @throws InputError a size not finite and above 0; the shorter side longer than the longer one
  */
@@ -32,10 +34,9 @@ export function plateFactors(plate: Omit<GeometryOf<'plate'>, 'model'>): {
   source: string;
 } {
   requirePositive(plate, ['lengthMm', 'widthMm', 'thicknessMm']);
-  const { lengthMm, widthMm, thicknessMm: t, edges } = plate;
+  const { lengthMm, widthMm, thicknessMm: t, edges, poisson: nu = TYPICAL_POISSON } = plate;
   if (plate.shape === 'round') {
     const r = lengthMm / 2;
-    const nu = TYPICAL_POISSON;
     const source = `Roark, 7th ed., table 11.2, case ${edges === 'supported' ? '10a' : '10b'}`;
     return edges === 'supported'
       ? {
@@ -50,8 +51,9 @@ export function plateFactors(plate: Omit<GeometryOf<'plate'>, 'model'>): {
   const table = TABLE[edges];
   const ratio = lengthMm / widthMm;
   return {
-    stress: (between(ratio, table.stress) * widthMm ** 2) / t ** 2,
-    movementMm: (between(ratio, table.movement) * widthMm ** 4) / t ** 3,
+    stress: (bendingShare(ratio, edges, nu).short * widthMm ** 2) / t ** 2,
+    // The plate's own stiffness E·t³/(12·(1 − ν²)) is what the table was made for.
+    movementMm: ((between(ratio, table.movement) * widthMm ** 4) / t ** 3) * ((1 - nu ** 2) / (1 - TABLE_POISSON ** 2)),
     source: `Roark, 7th ed., table 11.4, case ${edges === 'supported' ? '1a' : '8a'}`,
   };
 }
@@ -61,12 +63,30 @@ export function plateFactors(plate: Omit<GeometryOf<'plate'>, 'model'>): {
 const LONG_RATIOS = [1, 1.2, 1.5, 2, 3, 5];
 const LONG_SHARE = { supported: [1, 0.8, 0.613, 0.456, 0.341, 0.3], clamped: [1, 0.868, 0.753, 0.689, 0.685, 0.685] };
 
+/**
+ * Stress × t²/(p·b²) over the shorter and over the longer side. Supported: moments for another ν from those for 0.3, Timoshenko &
+ * Woinowsky-Krieger, section 30: M_x(ν) = ((1 − ν·ν₀)·M_x + (ν − ν₀)·M_y)/(1 − ν₀²). At a clamped edge ν has no say.
+ */
+function bendingShare(ratio: number, edges: 'supported' | 'clamped', nu: number): { short: number; long: number } {
+  const short = between(ratio, TABLE[edges].stress);
+  const long = short * between(ratio, LONG_SHARE[edges], LONG_RATIOS);
+  if (edges === 'clamped') return { short, long };
+  const own = (1 - nu * TABLE_POISSON) / (1 - TABLE_POISSON ** 2);
+  const other = (nu - TABLE_POISSON) / (1 - TABLE_POISSON ** 2);
+  return { short: own * short + other * long, long: own * long + other * short };
+}
+
 function between(ratio: number, values: readonly number[], ratios: readonly number[] = RATIOS): number {
   const i = ratios.findIndex((one) => one >= ratio);
   if (i === 0) return values[0]!;
   if (i < 0) return values.at(-1)!;
   const share = (ratio - ratios[i - 1]!) / (ratios[i]! - ratios[i - 1]!);
   return values[i - 1]! + share * (values[i]! - values[i - 1]!);
+}
+
+function longShare({ lengthMm, widthMm, edges, poisson = TYPICAL_POISSON }: GeometryOf<'plate'>): number {
+  const { short, long } = bendingShare(lengthMm / widthMm, edges, poisson);
+  return long / short;
 }
 
 /** A flat plate that something presses on evenly. */
@@ -84,13 +104,14 @@ export const plate: PartModel<'plate'> = {
     const { lengthMm, thicknessMm, shape } = geometry;
     const widthMm = shape === 'round' ? lengthMm : geometry.widthMm;
     const areaMm2 = shape === 'round' ? (Math.PI / 4) * lengthMm ** 2 : lengthMm * widthMm;
-    const alongLong = shape === 'round' ? 1 : between(lengthMm / widthMm, LONG_SHARE[geometry.edges], LONG_RATIOS);
+    const alongLong = shape === 'round' ? 1 : longShare(geometry);
     const where = geometry.edges === 'clamped' ? 'at the clamped rim' : 'in the middle';
     return {
       volumeMm3: areaMm2 * thicknessMm,
       extentMm: { length: lengthMm, depth: thicknessMm, width: widthMm },
       action: 'pressure',
       movement: { title: 'Bulge in the middle', unit: 'mm' },
+      movementRangeMm: SMALL_SHARE * Math.min(lengthMm, widthMm),
       thinnestMm: thicknessMm,
       responses: {
         depth: response({

@@ -2,7 +2,7 @@ import type { GeometryOf } from '@anvilstone/schema';
 import { InputError } from '../input/InputError.ts';
 import { requirePositive } from '../input/require.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { ALONG, type PartModel, type PartResponse, type ShownLine } from './partModel.ts';
+import { ALONG, SMALL_SHARE, type PartModel, type PartResponse, type ShownLine } from './partModel.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
 
 /** Typical of printed polymers: a ring's answer depends little on it. */
@@ -84,6 +84,7 @@ export const ring: PartModel<'ring'> = {
       // Pushed over something, it presses on it all round.
       holdNPerUnit: pinched ? 1 : 2 * Math.PI * radii.innerMm * lengthMm,
       movement: { title: pinched ? 'Out of round (ovality)' : 'Change of diameter', unit: 'mm' },
+      movementRangeMm: SMALL_SHARE * outerDiameterMm,
       thinnestMm: wallMm,
       responses: { depth: pinched ? pinchedRing(geometry, radii) : pressedRing(geometry, radii) },
     };

@@ -1,9 +1,10 @@
+import { briefWith, outcome, testGrade } from '../checks/testContext.ts';
 import { answerOf } from './testPart.ts';
 import { boltedJoint } from './boltedFlange.ts';
 import { gentModulusMPa } from '../materials/gentModulus.ts';
 import { padStiffening } from './elastomerPad.ts';
 import { hingeStrain, parallelLeafStrain } from './flexure.ts';
-import { lewisFormFactor, lewisStressPerTorque, toothSliding } from './gearTooth.ts';
+import { lewisFormFactor, lewisStressPerTorque, toothSliding, velocityFactor } from './gearTooth.ts';
 import { contactTemperatureC, effusivity } from './hotContact.ts';
 import { lugConcentration } from './pinnedLug.ts';
 import { plateFactors } from './plate.ts';
@@ -129,11 +130,19 @@ describe('plate', () => {
   // Roark table 11.4: square supported β 0.2874, α 0.0444; 2 : 1 clamped β 0.4974, α 0.0277
   test('rectangular: rows of the table', () => {
     const of = (lengthMm: number, edges: 'supported' | 'clamped') =>
-      plateFactors({ shape: 'rectangular', lengthMm, widthMm: 60, thicknessMm: 3, edges });
+      plateFactors({ shape: 'rectangular', lengthMm, widthMm: 60, thicknessMm: 3, edges, poisson: 0.3 });
     expect(of(60, 'supported').stress).toBeCloseTo((0.2874 * 3600) / 9, 9);
     expect(of(120, 'clamped').movementMm).toBeCloseTo((0.0277 * 60 ** 4) / 27, 6);
     expect(of(600, 'clamped').stress).toBeCloseTo((0.5 * 3600) / 9, 9);
     expect(of(78, 'supported').stress).toBeCloseTo((((0.3762 + 0.453) / 2) * 3600) / 9, 6); // halfway between rows
+  });
+  // Timoshenko & Woinowsky-Krieger, section 30, on both moments 0.2874/6 of a square: × (1 − 0.3·0.38 + 0.08)/0.91
+  test('another Poisson ratio: prints have 0.38, which bends a supported plate harder and a clamped one as hard', () => {
+    const square = { shape: 'rectangular', lengthMm: 60, widthMm: 60, thicknessMm: 3 } as const;
+    const at = (edges: 'supported' | 'clamped', poisson?: number) => plateFactors({ ...square, edges, poisson });
+    expect(at('supported').stress / at('supported', 0.3).stress).toBeCloseTo(0.966 / 0.91, 9);
+    expect(at('clamped').stress).toBe(at('clamped', 0.3).stress);
+    expect(at('clamped').movementMm / at('clamped', 0.3).movementMm).toBeCloseTo(0.8556 / 0.91, 9);
   });
   test('the shorter side longer than the longer one is refused by name', () =>
     expect(() =>
@@ -170,6 +179,23 @@ describe('gear tooth', () => {
   // W = 2·1000/(2·24) = 41.667 N; σ = 41.667/(14·2·0.337) = 4.4157
   test('root stress', () =>
     expect(1000 * lewisStressPerTorque({ moduleMm: 2, teeth: 24, faceWidthMm: 14 })).toBeCloseTo(4.4157, 3));
+  // V = π·48·1200/60 000 = 3.0159 m/s; (6.1 + 3.0159)/6.1
+  test('speed loads a tooth harder; faster than 20 m/s is refused', () => {
+    expect(velocityFactor({ moduleMm: 2, teeth: 24, speedRpm: 1200 })).toBeCloseTo(1.49441, 4);
+    expect(() => velocityFactor({ moduleMm: 2, teeth: 24, speedRpm: 9000 })).toThrow(/speedRpm/);
+  });
+  // 7.4·41.667/(14·60) = 0.367 mm, against 2000 MPa 0.011 mm
+  test('a tooth of rubber leaves its mesh', () => {
+    const gear = { model: 'gear-tooth', moduleMm: 2, teeth: 24, mateTeeth: 48, faceWidthMm: 14, speedRpm: 0 } as const;
+    expect(1000 * answerOf(gear).movement(60, 23)).toBeCloseTo(0.367, 3);
+    const stands = (familyId: string) =>
+      outcome('movement-in-range', briefWith({ kind: 'short', forceN: undefined, torqueNmm: 1000 }, gear), 'XY', {
+        ...testGrade,
+        observations: [],
+        familyId,
+      }).status;
+    expect([stands('tpu-95a'), stands('pa12')]).toEqual(['unknown', 'pass']);
+  });
   // 2π·1·(1 + 24/48)·2 mm/s
   test('sliding', () => {
     const { speedMPerS, pressurePerUnit } = toothSliding({

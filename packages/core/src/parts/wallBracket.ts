@@ -2,7 +2,7 @@ import type { GeometryOf } from '@anvilstone/schema';
 import { requirePositive } from '../input/require.ts';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { ALONG, type Direction, type PartModel, type StressPlace } from './partModel.ts';
+import { ALONG, SMALL_SHARE, type Direction, type PartModel, type StressPlace } from './partModel.ts';
 import { place, response } from './pieces.ts';
 import { barBuckling } from './strut.ts';
 
@@ -76,6 +76,7 @@ export const wallBracket: PartModel<'wall-bracket'> = {
       extentMm: { length: geometry.reachMm, depth: geometry.dropMm, width: Math.max(tie.widthMm, strut.widthMm) },
       action: 'force',
       movement: { title: 'Drop at the load', unit: 'mm' },
+      movementRangeMm: SMALL_SHARE * geometry.reachMm,
       thinnestMm: Math.min(tie.depthMm, tie.widthMm, strut.depthMm, strut.widthMm),
       responses: {
         depth: response({

@@ -67,7 +67,7 @@ test('the lever: PA6 leads PA12 dry and loses wet through', () => {
       .best.checks.find(({ checkId }) => checkId === 'strength-in-plane')!.reserve!;
   expect(inPlane('ol-pa6')).toBeGreaterThan(inPlane('ol-pa12'));
   expect(reserveOf('sluice-lever', 'ol-pa6', 'strength-in-plane')! / inPlane('ol-pa6')).toBeLessThan(0.5);
-  expect(reserveOf('sluice-lever', 'ol-pa6-gf', 'strength-in-plane')).toBeCloseTo(0.98, 2);
+  expect(reserveOf('sluice-lever', 'ol-pa6-gf', 'strength-in-plane')).toBeCloseTo(0.95, 2);
 });
 
 test('the post: on its edge carbon-filled PET would lead in strength; standing, carbon-filled polyamide is the weakest', () => {

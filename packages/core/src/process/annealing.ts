@@ -19,6 +19,7 @@ const CRYSTALLISED_GAIN_K = 10;
 export function annealingOf(family: Family | undefined): Annealing | null {
   if (!family?.annealing || family.annealing.hdtGainC <= 0) return null;
   const crystallises =
-    family.morphology === 'amorphous' && family.meltingC !== null && family.annealing.hdtGainC >= CRYSTALLISED_GAIN_K;
+    family.printedAmorphous !== undefined ||
+    (family.morphology === 'amorphous' && family.meltingC !== null && family.annealing.hdtGainC >= CRYSTALLISED_GAIN_K);
   return { ...family.annealing, crystallises };
 }

@@ -5,6 +5,7 @@ import { completeRules } from '../rules/houseRules.ts';
 import type { Drawing } from '../drawing/drawing.ts';
 import { findSchool, rank } from '../evaluation/ranking.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
+import { heatLimitWords } from '../words/heatLimitWords.ts';
 import { formatNumber as f, formatQuantity, formatReserve } from '../units/formatQuantity.ts';
 import { duration } from '../words/duration.ts';
 import { briefBlocks } from './briefBlocks.ts';
@@ -122,8 +123,7 @@ function chosen(
     rows.push(['Mass', massG === null ? 'unknown' : formatQuantity(massG, 'mass', units)]);
     rows.push(['Cost of one good part', costUsd === null ? 'unknown' : `${costUsd.toFixed(2)} USD`]);
     if (printTimeH) rows.push(['On the machine', duration(printTimeH)]);
-    if (ownHeatLimitC !== null)
-      rows.push(['Holds its loads to', formatQuantity(Math.floor(ownHeatLimitC), 'temperature', units)]);
+    if (ownHeatLimitC !== null) rows.push(['Holds to', heatLimitWords(entry, units)]);
     if (chance !== undefined) rows.push(['Meets every check', chance === null ? 'unknown' : chanceWords(chance)]);
   }
   return [heading('Chosen'), { kind: 'facts', rows }];

@@ -42,9 +42,17 @@ export interface Family {
   failureManner: 'ductile' | 'warns' | 'snaps';
   glassTransitionC: number;
   meltingC: number | null;
+  /** Of an elastomer: where its hard phase lets go of the shape, far below melting. */
+  softeningC?: number;
+  /** Strain that printing leaves locked in along the strands, %; let go, the part shrinks and warps by it. */
+  lockedStrainPct: number;
+  /** It crystallises too slowly for printing: as printed it is amorphous. Everything else stated is of the crystallised polymer. */
+  printedAmorphous?: { hdt045C: number; hdt180C: number };
   hdt045C: number | null;
   hdt180C: number | null;
   continuousServiceC: number;
+  /** The same once it is crystallised, where softening and not air sets the other. */
+  crystallisedServiceC?: number;
   thermalExpansion1e6PerK: number;
   printShrinkPct: number;
   thermalConductivityWPerMK: number;

@@ -55,10 +55,11 @@ describe('against closed forms', () => {
     expect(price.above!.value / 60).toBeCloseTo(1, 1);
     expect(price.low.reserve).toBe(price.high.reserve);
   });
-  test('what the part does not feel changes nothing', () => {
+  // F·L³/(3·E·I) and some shear reach L/10 at E = 720 MPa and a little
+  test('what the part does not feel changes nothing, until it bends by a tenth of its span', () => {
     const modulus = of(found, 'grade modulus');
     expect(spanOf(modulus)).toBe(1);
-    expect(modulus.below).toBeNull();
+    expect(modulus.below!.value).toBeCloseTo(726, -1);
   });
 });
 

@@ -35,8 +35,8 @@ export function formatQuantity(canonical: number, dimension: Dimension, system: 
   return unit === '' ? formatNumber(value, digits) : `${formatNumber(value, digits)} ${unit}`;
 }
 
-/** Reserves beyond this are all the same to a designer; the exact number is in the working. */
-const PLENTY = 20;
+/** Reserves beyond this are all the same to a designer: no model is as good as its number there. */
+export const PLENTY = 20;
 
 /** The one way a reserve factor is written: two decimals, cut and not rounded, so that 0.999 never reads as a pass. */
 export function formatReserve(reserve: number): string {

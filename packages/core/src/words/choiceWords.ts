@@ -93,6 +93,13 @@ function whoLeads(grounds: ChoiceGrounds, { gradeId }: GradeStanding, best: Eval
   ];
 }
 
+/** What happens when it gets hotter than it holds to. */
+const BEYOND = {
+  load: 'its loads are too much',
+  form: 'it loses its shape, whatever it carries',
+  ageing: 'air ages it too soon',
+} as const;
+
 function whatGoverns({ units }: ChoiceGrounds, { gradeId }: GradeStanding, best: EvaluationEntry): Piece[] {
   const governing = best.checks.find(({ checkId }) => checkId === best.governingCheckId);
   if (!governing || governing.reserve === null) return [plain('No check with a number governs it.')];
@@ -102,7 +109,7 @@ function whatGoverns({ units }: ChoiceGrounds, { gradeId }: GradeStanding, best:
       : [
           plain(' Under its own loads the part holds to '),
           { text: formatQuantity(Math.floor(best.ownHeatLimitC), 'temperature', units), to: { gradeId } },
-          plain('.'),
+          plain(best.ownHeatLimitBy ? `; beyond that ${BEYOND[best.ownHeatLimitBy]}.` : '.'),
         ];
   return [
     plain(`What governs is ${title(governing.checkId)}, with a reserve of `),

@@ -3,5 +3,6 @@ export * from './briefWords.ts';
 export * from './duration.ts';
 export * from './surroundingSentences.ts';
 export * from './choiceWords.ts';
+export * from './heatLimitWords.ts';
 export * from './rejectionReasons.ts';
 export * from './inUnits.ts';

@@ -1,4 +1,5 @@
 import {
+  heatLimitWords,
   amount,
   choiceSentences,
   costParts,
@@ -91,9 +92,7 @@ function summaryTable(comparison: Comparison, units: UnitSystem): Content {
       row('labour', (i) => usd(costs[i]?.labourUsd)),
       row('failed prints', (i) => usd(costs[i]?.scrapUsd)),
       row('Mass', (i) => (entry(i).massG === null ? 'unknown' : amount(entry(i).massG!, 'g', units))),
-      row('Holds its loads to', (i) =>
-        entry(i).ownHeatLimitC === null ? 'unknown' : amount(Math.floor(entry(i).ownHeatLimitC!), '°C', units),
-      ),
+      row('Holds to', (i) => heatLimitWords(entry(i), units)),
       row('How it fails', (i) => finalists[i]!.failureManner ?? 'unknown'),
       row('To print', (i) => {
         const { printing } = finalists[i]!;

@@ -1,4 +1,11 @@
-import { findCheck, formatReserve, type CheckRow, type Comparison, type Finalist } from '@anvilstone/core';
+import {
+  findCheck,
+  formatReserve,
+  heatLimitWords,
+  type CheckRow,
+  type Comparison,
+  type Finalist,
+} from '@anvilstone/core';
 import { useMemo, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
@@ -107,10 +114,8 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
           />
         )}
       </Line>
-      <Line title="Holds its loads to" finalists={finalists}>
-        {({ entry }) =>
-          entry.ownHeatLimitC === null ? 'unknown' : amount(Math.floor(entry.ownHeatLimitC), '°C', units)
-        }
+      <Line title="Holds to" finalists={finalists}>
+        {({ entry }) => heatLimitWords(entry, units)}
       </Line>
       <Line title="How it fails" finalists={finalists}>
         {({ failureManner, warns }) => (

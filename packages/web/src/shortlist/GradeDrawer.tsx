@@ -107,7 +107,7 @@ export function GradeDrawer({
           {shown ? <WorkingTable check={shown} /> : <p className="p-3 text-quiet">Writing the working …</p>}
           <ChancePanel gradeId={gradeId} orientation={entry.orientation} />
           {grade && best.status !== 'pass' && <FixesPanel grade={grade} />}
-          <HeatPanel gradeId={gradeId} orientation={entry.orientation} limitC={entry.ownHeatLimitC} />
+          <HeatPanel gradeId={gradeId} entry={entry} />
           <div className="mt-4">
             <Cautions place="shortlist" brief={brief} grade={grade} rules={library.rules} agents={library.agents} />
           </div>

@@ -1,4 +1,4 @@
-import type { BuildOrientation } from '@anvilstone/schema';
+import type { EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
@@ -9,17 +9,16 @@ import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
 const STEPS = 41;
+/** Which of the three limits it is. */
+const BEYOND = {
+  load: ', where its loads become too much',
+  form: ', where it loses its shape whatever it carries',
+  ageing: ', where air ages it too soon',
+} as const;
 
 /** How the reserve falls as the part gets hotter: the own heat limit, beside what the data sheet's HDT would suggest. */
-export function HeatPanel({
-  gradeId,
-  orientation,
-  limitC,
-}: {
-  gradeId: string;
-  orientation: BuildOrientation;
-  limitC: number | null;
-}) {
+export function HeatPanel({ gradeId, entry }: { gradeId: string; entry: EvaluationEntry }) {
+  const { orientation, ownHeatLimitC: limitC, ownHeatLimitBy: by } = entry;
   const { brief, library } = useBench();
   const units = useAppSelector((state) => state.settings.units);
   const { steadyC, peak } = brief.asks.heat ?? {};
@@ -48,7 +47,7 @@ export function HeatPanel({
           <p className="text-quiet">
             {limitC <= -80
               ? 'It fails at every temperature.'
-              : `With these loads for their whole duration this part holds out to ${amount(limitC, '°C', units)}${peak ? '; a peak is shorter and is checked by itself' : ''}.`}
+              : `With these loads for their whole duration this part holds out to ${amount(limitC, '°C', units)}${by ? BEYOND[by] : ''}${peak ? '; a peak is shorter and is checked by itself' : ''}.`}
             {hdt.length > 0 &&
               ` The grade’s data give an HDT of ${hdt.map((one) => `${amount(one.value!, '°C', units)} ${one.hdtStressMPa ? `at ${one.hdtStressMPa} MPa` : '(stress not stated)'}`).join(' and ')}.`}
           </p>

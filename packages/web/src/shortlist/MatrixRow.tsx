@@ -1,4 +1,5 @@
 import {
+  heatLimitWords,
   findCheck,
   formatReserve,
   MERIT_CRITERIA,
@@ -7,7 +8,7 @@ import {
   type Merit,
   type UnitSystem,
 } from '@anvilstone/core';
-import type { CheckResult, Grade, GradeEvaluation } from '@anvilstone/schema';
+import type { CheckResult, EvaluationEntry, Grade, GradeEvaluation } from '@anvilstone/schema';
 import { memo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
@@ -119,8 +120,7 @@ export const MatrixRow = memo(function MatrixRow({
               {best.costUsd === null ? 'cost unknown' : amount(best.costUsd, 'USD', units)}
             </span>
             <span className="block">
-              {best.massG === null ? 'mass unknown' : amount(best.massG, 'g', units)} ·{' '}
-              {heldTo(best.ownHeatLimitC, units)}
+              {best.massG === null ? 'mass unknown' : amount(best.massG, 'g', units)} · {heldTo(best, units)}
             </span>
           </td>
           <ChanceCell chance={chance} isOut={chanceIsOut} />
@@ -175,9 +175,9 @@ function ChanceCell({ chance, isOut }: { chance: Chance | undefined; isOut: bool
 }
 
 /** The part's own heat limit in three words. */
-function heldTo(limitC: number | null, units: UnitSystem): string {
-  if (limitC === null) return 'heat unknown';
-  return limitC <= -80 ? 'fails cold too' : `to ${amount(Math.floor(limitC), '°C', units)}`;
+function heldTo(best: Pick<EvaluationEntry, 'ownHeatLimitC' | 'ownHeatLimitBy'>, units: UnitSystem): string {
+  const words = heatLimitWords(best, units);
+  return best.ownHeatLimitC === null ? `heat ${words}` : best.ownHeatLimitC <= -80 ? words : `to ${words}`;
 }
 
 function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean; onOpen: () => void }) {

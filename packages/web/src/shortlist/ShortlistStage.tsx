@@ -215,7 +215,9 @@ export function ShortlistStage() {
         <Term means={TERMS.governs}>Warm frame: governs</Term>
         <Term means={TERMS.evidence}>Letter: evidence class</Term>
         <Term means={TERMS.typical}>Thin tick: typical values only</Term>
-        <Term means={TERMS.ownHeatLimit}>“to {say('80 °C')}”: own heat limit</Term>
+        <Term means={TERMS.ownHeatLimit}>
+          “to {say('80 °C')}, by form”: own heat limit, and which of its three it is
+        </Term>
         <Term means={TERMS.orientation}>XY, XZ, ZX</Term>
         <span>Calculated from the evidence at hand; this does not approve a part.</span>
       </p>

@@ -87,13 +87,13 @@ describe('what would make it pass', () => {
 describe('heat', () => {
   const best = engine.oneWay(lampArm, 'ne-petg', 'XZ')!;
   test('says to where the part holds, beside what the data sheet’s HDT would suggest', () => {
-    const root = drawnFor(lampArm, <HeatPanel gradeId="ne-petg" orientation="XZ" limitC={best.ownHeatLimitC} />);
-    expect(textOf(root)).toMatch(/this part holds out to \d+(\.\d)? °C/);
+    const root = drawnFor(lampArm, <HeatPanel gradeId="ne-petg" entry={best} />);
+    expect(textOf(root)).toMatch(/this part holds out to \d+(\.\d)? °C, where air ages it too soon/);
     expect(textOf(root)).toMatch(/HDT of \d+/);
     expect(root.querySelector('svg')).not.toBeNull();
   });
   test('where nothing is known of it no curve is drawn', () => {
-    const root = drawnFor(lampArm, <HeatPanel gradeId="ne-petg" orientation="XZ" limitC={null} />);
+    const root = drawnFor(lampArm, <HeatPanel gradeId="ne-petg" entry={{ ...best, ownHeatLimitC: null }} />);
     expect(textOf(root)).toContain('Unknown: this grade’s behaviour in heat is not known.');
     expect(root.querySelector('svg')).toBeNull();
   });

@@ -10,7 +10,7 @@ export const TERMS = {
   typical:
     'A pass that rests on values typical of the family (evidence D). Nobody tested this grade for it: it says what is worth a test, and promises nothing.',
   ownHeatLimit:
-    'The temperature at which this part, under its own loads for their own duration, first fails a check of strength or movement. A heat deflection temperature (HDT) is the same question asked of a standard bar, so it can mislead either way.',
+    'The lowest of three temperatures: where this part, under its own loads for their own duration, first fails a check of strength or movement; its form limit, where it loses its shape whatever it carries; and where air ages it in the time asked. A heat deflection temperature (HDT) asks only the first, of a standard bar.',
   orientation:
     'ISO/ASTM 52921. XY: lying flat. XZ: on edge. ZX: upright, layers across the length, the weak direction.',
 } as const;

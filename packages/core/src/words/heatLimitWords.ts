@@ -1,0 +1,22 @@
+import type { EvaluationEntry } from '@anvilstone/schema';
+import { formatQuantity } from '../units/formatQuantity.ts';
+import type { UnitSystem } from '../units/dimensions.ts';
+
+/** What goes first beyond the own heat limit, in a word or two. */
+const LIMITED_BY: Record<NonNullable<EvaluationEntry['ownHeatLimitBy']>, string> = {
+  load: 'by load',
+  form: 'by form',
+  ageing: 'by ageing',
+};
+const FAILS_EVERYWHERE_C = -80;
+
+/** “59 °C, by form”: the own heat limit and which of the three it is, which older records do not say; “unknown” without one. */
+export function heatLimitWords(
+  { ownHeatLimitC, ownHeatLimitBy }: Pick<EvaluationEntry, 'ownHeatLimitC' | 'ownHeatLimitBy'>,
+  units: UnitSystem,
+): string {
+  if (ownHeatLimitC === null) return 'unknown';
+  if (ownHeatLimitC <= FAILS_EVERYWHERE_C) return 'fails cold too';
+  const limit = formatQuantity(Math.floor(ownHeatLimitC), 'temperature', units);
+  return ownHeatLimitBy ? `${limit}, ${LIMITED_BY[ownHeatLimitBy]}` : limit;
+}
