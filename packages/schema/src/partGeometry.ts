@@ -43,6 +43,9 @@ export const strut = record(
     lengthMm: lengthMm('Free length, mm'),
     section: sectionGeometry,
     ends: vocabulary(['pinned', 'clamped', 'clamped-pinned', 'clamped-free'] as const, 'Ends'),
+    endFit: Type.Optional(
+      vocabulary(['practical', 'ideal'] as const, 'Its ends hold; as joints do, which give a little, or as in theory'),
+    ),
   },
   'A slender bar that is squeezed along its length',
 );
@@ -69,7 +72,7 @@ export const pinnedLug = record(
     widthMm: lengthMm('Across the pull, mm'),
     thicknessMm: lengthMm('Along the pin, mm'),
     holeDiameterMm: lengthMm('Hole, mm'),
-    edgeDistanceMm: lengthMm('From the hole to the end, mm; it pulls against this end'),
+    edgeDistanceMm: lengthMm('From the hole’s centre to the end, mm; it pulls against this end'),
   },
   'An eye on a pin',
 );

@@ -58,13 +58,19 @@ export function sectionOf(mesh: Mesh, plane: Plane): MeshSection {
     principal: {
       largestMm4: (iu + iv) / 2 + spread,
       smallestMm4: (iu + iv) / 2 - spread,
-      angleDeg: spread < 1e-12 * (iu + iv) ? 0 : (Math.atan2(-2 * iuv, iu - iv) / 2) * (180 / Math.PI),
+      angleDeg: spread < 1e-12 * (iu + iv) ? 0 : principalAngleDeg(iu, iv, iuv),
     },
     extremeMm: {
       u: corners.reduce((most, [a]) => Math.max(most, Math.abs(a - cu)), 0),
       v: corners.reduce((most, [, b]) => Math.max(most, Math.abs(b - cv)), 0),
     },
   };
+}
+
+/** From u to the axis of the largest second moment, in (−90°, 90°]. */
+function principalAngleDeg(iu: number, iv: number, iuv: number): number {
+  const angleDeg = (Math.atan2(-2 * iuv, iu - iv) / 2) * (180 / Math.PI);
+  return angleDeg <= -90 ? angleDeg + 180 : angleDeg;
 }
 
 /** Axes of a plane: across x they are y and z, across y z and x, across z x and y. */

@@ -88,6 +88,13 @@ describe('strut', () => {
       answerOf({ model: 'strut', lengthMm: 100, section, ends: 'pinned' }).response.buckling[0]!.criticalPerModulus;
     expect(critical(flat)).toBeCloseTo(critical({ kind: 'rectangle', widthMm: 6, depthMm: 20 }), 12);
   });
+  test('ideal ends: clamped at both 4 times as much as pinned, in practice (1/0.65)² = 2.37 times', () => {
+    const critical = (ends: 'pinned' | 'clamped', endFit?: 'ideal') =>
+      answerOf({ model: 'strut', lengthMm: 100, section: flat, ends, ...(endFit ? { endFit } : {}) }).response
+        .buckling[0]!.criticalPerModulus;
+    expect(critical('clamped', 'ideal') / critical('pinned', 'ideal')).toBeCloseTo(4, 9);
+    expect(critical('clamped') / critical('pinned')).toBeCloseTo(1 / 0.65 ** 2, 9);
+  });
   test('clamped at one end and free: (2.1/1)² = 4.41 times less than pinned', () => {
     const critical = (ends: 'pinned' | 'clamped-free') =>
       answerOf({ model: 'strut', lengthMm: 100, section: flat, ends }).response.buckling[0]!.criticalPerModulus;

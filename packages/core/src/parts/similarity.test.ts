@@ -12,6 +12,8 @@ const POWERS: readonly (readonly [name: RegExp, power: number])[] = [
   [/Mm3$/, 3],
   [/Mm2$/, 2],
   [/Mm$/, 1],
+  // As fast at the pitch line: the factor of speed is not one of size.
+  [/Rpm$/, -1],
 ];
 
 function scaled<T>(value: T, k: number, key = ''): T {

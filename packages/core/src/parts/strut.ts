@@ -21,7 +21,7 @@ export function bucklingLoad(eulerLoad: number, crushingLoad: number): number {
 
 /**
  * Euler load per modulus, N/MPa: π²·I/(K·L)². K: pinned 1, clamped 0.65, clamped and pinned 0.8, clamped and free 2.1
- * (recommended for real joints, not the ideal 0.5, 0.7 and 2). Source: Shigley, 10th ed., table 4-2; AISC commentary.
+ * (recommended for real joints), or the ideal 0.5, 0.7 and 2. Source: Shigley, 10th ed., table 4-2; AISC commentary.
  * @throws InputError length or second moment not finite and above 0
  */
 export function eulerPerModulus(strut: {
@@ -34,12 +34,17 @@ export function eulerPerModulus(strut: {
   return (Math.PI ** 2 * strut.secondMomentMm4) / (strut.effectiveLengthFactor * strut.lengthMm) ** 2;
 }
 
-export const EFFECTIVE_LENGTH: Record<GeometryOf<'strut'>['ends'], number> = {
-  pinned: 1,
-  clamped: 0.65,
-  'clamped-pinned': 0.8,
-  'clamped-free': 2.1,
+const EFFECTIVE_LENGTH: Record<
+  NonNullable<GeometryOf<'strut'>['endFit']>,
+  Record<GeometryOf<'strut'>['ends'], number>
+> = {
+  practical: { pinned: 1, clamped: 0.65, 'clamped-pinned': 0.8, 'clamped-free': 2.1 },
+  ideal: { pinned: 1, clamped: 0.5, 'clamped-pinned': 0.7, 'clamped-free': 2 },
 };
+
+/** K of a strut whose ends hold as real joints do, or as in theory. @param endFit @default 'practical' */
+export const effectiveLengthFactor = ({ ends, endFit = 'practical' }: Pick<GeometryOf<'strut'>, 'ends' | 'endFit'>) =>
+  EFFECTIVE_LENGTH[endFit][ends];
 
 /** A bar that buckles about its weaker axis, squeezed by `forcePerUnit` N per unit of the action. */
 export function barBuckling(bar: {
@@ -74,7 +79,7 @@ export function barBuckling(bar: {
         value: (bar.effectiveLengthFactor * bar.lengthMm) / radiusMm,
         unit: '×',
         formula: `${f(bar.effectiveLengthFactor)} · ${f(bar.lengthMm)} / ${f(radiusMm)}`,
-        source: 'end condition K as recommended for real joints, Shigley, table 4-2',
+        source: 'end condition K, Shigley, table 4-2: recommended for real joints unless the strut asks for ideal ends',
       },
       {
         symbol: 'C',
@@ -148,7 +153,7 @@ export const strut: PartModel<'strut'> = {
               title: 'The strut bows out',
               direction: ALONG.length,
               lengthMm,
-              effectiveLengthFactor: EFFECTIVE_LENGTH[geometry.ends],
+              effectiveLengthFactor: effectiveLengthFactor(geometry),
               weakSecondMomentMm4: weak,
               areaMm2: cut.areaMm2,
               forcePerUnit: 1,

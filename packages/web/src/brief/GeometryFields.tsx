@@ -103,7 +103,8 @@ function Field({
       <div className={options.some((one) => one.label.length > FITS_ONE_COLUMN) ? 'col-span-2' : ''}>
         <Choice
           label={label}
-          value={String(value)}
+          // Of an optional choice the first is what a part without it has.
+          value={String(value ?? field.enum[0])}
           error={issue}
           options={options}
           onChange={(next) => onChange(at, next)}

@@ -41,6 +41,8 @@ const CHOICES: Record<string, string> = {
   pinned: 'Both free to turn',
   'clamped-pinned': 'Clamped and free to turn',
   'clamped-free': 'Clamped and free',
+  practical: 'As joints do',
+  ideal: 'As in theory',
   point: 'At one place',
   spread: 'Spread evenly',
   even: 'Same thickness throughout',
