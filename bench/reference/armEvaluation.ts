@@ -217,10 +217,7 @@ function smallestWhenHot(
 
 /** Its shape, whatever it carries: from the peak’s limit after an hour to the lasting one after 1000 h, straight in log t. */
 function formReserve(m: PlainMaterial, brief: Brief, temperatureC: number, longestH: number): number {
-  const marked = brief.loadCases.filter(({ actsWhenHot }) => actsWhenHot);
-  const hours = Math.max(
-    ...(marked.length > 0 ? marked : brief.loadCases).map((load) => Math.min(load.durationH, longestH)),
-  );
+  const hours = hotHours(brief, longestH);
   const share = Math.min(1, Math.log10(Math.max(1, hours)) / 3);
   const limitC = m.form.peakC + share * (m.form.continuousC - m.form.peakC);
   return rises(limitC, temperatureC);

@@ -1,4 +1,3 @@
-import type { EvidenceClass } from '@anvilstone/schema';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
 import { stiffened } from '../fibre/stiffened.ts';
@@ -108,20 +107,18 @@ function movement(
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
   const demand = acting.action * movementPerUnit(context, movability, temperatureC, growth);
-  const facts = {
-    kind: 'known',
-    capacity: limitMm,
-    evidence: evidenceAt(material, movability.evidence, temperatureC),
-    placeId: 'movement',
-  } as const;
+  const evidence = evidenceAt(material, movability.evidence, temperatureC);
   const rangeMm = context.body.movementRangeMm ?? Infinity;
-  if (demand <= rangeMm) return { ...facts, demand };
+  if (demand <= rangeMm) return { kind: 'known', demand, capacity: limitMm, evidence, placeId: 'movement' };
   if (limitMm >= demand) return { kind: 'unknown', gaps: [beyondRange(context, load)] };
   // Too much for certain; how much, the formulas do not tell.
   return {
-    ...facts,
+    kind: 'known',
     demand: rangeMm,
+    capacity: limitMm,
     reserve: limitMm / demand,
+    evidence,
+    placeId: 'movement',
     reason: `Moves by more than ${rangeOf(context.body)}`,
   };
 }
@@ -145,21 +142,21 @@ export const movementInRange: Check = {
   applies: ({ body, loads }) => body.movementRangeMm !== undefined && loads.some(isPressed),
   evaluate(context, working) {
     const rangeMm = context.body.movementRangeMm!;
-    let worst = { movedMm: 0, load: context.part.loads[0]!, evidence: 'A' as EvidenceClass };
-    for (const load of context.part.loads) {
-      if (!isPressed(load)) continue;
-      const { temperatureC, durationH } = load.loadCase;
-      const movability = context.movabilities[load.directionIndex]!;
+    const { part, material, movabilities } = context;
+    if (!material.behaviour) return unknown('mm', material.behaviourGaps);
+    let movedMm = 0;
+    let load = part.loads[0]!;
+    for (const one of part.loads) {
+      if (!isPressed(one)) continue;
+      const movability = movabilities[one.directionIndex]!;
       if (!movability.known) return unknown('mm', movability.gaps);
-      const acting = actingAt(context, load, temperatureC);
-      if (!acting.known) return unknown('mm', acting.gaps);
-      if (!context.material.behaviour) return unknown('mm', context.material.behaviourGaps);
-      const growth = load.kind === 'lasting' ? growthOf(context, load, temperatureC, durationH) : 1;
-      const movedMm = acting.action * movementPerUnit(context, movability, temperatureC, growth);
-      if (movedMm > worst.movedMm)
-        worst = { movedMm, load, evidence: evidenceAt(context.material, movability.evidence, temperatureC) };
+      const { temperatureC, durationH } = one.loadCase;
+      const growth = one.kind === 'lasting' ? growthOf(context, one, temperatureC, durationH) : 1;
+      const thisMm = one.amount * movementPerUnit(context, movability, temperatureC, growth);
+      if (thisMm <= movedMm) continue;
+      movedMm = thisMm;
+      load = one;
     }
-    const { movedMm, load, evidence } = worst;
     if (working) {
       working.add('', 'Largest movement', Math.min(movedMm, rangeMm), 'mm', {
         expression: `under “${load.loadCase.name}”${movedMm > rangeMm ? ', or more' : ''}`,
@@ -170,6 +167,8 @@ export const movementInRange: Check = {
     }
     if (movedMm > rangeMm) return unknown('mm', [beyondRange(context, load)], load.loadCase.id);
     if (movedMm === 0) return notLoaded('mm', 'Nothing moves it');
+    const movability = movabilities[load.directionIndex]!;
+    const evidence = evidenceAt(material, movability.known ? movability.evidence : 'D', load.loadCase.temperatureC);
     return known({ demand: movedMm, capacity: rangeMm, unit: 'mm', evidence, loadCaseId: load.loadCase.id });
   },
 };

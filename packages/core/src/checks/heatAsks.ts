@@ -4,6 +4,7 @@ import { timeShiftDecades } from '../materials/timeShift.ts';
 import { growthOf, onShareOf } from './action.ts';
 import { reserveOf } from './caseCheck.ts';
 import { caseChecks } from './caseChecks.ts';
+import { heldForm } from './heldForm.ts';
 import type { CaseCheck, CheckContext, Fade, PreparedLoad, PreparedPart } from './check.ts';
 
 /** One check of one load that acts when the part is hot, for as long as it acts. */
@@ -50,6 +51,16 @@ export function heatAsks(part: PreparedPart, longestH: number): readonly HeatAsk
     );
     known.set(longestH, asks);
   }
+  return asks;
+}
+
+const withoutForm = new WeakMap<readonly HeatAsk[], readonly HeatAsk[]>();
+
+/** The same without the form limit, which no load has a say in. */
+export function loadAsks(part: PreparedPart, longestH: number): readonly HeatAsk[] {
+  const all = heatAsks(part, longestH);
+  let asks = withoutForm.get(all);
+  if (!asks) withoutForm.set(all, (asks = all.filter(({ check }) => check !== heldForm)));
   return asks;
 }
 

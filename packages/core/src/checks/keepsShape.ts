@@ -1,6 +1,6 @@
 import { annealingOf } from '../process/annealing.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import type { Check, CheckContext } from './check.ts';
+import type { Check, CheckContext, PreparedPart } from './check.ts';
 import { known, unknown } from './outcome.ts';
 import { hotLoads } from './heatAsks.ts';
 
@@ -39,21 +39,25 @@ export const keepsShape: Check = {
   evaluate(context, working) {
     const { behaviour, family, behaviourGaps } = context.material;
     if (!behaviour || !family) return unknown('%', behaviourGaps);
-    const locked = lockedStrainPct(context);
-    let worst = { letGo: 0, temperatureC: 23, hours: 0 };
-    for (const { temperatureC, hours } of warmTimes(context)) {
-      const letGo = strainLetGo(behaviour.form.continuousC, temperatureC, hours);
-      if (letGo > worst.letGo) worst = { letGo, temperatureC, hours };
+    const { continuousC, basis } = behaviour.form;
+    let letGo = 0;
+    let at = warmTimes(context.part)[0]!;
+    for (const one of warmTimes(context.part)) {
+      const share = strainLetGo(continuousC, one.temperatureC, one.hours);
+      if (share <= letGo) continue;
+      letGo = share;
+      at = one;
     }
-    const changePct = locked.pct * worst.letGo;
+    const lockedPct = family.lockedStrainPct * byAir(context) * byWall(context) * byOven(context);
+    const changePct = lockedPct * letGo;
     if (working) {
-      working.add('ε₀', 'Strain locked in by printing', locked.pct, '%', {
-        expression: locked.expression,
+      working.add('ε₀', 'Strain locked in by printing', lockedPct, '%', {
+        expression: `${f(family.lockedStrainPct)} % · ${byAir(context)} (air round the print) · ${byWall(context)} (thin walls) · ${byOven(context)} (annealing)`,
         source: 'typical of the family; print a 100 mm bar, warm it, measure it',
       });
-      working.add('s', `Let go in ${f(worst.hours)} h at ${f(worst.temperatureC)} °C`, worst.letGo, '×', {
-        expression: `1/(1 + e^((${f(behaviour.form.continuousC)} + ${ABOVE_FORM_K} − T − ${K_PER_DECADE}·log₁₀ t)/${WIDTH_K}))`,
-        source: behaviour.form.basis,
+      working.add('s', `Let go in ${f(at.hours)} h at ${f(at.temperatureC)} °C`, letGo, '×', {
+        expression: `1/(1 + e^((${f(continuousC)} + ${ABOVE_FORM_K} − T − ${K_PER_DECADE}·log₁₀ t)/${WIDTH_K}))`,
+        source: basis,
       });
       working.add('ε', 'Change of shape', changePct, '%', { expression: 'ε₀ · s' });
     }
@@ -64,33 +68,34 @@ export const keepsShape: Check = {
       evidence: 'D',
       reason:
         changePct > ALLOWED_PCT
-          ? `At ${f(worst.temperatureC)} °C the stress printed into it is let go, whatever its walls and fillers`
+          ? `At ${f(at.temperatureC)} °C the stress printed into it is let go, whatever its walls and fillers`
           : null,
     });
   },
 };
 
+interface WarmTime {
+  temperatureC: number;
+  hours: number;
+}
+/** The same for every grade. */
+const timesOf = new WeakMap<PreparedPart, readonly WarmTime[]>();
+
 /** When it is warm, and for how long altogether. */
-function warmTimes({ brief, part }: CheckContext): { temperatureC: number; hours: number }[] {
-  const { steadyC, steadyH, peak } = brief.asks.heat ?? {};
+function warmTimes(part: PreparedPart): readonly WarmTime[] {
+  let times = timesOf.get(part);
+  if (times) return times;
+  const { steadyC, steadyH, peak } = part.brief.asks.heat ?? {};
   const acts = Math.max(...hotLoads(part.loads).map(({ loadCase }) => loadCase.durationH));
-  return [
+  times = [
     ...(steadyC === undefined ? [] : [{ temperatureC: steadyC, hours: steadyH ?? acts }]),
     ...(peak === undefined ? [] : [{ temperatureC: peak.temperatureC, hours: peak.durationH }]),
   ];
+  timesOf.set(part, times);
+  return times;
 }
 
-function lockedStrainPct({ material, fit, body, brief }: CheckContext): { pct: number; expression: string } {
-  const family = material.family!;
-  const enclosure = fit?.machine.enclosure ?? 'open';
-  const annealed = brief.annealed === true && annealingOf(family) !== null;
-  const factors = [
-    { by: LEFT_BY_ENCLOSURE[enclosure], says: `printed in ${enclosure === 'open' ? 'open' : enclosure} air` },
-    ...(body.thinnestMm < THIN_MM ? [{ by: MORE_IN_THIN, says: 'thin walls' }] : []),
-    ...(annealed ? [{ by: LEFT_BY_ANNEALING, says: 'annealed' }] : []),
-  ];
-  return {
-    pct: factors.reduce((pct, { by }) => pct * by, family.lockedStrainPct),
-    expression: [`${f(family.lockedStrainPct)} %`, ...factors.map(({ by, says }) => `${by} (${says})`)].join(' · '),
-  };
-}
+const byAir = ({ fit }: CheckContext) => LEFT_BY_ENCLOSURE[fit?.machine.enclosure ?? 'open'];
+const byWall = ({ body }: CheckContext) => (body.thinnestMm < THIN_MM ? MORE_IN_THIN : 1);
+const byOven = ({ brief, material }: CheckContext) =>
+  brief.annealed === true && annealingOf(material.family) !== null ? LEFT_BY_ANNEALING : 1;

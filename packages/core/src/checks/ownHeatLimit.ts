@@ -1,6 +1,7 @@
+import { formLimitAfter } from '../materials/formLimit.ts';
 import { ageingLimitC } from '../materials/ageingLimit.ts';
-import type { CheckContext, HeatLimit } from './check.ts';
-import { heatAsks, hotLoads, reserveByTemperature, worstAsk, type HeatAsk } from './heatAsks.ts';
+import type { CheckContext, HeatLimit, PreparedPart } from './check.ts';
+import { heatAsks, hotLoads, loadAsks, reserveByTemperature, worstAsk, type HeatAsk } from './heatAsks.ts';
 import { heldForm } from './heldForm.ts';
 import { lastPassing } from './lastPassing.ts';
 
@@ -26,40 +27,60 @@ export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLi
 type Fading = Pick<HeatLimit, 'limitC' | 'first' | 'loadCaseId' | 'evidence'>;
 
 function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { gaps: readonly string[] } {
-  const fading = findFading(context, longestH);
-  if ('gaps' in fading) return fading;
-  const hours = hotHours(context, longestH);
-  const ageingC = ageingLimitC(context.material.behaviour!.continuousServiceC, hours);
-  const fadesC = fading.limitC;
-  const facts = { fadesC, ageingC, hours };
-  if (ageingC < fadesC)
-    return { ...fading, ...facts, limitC: ageingC, governs: 'ageing', first: 'Ageing', evidence: 'D' };
-  return { ...fading, ...facts, governs: fading.first === heldForm.title ? 'form' : 'load' };
+  const { behaviour, behaviourGaps } = context.material;
+  if (!behaviour) return { gaps: behaviourGaps };
+  const longest = longestHot(context.part);
+  const hours = Number.isFinite(longestH) ? longestH : longest.hours;
+  const formC = formLimitAfter(behaviour.form, hours);
+  const byLoad = findLoadLimit(context, longestH, formC);
+  if ('gaps' in byLoad) return byLoad;
+  const isForm = byLoad.limitC >= formC;
+  const fadesC = isForm ? formC : byLoad.limitC;
+  const ageingC = ageingLimitC(behaviour.continuousServiceC, hours);
+  const ages = ageingC < fadesC;
+  return {
+    limitC: ages ? ageingC : fadesC,
+    governs: ages ? 'ageing' : isForm ? 'form' : 'load',
+    fadesC,
+    ageingC,
+    hours,
+    first: ages ? 'Ageing' : isForm ? heldForm.title : byLoad.first,
+    loadCaseId: isForm ? longest.loadCaseId : byLoad.loadCaseId,
+    evidence: ages ? 'D' : isForm ? behaviour.form.evidence : byLoad.evidence,
+  };
 }
 
-/** How long it is hot, h: as asked, capped by the peak's length; without either, as long as its hot loads act. */
-function hotHours({ part, brief }: CheckContext, longestH: number): number {
-  if (Number.isFinite(longestH)) return longestH;
-  const acts = Math.max(...hotLoads(part.loads).map(({ loadCase }) => loadCase.durationH));
-  return Math.max(acts, brief.asks.heat?.steadyH ?? 0);
+interface Longest {
+  hours: number;
+  loadCaseId: string;
+}
+/** The same for every grade. */
+const longestOf = new WeakMap<PreparedPart, Longest>();
+
+/** How long it is hot altogether, h: as long as asked, or as its hot loads act, and the one that acts longest. */
+function longestHot(part: PreparedPart): Longest {
+  let longest = longestOf.get(part);
+  if (longest) return longest;
+  longest = { hours: part.brief.asks.heat?.steadyH ?? 0, loadCaseId: part.loads[0]!.loadCase.id };
+  for (const { loadCase } of hotLoads(part.loads))
+    if (loadCase.durationH > longest.hours) longest = { hours: loadCase.durationH, loadCaseId: loadCase.id };
+  longestOf.set(part, longest);
+  return longest;
 }
 
-function findFading(context: CheckContext, longestH: number): Fading | { gaps: readonly string[] } {
-  const { material } = context;
-  if (!material.behaviour) return { gaps: material.behaviourGaps };
-  const reserves = reserveByTemperature(context, heatAsks(context.part, longestH));
+/** Where its loads are too much; nothing is sought beyond the form limit, which then stands for all that lies there. */
+function findLoadLimit(context: CheckContext, longestH: number, formC: number): Fading | { gaps: readonly string[] } {
+  const reserves = reserveByTemperature(context, loadAsks(context.part, longestH));
   if ('gaps' in reserves) return reserves;
   const room = { x: ROOM_C, logReserve: reserves.logAtRoom };
   const passesAtRoom = room.logReserve >= 0;
-  const otherC = passesAtRoom ? material.behaviour.curve.endC : COLDEST_C;
+  const { endC } = context.material.behaviour!.curve;
+  const hottestC = Math.max(ROOM_C, Math.min(endC, formC));
+  const otherC = passesAtRoom ? hottestC : COLDEST_C;
   const other = { x: otherC, logReserve: reserves.logAt(otherC) };
   if (passesAtRoom && other.logReserve >= 0) {
-    return {
-      ...describe(context, reserves.leastAt(otherC), otherC),
-      limitC: otherC,
-      first: 'Softening',
-      evidence: 'D',
-    };
+    const first = hottestC < formC ? 'Softening' : heldForm.title;
+    return { limitC: hottestC, first, loadCaseId: context.part.loads[0]!.loadCase.id, evidence: 'D' };
   }
   if (!passesAtRoom && other.logReserve < 0) {
     return { ...describe(context, reserves.leastAt(ROOM_C), ROOM_C), limitC: COLDEST_C };
