@@ -32,7 +32,7 @@ function strainLetGo(formContinuousC: number, temperatureC: number, hours: numbe
  */
 export const keepsShape: Check = {
   id: 'keeps-shape',
-  title: 'Keeps its shape unloaded',
+  title: 'Keeps its shape',
   asks: 'Does it stay as it was printed in the warmth, with nothing on it?',
   words: ['Warps or shrinks by', 'may change by'],
   applies: ({ brief }) => brief.asks.heat?.steadyC !== undefined || brief.asks.heat?.peak !== undefined,

@@ -119,9 +119,8 @@ export const MatrixRow = memo(function MatrixRow({
             <span className="text-sm text-ink">
               {best.costUsd === null ? 'cost unknown' : amount(best.costUsd, 'USD', units)}
             </span>
-            <span className="block">
-              {best.massG === null ? 'mass unknown' : amount(best.massG, 'g', units)} · {heldTo(best, units)}
-            </span>
+            <span className="block">{best.massG === null ? 'mass unknown' : amount(best.massG, 'g', units)}</span>
+            <span className="block">{heldTo(best, units)}</span>
           </td>
           <ChanceCell chance={chance} isOut={chanceIsOut} />
           {best.checks.map((check) => (
