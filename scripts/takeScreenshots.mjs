@@ -1,11 +1,14 @@
 // Takes the pictures in docs/screenshots from a running app with untouched demo data.
 //   npm start            (in another terminal)
 //   node scripts/takeScreenshots.mjs [http://127.0.0.1:4600]
+import { existsSync } from 'node:fs';
 import { join } from 'node:path';
 import { chromium } from '@playwright/test';
 import { root } from './paths.mjs';
 
 const base = process.argv[2] ?? 'http://127.0.0.1:4600';
+/** Either draws the same. */
+const browsers = ['/usr/bin/chromium', '/usr/bin/chromium-headless-shell'];
 const gaugeBeam = '/parts/0a7c1d00-0000-4000-8000-000000000001';
 const heaterDuct = '/parts/0a7c1d00-0000-4000-8000-000000000002';
 const lampArm = '/parts/0a7c1d00-0000-4000-8000-000000000003';
@@ -86,7 +89,7 @@ async function changeARule(page) {
 }
 
 const browser = await chromium.launch({
-  executablePath: '/usr/bin/chromium',
+  executablePath: browsers.find(existsSync),
   args: [
     '--no-sandbox',
     '--disable-background-networking',
