@@ -104,7 +104,7 @@ function Field({
         <Choice
           label={label}
           // Of an optional choice the first is what a part without it has.
-          value={String(value ?? field.enum[0])}
+          value={typeof value === 'string' ? value : field.enum[0]!}
           error={issue}
           options={options}
           onChange={(next) => onChange(at, next)}
