@@ -30,6 +30,13 @@ export const loadCase = record(
     energyJ: Type.Optional(above0(1e6, 'Energy of a knock, J')),
     fallingMassG: Type.Optional(above0(1e7, 'Mass that falls on it, g')),
     dropHeightMm: Type.Optional(above0(1e5, 'Height it falls from, mm')),
+    strikeSpeedMPerS: Type.Optional(
+      Type.Number({
+        minimum: 0.01,
+        maximum: 100,
+        description: 'How fast a knock strikes, m/s; absent = as it falls, else 3 as of a tool in the hand',
+      }),
+    ),
     durationH: above0(500000, 'How long the load stays on, h: in total where it comes and goes'),
     onShare: Type.Optional(above0(1, 'Share of the time it is on, 0 … 1; absent = without a break')),
     onEachH: Type.Optional(above0(500000, 'How long it is on each time, h, where it comes and goes')),

@@ -1,16 +1,19 @@
+import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Check, CheckContext } from './check.ts';
 import { strengthAcrossLayers } from './strengthAcrossLayers.ts';
 import { strengthInPlane } from './strengthInPlane.ts';
 import { reserveOf } from './caseCheck.ts';
 import { unknown } from './outcome.ts';
 import { showResolved } from './showMaterial.ts';
+import { struckBrittleC } from './toughness.ts';
 
 /** A material that stretches less than this at break gives no warning, %. */
 const LEAST_WARNING_PCT = 3;
 
 /**
- * Whether it bows, whitens or creaks before it breaks, or snaps. The family decides, and may be overruled twice: a filled
- * grade that hardly stretches snaps, and layers that part first give no warning whatever the polymer.
+ * Whether it bows, whitens or creaks before it breaks, or snaps. The family decides, and may be overruled
+ * three times: a load that comes where it is brittle, by cold or by its speed; a filled grade that hardly stretches; and layers that
+ * part first give no warning whatever the polymer.
  */
 export const failureManner: Check = {
   id: 'failure-manner',
@@ -28,14 +31,16 @@ export const failureManner: Check = {
       });
       showResolved(working, 'ε_b', 'Elongation at break', elongation, '%');
     }
+    const brittle = brittleUnder(context);
     const reason =
-      family.failureManner === 'snaps'
+      brittle ??
+      (family.failureManner === 'snaps'
         ? `${family.abbreviation} snaps without warning`
         : elongation.value < LEAST_WARNING_PCT
           ? `Stretches only ${elongation.value.toPrecision(2)} % before it breaks: snaps`
           : layersPartFirst(context)
             ? 'The layers part first, without warning: build it another way up'
-            : null;
+            : null);
     return {
       checkId: '',
       status: reason ? 'fail' : 'pass',
@@ -51,6 +56,20 @@ export const failureManner: Check = {
     };
   },
 };
+
+/** In the cold, and the sooner when it is struck, every polymer breaks without warning. */
+function brittleUnder(context: CheckContext): string | null {
+  const slow = context.material.property('brittlenessTemperature');
+  if (!slow.known) return null;
+  for (const load of context.part.loads) {
+    const { temperatureC, name } = load.loadCase;
+    const isKnock = load.kind === 'knock';
+    const fast = isKnock ? struckBrittleC(context, load) : { temperatureC: slow.value };
+    if ('gaps' in fast || temperatureC >= fast.temperatureC) continue;
+    return `Under “${name}” at ${f(temperatureC)} °C it is brittle: ${isKnock ? 'struck, it shatters' : 'it snaps'}`;
+  }
+  return null;
+}
 
 const WORDS = {
   ductile: 'Yields and bends a long way before it breaks',

@@ -50,6 +50,32 @@ describe('knock', () => {
     const result = outcome('struck-fast', briefWith({ kind: 'knock', energyJ: 1, temperatureC: -16 }));
     expect(result).toMatchObject({ status: 'fail', capacity: -25 + BRITTLE_RISE_K.medium });
   });
+  // 10 K at 3 m/s; a decade of five more at 30 m/s: 12 K; √(2·9.80665·1.8355) = 6 m/s: 10·(1 + log₁₀ 2/5) = 10.6 K
+  test.each([
+    ['a tool in the hand', {}, 10],
+    ['a machine at 30 m/s', { strikeSpeedMPerS: 30 }, 12],
+    ['a fall from 1.8355 m', { energyJ: undefined, fallingMassG: 100, dropHeightMm: 1835.5 }, 10.602],
+  ])('the faster it is struck, the sooner it is brittle: %s', (_, how, riseK) => {
+    const struck = briefWith({ kind: 'knock', energyJ: 1, ...how });
+    expect(outcome('struck-fast', struck).capacity).toBeCloseTo(-25 + riseK, 3);
+  });
+  test('a filled polyester minds a blow more than the polymer alone', () => {
+    const of = (reinforcementId: string | null) =>
+      outcome('struck-fast', energy, 'XZ', { ...testGrade, familyId: 'petg', reinforcementId, observations: [] });
+    const [neat, filled] = [of(null), of('glass-10')];
+    // 20 − 10 K by rate, and what the fibre takes of its notched energy
+    expect(filled.capacity! - neat.capacity!).toBeGreaterThan(10);
+  });
+  test('struck in the cold it shatters, whatever its family does when it is loaded slowly', () => {
+    const warns = (load: Parameters<typeof briefWith>[0]) =>
+      outcome('failure-manner', { ...briefWith(load), asks: { mustWarn: true } });
+    expect(warns({ kind: 'short', forceN: 1, temperatureC: -20 }).status).toBe('pass');
+    expect(warns({ kind: 'knock', energyJ: 0.1, temperatureC: -20 })).toMatchObject({
+      status: 'fail',
+      reason: expect.stringMatching(/^Under “Load” at .20 °C it is brittle: struck, it shatters$/) as unknown,
+    });
+    expect(warns({ kind: 'short', forceN: 1, temperatureC: -30 }).reason).toMatch(/it snaps/);
+  });
   test('struck below where it turns brittle, nothing yields: the elastic energy at most', () => {
     const cold = briefWith({ kind: 'knock', energyJ: 0.5, temperatureC: -40 });
     const context = testContext(cold, 'XZ');

@@ -1,8 +1,9 @@
 import type { EvidenceClass } from '@anvilstone/schema';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import type { CaseCheck, Check, CheckContext } from './check.ts';
+import type { CaseCheck, Check, CheckContext, PreparedLoad } from './check.ts';
 import { known, unknown, weakest } from './outcome.ts';
 import { showResolved } from './showMaterial.ts';
+import { rateSensitivityOf, rateShare, strikeSpeedMPerS } from './strikeSpeed.ts';
 
 /** A temperature margin of this counts as a reserve of 2 near room temperature, K. */
 const LEAST_DISTANCE_K = 20;
@@ -16,7 +17,7 @@ export function toughReserve(temperatureC: number, brittleBelowC: number): numbe
 }
 
 /**
- * By how much a knock raises the temperature below which a family turns brittle, K. Ours, class D: the time–temperature
+ * By how much a knock at 3 m/s raises the temperature below which a family turns brittle, K. Ours, class D: the time–temperature
  * shift of about five decades of strain rate, by how rate-sensitive the family is.
  */
 export const BRITTLE_RISE_K = { low: 5, medium: 10, high: 20 } as const;
@@ -62,8 +63,8 @@ export const struckFast: CaseCheck = {
   words: ['Struck at', 'turns brittle at'],
   limitsHeat: false,
   appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'undamaged',
-  at(context, _load, temperatureC) {
-    const brittle = struckBrittleC(context);
+  at(context, load, temperatureC) {
+    const brittle = struckBrittleC(context, load);
     if ('gaps' in brittle) return { kind: 'unknown', gaps: brittle.gaps };
     return {
       kind: 'known',
@@ -76,13 +77,13 @@ export const struckFast: CaseCheck = {
         : {}),
     };
   },
-  show(context, _load, temperatureC, _durationH, working) {
+  show(context, load, temperatureC, _durationH, working) {
     const slow = context.material.property('brittlenessTemperature');
-    const fast = struckBrittleC(context);
+    const fast = struckBrittleC(context, load);
     if (!slow.known || 'gaps' in fast) return;
     showResolved(working, 'T_b', 'Turns brittle at, loaded slowly', slow, '°C');
     working.add('ΔT_v', 'Rise of it when struck', fast.temperatureC - slow.value, '°C', {
-      source: `rate sensitivity of the family: ${context.material.family!.rateSensitivity}`,
+      source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
     });
     working.add(
       '',
@@ -94,11 +95,13 @@ export const struckFast: CaseCheck = {
 };
 
 /** Where it turns brittle at the speed of a knock. */
-export function struckBrittleC({
-  material,
-}: CheckContext): { temperatureC: number; evidence: EvidenceClass } | { gaps: readonly string[] } {
+export function struckBrittleC(
+  { material }: CheckContext,
+  { loadCase }: PreparedLoad,
+): { temperatureC: number; evidence: EvidenceClass } | { gaps: readonly string[] } {
   const brittle = material.property('brittlenessTemperature');
   if (!brittle.known) return { gaps: brittle.gaps };
   if (!material.family) return { gaps: material.behaviourGaps };
-  return { temperatureC: brittle.value + BRITTLE_RISE_K[material.family.rateSensitivity], evidence: brittle.evidence };
+  const riseK = BRITTLE_RISE_K[rateSensitivityOf(material)] * rateShare(loadCase);
+  return { temperatureC: brittle.value + riseK, evidence: brittle.evidence };
 }

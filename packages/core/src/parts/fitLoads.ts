@@ -57,6 +57,7 @@ export function withKind(loadCase: LoadCase, kind: LoadKind, size: SizeKind): Lo
     delete next.energyJ;
     delete next.fallingMassG;
     delete next.dropHeightMm;
+    delete next.strikeSpeedMPerS;
     delete next.mustStayWhole;
     next[size] ??= FIRST_SIZE[size];
   }

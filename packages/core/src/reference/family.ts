@@ -39,6 +39,8 @@ export interface Family {
   charpyNotchedMinus30KjPerM2: number | null;
   brittleBelowC: number;
   rateSensitivity: 'low' | 'medium' | 'high';
+  /** The same with fibre, where that differs: filled polyesters are tough when slow and shatter when struck. */
+  rateSensitivityFilled?: 'low' | 'medium' | 'high';
   failureManner: 'ductile' | 'warns' | 'snaps';
   glassTransitionC: number;
   meltingC: number | null;

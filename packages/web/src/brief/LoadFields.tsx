@@ -179,6 +179,13 @@ function Size({
       ) : (
         <LoadQuantity {...common} field="energyJ" label="Energy" />
       )}
+      <LoadQuantity
+        {...common}
+        field="strikeSpeedMPerS"
+        label="Strikes at"
+        hint={falls ? 'empty = as it falls' : 'hand 1 to 3, hammer 5 to 10; empty = 3 m/s'}
+        optional
+      />
     </>
   );
 }
