@@ -49,7 +49,12 @@ export interface Family {
   /** Strain that printing leaves locked in along the strands, %; let go, the part shrinks and warps by it. */
   lockedStrainPct: number;
   /** It crystallises too slowly for printing: as printed it is amorphous. Everything else stated is of the crystallised polymer. */
-  printedAmorphous?: { hdt045C: number; hdt180C: number };
+  printedAmorphous?: {
+    hdt045C: number;
+    hdt180C: number;
+    /** Family of the amorphous sister that fluids treat alike. */
+    fluidsAs?: string;
+  };
   hdt045C: number | null;
   hdt180C: number | null;
   continuousServiceC: number;

@@ -2,6 +2,7 @@ import type { Agent, EvidenceClass, FluidContact, Observation } from '@anvilston
 import { duration } from '../../words/duration.ts';
 import { formatNumber as f } from '../../units/formatQuantity.ts';
 import type { CheckContext } from '../check.ts';
+import { ratingOf } from './ratingOf.ts';
 
 /** What is known of a grade in one fluid of the brief. */
 export type FluidVerdict =
@@ -88,7 +89,7 @@ function typical({ material, rules }: CheckContext, fluid: FluidContact, agent: 
     kind: 'unknown',
     gap: `${agent.name}: ${why}. ${soakTest(agent, fluid)}`,
   });
-  const row = family && agent.ratings[family.id];
+  const row = ratingOf(material, agent);
   if (!family || !row || row.rating === 'unknown') {
     return nothing(`nothing known of it on ${family?.abbreviation ?? 'a polymer that is not stated'}`);
   }

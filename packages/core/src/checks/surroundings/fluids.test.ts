@@ -54,6 +54,15 @@ describe('ratings', () => {
     const brief = touched([fluid({ agentId: 'ketones', hours: 0.1 }), fluid({ agentId: 'nobody-knows' })]);
     expect(outcome('chemical', brief)).toMatchObject({ status: 'fail', reserve: null });
   });
+  test('PET off the printer stands a ketone as PETG does; crystallised it is left to its own', () => {
+    const brief = touched([fluid({ agentId: 'ketones', hours: 50 })]);
+    const plain = { ...family('pet'), observations: [] };
+    expect(outcome('chemical', brief, 'XZ', plain).status).toBe('fail');
+    expect(outcome('stress-cracking', brief, 'XZ', plain)).toMatchObject({ evidence: 'D' });
+    const crystallised = { ...brief, annealed: true };
+    expect(outcome('chemical', crystallised, 'XZ', plain)).toMatchObject({ status: 'pass', reserve: 2 });
+    expect(outcome('stress-cracking', crystallised, 'XZ', plain).demand).toBeNull();
+  });
   test('the worst of several decides', () => {
     const brief = touched([fluid({ agentId: 'water-fresh' }), fluid({ agentId: 'alcohols', hours: 400 })]);
     const result = outcome('chemical', brief, 'XZ', family('pa12'));

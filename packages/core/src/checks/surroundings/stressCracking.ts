@@ -6,6 +6,7 @@ import { judged, known, unknown, weakest } from '../outcome.ts';
 import { showModulusRatio, showResolved } from '../showMaterial.ts';
 import { ratingAt } from '../../reference/agentOutlook.ts';
 import { LASTING_SOAK_H, soakTest } from './fluidVerdict.ts';
+import { ratingOf } from './ratingOf.ts';
 
 /**
  * Cracking under stress in a fluid that leaves the unloaded polymer alone: the largest lasting tension of this part against
@@ -34,7 +35,7 @@ export const stressCracking: Check = {
         provenMPa = Math.min(provenMPa, proven);
         continue;
       }
-      const row = material.family && agent.ratings[material.family.id];
+      const row = ratingOf(material, agent);
       // A rating for cooler or weaker fluid says nothing of cracking in this one, but what cracks there cracks here.
       if (ratingAt(row, agent, fluid) === 'unknown')
         gaps.push(`${agent.name}: nothing known of cracking under stress. ${soakTest(agent, fluid)}`);
