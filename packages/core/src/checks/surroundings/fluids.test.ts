@@ -59,7 +59,7 @@ describe('ratings', () => {
     const plain = { ...family('pet'), observations: [] };
     expect(outcome('chemical', brief, 'XZ', plain).status).toBe('fail');
     expect(outcome('stress-cracking', brief, 'XZ', plain)).toMatchObject({ evidence: 'D' });
-    const crystallised = { ...brief, annealed: true };
+    const crystallised: Brief = { ...brief, annealed: true };
     expect(outcome('chemical', crystallised, 'XZ', plain)).toMatchObject({ status: 'pass', reserve: 2 });
     expect(outcome('stress-cracking', crystallised, 'XZ', plain).demand).toBeNull();
   });
