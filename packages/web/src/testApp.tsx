@@ -1,5 +1,6 @@
 import { act, cleanup, render, screen, waitFor } from '@testing-library/react';
 import userEvent from '@testing-library/user-event';
+import { clearAllListeners } from '@reduxjs/toolkit';
 import { Provider } from 'react-redux';
 import { createBrowserRouter, RouterProvider } from 'react-router';
 import { SessionGate } from './access/SessionGate.tsx';
@@ -76,6 +77,8 @@ let openStore: ReturnType<typeof makeStore> | undefined;
 function closeApp(): void {
   cleanup();
   open?.dispose();
+  // What waits to be saved would go to the next test's server, and keep the process from ending.
+  openStore?.dispatch(clearAllListeners());
   openStore?.dispatch(api.util.resetApiState());
   open = openStore = undefined;
 }

@@ -183,7 +183,7 @@ function Size({
         {...common}
         field="strikeSpeedMPerS"
         label="Strikes at"
-        hint={falls ? 'empty = as it falls' : 'hand 1 to 3, hammer 5 to 10; empty = 3 m/s'}
+        hint={falls ? 'empty = as it falls' : 'empty = as a tool in the hand'}
         optional
       />
     </>

@@ -24,7 +24,7 @@ test('a new machine needs a name; what is not stated is not sent', async () => {
   await user.click(await field('glass with glue-stick film'));
   await user.click(save);
   await waitFor(() => expect(where()).toMatch(/^\/machines\?machine=/));
-  const made = machineOf(house, house.asked[0]!.path.split('/')[1]!);
+  const made = machineOf(house, new URLSearchParams(where().split('?')[1]).get('machine')!);
   expect(made).toMatchObject({
     name: 'Corner one',
     enclosure: 'heated',

@@ -24,7 +24,8 @@ export function useSending(): void {
     if (!isIn) return;
     let isOver = false;
     // Soon, but not with the first screen; and not only when it is needed, since the server may be away by then.
-    const sending = new Promise((resolve) => setTimeout(resolve, SOON_MS)).then(() => import('./send.ts'));
+    let soon: ReturnType<typeof setTimeout> | undefined;
+    const sending = new Promise((resolve) => (soon = setTimeout(resolve, SOON_MS))).then(() => import('./send.ts'));
     const look = () =>
       void sending
         .then(({ sendKept }) => (!isOver && sendable(who).length > 0 ? sendKept(store) : undefined))
@@ -35,6 +36,7 @@ export function useSending(): void {
     globalThis.addEventListener('online', look);
     return () => {
       isOver = true;
+      clearTimeout(soon);
       clearInterval(timer);
       globalThis.removeEventListener('online', look);
     };
