@@ -19,6 +19,16 @@ Object.assign(globalThis, {
 });
 Object.defineProperty(globalThis, 'navigator', { value: {}, configurable: true });
 
+/** By which a page hears the others: each page of a test has one, and Node does not end while it listens. */
+const lines: BroadcastChannel[] = [];
+globalThis.BroadcastChannel = class extends BroadcastChannel {
+  constructor(name: string) {
+    super(name);
+    lines.push(this);
+  }
+};
+afterAll(() => lines.forEach((line) => line.close()));
+
 type Answer = { status: number; body: unknown } | 'no answer';
 interface Sent {
   method: string;
