@@ -20,8 +20,10 @@ export const LOAD_KIND_WORDS: Record<LoadKind, { title: string; means: string }>
 /** How large a load is, in words: “9 N”, “a knock of 2 J”, “bent by 6 mm”. */
 export function sizeWords(load: LoadCase, units: UnitSystem): string {
   if (load.kind === 'knock') {
-    if (load.energyJ !== undefined) return `a knock of ${formatQuantity(load.energyJ, 'energy', units)}`;
-    return `${formatQuantity(load.fallingMassG ?? 0, 'mass', units)} falling ${formatQuantity(load.dropHeightMm ?? 0, 'length', units)}`;
+    const speed =
+      load.strikeSpeedMPerS === undefined ? '' : ` with ${formatQuantity(load.strikeSpeedMPerS, 'speed', units)}`;
+    if (load.energyJ !== undefined) return `a knock of ${formatQuantity(load.energyJ, 'energy', units)}${speed}`;
+    return `${formatQuantity(load.fallingMassG ?? 0, 'mass', units)} falling ${formatQuantity(load.dropHeightMm ?? 0, 'length', units)}${speed}`;
   }
   const sizes = [
     load.forceN !== undefined && formatQuantity(load.forceN, 'force', units),

@@ -21,6 +21,8 @@ test('a load of each kind in a sentence, in either unit system', () => {
   );
   expect(loadSentence(ratchetPawl.loadCases[0]!, 'metric')).toMatch(/320 N 60,000 times, least over largest 0/);
   expect(loadSentence(ratchetPawl.loadCases[1]!, 'metric')).toMatch(/a knock of 0.8 J at once.*without breaking/);
+  const fast = { ...ratchetPawl.loadCases[1]!, strikeSpeedMPerS: 12 };
+  expect(loadSentence(fast, 'metric')).toMatch(/a knock of 0.8 J with 12 m\/s at once/);
 });
 
 test('every ask of the demo is said, and nothing of the code shows through', () => {
