@@ -85,6 +85,12 @@ export interface HeatLimit {
   /** Temperature that air ages it too far at in `hours`, °C. */
   ageingC: number;
   hours: number;
+  /** Worked out when it is asked: most limits are shown as a number alone. */
+  decides(): HeatLimitCause;
+}
+
+/** What a heat limit comes from. */
+export interface HeatLimitCause {
   /** Title of what gives out first. */
   first: string;
   loadCaseId: string;

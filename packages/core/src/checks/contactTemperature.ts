@@ -22,6 +22,7 @@ export const contactTemperature: Check = {
     if ('gaps' in face) return unknown('°C', face.gaps);
     const limit = ownHeatLimit(context, contact.totalH);
     if ('gaps' in limit) return unknown('°C', limit.gaps);
+    const { first, loadCaseId, evidence } = limit.decides();
     if (working) {
       working.add('e', 'Effusivity of the grade', face.effusivity, 'W·√s/(m²·K)', {
         source: '√(k·ρ·c); k through the layers, k and c typical of the family',
@@ -46,7 +47,7 @@ export const contactTemperature: Check = {
       );
       working.add(
         'T_limit',
-        `Own heat limit for that long: ${limit.first.toLowerCase()} gives out first`,
+        `Own heat limit for that long: ${first.toLowerCase()} gives out first`,
         limit.limitC,
         '°C',
       );
@@ -56,9 +57,9 @@ export const contactTemperature: Check = {
       capacity: limit.limitC,
       unit: '°C',
       reserve: temperatureReserve(limit.limitC, face.temperatureC),
-      evidence: weakest(limit.evidence, 'D'),
-      reason: `${limit.first} gives out first`,
-      loadCaseId: limit.loadCaseId,
+      evidence: weakest(evidence, 'D'),
+      reason: `${first} gives out first`,
+      loadCaseId,
     });
   },
 };

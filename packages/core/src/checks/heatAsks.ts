@@ -39,20 +39,26 @@ export function heatAsks(part: PreparedPart, longestH: number): readonly HeatAsk
   if (!known) asksOf.set(part, (known = new Map<number, HeatAsk[]>()));
   let asks = known.get(longestH);
   if (!asks) {
-    asks = hotLoads(part.loads).flatMap((load) =>
-      heatChecks
-        .filter((check) => check.appliesTo(load, part.body))
-        .map((check) => ({
-          check,
-          load,
-          durationH: Math.min(load.loadCase.durationH, longestH),
-          fade: check.fade?.(load),
-        })),
-    );
-    known.set(longestH, asks);
+    const loads = hotLoads(part.loads);
+    // A cap longer than every load caps nothing: the same asks, so that what was worked out for them serves again.
+    const capH = Math.min(longestH, Math.max(...loads.map(({ loadCase }) => loadCase.durationH)));
+    asks = known.get(capH) ?? asksOfLoads(part, loads, capH);
+    known.set(longestH, asks).set(capH, asks);
   }
   return asks;
 }
+
+const asksOfLoads = ({ body }: PreparedPart, loads: readonly PreparedLoad[], longestH: number): HeatAsk[] =>
+  loads.flatMap((load) =>
+    heatChecks
+      .filter((check) => check.appliesTo(load, body))
+      .map((check) => ({
+        check,
+        load,
+        durationH: Math.min(load.loadCase.durationH, longestH),
+        fade: check.fade?.(load),
+      })),
+  );
 
 const withoutForm = new WeakMap<readonly HeatAsk[], readonly HeatAsk[]>();
 

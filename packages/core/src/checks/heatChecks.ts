@@ -28,8 +28,9 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
       const there = limit.limitC >= requiredC || aged ? CARRIES_ALL : smallestReserve(context, requiredC, longestH);
       if ('gaps' in there) return unknown('°C', there.gaps);
       const reserve = there.reserve < 1 ? there.reserve : temperatureReserve(capacity, requiredC);
+      const { first, loadCaseId, evidence } = limit.decides();
       if (working) {
-        showLimit(working, context, limit);
+        showLimit(working, context, limit, first);
         const expression =
           there.reserve < 1
             ? `${there.first.toLowerCase()} at ${f(requiredC)} °C`
@@ -41,9 +42,9 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
         capacity,
         unit: '°C',
         reserve,
-        evidence: limit.evidence,
-        reason: GOVERNS[limit.governs](limit.first),
-        loadCaseId: limit.loadCaseId,
+        evidence,
+        reason: GOVERNS[limit.governs](first),
+        loadCaseId,
       });
     },
   };
@@ -58,7 +59,7 @@ const GOVERNS = {
 
 const CARRIES_ALL = { reserve: Infinity, first: '' };
 
-function showLimit(working: Working, { part, material }: CheckContext, limit: HeatLimit): void {
+function showLimit(working: Working, { part, material }: CheckContext, limit: HeatLimit, first: string): void {
   const loads = hotLoads(part.loads).map(({ loadCase }) => loadCase.name);
   working.add('T_load', 'First check to reach reserve 1 with the loads, or form limit', limit.fadesC, '°C', {
     expression: `bracketed to ${TOLERANCE_K} K with: ${loads.join(', ')}`,
@@ -67,7 +68,7 @@ function showLimit(working: Working, { part, material }: CheckContext, limit: He
     expression: `${f(material.behaviour!.continuousServiceC)} °C stands for 20 000 h; Arrhenius, 100 kJ/mol`,
     source: 'typical of the family unless the grade states its own',
   });
-  working.add('T_limit', `Own heat limit, the lower of both: ${limit.first.toLowerCase()}`, limit.limitC, '°C');
+  working.add('T_limit', `Own heat limit, the lower of both: ${first.toLowerCase()}`, limit.limitC, '°C');
   const { curve, hdtNote } = material.behaviour!;
   const hdt = curve.knots
     .filter((knot) => knot.kind === 'hdt' || knot.kind === 'family')

@@ -1,6 +1,6 @@
 import { formLimitAfter } from '../materials/formLimit.ts';
 import { ageingLimitC } from '../materials/ageingLimit.ts';
-import type { CheckContext, HeatLimit, PreparedPart } from './check.ts';
+import type { CheckContext, HeatLimit, HeatLimitCause, PreparedPart } from './check.ts';
 import { heatAsks, hotLoads, loadAsks, reserveByTemperature, worstAsk, type HeatAsk } from './heatAsks.ts';
 import { heldForm } from './heldForm.ts';
 import { lastPassing } from './lastPassing.ts';
@@ -24,7 +24,11 @@ export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLi
   return limit;
 }
 
-type Fading = Pick<HeatLimit, 'limitC' | 'first' | 'loadCaseId' | 'evidence'>;
+/** Where loads or form give out, and what does. */
+interface Fading {
+  limitC: number;
+  decides: () => HeatLimitCause;
+}
 
 function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { gaps: readonly string[] } {
   const { behaviour, behaviourGaps } = context.material;
@@ -32,21 +36,24 @@ function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { g
   const longest = longestHot(context.part);
   const hours = Number.isFinite(longestH) ? longestH : longest.hours;
   const formC = formLimitAfter(behaviour.form, hours);
-  const byLoad = findLoadLimit(context, longestH, formC);
+  const byLoad = loadLimit(context, longestH, formC);
   if ('gaps' in byLoad) return byLoad;
   const isForm = byLoad.limitC >= formC;
   const fadesC = isForm ? formC : byLoad.limitC;
   const ageingC = ageingLimitC(behaviour.continuousServiceC, hours);
-  const ages = ageingC < fadesC;
+  const governs = ageingC < fadesC ? 'ageing' : isForm ? 'form' : 'load';
+  const { loadCaseId } = longest;
   return {
-    limitC: ages ? ageingC : fadesC,
-    governs: ages ? 'ageing' : isForm ? 'form' : 'load',
+    limitC: Math.min(ageingC, fadesC),
+    governs,
     fadesC,
     ageingC,
     hours,
-    first: ages ? 'Ageing' : isForm ? heldForm.title : byLoad.first,
-    loadCaseId: isForm ? longest.loadCaseId : byLoad.loadCaseId,
-    evidence: ages ? 'D' : isForm ? behaviour.form.evidence : byLoad.evidence,
+    decides() {
+      if (governs === 'load') return byLoad.decides();
+      if (governs === 'form') return { first: heldForm.title, loadCaseId, evidence: behaviour.form.evidence };
+      return { first: 'Ageing', loadCaseId: isForm ? loadCaseId : byLoad.decides().loadCaseId, evidence: 'D' };
+    },
   };
 }
 
@@ -68,30 +75,45 @@ function longestHot(part: PreparedPart): Longest {
   return longest;
 }
 
+/** The last search of a context, which serves all times that ask the same of its loads. */
+const searched = new WeakMap<CheckContext, { asks: readonly HeatAsk[]; toC: number; found: Fading }>();
+
 /** Where its loads are too much; nothing is sought beyond the form limit, which then stands for all that lies there. */
-function findLoadLimit(context: CheckContext, longestH: number, formC: number): Fading | { gaps: readonly string[] } {
-  const reserves = reserveByTemperature(context, loadAsks(context.part, longestH));
+function loadLimit(context: CheckContext, longestH: number, formC: number): Fading | { gaps: readonly string[] } {
+  const asks = loadAsks(context.part, longestH);
+  const toC = Math.max(ROOM_C, Math.min(context.material.behaviour!.curve.endC, formC));
+  const before = searched.get(context);
+  if (before?.asks === asks && (before.toC === toC || before.found.limitC < Math.min(before.toC, toC)))
+    return before.found;
+  const found = findLoadLimit(context, asks, toC);
+  if (!('gaps' in found)) searched.set(context, { asks, toC, found });
+  return found;
+}
+
+/** Sought between the coldest temperature and `hottestC`, which stands for all that is hotter. */
+function findLoadLimit(
+  context: CheckContext,
+  asks: readonly HeatAsk[],
+  hottestC: number,
+): Fading | { gaps: readonly string[] } {
+  const reserves = reserveByTemperature(context, asks);
   if ('gaps' in reserves) return reserves;
+  const decidedAt = (temperatureC: number) => () => describe(context, reserves.leastAt(temperatureC), temperatureC);
   const room = { x: ROOM_C, logReserve: reserves.logAtRoom };
   const passesAtRoom = room.logReserve >= 0;
-  const { endC } = context.material.behaviour!.curve;
-  const hottestC = Math.max(ROOM_C, Math.min(endC, formC));
   const otherC = passesAtRoom ? hottestC : COLDEST_C;
   const other = { x: otherC, logReserve: reserves.logAt(otherC) };
   if (passesAtRoom && other.logReserve >= 0) {
-    const first = hottestC < formC ? 'Softening' : heldForm.title;
-    return { limitC: hottestC, first, loadCaseId: context.part.loads[0]!.loadCase.id, evidence: 'D' };
+    const { id: loadCaseId } = context.part.loads[0]!.loadCase;
+    return { limitC: hottestC, decides: () => ({ first: 'Softening', loadCaseId, evidence: 'D' }) };
   }
-  if (!passesAtRoom && other.logReserve < 0) {
-    return { ...describe(context, reserves.leastAt(ROOM_C), ROOM_C), limitC: COLDEST_C };
-  }
+  if (!passesAtRoom && other.logReserve < 0) return { limitC: COLDEST_C, decides: decidedAt(ROOM_C) };
   const limitC = lastPassing(reserves.logAt, passesAtRoom ? room : other, passesAtRoom ? other : room, TOLERANCE_K);
-  const beyondC = limitC + TOLERANCE_K;
-  return { ...describe(context, reserves.leastAt(beyondC), beyondC), limitC };
+  return { limitC, decides: decidedAt(limitC + TOLERANCE_K) };
 }
 
 /** What gives out at a temperature. */
-function describe(context: CheckContext, ask: HeatAsk | undefined, temperatureC: number): Omit<Fading, 'limitC'> {
+function describe(context: CheckContext, ask: HeatAsk | undefined, temperatureC: number): HeatLimitCause {
   if (!ask) return { first: '', loadCaseId: context.part.loads[0]!.loadCase.id, evidence: 'D' };
   const outcome = ask.check.at(context, ask.load, temperatureC, ask.durationH);
   return {
@@ -101,7 +123,7 @@ function describe(context: CheckContext, ask: HeatAsk | undefined, temperatureC:
   };
 }
 
-export interface SmallestReserve extends Omit<Fading, 'limitC'> {
+export interface SmallestReserve extends HeatLimitCause {
   reserve: number;
 }
 

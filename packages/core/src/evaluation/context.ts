@@ -176,11 +176,10 @@ function chooseMachine(
   const fits = fitsWhateverTheSize(material, machines, rules);
   if (!fits) return undefined;
   const listUsd = material.grade.pricePerKgUsd ?? familyPrice(material);
-  let best: Candidate | undefined;
+  let best: Tried | undefined;
   for (const machine of machines) {
     const tooLarge = sizes.get(machine)!;
-    const anySize = fits.get(machine)!;
-    const fit = tooLarge.length === 0 ? anySize : verdictOf(machine, [...anySize.findings, ...tooLarge]);
+    const { fit, blockers } = fits.get(machine)!;
     const pricePerKgUsd = machine.closedSupply?.pricePerKgUsd ?? listUsd;
     const cost =
       massG === null || pricePerKgUsd === null
@@ -193,9 +192,12 @@ function chooseMachine(
             rules,
             ...(fibre ? { fibre: strandCost(fibre) } : {}),
           });
-    if (!best || isBetter({ fit, cost }, best)) best = { fit, cost };
+    const tried = { fit, cost, blockers: blockers + tooLarge.length, tooLarge };
+    if (!best || isBetter(tried, best)) best = tried;
   }
-  return best;
+  if (!best) return undefined;
+  const { fit, cost, tooLarge } = best;
+  return { fit: tooLarge.length === 0 ? fit : verdictOf(fit.machine, [...fit.findings, ...tooLarge]), cost };
 }
 
 /** What strands cost beside the print: their own price and the time they take, in place of as much of the print. */
@@ -207,20 +209,27 @@ export const strandCost = ({ tow, usedMm3, laidMm3, lengthMm }: LaidFibre) => ({
 });
 
 /** How each machine suits a material, whatever the part; kept with the material, which belongs to one set of rules. */
-const fitsOf = new WeakMap<Material, Map<Machine, MachineFit>>();
+const fitsOf = new WeakMap<Material, Map<Machine, AnySize>>();
+
+type AnySize = Pick<Tried, 'fit' | 'blockers'>;
 
 function fitsWhateverTheSize(
   material: Material,
   machines: readonly Machine[],
   rules: HouseRules,
-): Map<Machine, MachineFit> | undefined {
+): Map<Machine, AnySize> | undefined {
   let found = fitsOf.get(material);
   if (found && machines.every((machine) => found!.has(machine))) return found;
   const usual = processNeeds(material.grade, material.family, material.filler);
   if (!usual) return undefined;
   const { foam } = material;
   const needs = foam ? { ...usual, nozzleC: { low: foam.nozzleC, mid: foam.nozzleC } } : usual;
-  found = new Map(machines.map((machine) => [machine, verdictOf(machine, materialFindings(needs, machine, rules))]));
+  found = new Map(
+    machines.map((machine) => {
+      const fit = verdictOf(machine, materialFindings(needs, machine, rules));
+      return [machine, { fit, blockers: fit.findings.filter(({ verdict }) => verdict === 'blocker').length }];
+    }),
+  );
   fitsOf.set(material, found);
   return found;
 }
@@ -232,13 +241,16 @@ function familyPrice(material: Material): number | null {
 
 type Candidate = { fit: MachineFit; cost: Cost | null };
 
-function blockers({ fit }: Candidate): number {
-  let count = 0;
-  for (const { verdict } of fit.findings) if (verdict === 'blocker') count += 1;
-  return count;
+/** A machine that is held against the others; only that of the best is joined with what its size says. */
+interface Tried extends Candidate {
+  /** Whatever the size of the part. */
+  fit: MachineFit;
+  /** All that speaks flatly against it, its size too. */
+  blockers: number;
+  tooLarge: readonly FitFinding[];
 }
 
-function isBetter(a: Candidate, b: Candidate): boolean {
-  const difference = blockers(a) - blockers(b) || (a.cost?.totalUsd ?? Infinity) - (b.cost?.totalUsd ?? Infinity);
+function isBetter(a: Tried, b: Tried): boolean {
+  const difference = a.blockers - b.blockers || (a.cost?.totalUsd ?? Infinity) - (b.cost?.totalUsd ?? Infinity);
   return difference === 0 || Number.isNaN(difference) ? a.fit.machine.id < b.fit.machine.id : difference < 0;
 }
