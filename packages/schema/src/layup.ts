@@ -98,6 +98,14 @@ export const layup = record(
     ),
     laidAtC: Type.Optional(temperatureC('Temperature at which it is free of stress, °C')),
     serviceC: Type.Optional(temperatureC('Temperature in service, °C; both given: thermal stresses count')),
+    tsaiWuInteraction: Type.Optional(
+      Type.Number({
+        exclusiveMinimum: -1,
+        exclusiveMaximum: 1,
+        description:
+          'Tsai–Wu interaction of stress along and across, F12/√(F11·F22); absent = −0.5; from a test in two directions',
+      }),
+    ),
     loads: Type.Optional(Type.Array(layupLoad, { maxItems: 24 })),
     loops: Type.Optional(
       Type.Array(layupLoop, {

@@ -4,6 +4,12 @@ import { sectionGeometry } from './section.ts';
 
 const filletRadiusMm = (where: string) =>
   Type.Number({ minimum: 0, maximum: 500, description: `Fillet radius ${where}, mm; 0 = sharp` });
+const shoulder = Type.Optional(
+  vocabulary(
+    ['fillet', 'runs-on'] as const,
+    'At the end it; widens over a fillet, or runs on as it is, without a shoulder',
+  ),
+);
 const count = (description: string, minimum: number, maximum: number) =>
   Type.Integer({ minimum, maximum, description });
 
@@ -12,7 +18,14 @@ export const cantileverArm = record(
     model: Type.Literal('cantilever-arm'),
     spanMm: lengthMm('From the root to the load, mm'),
     section: sectionGeometry,
+    shoulder,
     filletRadiusMm: filletRadiusMm('at the root'),
+    root: Type.Optional(
+      vocabulary(
+        ['rigid', 'printed-wall'] as const,
+        'Its root is held by; something rigid, or a thick wall printed in one piece with it, which gives',
+      ),
+    ),
   },
   'An arm held at one end that carries a load at the other',
 );
@@ -24,6 +37,7 @@ export const beam = record(
     ends: vocabulary(['supported', 'clamped'] as const, 'Ends'),
     loading: vocabulary(['point', 'spread'] as const, 'The load is'),
     positionMm: Type.Optional(lengthMm('From the left end to the load, mm; empty = the middle')),
+    shoulder,
     filletRadiusMm: filletRadiusMm('at clamped ends'),
   },
   'A beam over two supports that is pushed between them',
@@ -33,6 +47,7 @@ export const tie = record(
     model: Type.Literal('tie'),
     lengthMm: lengthMm('Length that is pulled, mm'),
     section: sectionGeometry,
+    shoulder,
     filletRadiusMm: filletRadiusMm('where it widens at its ends'),
   },
   'A bar that is pulled',
@@ -57,7 +72,14 @@ const bar = (what: string) =>
 export const wallBracket = record(
   {
     model: Type.Literal('wall-bracket'),
-    reachMm: lengthMm('From the wall to the load, mm'),
+    reachMm: lengthMm('From the wall to the joint, mm; where tie and strut meet'),
+    beyondJointMm: Type.Optional(
+      Type.Number({
+        minimum: 0,
+        maximum: 2000,
+        description: 'From the joint on to the load, mm; empty = the depth of the tie',
+      }),
+    ),
     dropMm: lengthMm('Tie to foot of the strut, mm; along the wall'),
     tie: bar('the tie'),
     strut: bar('the strut'),
@@ -118,6 +140,7 @@ export const torsionShaft = record(
     lengthMm: lengthMm('Length that is twisted, mm'),
     section: sectionGeometry,
     leverMm: lengthMm('Radius of movement, mm; where its movement is measured'),
+    shoulder,
     filletRadiusMm: filletRadiusMm('at the shoulder'),
   },
   'A shaft or bar that is twisted',

@@ -109,7 +109,12 @@ function movement(
   const demand = acting.action * movementPerUnit(context, movability, temperatureC, growth);
   const evidence = evidenceAt(material, movability.evidence, temperatureC);
   const rangeMm = context.body.movementRangeMm ?? Infinity;
-  if (demand <= rangeMm) return { kind: 'known', demand, capacity: limitMm, evidence, placeId: 'movement' };
+  if (demand <= rangeMm) {
+    const outcome: CaseOutcome = { kind: 'known', demand, capacity: limitMm, evidence, placeId: 'movement' };
+    return context.body.movementRadiusMm === undefined
+      ? outcome
+      : { ...outcome, reason: turnsBy(context.body, demand) };
+  }
   if (limitMm >= demand) return { kind: 'unknown', gaps: [beyondRange(context, load)] };
   // Too much for certain; how much, the formulas do not tell.
   return {
@@ -122,6 +127,10 @@ function movement(
     reason: `Moves by more than ${rangeOf(context.body)}`,
   };
 }
+
+/** A turning movement as an angle. */
+const turnsBy = ({ movementRadiusMm }: PartBody, movedMm: number) =>
+  `Turns by ${f((movedMm / movementRadiusMm! / Math.PI) * 180)}°`;
 
 const rangeOf = ({ movementRangeOf = 'a tenth of its span' }: PartBody) => movementRangeOf;
 const beyondRange = ({ body }: CheckContext, { loadCase }: PreparedLoad) =>
@@ -215,6 +224,10 @@ export function showElastic(
       expression: response.shear.formula,
       source: response.shear.source,
     });
+    if (body.movementRadiusMm !== undefined) {
+      const turned = (response.shear.perModulus * acting.action) / (shear.value * ratio) / body.movementRadiusMm;
+      working.add('θ', 'Twist', (turned / Math.PI) * 180, '°', { expression: `δs / ${f(body.movementRadiusMm)} mm` });
+    }
   }
   const movability = context.movabilities[load.directionIndex]!;
   if (!movability.known || !movability.reinforced) return;

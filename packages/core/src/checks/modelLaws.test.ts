@@ -112,7 +112,12 @@ const THICKER: {
   beam: (part, by) => ({ ...part, section: { kind: 'rectangle', widthMm: 20 * by, depthMm: 8 } }),
   strut: (part, by) => ({ ...part, section: { kind: 'rectangle', widthMm: 14 * by, depthMm: 10 * by } }),
   'pinned-lug': (part, by) => ({ ...part, thicknessMm: part.thicknessMm * by }),
-  'wall-bracket': (part, by) => ({ ...part, strut: { ...part.strut, widthMm: part.strut.widthMm * by } }),
+  // Both: in a stiff frame the member that is made stiffer draws moment onto itself.
+  'wall-bracket': ({ tie, strut, ...part }, by) => ({
+    ...part,
+    tie: { ...tie, widthMm: tie.widthMm * by },
+    strut: { ...strut, widthMm: strut.widthMm * by },
+  }),
   ring: (part, by) => ({ ...part, wallMm: part.wallMm * by }),
   plate: (part, by) => ({ ...part, thicknessMm: part.thicknessMm * by }),
   'torsion-shaft': (part, by) => ({ ...part, section: { kind: 'round', diameterMm: 12 * by } }),

@@ -45,6 +45,39 @@ describe('closed forms', () => {
       expect(strengthRatio(criterion, graphiteEpoxy, stress(0, 0, 0))).toBe(Infinity);
     }
   });
+  // 50 MPa along and 10 across, by the root of the quadratic written out here.
+  test.each([
+    [undefined, -0.5],
+    [-0.5, -0.5],
+    [0, 0],
+    [0.6, 0.6],
+  ])('Tsai–Wu with an interaction of %p', (interaction, f) => {
+    const { xtMPa, xcMPa, ytMPa, ycMPa } = graphiteEpoxy;
+    const linear = (1 / xtMPa - 1 / xcMPa) * 50 + (1 / ytMPa - 1 / ycMPa) * 10;
+    const [f11, f22] = [1 / (xtMPa * xcMPa), 1 / (ytMPa * ycMPa)];
+    const square = f11 * 2500 + f22 * 100 + 2 * f * Math.sqrt(f11 * f22) * 500;
+    const wanted = (-linear + Math.sqrt(linear ** 2 + 4 * square)) / (2 * square);
+    const lamina = interaction === undefined ? graphiteEpoxy : { ...graphiteEpoxy, interaction };
+    expect(strengthRatio('tsai-wu', lamina, stress(50, 10, 0))).toBeCloseTo(wanted, 9);
+  });
+  test('the interaction of a layup reaches every ply, and only Tsai–Wu asks for it', () => {
+    const layup: Layup = {
+      format: 'anvilstone-layup/1',
+      name: 'both ways',
+      plies: [{ material: { towId: 'carbon-polyamide' }, angleDeg: 30 }],
+      loads: [{ name: 'both', nxNPerMm: 40, nyNPerMm: 10 }],
+    };
+    const first = (tsaiWuInteraction?: number) =>
+      Object.fromEntries(
+        laminateReport(
+          { ...layup, ...(tsaiWuInteraction === undefined ? {} : { tsaiWuInteraction }) },
+          sampleLibrary,
+        ).loads[0]!.failures.map(({ criterion, firstPly }) => [criterion, firstPly.atRatio]),
+      );
+    expect(first(-0.5)).toEqual(first());
+    expect(first(0.5)['tsai-wu']).toBeLessThan(first()['tsai-wu']!);
+    expect(first(0.5)['tsai-hill']).toBe(first()['tsai-hill']);
+  });
   test('the mode is the nearest strength', () => {
     expect(modeOf(graphiteEpoxy, stress(700, 30, 10))).toBe('matrix-tension');
     expect(modeOf(graphiteEpoxy, stress(-900, 2, 10))).toBe('fibre-compression');

@@ -18,13 +18,17 @@ export interface Stress12 {
   tau12MPa: number;
 }
 
+/** Of an isotropic material that yields by von Mises; Jones, section 2.9.4. */
+const USUAL_INTERACTION = -0.5;
+
 /** A part of the stress that stays whatever the load is, as after cooling. */
 const NOTHING: Stress12 = { sigma1MPa: 0, sigma2MPa: 0, tau12MPa: 0 };
 
 /**
  * By how much the load may grow until the ply fails: the reserve of the ply. `still` is the stress that does not grow with it.
  * Maximum stress: the smallest of the single reserves. Tsai–Hill: Jones, eq. 2.118, with the strength of the sign of each
- * stress. Tsai–Wu: Jones, eq. 2.138, with F12 = −½·√(F11·F22). Infinity: the load does not stress it. Below 0 never: what
+ * stress. Tsai–Wu: Jones, eq. 2.138, with F12 = f·√(F11·F22), f the lamina’s
+ * interaction, −½ unless stated. Infinity: the load does not stress it. Below 0 never: what
  * fails before any load has 0.
  */
 export function strengthRatio(
@@ -80,7 +84,7 @@ function tsaiWu(lamina: Lamina, stress: Stress12, still: Stress12): number {
   const { xtMPa: xt, xcMPa: xc, ytMPa: yt, ycMPa: yc, sMPa: s } = lamina;
   const [f1, f2] = [1 / xt - 1 / xc, 1 / yt - 1 / yc];
   const [f11, f22, f66] = [1 / (xt * xc), 1 / (yt * yc), 1 / s ** 2];
-  const f12 = -0.5 * Math.sqrt(f11 * f22);
+  const f12 = (lamina.interaction ?? USUAL_INTERACTION) * Math.sqrt(f11 * f22);
   const quadratic = (a: Stress12, b: Stress12) =>
     f11 * a.sigma1MPa * b.sigma1MPa +
     f22 * a.sigma2MPa * b.sigma2MPa +

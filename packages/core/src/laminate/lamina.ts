@@ -14,6 +14,8 @@ export interface Lamina {
   ytMPa: number;
   ycMPa: number;
   sMPa: number;
+  /** Tsai–Wu interaction F12/√(F11·F22), −1 … 1; it takes a test in two directions to know it. @default -0.5 */
+  interaction?: number;
   /** Thermal expansion along and across, 1/K. */
   alpha1PerK: number;
   alpha2PerK: number;

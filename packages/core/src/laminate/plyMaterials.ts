@@ -75,8 +75,10 @@ function poissonOf({ behaviour, grade, behaviourGaps }: Material): number {
  * @throws InputError a strand or grade that is not there, at the place of its ply
  */
 export function pliesOf(layup: Layup, library: Pick<Library, 'grades'>, rules: HouseRules): Ply[] {
+  const interaction = layup.tsaiWuInteraction;
   const listed = layup.plies.flatMap((ply, i) => {
-    const { lamina, thicknessMm } = materialOf(ply, i, library, rules);
+    const { lamina: alone, thicknessMm } = materialOf(ply, i, library, rules);
+    const lamina = interaction === undefined ? alone : { ...alone, interaction };
     return Array.from({ length: ply.count ?? 1 }, (): Ply => ({ lamina, thicknessMm, angleDeg: ply.angleDeg }));
   });
   return layup.mirrored ? [...listed, ...[...listed].reverse()] : listed;

@@ -2,7 +2,7 @@ import { ALONG, angleToLayersDeg } from './partModel.ts';
 import { beamFactors } from './beam.ts';
 import { answerOf } from './testPart.ts';
 import { bucklingLoad, eulerPerModulus } from './strut.ts';
-import { bracketForces } from './wallBracket.ts';
+import { bracketFrame, ROOT_TURN } from './bracketFrame.ts';
 
 const flat = { kind: 'rectangle', widthMm: 20, depthMm: 6 } as const; // A = 120, I = 360, sideways 4000
 
@@ -21,6 +21,31 @@ describe('arm', () => {
     const { movement, place } = answerOf(arm, 'width');
     expect(15 * movement(2400)).toBeCloseTo((15 * 60 ** 3) / (3 * 2400 * 4000), 9);
     expect(place('neutral-axis').shearPlanes).toEqual(['length', 'width']);
+  });
+});
+
+describe('how a bar is held', () => {
+  const arm = { model: 'cantilever-arm', spanMm: 60, section: flat, filletRadiusMm: 0.6 } as const;
+  test('without a shoulder nothing concentrates: the stress is the nominal one', () => {
+    const { place } = answerOf({ ...arm, shoulder: 'runs-on' });
+    expect(15 * place('root-fibre').tensionPerUnit).toBeCloseTo(7.5, 9);
+    expect(place('root-fibre').concentration).toBe(1);
+    const tie = answerOf({ model: 'tie', lengthMm: 80, section: flat, filletRadiusMm: 0.6, shoulder: 'runs-on' });
+    expect(600 * tie.place('shoulder').tensionPerUnit).toBeCloseTo(5, 9);
+    const shaft = { model: 'torsion-shaft', lengthMm: 60, leverMm: 20, filletRadiusMm: 1 } as const;
+    const round = { kind: 'round', diameterMm: 10 } as const;
+    // 16·T/(π·d³)
+    expect(answerOf({ ...shaft, section: round, shoulder: 'runs-on' }).place('skin').shearPerUnit).toBeCloseTo(
+      16 / (Math.PI * 1000),
+      9,
+    );
+  });
+  // θ = 16.67/π · M/(E·b·d²) = 5.3062·900/(2400·20·36) = 0.0027637; × 60 mm
+  test('a printed wall lets the root turn; stress and shear stay', () => {
+    const [rigid, wall] = [answerOf(arm), answerOf({ ...arm, root: 'printed-wall' })];
+    expect(15 * (wall.movement(2400) - rigid.movement(2400))).toBeCloseTo(0.165822, 5);
+    expect(wall.place('root-fibre')).toEqual(rigid.place('root-fibre'));
+    expect(answerOf({ ...arm, root: 'rigid' }).movement(2400)).toBe(rigid.movement(2400));
   });
 });
 
@@ -103,34 +128,70 @@ describe('strut', () => {
 });
 
 describe('two-member bracket', () => {
-  const frame = { reachMm: 120, dropMm: 90, tieAreaMm2: 100, strutAreaMm2: 100 };
+  const bar = { depthMm: 10, widthMm: 10 };
+  const frame = { reachMm: 120, dropMm: 90, tie: bar, strut: bar, beyondMm: 0 };
+  const foil = { depthMm: 0.01, widthMm: 10_000 };
   // 3-4-5: strut 150 mm, T = 120/90·F = 4/3, C = 150/90·F = 5/3; δ·E = (16/9·120 + 25/9·150)/100 = 6.3
-  test('forces and drop of a 3-4-5 frame', () => {
-    expect(bracketForces(frame)).toMatchObject({ strutLengthMm: 150 });
-    expect(bracketForces(frame).tiePerN).toBeCloseTo(4 / 3, 9);
-    expect(bracketForces(frame).strutPerN).toBeCloseTo(5 / 3, 9);
-    expect(bracketForces(frame).dropPerModulus).toBeCloseTo(6.3, 9);
+  test('members that do not bend make the pinned 3-4-5 frame', () => {
+    const pinned = bracketFrame({ ...frame, tie: foil, strut: foil });
+    expect(pinned.strut.lengthMm).toBe(150);
+    expect(pinned.tie.forcePerN).toBeCloseTo(4 / 3, 5);
+    expect(pinned.strut.forcePerN).toBeCloseTo(5 / 3, 5);
+    expect(pinned.dropPerModulus).toBeCloseTo(6.3, 4);
+  });
+  test('moments at the joint balance the load beyond it', () => {
+    const { tie, strut } = bracketFrame({ ...frame, beyondMm: 15 });
+    expect(tie.jointMomentPerN + strut.jointMomentPerN).toBeCloseTo(15, 9);
+  });
+  // δ·E = (L + e)³/3I + ROOT_TURN·(L + e)²/(b·d²), M at the root L + e.
+  test('without a strut it is a cantilever whose root gives', () => {
+    const alone = bracketFrame({ ...frame, strut: { depthMm: 1e-4, widthMm: 1e-4 }, beyondMm: 30 });
+    expect(alone.tie.rootMomentPerN).toBeCloseTo(150, 2);
+    const wanted = 150 ** 3 / (3 * (1e4 / 12)) + (ROOT_TURN * 150 ** 2) / 1e3;
+    expect(alone.dropPerModulus / wanted).toBeCloseTo(1, 4);
+  });
+  test('the drop grows with the square of the distance beyond the joint, from that of the pinned frame on', () => {
+    const drop = (beyondMm: number) => bracketFrame({ ...frame, beyondMm }).dropPerModulus;
+    expect(drop(0)).toBeLessThan(6.3);
+    expect(drop(0)).toBeGreaterThan(6.3 * 0.97);
+    expect(drop(10)).toBeGreaterThan(1.2 * drop(0));
+    expect(drop(40)).toBeGreaterThan(4 * drop(20) - 3 * drop(0));
   });
   const bracket = {
     model: 'wall-bracket',
     reachMm: 120,
     dropMm: 90,
-    tie: { depthMm: 10, widthMm: 10 },
-    strut: { depthMm: 10, widthMm: 10 },
+    tie: bar,
+    strut: bar,
     filletRadiusMm: 3,
+    beyondJointMm: 0,
   } as const;
-  // T/A = 0.013333; 3·6.3·5/120² = 0.0065625; Kt(0.3) = 1.0996·0.3^−0.32077 = 1.61796
-  test('the root of the tie is pulled and bent, and the modulus cancels', () =>
-    expect(answerOf(bracket).place('tie-root').tensionPerUnit).toBeCloseTo(1.61796 * (0.0133333 + 0.0065625), 5));
-  // π²·833.33/(0.8·150)² / (5/3)
+  // Root held, joint free to turn: 3·E·δ·c/L² = 3·6.3·5/120² = 0.0066 MPa/N; the joint and the root take a little of it either way.
+  test('with the load at the joint the root of the tie is bent by the drop alone', () => {
+    const { tie } = bracketFrame(frame);
+    const bent = (6 * tie.rootMomentPerN) / 1000;
+    expect(bent / 0.0065625).toBeGreaterThan(0.85);
+    expect(bent / 0.0065625).toBeLessThan(1.15);
+    // Kt(0.3) = 1.0996·0.3^−0.32077 = 1.61796
+    expect(answerOf(bracket).place('tie-root').tensionPerUnit).toBeCloseTo(1.61796 * (tie.forcePerN / 100 + bent), 5);
+  });
+  test('nothing stated, the load hangs a depth of the tie beyond the joint', () => {
+    const { beyondJointMm: _none, ...unstated } = bracket;
+    expect(answerOf(unstated).movement(1)).toBeCloseTo(answerOf({ ...bracket, beyondJointMm: 10 }).movement(1), 12);
+  });
+  // π²·833.33/(0.8·150)² / C
   test('the strut bows out', () =>
     expect(answerOf(bracket).response.buckling[0]!.criticalPerModulus).toBeCloseTo(
-      (Math.PI ** 2 * (10 ** 4 / 12)) / 120 ** 2 / (5 / 3),
+      (Math.PI ** 2 * (10 ** 4 / 12)) / 120 ** 2 / bracketFrame(frame).strut.forcePerN,
       9,
     ));
-  test('the movement of the model is the frame’s', () => expect(answerOf(bracket).movement(1)).toBeCloseTo(6.3, 9));
+  test('the movement of the model is the frame’s', () =>
+    expect(answerOf(bracket).movement(1)).toBeCloseTo(bracketFrame(frame).dropPerModulus, 9));
   test('the strut leans: asin(0.8) = 53.13° to layers stacked out from the wall', () =>
     expect(angleToLayersDeg(answerOf(bracket).place('strut').direction, ALONG.length)).toBeCloseTo(53.1301, 3));
+  test.each(['reachMm', 'dropMm'] as const)('%s of nothing is refused by name', (field) =>
+    expect(() => bracketFrame({ ...frame, [field]: 0 })).toThrow(new RegExp(field)),
+  );
 });
 
 describe('any shape at one cut', () => {

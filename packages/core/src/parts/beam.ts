@@ -6,7 +6,7 @@ import type { Fill } from '../infill/fill.ts';
 import { filledSection } from '../sections/filledSection.ts';
 import type { BendingDirection, Section } from '../sections/section.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { bentCore, bentFibre, neutralAxis, turnedSideways } from './bending.ts';
+import { bentCore, bentFibre, concentrationFormula, neutralAxis, turnedSideways } from './bending.ts';
 import { thinnestOf } from './cantileverArm.ts';
 import { ALONG, SMALL_SHARE, type PartModel, type PartResponse } from './partModel.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
@@ -154,7 +154,7 @@ function respond(geometry: GeometryOf<'beam'>, direction: BendingDirection, fill
   });
 }
 
-function clampedEnd({ filletRadiusMm }: GeometryOf<'beam'>, cut: Section, factors: BeamFactors) {
+function clampedEnd({ filletRadiusMm, shoulder }: GeometryOf<'beam'>, cut: Section, factors: BeamFactors) {
   return bentFibre({
     id: 'end-fibre',
     title: 'Outer tension fibre at the clamped end',
@@ -162,7 +162,7 @@ function clampedEnd({ filletRadiusMm }: GeometryOf<'beam'>, cut: Section, factor
     momentPerUnit: factors.endMomentMm,
     momentFormula: `F · ${f(factors.endMomentMm)} mm`,
     source: factors.source,
-    concentration: filletConcentration({ filletRadiusMm, depthMm: cut.depthMm, notch: cut.notch }),
-    concentrationFormula: `r/d = ${f(filletRadiusMm)} / ${f(cut.depthMm)}`,
+    concentration: filletConcentration({ filletRadiusMm, shoulder, depthMm: cut.depthMm, notch: cut.notch }),
+    concentrationFormula: concentrationFormula(filletRadiusMm, cut.depthMm, shoulder),
   });
 }

@@ -4,6 +4,14 @@ import { formatNumber as f } from '../units/formatQuantity.ts';
 import { ALONG, type StressPlace } from './partModel.ts';
 import { place } from './pieces.ts';
 
+/** What the stress concentration comes from, as the working shows it. */
+export const concentrationFormula = (
+  filletRadiusMm: number,
+  depthMm: number,
+  shoulder?: 'fillet' | 'runs-on',
+): string =>
+  shoulder === 'runs-on' ? 'no shoulder: the section runs on' : `r/d = ${f(filletRadiusMm)} / ${f(depthMm)}`;
+
 /** A place bent by `momentPerUnit` (N·mm per unit of the action) at the outermost fibre of a section. */
 export function bentFibre(given: {
   id: string;

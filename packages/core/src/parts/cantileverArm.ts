@@ -1,13 +1,14 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { filledSection } from '../sections/filledSection.ts';
-import type { BendingDirection } from '../sections/section.ts';
+import type { BendingDirection, Section } from '../sections/section.ts';
 import type { Fill } from '../infill/fill.ts';
 import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { bentCore, bentFibre, neutralAxis, turnedSideways } from './bending.ts';
+import { bentCore, bentFibre, concentrationFormula, neutralAxis, turnedSideways } from './bending.ts';
+import { ROOT_TURN } from './bracketFrame.ts';
 import { cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
-import { ALONG, SMALL_SHARE, type PartModel, type PartResponse } from './partModel.ts';
+import { ALONG, SMALL_SHARE, type PartModel, type PartResponse, type Stretch } from './partModel.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
 
 /** An arm held at its root that carries a load at its end. */
@@ -42,9 +43,9 @@ export const cantileverArm: PartModel<'cantilever-arm'> = {
 };
 
 function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirection, fill?: Fill): PartResponse {
-  const { spanMm, filletRadiusMm } = geometry;
+  const { spanMm, filletRadiusMm, shoulder } = geometry;
   const cut = filledSection(geometry.section, direction, fill);
-  const concentration = filletConcentration({ filletRadiusMm, depthMm: cut.depthMm, notch: cut.notch });
+  const concentration = filletConcentration({ filletRadiusMm, shoulder, depthMm: cut.depthMm, notch: cut.notch });
   const places = [
     bentFibre({
       id: 'root-fibre',
@@ -54,7 +55,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
       momentFormula: `F · ${f(spanMm)} mm`,
       source: 'Roark, 7th ed., table 8.1, case 1a',
       concentration,
-      concentrationFormula: `r/d = ${f(filletRadiusMm)} / ${f(cut.depthMm)}`,
+      concentrationFormula: concentrationFormula(filletRadiusMm, cut.depthMm, shoulder),
     }),
     ...bentCore(cut, spanMm),
     neutralAxis(cut, 1, 'F'),
@@ -76,6 +77,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
         formula: `F · ${f(spanMm)}³ / (3 · E · ${f(cut.secondMomentMm4)})`,
         source: 'Roark, 7th ed., table 8.1, case 1a',
       },
+      ...(geometry.root === 'printed-wall' ? [rootTurn(spanMm, cut)] : []),
     ],
     shear: {
       perModulus: cantileverShearDeflectionMm({ forceN: 1, spanMm, shearModulusMPa: 1, ...cut }),
@@ -84,6 +86,20 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
       source: 'Roark, 7th ed., section 8.10',
     },
   });
+}
+
+/**
+ * What the turn of a root in a wall of the same material adds at the load: θ = k·M/(E·b·d²), with b·d² = 12·I/d, so that it serves
+ * any section. Range: the wall about as thick as the arm is deep, or thicker.
+ */
+function rootTurn(spanMm: number, { secondMomentMm4, depthMm }: Section): Stretch {
+  return {
+    title: 'Turn of the root in its wall',
+    direction: ALONG.length,
+    perModulus: (ROOT_TURN * spanMm ** 2 * depthMm) / (12 * secondMomentMm4),
+    formula: `${f(ROOT_TURN)} · F · ${f(spanMm)}² · ${f(depthMm)} / (12 · E · ${f(secondMomentMm4)})`,
+    source: 'O’Donnell, J. Appl. Mech. 27 (1960) 461',
+  };
 }
 
 /** Thinnest wall of a section, mm. */

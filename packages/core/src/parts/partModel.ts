@@ -121,6 +121,8 @@ export interface PartBody {
   movementRangeMm?: number;
   /** What that is. @default 'a tenth of its span' */
   movementRangeOf?: string;
+  /** Radius at which a turning movement is measured, mm: movement ÷ radius is the angle it turns by. Absent: it does not turn. */
+  movementRadiusMm?: number;
   /** Thickness of its thinnest wall, mm: ratings by thickness are judged there. */
   thinnestMm: number;
   /** Force in N that one unit of the action stands for, where something is held by it; absent: no such force. */

@@ -44,10 +44,28 @@ export function lameRing(ring: { outerMm: number; innerMm: number; poisson?: num
   };
 }
 
-/** Outside pressure at which a long thin tube collapses, per modulus: t³/(4·(1 − ν²)·R³). Roark, 7th ed., table 15.2, case 19a. */
-export function collapsePerModulus(wallMm: number, meanRadiusMm: number, poisson: number = TYPICAL_POISSON): number {
-  requirePositive({ wallMm, meanRadiusMm }, ['wallMm', 'meanRadiusMm']);
-  return wallMm ** 3 / (4 * (1 - poisson ** 2) * meanRadiusMm ** 3);
+/**
+ * By how many times a ring of length b is stiffer in bending than E·I: 1 as a narrow ring, whose edges curl freely, 1/(1 − ν²) as a long
+ * tube, where only the ends do: (1 − ν²·Φ)/(1 − ν²), Φ = (2/λb)·(cosh λb − cos λb)/(sinh λb + sin λb), λ⁴ = 3·(1 − ν²)/(R·t)².
+ * Source: D. G. Ashwell, J. R. Aeronaut. Soc. 54 (1950) 708: anticlastic bending of a curved strip.
+ * @throws InputError a length not finite and above 0
+ */
+export function tubeStiffening(ring: { lengthMm: number; wallMm: number; meanRadiusMm: number; poisson?: number }) {
+  requirePositive(ring, ['lengthMm', 'wallMm', 'meanRadiusMm']);
+  const { lengthMm, wallMm, meanRadiusMm, poisson = TYPICAL_POISSON } = ring;
+  const x = ((3 * (1 - poisson ** 2)) ** 0.25 * lengthMm) / Math.sqrt(meanRadiusMm * wallMm);
+  // From here on both hyperbolic functions are the same to the last digit, and soon too large.
+  const ratio = x > 40 ? 1 : (Math.cosh(x) - Math.cos(x)) / (Math.sinh(x) + Math.sin(x));
+  return (1 - (poisson ** 2 * 2 * ratio) / x) / (1 - poisson ** 2);
+}
+
+/**
+ * Outside pressure at which a thin ring of unit stiffening collapses, per modulus: t³/(4·R³); a long tube’s is 1/(1 − ν²) times that.
+ * Source: Roark, 7th ed., table 15.2, case 19a.
+ */
+export function collapsePerModulus(wallMm: number, meanRadiusMm: number, stiffening: number): number {
+  requirePositive({ wallMm, meanRadiusMm, stiffening }, ['wallMm', 'meanRadiusMm', 'stiffening']);
+  return (stiffening * wallMm ** 3) / (4 * meanRadiusMm ** 3);
 }
 
 /** A ring or sleeve: goes oval when pinched, bursts or collapses under pressure, grips when pushed over something. */
@@ -94,6 +112,7 @@ export const ring: PartModel<'ring'> = {
 function pinchedRing({ wallMm, lengthMm }: GeometryOf<'ring'>, { meanMm }: Radii): PartResponse {
   const areaMm2 = wallMm * lengthMm;
   const secondMomentMm4 = (lengthMm * wallMm ** 3) / 12;
+  const stiffening = tubeStiffening({ lengthMm, wallMm, meanRadiusMm: meanMm });
   const bending = (share: number) => (share * meanMm * (wallMm / 2)) / secondMomentMm4;
   const moment = (share: number, where: string): ShownLine => ({
     symbol: 'M',
@@ -107,9 +126,9 @@ function pinchedRing({ wallMm, lengthMm }: GeometryOf<'ring'>, { meanMm }: Radii
   const { momentUnderLoad, momentAtSide, diameterChange } = PINCHED_RING;
   const side = bending(momentAtSide) - 1 / (2 * areaMm2);
   const half = {
-    perModulus: (diameterChange * meanMm ** 3) / secondMomentMm4 / 2,
-    formula: `½ · ${f(diameterChange)} · F · ${f(meanMm)}³ / (E · ${f(secondMomentMm4)})`,
-    source: 'Roark, 7th ed., table 9.2, case 1',
+    perModulus: (diameterChange * meanMm ** 3) / (stiffening * secondMomentMm4) / 2,
+    formula: `½ · ${f(diameterChange)} · F · ${f(meanMm)}³ / (${f(stiffening)} · E · ${f(secondMomentMm4)})`,
+    source: 'Roark, 7th ed., table 9.2, case 1; a long ring is stiffer: Ashwell (1950)',
   };
   return response({
     tearAreaMm2: areaMm2,
@@ -177,6 +196,7 @@ function pressedRing(geometry: GeometryOf<'ring'>, radii: Radii): PartResponse {
     formula: `p · ${f(hoop)}, radii ${f(radii.outerMm)} and ${f(radii.innerMm)} mm`,
     source: 'Lamé: Roark, 7th ed., table 13.5, case 1',
   };
+  const stiffening = tubeStiffening({ lengthMm, wallMm, meanRadiusMm: radii.meanMm });
   const stressed = inwards ? { compressionPerUnit: hoop } : { tensionPerUnit: hoop };
   return response({
     tearAreaMm2: wallMm * lengthMm,
@@ -197,7 +217,7 @@ function pressedRing(geometry: GeometryOf<'ring'>, radii: Radii): PartResponse {
             id: 'collapse',
             title: 'The ring collapses inwards',
             direction: ALONG.width,
-            criticalPerModulus: collapsePerModulus(wallMm, radii.meanMm),
+            criticalPerModulus: collapsePerModulus(wallMm, radii.meanMm, stiffening),
             actionPerStress: 1 / hoop,
             lines: [
               {
@@ -205,7 +225,14 @@ function pressedRing(geometry: GeometryOf<'ring'>, radii: Radii): PartResponse {
                 meaning: 'Wall over mean radius',
                 value: wallMm / radii.meanMm,
                 unit: '×',
-                source: 'p = E·t³ / (4·(1 − ν²)·R³), Roark, 7th ed., table 15.2, case 19a',
+                source: 'p = s·E·t³ / (4·R³), Roark, 7th ed., table 15.2, case 19a',
+              },
+              {
+                symbol: 's',
+                meaning: 'Stiffer than a narrow ring, whose edges curl freely',
+                value: stiffening,
+                unit: '×',
+                source: '1 … 1/(1 − ν²): Ashwell, J. R. Aeronaut. Soc. 54 (1950) 708',
               },
             ],
           },

@@ -8,7 +8,7 @@ import { lewisFormFactor, lewisStressPerTorque, toothSliding, velocityFactor } f
 import { contactTemperatureC, effusivity } from './hotContact.ts';
 import { lugConcentration } from './pinnedLug.ts';
 import { plateFactors } from './plate.ts';
-import { collapsePerModulus, lameRing, PINCHED_RING } from './ring.ts';
+import { collapsePerModulus, lameRing, PINCHED_RING, tubeStiffening } from './ring.ts';
 import { matingForceN, snapStrain } from './snapHook.ts';
 
 describe('eye on a pin', () => {
@@ -88,20 +88,36 @@ describe('ring', () => {
     const { place, movement } = answerOf({ ...ring, loading: 'pinched' });
     expect(place('under-pinch').tensionPerUnit).toBeCloseTo((30 / Math.PI) * (1.5 / 45), 9);
     expect(place('ring-side').tensionPerUnit).toBeCloseTo((30 * (0.5 - 1 / Math.PI) * 1.5) / 45 - 1 / 120, 9);
-    expect(movement(2000)).toBeCloseTo((0.14878 * 30 ** 3) / (2000 * 45), 5);
+    const stiffening = tubeStiffening({ lengthMm: 20, wallMm: 3, meanRadiusMm: 30 });
+    expect(movement(2000) * stiffening).toBeCloseTo((0.14878 * 30 ** 3) / (2000 * 45), 5);
   });
   // a = 31.5, b = 28.5: (992.25 + 812.25)/180 = 10.025; thin p·R/t = 10
   test('pressed from inside: Lamé, close to p·R/t', () => {
     expect(lameRing({ outerMm: 31.5, innerMm: 28.5 }).hoopFromInside).toBeCloseTo(10.025, 9);
     expect(answerOf({ ...ring, loading: 'pressed-from-inside' }).place('bore').tensionPerUnit).toBeCloseTo(10.025, 9);
   });
-  // t³/(4(1 − ν²)R³) = 27/(4·0.8556·27000)
-  test('pressed from outside: it collapses', () => {
-    expect(collapsePerModulus(3, 30)).toBeCloseTo(27 / (4 * 0.8556 * 27000), 12);
-    expect(answerOf({ ...ring, loading: 'pressed-from-outside' }).response.buckling[0]!.criticalPerModulus).toBeCloseTo(
-      collapsePerModulus(3, 30),
-      12,
-    );
+  describe('narrow ring and long tube', () => {
+    const stiffening = (lengthMm: number, poisson = 0.38) =>
+      tubeStiffening({ lengthMm, wallMm: 3, meanRadiusMm: 30, poisson });
+    test('a narrow ring is a curved bar, a long one a plate: 1/(1 − ν²) = 1.1688', () => {
+      expect(stiffening(1)).toBeCloseTo(1, 4);
+      expect(stiffening(1e4)).toBeCloseTo(1.1688, 3);
+    });
+    // λb of 1.266·20/√90 = 2.669: Φ = (2/2.669)·(7.247 + 0.890)/(7.178 + 0.455) = 0.7988
+    test('in between by hand', () => expect(stiffening(20)).toBeCloseTo((1 - 0.1444 * 0.7988) / 0.8556, 3));
+    test('longer is never softer; without Poisson’s ratio the length does not matter', () => {
+      const rising = [1, 5, 10, 20, 40, 80, 200, 1000].map((lengthMm) => stiffening(lengthMm));
+      expect(rising).toEqual([...rising].sort((a, b) => a - b));
+      expect(stiffening(1000, 0)).toBe(1);
+    });
+  });
+  // Narrow: t³/(4R³) = 27/(4·27000) = 0.00025; long: 27/(4·0.8556·27000)
+  test('pressed from outside: it collapses, a long tube later than a narrow ring', () => {
+    const collapse = (lengthMm: number) =>
+      answerOf({ ...ring, lengthMm, loading: 'pressed-from-outside' }).response.buckling[0]!.criticalPerModulus;
+    expect(collapsePerModulus(3, 30, 1)).toBeCloseTo(0.00025, 12);
+    expect(collapse(0.5)).toBeCloseTo(0.00025, 7);
+    expect(collapse(5000) / (27 / (4 * 0.8556 * 27000))).toBeCloseTo(1, 2);
   });
   // pushed over by δ on the bore: strain at the bore about δ/D_bore
   test('pushed over: hoop strain is about the growth over the bore', () => {

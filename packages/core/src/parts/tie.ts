@@ -4,7 +4,7 @@ import { filledSection } from '../sections/filledSection.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { thinnestOf } from './cantileverArm.ts';
 import { ALONG, type PartModel } from './partModel.ts';
-import { stretchedCore } from './bending.ts';
+import { concentrationFormula, stretchedCore } from './bending.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
 import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 
@@ -21,11 +21,12 @@ export const tie: PartModel<'tie'> = {
   takesFill: true,
   body(geometry, fill) {
     requirePositive(geometry, ['lengthMm']);
-    const { lengthMm, filletRadiusMm } = geometry;
+    const { lengthMm, filletRadiusMm, shoulder } = geometry;
     const cut = filledSection(geometry.section, 'depth', fill);
     const narrowMm = Math.min(cut.depthMm, cut.widthMm);
     const concentration = filletConcentration({
       filletRadiusMm,
+      shoulder,
       depthMm: narrowMm,
       notch: cut.notch,
       load: 'pull',
@@ -62,7 +63,7 @@ export const tie: PartModel<'tie'> = {
                   meaning: 'Stress concentration of the fillet',
                   value: concentration,
                   unit: '×',
-                  formula: `r/d = ${f(filletRadiusMm)} / ${f(narrowMm)}`,
+                  formula: concentrationFormula(filletRadiusMm, narrowMm, shoulder),
                   source: 'Peterson’s charts, fit in Norton, Machine Design, app. C',
                 },
                 {

@@ -4,6 +4,7 @@ import { section } from '../sections/section.ts';
 import { torsionSection } from '../sections/torsion.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { thinnestOf } from './cantileverArm.ts';
+import { concentrationFormula } from './bending.ts';
 import type { PartModel, ShownLine } from './partModel.ts';
 import { place, response } from './pieces.ts';
 
@@ -27,11 +28,12 @@ export const torsionShaft: PartModel<'torsion-shaft'> = {
   freeDimension: '/section',
   body(geometry) {
     requirePositive(geometry, ['lengthMm', 'leverMm']);
-    const { lengthMm, leverMm, filletRadiusMm } = geometry;
+    const { lengthMm, leverMm, filletRadiusMm, shoulder } = geometry;
     const cut = section(geometry.section);
     const twist = torsionSection(geometry.section);
     const concentration = filletConcentration({
       filletRadiusMm,
+      shoulder,
       depthMm: Math.min(cut.depthMm, cut.widthMm),
       notch: cut.notch,
       load: 'twist',
@@ -52,7 +54,7 @@ export const torsionShaft: PartModel<'torsion-shaft'> = {
         meaning: 'Stress concentration of the shoulder',
         value: concentration,
         unit: '×',
-        formula: `r/d = ${f(filletRadiusMm)} / ${f(Math.min(cut.depthMm, cut.widthMm))}`,
+        formula: concentrationFormula(filletRadiusMm, Math.min(cut.depthMm, cut.widthMm), shoulder),
         source: 'Peterson’s charts, fit in Norton, Machine Design, app. C',
       },
       { symbol: 'τ', meaning: 'Largest shear', value: shear, perUnit: true, unit: 'MPa', formula: 'Kt · τ₀' },
@@ -62,6 +64,7 @@ export const torsionShaft: PartModel<'torsion-shaft'> = {
       extentMm: { length: lengthMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'torque',
       movement: { title: `Movement at a radius of ${f(leverMm)} mm`, unit: 'mm' },
+      movementRadiusMm: leverMm,
       thinnestMm: thinnestOf(geometry.section, cut),
       responses: {
         depth: response({

@@ -1,48 +1,10 @@
 import type { GeometryOf } from '@anvilstone/schema';
-import { requirePositive } from '../input/require.ts';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { ALONG, SMALL_SHARE, type Direction, type PartModel, type StressPlace } from './partModel.ts';
+import { bracketFrame, type FrameAnswer, type FrameBar, type MemberAnswer } from './bracketFrame.ts';
+import { ALONG, SMALL_SHARE, type Direction, type PartModel, type StressPlace, type Stretch } from './partModel.ts';
 import { place, response } from './pieces.ts';
 import { barBuckling } from './strut.ts';
-
-export interface BracketForces {
-  /** Of the strut against the tie. */
-  angleDeg: number;
-  strutLengthMm: number;
-  /** N per N of load. */
-  tiePerN: number;
-  strutPerN: number;
-  /** Movement of the load: `dropPerModulus`·F/E, mm·MPa per N. */
-  dropPerModulus: number;
-}
-
-/**
- * A horizontal tie and a strut under it that meet at the load: T = F·reach/drop, C = F/sin θ, and the load's movement by
- * Castigliano, Σ n²·L/(A·E). Source: statics of a pinned two-bar frame (Shigley, 10th ed., section 4-7).
- * Range: pinned joints for the forces; the stiff printed corner's bending is added at the tie's root, see the model.
- * @throws InputError a length or an area not finite and above 0
- */
-export function bracketForces(bracket: {
-  reachMm: number;
-  dropMm: number;
-  tieAreaMm2: number;
-  strutAreaMm2: number;
-}): BracketForces {
-  requirePositive(bracket, ['reachMm', 'dropMm', 'tieAreaMm2', 'strutAreaMm2']);
-  const { reachMm, dropMm } = bracket;
-  const strutLengthMm = Math.hypot(reachMm, dropMm);
-  const tiePerN = reachMm / dropMm;
-  const strutPerN = strutLengthMm / dropMm;
-  return {
-    angleDeg: (Math.atan2(dropMm, reachMm) * 180) / Math.PI,
-    strutLengthMm,
-    tiePerN,
-    strutPerN,
-    dropPerModulus:
-      (tiePerN ** 2 * reachMm) / bracket.tieAreaMm2 + (strutPerN ** 2 * strutLengthMm) / bracket.strutAreaMm2,
-  };
-}
 
 /** A tie and a strut: what gives first is the strut bowing out, or the tie's root peeling off the wall plate. */
 export const wallBracket: PartModel<'wall-bracket'> = {
@@ -62,73 +24,36 @@ export const wallBracket: PartModel<'wall-bracket'> = {
   },
   freeDimension: '/strut',
   body(geometry) {
-    requirePositive(geometry.tie, ['depthMm', 'widthMm']);
-    requirePositive(geometry.strut, ['depthMm', 'widthMm']);
-    const { tie, strut } = geometry;
-    const areas = { tieAreaMm2: tie.depthMm * tie.widthMm, strutAreaMm2: strut.depthMm * strut.widthMm };
-    const forces = bracketForces({ ...geometry, ...areas });
-    const cos = geometry.reachMm / forces.strutLengthMm;
-    const sin = geometry.dropMm / forces.strutLengthMm;
-    const alongStrut: Direction = [cos, sin, 0];
-    const tieShare = (forces.tiePerN ** 2 * geometry.reachMm) / areas.tieAreaMm2;
+    const frame = bracketFrame({ ...geometry, beyondMm: beyondOf(geometry) });
+    const { tie, strut } = frame;
+    const alongStrut: Direction = [geometry.reachMm / strut.lengthMm, geometry.dropMm / strut.lengthMm, 0];
     return {
-      volumeMm3: areas.tieAreaMm2 * geometry.reachMm + areas.strutAreaMm2 * forces.strutLengthMm,
-      extentMm: { length: geometry.reachMm, depth: geometry.dropMm, width: Math.max(tie.widthMm, strut.widthMm) },
+      volumeMm3: tie.areaMm2 * geometry.reachMm + strut.areaMm2 * strut.lengthMm,
+      extentMm: {
+        length: geometry.reachMm,
+        depth: geometry.dropMm,
+        width: Math.max(geometry.tie.widthMm, geometry.strut.widthMm),
+      },
       action: 'force',
       movement: { title: 'Drop at the load', unit: 'mm' },
       movementRangeMm: SMALL_SHARE * geometry.reachMm,
-      thinnestMm: Math.min(tie.depthMm, tie.widthMm, strut.depthMm, strut.widthMm),
+      thinnestMm: Math.min(...[geometry.tie, geometry.strut].flatMap((bar) => [bar.depthMm, bar.widthMm])),
       responses: {
         depth: response({
-          tearAreaMm2: areas.tieAreaMm2,
-          places: [
-            tieRoot(geometry, forces, areas.tieAreaMm2),
-            place({
-              id: 'strut',
-              title: 'Squeezed strut',
-              direction: alongStrut,
-              compressionPerUnit: forces.strutPerN / areas.strutAreaMm2,
-              lines: [
-                {
-                  symbol: 'C',
-                  meaning: 'Squeeze in the strut',
-                  value: forces.strutPerN,
-                  perUnit: true,
-                  unit: 'N',
-                  formula: `F / sin ${f(forces.angleDeg)}°`,
-                  source: 'statics of the pinned frame',
-                },
-              ],
-            }),
-          ],
-          stretches: [
-            {
-              title: 'Stretch of the tie',
-              direction: ALONG.length,
-              perModulus: tieShare,
-              formula: `F · ${f(forces.tiePerN)}² · ${f(geometry.reachMm)} / (E · ${f(areas.tieAreaMm2)})`,
-              source: 'Castigliano, Σ n²·L/(A·E)',
-            },
-            {
-              title: 'Shortening of the strut',
-              direction: alongStrut,
-              perModulus: forces.dropPerModulus - tieShare,
-              formula: `F · ${f(forces.strutPerN)}² · ${f(forces.strutLengthMm)} / (E · ${f(areas.strutAreaMm2)})`,
-              source: 'Castigliano, Σ n²·L/(A·E)',
-            },
-          ],
+          tearAreaMm2: tie.areaMm2,
+          places: [tieEnd(geometry, frame, 'root'), tieEnd(geometry, frame, 'joint'), squeezedStrut(geometry, frame)],
+          stretches: [...drops('tie', tie, ALONG.length, frame.endDrop), ...drops('strut', strut, alongStrut, 0)],
           buckling: [
             barBuckling({
               id: 'strut-bows',
               title: 'The strut bows out',
               direction: alongStrut,
-              lengthMm: forces.strutLengthMm,
+              lengthMm: strut.lengthMm,
               // Printed in one piece with wall and tie: better than pinned, less than clamped.
               effectiveLengthFactor: 0.8,
-              weakSecondMomentMm4:
-                (Math.max(strut.depthMm, strut.widthMm) * Math.min(strut.depthMm, strut.widthMm) ** 3) / 12,
-              areaMm2: areas.strutAreaMm2,
-              forcePerUnit: forces.strutPerN,
+              weakSecondMomentMm4: weakSecondMomentMm4(geometry.strut),
+              areaMm2: strut.areaMm2,
+              forcePerUnit: strut.forcePerN,
             }),
           ],
         }),
@@ -137,18 +62,46 @@ export const wallBracket: PartModel<'wall-bracket'> = {
   },
 };
 
-/**
- * The tie is pulled and, because the printed corner is stiff, bent by the drop of the load: 3·E·δ·c/L² at its root, from
- * which the modulus cancels. The upper fibre at the wall peels first.
- */
-function tieRoot(geometry: GeometryOf<'wall-bracket'>, forces: BracketForces, areaMm2: number): StressPlace {
-  const { tie, reachMm, filletRadiusMm } = geometry;
-  const pulled = forces.tiePerN / areaMm2;
-  const bent = (3 * forces.dropPerModulus * (tie.depthMm / 2)) / reachMm ** 2;
-  const concentration = filletConcentration({ filletRadiusMm, depthMm: tie.depthMm, notch: 'flat', load: 'pull' });
+const weakSecondMomentMm4 = ({ depthMm, widthMm }: FrameBar): number =>
+  (Math.max(depthMm, widthMm) * Math.min(depthMm, widthMm) ** 3) / 12;
+
+/** A hook or a hole needs about the depth of the tie beyond the point that the members point to. */
+const beyondOf = ({ beyondJointMm, tie }: GeometryOf<'wall-bracket'>): number => beyondJointMm ?? tie.depthMm;
+
+/** What one member lets the load drop by. */
+function drops(name: 'tie' | 'strut', member: MemberAnswer, direction: Direction, endDrop: number): Stretch[] {
+  const { forcePerN, lengthMm, areaMm2 } = member;
+  return [
+    {
+      title: name === 'tie' ? 'Stretch of the tie' : 'Shortening of the strut',
+      direction,
+      perModulus: member.axialDrop,
+      formula: `F · ${f(forcePerN)}² · ${f(lengthMm)} / (E · ${f(areaMm2)})`,
+      source: 'Castigliano, Σ n²·L/(A·E)',
+    },
+    {
+      title: name === 'tie' ? 'Bending of the tie, its root and its end' : 'Bending of the strut and its root',
+      direction,
+      perModulus: member.bendingDrop + member.rootDrop + endDrop,
+      formula: `∫M²/(E·I) of ${f(member.rootMomentPerN)}·F at the wall and ${f(member.jointMomentPerN)}·F at the joint, N·mm`,
+      source: 'Castigliano; turn of the root: O’Donnell, J. Appl. Mech. 27 (1960) 461',
+    },
+  ];
+}
+
+/** The tie is pulled and, because it is printed in one piece with wall and strut, bent: its outer fibre peels. */
+function tieEnd(geometry: GeometryOf<'wall-bracket'>, { tie }: FrameAnswer, end: 'root' | 'joint'): StressPlace {
+  const { depthMm, widthMm } = geometry.tie;
+  const { filletRadiusMm } = geometry;
+  const beyondMm = beyondOf(geometry);
+  const moment = end === 'root' ? tie.rootMomentPerN : tie.jointMomentPerN;
+  const pulled = tie.forcePerN / tie.areaMm2;
+  const bent = (6 * moment) / (widthMm * depthMm ** 2);
+  const concentration = filletConcentration({ filletRadiusMm, depthMm, notch: 'flat', load: 'pull' });
   return place({
-    id: 'tie-root',
-    title: 'Upper fibre at the root of the tie: peels',
+    id: `tie-${end}`,
+    title:
+      end === 'root' ? 'Upper fibre at the root of the tie: peels' : 'Outer fibre of the tie where the strut joins it',
     direction: ALONG.length,
     tensionPerUnit: concentration * (pulled + bent),
     concentration,
@@ -156,11 +109,20 @@ function tieRoot(geometry: GeometryOf<'wall-bracket'>, forces: BracketForces, ar
       {
         symbol: 'T',
         meaning: 'Pull in the tie',
-        value: forces.tiePerN,
+        value: tie.forcePerN,
         perUnit: true,
         unit: 'N',
-        formula: `F · ${f(reachMm)} / ${f(geometry.dropMm)}`,
-        source: 'statics of the pinned frame',
+        formula: `nearly F · (${f(geometry.reachMm)} + ${f(beyondMm)}) / ${f(geometry.dropMm)}`,
+        source: 'rigid-jointed frame: Weaver & Gere, ch. 4',
+      },
+      {
+        symbol: 'M',
+        meaning: end === 'root' ? 'Bending of the tie at the wall' : 'Bending of the tie at the joint',
+        value: moment,
+        perUnit: true,
+        unit: 'N·mm',
+        formula: `the load hangs ${f(beyondMm)} mm beyond the joint, which turns, and drops`,
+        source: 'rigid-jointed frame: Weaver & Gere, ch. 4',
       },
       {
         symbol: 'σt',
@@ -168,32 +130,72 @@ function tieRoot(geometry: GeometryOf<'wall-bracket'>, forces: BracketForces, ar
         value: pulled,
         perUnit: true,
         unit: 'MPa',
-        formula: `T / ${f(areaMm2)} mm²`,
+        formula: `T / ${f(tie.areaMm2)} mm²`,
       },
       {
         symbol: 'σb',
-        meaning: 'Bending of the tie as the load drops',
+        meaning: 'Bending stress',
         value: bent,
         perUnit: true,
         unit: 'MPa',
-        formula: `3 · E·δ · ${f(tie.depthMm / 2)} / ${f(reachMm)}²`,
-        source: 'clamped at the wall, free to turn at the load: Roark, 7th ed., table 8.1',
+        formula: `6 · M / (${f(widthMm)} · ${f(depthMm)}²)`,
       },
       {
         symbol: 'Kt',
         meaning: 'Stress concentration of the fillet',
         value: concentration,
         unit: '×',
-        formula: `r/d = ${f(filletRadiusMm)} / ${f(tie.depthMm)}`,
+        formula: `r/d = ${f(filletRadiusMm)} / ${f(depthMm)}`,
         source: 'Peterson’s charts, fit in Norton, Machine Design, app. C',
       },
       {
         symbol: 'σ',
-        meaning: 'Largest tension at the root',
+        meaning: 'Largest tension there',
         value: concentration * (pulled + bent),
         perUnit: true,
         unit: 'MPa',
         formula: 'Kt · (σt + σb)',
+      },
+    ],
+  });
+}
+
+/** Squeezed along its length and bent at its ends, at the worse of which one side is squeezed most. */
+function squeezedStrut(geometry: GeometryOf<'wall-bracket'>, { strut }: FrameAnswer): StressPlace {
+  const { depthMm, widthMm } = geometry.strut;
+  const moment = Math.max(strut.rootMomentPerN, strut.jointMomentPerN);
+  const squeezed = strut.forcePerN / strut.areaMm2;
+  const bent = (6 * moment) / (widthMm * depthMm ** 2);
+  return place({
+    id: 'strut',
+    title: 'Squeezed strut',
+    direction: [geometry.reachMm / strut.lengthMm, geometry.dropMm / strut.lengthMm, 0],
+    compressionPerUnit: squeezed + bent,
+    tensionPerUnit: Math.max(0, bent - squeezed),
+    lines: [
+      {
+        symbol: 'C',
+        meaning: 'Squeeze in the strut',
+        value: strut.forcePerN,
+        perUnit: true,
+        unit: 'N',
+        formula: `nearly T / cos θ, θ = ${f((Math.atan2(geometry.dropMm, geometry.reachMm) * 180) / Math.PI)}°`,
+        source: 'rigid-jointed frame: Weaver & Gere, ch. 4',
+      },
+      {
+        symbol: 'M',
+        meaning: 'Bending of the strut at its worse end',
+        value: moment,
+        perUnit: true,
+        unit: 'N·mm',
+      },
+      {
+        symbol: 'σ',
+        meaning: 'Largest compression',
+        value: squeezed + bent,
+        perUnit: true,
+        unit: 'MPa',
+        formula: `C / ${f(strut.areaMm2)} mm² + 6 · M / (${f(widthMm)} · ${f(depthMm)}²)`,
       },
     ],
   });

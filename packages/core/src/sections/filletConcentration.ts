@@ -21,6 +21,8 @@ const RANGE = { low: 0.02, high: 0.3 };
  */
 export function filletConcentration(input: {
   filletRadiusMm: number;
+  /** `runs-on`: the section runs on as it is, and nothing concentrates. @default fillet */
+  shoulder?: 'fillet' | 'runs-on' | undefined;
   depthMm: number;
   notch: 'flat' | 'round';
   /** @default bending */
@@ -29,6 +31,7 @@ export function filletConcentration(input: {
   requireFinite(input, ['filletRadiusMm']);
   requirePositive(input, ['depthMm']);
   if (input.filletRadiusMm < 0) requirePositive(input, ['filletRadiusMm']);
+  if (input.shoulder === 'runs-on') return 1;
   const radiusMm = Math.max(input.filletRadiusMm, LEAST_PRINTED_RADIUS_MM);
   const ratio = Math.min(RANGE.high, Math.max(RANGE.low, radiusMm / input.depthMm));
   const { a, b } = FIT[input.load ?? 'bending'][input.notch];

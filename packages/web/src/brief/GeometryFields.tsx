@@ -77,7 +77,8 @@ function Fields({
 function isUnused(key: string, value: Record<string, unknown>): boolean {
   if (key === 'widthMm') return value.shape === 'round' || value.shape === 'disc';
   if (key === 'positionMm') return value.loading === 'spread';
-  return key === 'filletRadiusMm' && value.model === 'beam' && value.ends === 'supported';
+  if (key === 'filletRadiusMm' && value.shoulder === 'runs-on') return true;
+  return (key === 'filletRadiusMm' || key === 'shoulder') && value.model === 'beam' && value.ends === 'supported';
 }
 
 function Field({

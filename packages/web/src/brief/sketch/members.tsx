@@ -9,6 +9,7 @@ export function BracketSketch({ part }: { part: GeometryOf<'wall-bracket'> }) {
   const perMm = Math.min(380 / part.reachMm, 128 / part.dropMm);
   const [x0, y0] = [80, 56];
   const [x1, y1] = [x0 + part.reachMm * perMm, y0 + part.dropMm * perMm];
+  const beyond = Math.min(90, (part.beyondJointMm ?? part.tie.depthMm) * perMm);
   const tie = Math.max(7, part.tie.depthMm * perMm) / 2;
   const strut = Math.max(7, part.strut.depthMm * perMm) / 2;
   const angle = Math.atan2(y1 - y0, x1 - x0);
@@ -18,16 +19,17 @@ export function BracketSketch({ part }: { part: GeometryOf<'wall-bracket'> }) {
       <Ground x={x0 - 24} y={24} width={24} height={190} />
       <Solid d={`M${x0} ${y1 - ny * 1.4} L${x1 - nx} ${y0 - ny} L${x1 + nx} ${y0 + ny} L${x0} ${y1 + ny * 1.4} Z`} />
       <Solid
-        d={`M${x0} ${y0 - tie - 4} L${x0 + 6} ${y0 - tie} H${x1 + 8} V${y0 + tie} H${x0 + 6} L${x0} ${y0 + tie + 4} Z`}
+        d={`M${x0} ${y0 - tie - 4} L${x0 + 6} ${y0 - tie} H${x1 + beyond + 8} V${y0 + tie} H${x0 + 6} L${x0} ${y0 + tie + 4} Z`}
       />
-      <Force from={[x1, 8]} to={[x1, y0 - tie - 1]} text={load} />
+      <Force from={[x1 + beyond, 8]} to={[x1 + beyond, y0 - tie - 1]} text={load} />
       <Place id="tie-root" at={[x0 + 2, y0 - tie]} />
-      <Place id="movement" at={[x1, y0]} />
+      <Place id="tie-joint" at={[x1, y0 - tie]} />
+      <Place id="movement" at={[x1 + beyond, y0]} />
       <Place id="strut" at={[(x0 + x1) / 2, (y0 + y1) / 2]} />
       <Place id="strut-bows" at={[(x0 + x1) / 2, (y0 + y1) / 2]} />
       <Dimension
         pointer="/reachMm"
-        name="From the wall to the load"
+        name="From the wall to the joint"
         mm={part.reachMm}
         from={[x0, 226]}
         to={[x1, 226]}
@@ -37,8 +39,8 @@ export function BracketSketch({ part }: { part: GeometryOf<'wall-bracket'> }) {
         pointer="/dropMm"
         name="From the tie down to the foot of the strut"
         mm={part.dropMm}
-        from={[x1 + 40, y0]}
-        to={[x1 + 40, y1]}
+        from={[x1 + 40 + beyond, y0]}
+        to={[x1 + 40 + beyond, y1]}
         perMm={perMm}
       />
       <BarView x={600} y={72} name="tie" pointer="/tie" bar={part.tie} />

@@ -175,6 +175,18 @@ function Surroundings({ layup, onChange }: { layup: Layup; onChange: (layup: Lay
         ))}
         {temperature('laidAtC', 'Free of stress at', 'about where its matrix turns glassy')}
         {temperature('serviceC', 'In service at')}
+        <QuantityField
+          label="Tsai–Wu interaction"
+          hint="F12/√(F11·F22); empty = −0.5. It takes a test in two directions to know it"
+          dimension="ratio"
+          value={layup.tsaiWuInteraction}
+          bounds={{ minimum: -0.99, maximum: 0.99 }}
+          onChange={(tsaiWuInteraction) => onChange({ ...layup, tsaiWuInteraction })}
+          onClear={() => {
+            const { tsaiWuInteraction: _before, ...rest } = layup;
+            onChange(rest);
+          }}
+        />
       </div>
     </Panel>
   );
