@@ -31,6 +31,8 @@ export interface PlainMaterial {
   modulusAcross: number;
   strengthInPlane: number;
   strengthAcross: number;
+  /** The steps of a fillet built up in layers, straight across them, as a factor on its stress. */
+  steppedFillet: number;
   layerShear: number;
   compressive: number;
   shearShare: number;
@@ -68,6 +70,7 @@ export function plainMaterial(grade: Grade, brief: Brief, rules: HouseRules): Pl
     modulusAcross: modulus.across.value,
     strengthInPlane: strength.inPlane.value,
     strengthAcross: strength.across.value,
+    steppedFillet: steppedFilletOf(material, brief),
     layerShear: layerShear.value,
     compressive: compressive.value,
     shearShare: family.shearToTensileStrengthRatio,
@@ -93,6 +96,15 @@ export function plainMaterial(grade: Grade, brief: Brief, rules: HouseRules): Pl
     ageingC: behaviour.continuousServiceC,
     form: behaviour.form,
   };
+}
+
+/** A fifteenth more for each step of notch sensitivity above low, to 1.3; fibre and mineral are a step, water in a tough polyamide one back. */
+function steppedFilletOf({ family, filler }: Material, { moisture }: Brief): number {
+  const base = { low: 0, medium: 1, high: 2 }[family!.notchSensitivity];
+  if (family!.morphology === 'elastomer') return 1 + 0.15 * base;
+  const fibre = filler !== undefined && /fibre|mineral|glass/.test(filler.kind) ? 1 : 0;
+  const water = moisture !== 'dry' && family!.impactFactorConditioned > 1.2 ? 1 : 0;
+  return 1 + 0.15 * Math.max(0, Math.min(2, base + fibre - water));
 }
 
 /** E(T)/E(23 °C). */
@@ -144,7 +156,7 @@ function stresses(brief: Brief, orientation: BuildOrientation, m: PlainMaterial)
       return {
         inPlane: [],
         across: [
-          [pull, m.strengthAcross],
+          [pull, m.strengthAcross / m.steppedFillet],
           [shear, m.layerShear],
         ],
       };

@@ -1,5 +1,6 @@
 import { offAxisStrengthMPa } from '../materials/offAxis.ts';
 import type { Material } from '../materials/material.ts';
+import { notchSensitivityOf, steppedFilletFactor } from '../materials/notchSensitivity.ts';
 import type { Resolution } from '../materials/resolution.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Bearing } from './bearings.ts';
@@ -10,7 +11,8 @@ import { weakest } from './outcome.ts';
  * (Tsai–Hill), in compression, or in shear. Where the grade has no compressive or shear strength of its own, the family's
  * share of its tensile strength stands in (evidence D).
  */
-export function bearingStrength(material: Material, { mode, angleDeg }: Bearing): Resolution {
+export function bearingStrength(material: Material, bearing: Bearing): Resolution {
+  const { mode, angleDeg, place } = bearing;
   switch (mode) {
     case 'pull':
       return material.strength.inPlane;
@@ -21,18 +23,42 @@ export function bearingStrength(material: Material, { mode, angleDeg }: Bearing)
     case 'slide':
       return material.layerShear;
     case 'pull-apart':
-      return angleDeg >= 89.5 ? material.strength.across : kept(material, angleDeg);
+      return place.concentration > 1 ? atFillet(material, angleDeg) : partsAt(material, angleDeg);
   }
 }
 
-/** Off-axis strengths by angle: a part asks for one or two, over and over. */
-const offAxisOf = new WeakMap<Material, Map<number, Resolution>>();
+const partsAt = (material: Material, angleDeg: number): Resolution =>
+  angleDeg >= 89.5 ? material.strength.across : kept(offAxisOf, material, angleDeg, offAxis);
 
-function kept(material: Material, angleDeg: number): Resolution {
-  let known = offAxisOf.get(material);
-  if (!known) offAxisOf.set(material, (known = new Map<number, Resolution>()));
+/** At a fillet the layers make steps, which a notch-sensitive grade feels. */
+function atFillet(material: Material, angleDeg: number): Resolution {
+  return kept(filletOf, material, angleDeg, () => {
+    const plain = partsAt(material, angleDeg);
+    if (!plain.known || !material.family) return plain;
+    const sensitivity = notchSensitivityOf(material.family, material.filler, material.conditioning);
+    const factor = steppedFilletFactor(sensitivity, angleDeg);
+    if (factor === 1) return plain;
+    const value = plain.value / factor;
+    const step = { text: `÷ ${f(factor)}: the fillet is built in steps, notch sensitivity ${sensitivity}`, value };
+    return { ...plain, value, steps: plain.steps.length === 0 ? [] : [...plain.steps, step] };
+  });
+}
+
+/** Off-axis strengths by angle: a part asks for one or two, over and over. */
+const offAxisOf: KeptByAngle = new WeakMap();
+const filletOf: KeptByAngle = new WeakMap();
+type KeptByAngle = WeakMap<Material, Map<number, Resolution>>;
+
+function kept(
+  all: KeptByAngle,
+  material: Material,
+  angleDeg: number,
+  compute: (material: Material, angleDeg: number) => Resolution,
+): Resolution {
+  let known = all.get(material);
+  if (!known) all.set(material, (known = new Map<number, Resolution>()));
   let found = known.get(angleDeg);
-  if (!found) known.set(angleDeg, (found = offAxis(material, angleDeg)));
+  if (!found) known.set(angleDeg, (found = compute(material, angleDeg)));
   return found;
 }
 

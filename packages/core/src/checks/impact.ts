@@ -1,5 +1,6 @@
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Material } from '../materials/material.ts';
+import { ELASTOMER_TEAR_KJ_PER_M2 } from '../materials/notchSensitivity.ts';
 import { actingAt, movementPerUnit, SHORT_H, weatheredShare } from './action.ts';
 import type { Bearing } from './bearings.ts';
 import { bearingStrength } from './bearingStrength.ts';
@@ -126,9 +127,6 @@ function yieldingShare(
   if (!modulus.inPlane.known || !strength.inPlane.known) return { share: 1, isBrittle };
   return { share: Math.max(1, (elongation.value / 100) * (modulus.inPlane.value / strength.inPlane.value)), isBrittle };
 }
-
-/** Work to tear an elastomer that folds in the notched test, kJ/m²: trouser and crescent tear strengths of 50 to 120 kN/m. Class D. */
-const ELASTOMER_TEAR_KJ_PER_M2 = 80;
 
 function tearEnergyJ(charpyKJPerM2: number, { response }: PreparedLoad): number {
   return ((Number.isFinite(charpyKJPerM2) ? charpyKJPerM2 : ELASTOMER_TEAR_KJ_PER_M2) * response.tearAreaMm2) / 1000;

@@ -181,6 +181,46 @@ describe('cold and knocks', () => {
       );
     expect(reserveOf(knock(-30), 'pla', 'struck-fast')).toBeLessThan(1);
   });
+  test('across the layers a knock takes less, the less the more a notch matters; fibre makes that no better', () => {
+    for (const [id, filler] of [...ids.map((one) => [one, null] as const), ...filled]) {
+      const of = (direction: 'in-plane' | 'across', which: string | null = filler) => {
+        const found = materialOf(id, which).property('charpyNotched', direction);
+        return found.known ? found.value : Number.NaN;
+      };
+      const facts = { id, filler, less: of('across') < of('in-plane'), no: !(of('across') > of('across', null)) };
+      expect(facts).toEqual({ id, filler, less: true, no: true });
+    }
+    const share = (id: string) => {
+      const [across, within] = (['across', 'in-plane'] as const).map((one) =>
+        materialOf(id).property('charpyNotched', one),
+      );
+      return across!.known && within!.known ? across!.value / within!.value : Number.NaN;
+    };
+    // Polycarbonate is famous for both: tough, and helpless against a notch; rubber-toughened ABS is not.
+    expect(share('pc')).toBeLessThan(0.6 * share('abs'));
+  });
+  test('water makes a polyamide more tolerant of the notches between its layers, not a polyester', () => {
+    const filletOf = (id: string, state: Conditioning) => {
+      const arm: Brief = {
+        ...testBrief,
+        moisture: state,
+        part: { ...testBrief.part, filletRadiusMm: 2 } as Brief['part'],
+      };
+      const straight = { ...arm, part: { ...arm.part, shoulder: 'runs-on' } as Brief['part'] };
+      const capacity = (brief: Brief) =>
+        evaluate(
+          brief,
+          { ...sampleLibrary, grades: [gradeOf(id)] },
+          { orientations: ['ZX'] },
+        ).grades[0]!.best.checks.find(({ checkId }) => checkId === 'strength-across-layers')!.capacity!;
+      return capacity(straight) / capacity(arm);
+    };
+    expect(filletOf('pa6', 'dry')).toBeCloseTo(1.15, 9);
+    expect(filletOf('pa6', 'conditioned')).toBeCloseTo(1, 9);
+    expect(filletOf('pbt', 'dry')).toBeCloseTo(1.3, 9);
+    expect(filletOf('pbt', 'conditioned')).toBeCloseTo(1.3, 9);
+    expect(filletOf('abs', 'dry')).toBe(1);
+  });
   test('what stretches before it yields takes more of a knock than its stiffness says', () => {
     const room = knock(23);
     expect(reserveOf(room, 'pp', 'impact-undamaged')).toBeGreaterThan(reserveOf(room, 'pla', 'impact-undamaged'));

@@ -2,8 +2,9 @@ import type { Grade } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import { DIMENSIONS } from '../units/dimensions.ts';
 import type { CarryContext } from './carry.ts';
-import { familyEstimate, layerRatioUnder } from './familyEstimate.ts';
+import { acrossRatio, familyEstimate } from './familyEstimate.ts';
 import { conditioningRetention } from './moisture.ts';
+import { ELASTOMER_TEAR_KJ_PER_M2 } from './notchSensitivity.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 import type { DerivationStep, Resolution } from './resolution.ts';
 import { ROOM_C, ROOM_TOLERANCE_K, temperatureFactor } from './temperatureFactor.ts';
@@ -28,15 +29,15 @@ export function estimateFromFamily(grade: Grade, context: CarryContext): Resolut
   const say = (text: () => string) => explain && steps.push({ text: text(), value });
   say(() => `${typical.derivation} (${DIMENSIONS[dimension].metric})`);
   if (directional && at.direction === 'across') {
-    if (kind !== 'strength' && kind !== 'modulus') {
+    if (kind !== 'strength' && kind !== 'modulus' && kind !== 'impact') {
       return {
         known: false,
         gaps: [`${title} across the layers: no observation, and the family states it in plane only`],
       };
     }
-    const ratio = layerRatioUnder(context.rules, family, filler, kind);
+    const { ratio, words } = acrossRatio(context, family, kind, at.conditioning);
     value *= ratio;
-    say(() => `× ${ratio.toFixed(2)} across the layers, typical of the family`);
+    say(() => `× ${ratio.toFixed(2)} across the layers, ${words}`);
   }
   const retention = conditioningRetention(family, kind, at.conditioning);
   if (retention !== 1) {
@@ -54,16 +55,21 @@ export function estimateFromFamily(grade: Grade, context: CarryContext): Resolut
 }
 
 /** An elastomer folds without breaking, down to where it turns brittle. Not stated there means unknown, not “no break”. */
-function elastomerCharpy(family: Family, { at, explain }: CarryContext): Resolution {
+function elastomerCharpy(family: Family, context: CarryContext): Resolution {
+  const { at, explain } = context;
   const to = at.temperatureC ?? ROOM_C;
-  if (at.direction === 'across') {
-    return { known: false, gaps: ['Charpy impact across the layers: not known for the family'] };
-  }
   if (to < family.brittleBelowC) {
     return {
       known: false,
       gaps: [`Charpy impact at ${to} °C: brittle below ${family.brittleBelowC} °C, and no value is known there`],
     };
+  }
+  if (at.direction === 'across') {
+    // It does not fold there but parts, at its tear energy or less.
+    const { ratio, words } = acrossRatio(context, family, 'impact', at.conditioning);
+    const value = ELASTOMER_TEAR_KJ_PER_M2 * ratio;
+    const text = `${ELASTOMER_TEAR_KJ_PER_M2} kJ/m² to tear an elastomer × ${ratio.toFixed(2)} across the layers, ${words}`;
+    return { known: true, value, cov: COV_OF_ESTIMATE, evidence: 'D', steps: explain ? [{ text, value }] : [] };
   }
   const text = `${family.abbreviation} family, typical: does not break above ${family.brittleBelowC} °C`;
   const steps = explain ? [{ text, value: Infinity }] : [];

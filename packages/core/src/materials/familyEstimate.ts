@@ -1,6 +1,7 @@
-import type { HouseRules, PropertyId } from '@anvilstone/schema';
+import type { Conditioning, HouseRules, PropertyId } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import { FAMILY_VALUES, familyConditions } from './familyValues.ts';
+import { acrossEnergyShare, notchSensitivityOf } from './notchSensitivity.ts';
 import {
   matrixKindOf,
   referenceModulusMPa,
@@ -55,6 +56,22 @@ export function layerRatioUnder(
 ): number {
   const own = of === 'strength' && filler?.kind.includes('fibre') ? (rules.fibreAcrossLayersFactor ?? 1) : 1;
   return layerRatio(family, filler, of) * own;
+}
+
+/** What is left across the layers of a value in plane, and in words what it goes by. */
+export function acrossRatio(
+  { rules, filler }: { rules: HouseRules; filler: Reinforcement | undefined },
+  family: Family,
+  kind: 'strength' | 'modulus' | 'impact',
+  conditioning: Conditioning,
+): { ratio: number; words: string } {
+  if (kind !== 'impact') return { ratio: layerRatioUnder(rules, family, filler, kind), words: 'typical of the family' };
+  const sensitivity = notchSensitivityOf(family, filler, conditioning);
+  const bond = layerRatioUnder(rules, family, filler, 'strength');
+  return {
+    ratio: acrossEnergyShare(sensitivity, bond),
+    words: `by its bond and its notch sensitivity (${sensitivity})`,
+  };
 }
 
 /**

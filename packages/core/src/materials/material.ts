@@ -19,6 +19,8 @@ export interface Material {
   rules: HouseRules;
   family: Family | undefined;
   filler: Reinforcement | undefined;
+  /** The moisture state that everything here is in. */
+  conditioning: Conditioning;
   modulus: { inPlane: Resolution; across: Resolution };
   strength: { inPlane: Resolution; across: Resolution };
   layerShear: Resolution;
@@ -104,6 +106,7 @@ export function prepareMaterial(
     rules,
     family,
     filler,
+    conditioning,
     modulus,
     strength,
     foam: foam === 'outside' ? undefined : foam,

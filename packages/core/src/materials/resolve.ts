@@ -5,6 +5,7 @@ import { formatNumber } from '../units/formatQuantity.ts';
 import { behaviourOf } from './behaviour.ts';
 import { carry, reportedText, type CarryContext, type Carried, type Unusable } from './carry.ts';
 import { estimateFromFamily } from './estimateFromFamily.ts';
+import { acrossRatio } from './familyEstimate.ts';
 import { heatDeflectionFromCurve } from './heatDeflectionFromCurve.ts';
 import { layerShearFromStrengths } from './layerShearFromStrengths.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
@@ -61,7 +62,19 @@ function fallback(grade: Grade, context: CarryContext, hasOwnReports: boolean): 
     const found = heatDeflectionFromCurve(grade, context, other('tensileModulus', DRY), hasOwnReports);
     if (found) return found;
   }
-  return estimateFromFamily(grade, context);
+  const estimate = estimateFromFamily(grade, context);
+  if (property !== 'charpyNotched' || at.direction !== 'across') return estimate;
+  return notAboveOwn(estimate, other(property, { ...at, direction: 'in-plane' }), context);
+}
+
+/** A flat bar tells little of an upright one, but a grade that is brittle lying is no tougher standing. */
+function notAboveOwn(estimate: Resolution, lying: Resolution, context: CarryContext): Resolution {
+  if (!estimate.known || !lying.known || !context.family) return estimate;
+  const { ratio } = acrossRatio(context, context.family, 'impact', context.at.conditioning);
+  const value = lying.value * ratio;
+  if (value >= estimate.value) return estimate;
+  const text = `no more than ${ratio.toFixed(2)} × its own value in plane`;
+  return { ...estimate, value, steps: context.explain ? [...estimate.steps, { text, value }] : [] };
 }
 
 /** The grade's own curve, where another temperature than 23 °C is asked for. */

@@ -41,6 +41,8 @@ export interface Family {
   rateSensitivity: 'low' | 'medium' | 'high';
   /** The same with fibre, where that differs: filled polyesters are tough when slow and shatter when struck. */
   rateSensitivityFilled?: 'low' | 'medium' | 'high';
+  /** How much a notch takes from it beyond the stress that it raises, dry and unfilled. */
+  notchSensitivity: 'low' | 'medium' | 'high';
   failureManner: 'ductile' | 'warns' | 'snaps';
   glassTransitionC: number;
   meltingC: number | null;
