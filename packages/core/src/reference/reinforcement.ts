@@ -1,6 +1,6 @@
 import file from './data/reinforcements.json' with { type: 'json' };
 
-export type MatrixKind = 'polyamideLike' | 'amorphousOrPla';
+export type MatrixKind = 'polyamideLike' | 'polyesterOrPps' | 'amorphousOrPla';
 
 /** Factors (×) and deltas (+, named so) on the unfilled family value. */
 export interface FillerEffects {
