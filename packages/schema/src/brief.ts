@@ -22,6 +22,12 @@ export const brief = record(
         description: 'Annealed after printing as its family usually is, where that helps; absent = as printed',
       }),
     ),
+    crystallisedInChamber: Type.Optional(
+      Type.Literal(true, {
+        description:
+          'Printed in a chamber so hot that slow crystallisers crystallise as they are laid; the machine must reach it; absent = as printed',
+      }),
+    ),
     part: partGeometry,
     filled: Type.Optional(wallsAndInfill),
     foamNozzleC: Type.Optional(

@@ -9,6 +9,10 @@ export const conditioning = vocabulary(
 );
 export type Conditioning = Static<typeof conditioning>;
 
+/** Whether a polymer that crystallises slowly had done so in the test piece. */
+export const CRYSTALLINITIES = ['amorphous', 'crystallised'] as const;
+export type Crystallinity = (typeof CRYSTALLINITIES)[number];
+
 /** How the test piece was made. */
 export const SPECIMENS = ['printed', 'moulded', 'filament'] as const;
 export const SOURCES = ['bench', 'datasheet', 'estimate'] as const;
@@ -69,6 +73,12 @@ export const observation = record(
     source: vocabulary(SOURCES, 'Own test, maker’s data sheet, or an estimate'),
     method: Type.Optional(Type.String({ maxLength: 80, description: 'Test method, for example ISO 527-2' })),
     specimen: Type.Optional(vocabulary(SPECIMENS, 'How the test piece was made; absent = not stated')),
+    crystallinity: Type.Optional(
+      vocabulary(
+        CRYSTALLINITIES,
+        'Whether the test piece had crystallised: as printed a slow crystalliser has not, annealed or from a hot chamber or mould it has; absent = as its making leaves it',
+      ),
+    ),
     orientation: Type.Optional(Type.Union([buildOrientation, Type.Null()])),
     conditioning: Type.Optional(Type.Union([conditioning, Type.Null()])),
     temperatureC: Type.Optional(temperatureC('Test temperature, °C; absent = 23 °C')),

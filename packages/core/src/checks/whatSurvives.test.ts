@@ -134,6 +134,94 @@ describe('state', () => {
     expect(at(false).hdtNote).toMatch(/left out: taken on crystallised bars/);
     expect(at(true).curve.knots.map(({ temperatureC }) => temperatureC)).toContain(150);
   });
+  const bars = (crystallinity: 'amorphous' | 'crystallised' | undefined, specimen: 'printed' | 'moulded'): Grade => ({
+    ...gradeOf('peek'),
+    observations: (['tensileModulus', 'tensileStrength', 'heatDeflectionTemperature'] as const).map((property, i) => ({
+      id: property,
+      property,
+      value: [3600, 90, crystallinity === 'amorphous' ? 138 : 150][i]!,
+      unit: ['MPa', 'MPa', '°C'][i]!,
+      ...(property === 'heatDeflectionTemperature' ? { hdtStressMPa: 1.8 } : {}),
+      source: 'datasheet' as const,
+      specimen,
+      ...(crystallinity ? { crystallinity } : {}),
+      reference: 'sheet',
+    })),
+  });
+  const printedAs = (grade: Grade, state: { annealed?: boolean; inChamber?: boolean } = {}) => {
+    const { modulus, strength, behaviour } = prepareMaterial(grade, 'dry', defaultHouseRules, true, state);
+    if (!modulus.inPlane.known || !strength.inPlane.known) throw new Error('both are stated');
+    return { modulus: modulus.inPlane, strength: strength.inPlane, behaviour: behaviour! };
+  };
+  test('stiffness and strength of crystallised bars are brought to an amorphous print, one class weaker', () => {
+    const grade = bars('crystallised', 'printed');
+    const [asPrinted, annealed] = [printedAs(grade), printedAs(grade, { annealed: true })];
+    expect(asPrinted.modulus.value / annealed.modulus.value).toBeCloseTo(0.8, 9);
+    expect(asPrinted.strength.value / annealed.strength.value).toBeCloseTo(0.82, 9);
+    expect(asPrinted.modulus.evidence > annealed.modulus.evidence).toBe(true);
+    expect(JSON.stringify(asPrinted.modulus.steps)).toMatch(/crystallised bars, and as printed it is amorphous/);
+  });
+  test('a moulded bar that states nothing had crystallised, a printed one had not; crystals never add to an amorphous bar', () => {
+    const modulusOf = (grade: Grade, annealed = false) => printedAs(grade, { annealed }).modulus.value;
+    const moulded = bars(undefined, 'moulded');
+    const printed = bars(undefined, 'printed');
+    expect(modulusOf(moulded) / modulusOf(moulded, true)).toBeCloseTo(0.8, 9);
+    expect(modulusOf(printed)).toBe(modulusOf(printed, true));
+    expect(modulusOf(printed)).toBeGreaterThan(3600 * 0.9);
+  });
+  test('heat deflection stated as amorphous counts for the print, as crystallised for what has crystallised', () => {
+    expect(printedAs(bars('amorphous', 'printed')).behaviour.hdtNote).toMatch(/^the grade’s own heat/);
+    expect(printedAs(bars('crystallised', 'printed')).behaviour.hdtNote).toMatch(/1 of its own left out/);
+    const both = { ...bars('amorphous', 'printed') };
+    const crystal = bars('crystallised', 'printed').observations[2]!;
+    const grade: Grade = { ...both, observations: [...both.observations, { ...crystal, id: 'second' }] };
+    const knots = (state: { annealed?: boolean }) =>
+      printedAs(grade, state).behaviour.curve.knots.map(({ temperatureC }) => temperatureC);
+    expect(knots({})).toContain(138);
+    expect(knots({})).not.toContain(150);
+    expect(knots({ annealed: true })).toContain(150);
+    expect(knots({ annealed: true })).not.toContain(138);
+  });
+  test.each(['pet', 'pps', 'peek'])(
+    '%s crystallises as it is laid in a chamber that is hot enough, and only there',
+    (id) => {
+      const [laid, annealed] = [{ inChamber: true }, { annealed: true }].map((state) => printedAs(gradeOf(id), state));
+      expect(laid!.behaviour.solidity).toBe('crystallised');
+      expect(laid!.modulus.value).toBe(annealed!.modulus.value);
+      const verdict = (maximumChamberC: number) => {
+        const machine = {
+          ...sampleLibrary.machines[0]!,
+          enclosure: 'heated' as const,
+          maximumChamberC,
+          maximumNozzleC: 450,
+          maximumBedC: 200,
+          nozzleMaterial: 'hardened' as const,
+        };
+        const brief: Brief = { ...testBrief, crystallisedInChamber: true };
+        const library = { ...sampleLibrary, machines: [machine], grades: [gradeOf(id)] };
+        return evaluate(brief, library).grades[0]!.best.checks.find(({ checkId }) => checkId === 'printable')!;
+      };
+      const { glassTransitionC } = behaviourOf(id);
+      expect(verdict(glassTransitionC + 14).reason).toMatch(/Crystallises as it is laid only in a chamber at/);
+      expect(verdict(glassTransitionC + 15).reason ?? '').not.toMatch(/Crystallises as it is laid/);
+    },
+  );
+  test('a chamber changes nothing of what crystallises anyhow, or never', () => {
+    for (const id of ['pa12', 'abs', 'pp', 'tpu-95a', 'pekk-amorphous'])
+      expect(printedAs(gradeOf(id), { inChamber: true }).behaviour.form).toEqual(printedAs(gradeOf(id)).behaviour.form);
+  });
+  test('filled polyesters and PPS go by a table of their own: strengthened less than a polyamide, and brittle', () => {
+    const gain = (id: string) => {
+      const [neat, filled] = [materialOf(id).strength.inPlane, materialOf(id, 'glass-30').strength.inPlane];
+      return neat.known && filled.known ? filled.value / neat.value : Number.NaN;
+    };
+    for (const id of ['pet', 'pbt', 'pps']) {
+      expect(gain(id)).toBeCloseTo(1.3, 9);
+      const stretch = materialOf(id, 'glass-30').property('elongationBreak');
+      expect(stretch.known && stretch.value).toBeLessThan(3);
+    }
+    expect(gain('pa6')).toBeCloseTo(1.4, 9);
+  });
   test('water never lowers creep, in filled grades neither; polyamide 6 creeps about twice as much', () => {
     for (const id of ids)
       for (const filler of [null, 'glass-30']) {

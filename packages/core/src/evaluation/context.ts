@@ -83,9 +83,10 @@ function sizesOn(machines: readonly Machine[], { body, up, fibre }: PreparedPart
 
 /** `explain` writes down how each property came about; only a shown working needs it. */
 export function materialFor(prepared: PreparedBrief, grade: Grade, explain = false): Material {
-  const { moisture, annealed = false, foamNozzleC } = prepared.brief;
+  const { moisture, annealed = false, crystallisedInChamber: inChamber = false, foamNozzleC } = prepared.brief;
   return cachedMaterial(grade, moisture, prepared.rules, explain, {
     annealed,
+    inChamber,
     ...(foamNozzleC === undefined ? {} : { foamNozzleC }),
   });
 }
@@ -222,8 +223,12 @@ function fitsWhateverTheSize(
   if (found && machines.every((machine) => found!.has(machine))) return found;
   const usual = processNeeds(material.grade, material.family, material.filler);
   if (!usual) return undefined;
-  const { foam } = material;
-  const needs = foam ? { ...usual, nozzleC: { low: foam.nozzleC, mid: foam.nozzleC } } : usual;
+  const { foam, neededChamberC } = material;
+  const needs = {
+    ...usual,
+    ...(foam ? { nozzleC: { low: foam.nozzleC, mid: foam.nozzleC } } : {}),
+    ...(neededChamberC === null ? {} : { crystallisesAtC: neededChamberC }),
+  };
   found = new Map(
     machines.map((machine) => {
       const fit = verdictOf(machine, materialFindings(needs, machine, rules));

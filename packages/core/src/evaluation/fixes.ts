@@ -16,6 +16,7 @@ export interface Fix {
     | 'way-up'
     | 'machine'
     | 'anneal'
+    | 'chamber'
     | 'conditioning'
     | 'upgrade'
     | 'safety-factor';

@@ -1,4 +1,5 @@
 import type { Brief, EvaluationEntry, Grade, Machine } from '@anvilstone/schema';
+import { chamberCrystallisesC } from '../materials/crystals.ts';
 import { annealingOf } from '../process/annealing.ts';
 import { machineUpgrades } from '../process/upgrades.ts';
 import { findFamily } from '../reference/family.ts';
@@ -17,6 +18,14 @@ export function offerTreatments(brief: Brief, grade: Grade, offer: Offer): void 
       {
         takes: `An oven, not in the cost; draw it ${f(annealing.shrinkPct)} % larger. What it gains is typical of the family, not tested.`,
       },
+    );
+  const chamberC = chamberCrystallisesC(family);
+  if (chamberC !== null && !brief.annealed && !brief.crystallisedInChamber)
+    offer(
+      'chamber',
+      `Print it in a chamber at ${f(chamberC)} °C, where it crystallises as it is laid`,
+      { ...brief, crystallisedInChamber: true },
+      { takes: 'A machine whose chamber gets so hot. What it gains is typical of the family, not tested.' },
     );
   // Only polymers that take up water in earnest get tougher by it.
   if (family && brief.moisture === 'dry' && family.impactFactorConditioned > 1.1)

@@ -30,6 +30,7 @@ export function cachedMaterial(
       one.conditioning === conditioning &&
       one.explain === explain &&
       one.print.annealed === print.annealed &&
+      one.print.inChamber === print.inChamber &&
       one.print.foamNozzleC === print.foamNozzleC,
   );
   if (found) return found.material;

@@ -58,6 +58,7 @@ export const OBSERVATION_FIELDS: readonly FieldDefinition[] = [
   field('source', 'Source'),
   field('method', 'Method'),
   field('specimen', 'Specimen'),
+  field('crystallinity', 'Crystallinity'),
   field('orientation', 'Build orientation'),
   field('conditioning', 'Moisture state'),
   field('temperatureC', 'Test temperature (°C)', 'number'),

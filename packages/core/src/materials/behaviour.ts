@@ -1,8 +1,9 @@
-import type { Conditioning, EvidenceClass, Grade, Observation } from '@anvilstone/schema';
+import type { Conditioning, Crystallinity, EvidenceClass, Grade, Observation } from '@anvilstone/schema';
 import type { Family, Morphology } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
 import { canonicalValue } from './canonicalValue.ts';
 import type { CreepMaterial } from './creep.ts';
+import { solidityOf, type Crystallising } from './crystals.ts';
 import { annealingOf } from '../process/annealing.ts';
 import { familyHdtPoints, fillerEffects, stiffnessFactor } from './familyEstimate.ts';
 import { modulusCurve, type ModulusCurve } from './modulusCurve.ts';
@@ -50,23 +51,23 @@ export function behaviourOf(
   modulus: { value: number },
   strengthMPa: number | null,
   conditioning: Conditioning,
-  annealed = false,
+  crystallising: Crystallising = {},
 ): Behaviour {
-  const annealing = annealed ? annealingOf(family) : null;
-  const solidity = solidityOf(family, annealing?.crystallises ?? false);
+  const annealing = crystallising.annealed ? annealingOf(family) : null;
+  const solidity = solidityOf(family, crystallising);
   const glassTransitionC = ownTemperature(grade, 'glassTransition') ?? family.glassTransitionC;
   const meltingC = ownTemperature(grade, 'melting') ?? family.meltingC;
   const stated = ownHdtPoints(grade);
   // A bar of a slow crystalliser that held beyond the glass transition was crystallised: this part is, or it tells nothing of it.
   const fromCrystals = (point: HdtPoint) => isOfCrystals(point, family, glassTransitionC);
-  const own = solidity === 'crystallised' ? stated : stated.filter((point) => !fromCrystals(point));
-  const setAside = stated.length - own.length;
+  const own = lowestAtEachStress(statedIn(solidity, stated, fromCrystals));
+  const setAside = solidity === 'crystallised' ? 0 : stated.filter(fromCrystals).length;
   const crystallised = solidity === 'crystallised';
   // In an amorphous matrix filler multiplies what is left of the stiffness; between crystals it does more.
   const asNeat = own.length === 0 && solidity === 'amorphous' && filler !== undefined;
   const printed = own.length > 0 ? own : familyHdtPoints(family, asNeat ? undefined : filler, crystallised);
   const gainOf = (point: HdtPoint) =>
-    !annealing || (family.printedAmorphous && (own.length === 0 || fromCrystals(point))) ? 0 : annealing.hdtGainC;
+    !annealing || fromCrystals(point) || (family.printedAmorphous && own.length === 0) ? 0 : annealing.hdtGainC;
   const hdt = printed.map((point) => ({ ...point, temperatureC: point.temperatureC + gainOf(point) }));
   const gainK = Math.max(0, ...printed.map(gainOf));
   const curveMorphology = MORPHOLOGY[solidity](family.morphology);
@@ -86,7 +87,9 @@ export function behaviourOf(
   });
   const typical: CreepMaterial = {
     // Water between the chains lets a moist polymer creep as much more as it is softer.
-    creepA: (family.creep.a * (effects?.creepA ?? 1)) / conditioningRetention(family, 'modulus', conditioning),
+    creepA:
+      (family.creep.a * (effects?.creepA ?? 1) * (crystallised ? 1 : (family.printedAmorphous?.creepFactor ?? 1))) /
+      conditioningRetention(family, 'modulus', conditioning),
     creepN: family.creep.n,
     activationKjPerMol: family.creep.activationKjPerMol,
     morphology: curveMorphology,
@@ -137,11 +140,23 @@ export function behaviourOf(
   };
 }
 
-/** How a part of the family is as it is used: as it came off the printer, or crystallised in the oven. */
-function solidityOf(family: Family, crystallisesInOven: boolean): Solidity {
-  if (family.morphology === 'elastomer') return 'elastomer';
-  if (crystallisesInOven) return 'crystallised';
-  return family.morphology === 'semiCrystalline' && !family.printedAmorphous ? 'crystallised' : 'amorphous';
+/**
+ * What tells of a part in a state: of an amorphous one what was taken on amorphous bars; of a crystallised one what was taken on
+ * crystallised bars where any was, else all there is.
+ */
+function statedIn(solidity: Solidity, points: readonly HdtPoint[], fromCrystals: (point: HdtPoint) => boolean) {
+  if (solidity !== 'crystallised') return points.filter((point) => !fromCrystals(point));
+  const crystallised = points.filter(({ crystallinity }) => crystallinity === 'crystallised');
+  return crystallised.length > 0 ? crystallised : points;
+}
+
+function lowestAtEachStress(points: readonly HdtPoint[]): HdtPoint[] {
+  const lowest = new Map<number, HdtPoint>();
+  for (const point of points) {
+    const known = lowest.get(point.stressMPa);
+    if (!known || point.temperatureC < known.temperatureC) lowest.set(point.stressMPa, point);
+  }
+  return [...lowest.values()];
 }
 
 /** Lowest Vicat softening under 10 N, °C; under 50 N, or a load that nobody states, it tells of stiffness. */
@@ -156,10 +171,19 @@ function ownVicatC(grade: Grade): number | undefined {
 interface HdtPoint {
   temperatureC: number;
   stressMPa: number;
+  /** As the report states it. */
+  crystallinity?: Crystallinity | undefined;
 }
 
-const isOfCrystals = ({ temperatureC }: HdtPoint, { printedAmorphous }: Family, glassTransitionC: number) =>
-  printedAmorphous !== undefined && temperatureC > glassTransitionC + CRYSTALS_ABOVE_TG_K;
+/** As stated; else a slow crystalliser that held beyond its glass transition had. */
+const isOfCrystals = (
+  { temperatureC, crystallinity }: HdtPoint,
+  { printedAmorphous }: Family,
+  glassTransitionC: number,
+): boolean =>
+  crystallinity
+    ? crystallinity === 'crystallised'
+    : printedAmorphous !== undefined && temperatureC > glassTransitionC + CRYSTALS_ABOVE_TG_K;
 
 /** The heat deflection that a grade reports was taken on crystallised bars, though as printed it is amorphous. */
 export function reportsCrystals(grade: Grade, family: Family): boolean {
@@ -167,18 +191,20 @@ export function reportsCrystals(grade: Grade, family: Family): boolean {
   return ownHdtPoints(grade).some((point) => isOfCrystals(point, family, tg));
 }
 
-/** Heat deflection points that state their stress; without one the number says nothing. The lowest at each stress. */
+/** Heat deflection points that state their stress; without one the number says nothing. The lowest at each stress in each state. */
 function ownHdtPoints(grade: Grade): HdtPoint[] {
-  const lowest = new Map<number, number>();
+  const lowest = new Map<string, HdtPoint>();
   for (const observation of grade.observations) {
-    if (observation.property !== 'heatDeflectionTemperature' || observation.hdtStressMPa === undefined) continue;
+    const { property, hdtStressMPa: stressMPa, crystallinity } = observation;
+    if (property !== 'heatDeflectionTemperature' || stressMPa === undefined) continue;
     const reading = canonicalValue(observation, 'heatDeflectionTemperature');
     if (!reading.ok) continue;
-    const temperatureC = reading.value;
-    const known = lowest.get(observation.hdtStressMPa);
-    lowest.set(observation.hdtStressMPa, known === undefined ? temperatureC : Math.min(known, temperatureC));
+    const key = `${stressMPa} ${crystallinity ?? ''}`;
+    const known = lowest.get(key);
+    if (!known || reading.value < known.temperatureC)
+      lowest.set(key, { stressMPa, temperatureC: reading.value, crystallinity });
   }
-  return [...lowest].map(([stressMPa, temperatureC]) => ({ stressMPa, temperatureC }));
+  return [...lowest.values()];
 }
 
 function ownTemperature(grade: Grade, property: 'glassTransition' | 'melting' | 'continuousService'): number | null {

@@ -4,6 +4,7 @@ import type { Reinforcement } from '../reference/reinforcement.ts';
 import { formatNumber } from '../units/formatQuantity.ts';
 import { canonicalValue, reportedNumber } from './canonicalValue.ts';
 import { TEST_PARAMETERS, type TestParameter } from './conditions.ts';
+import { crystallinityOf } from './crystals.ts';
 import { layerRatioUnder } from './familyEstimate.ts';
 import { conditioningRetention } from './moisture.ts';
 import { PROPERTY_DEFINITIONS, type PropertyDefinition } from './properties.ts';
@@ -86,6 +87,7 @@ export function carry(observation: Observation, context: CarryContext): Carried 
   const reason =
     bridgeSpecimen(observation, context, definition, bridge) ??
     bridgeDirection(observation, context, definition, bridge) ??
+    bridgeCrystals(observation, context, definition, bridge) ??
     bridgeMoisture(observation, context, definition, bridge) ??
     bridgeTemperature(observation, context, definition, bridge);
   if (reason) return { usable: false, observation, reason };
@@ -177,6 +179,27 @@ function bridgeDirection(
     'across the layers, typical of the family',
     true,
   );
+  return undefined;
+}
+
+/** A slow crystalliser is stiffer and stronger once it has crystallised; what its crystals would add to an amorphous bar is not counted. */
+function bridgeCrystals(
+  observation: Observation,
+  { family, at: { solidity } }: CarryContext,
+  { kind }: PropertyDefinition,
+  bridge: Bridge,
+): Reason {
+  if (!family?.printedAmorphous || (kind !== 'modulus' && kind !== 'strength')) return undefined;
+  const from = crystallinityOf(observation, family);
+  if (from === 'crystallised' && solidity === 'amorphous') {
+    const { modulusShare, strengthShare } = family.printedAmorphous;
+    bridge.times(
+      kind === 'modulus' ? modulusShare : strengthShare,
+      `taken on crystallised bars${observation.crystallinity ? '' : ' (not stated)'}, and as printed it is amorphous`,
+      true,
+    );
+  } else if (from === 'amorphous' && solidity === 'crystallised')
+    bridge.say(() => 'taken on amorphous bars; what crystals add is not counted');
   return undefined;
 }
 

@@ -35,6 +35,8 @@ export function comparable(a: Observation, b: Observation): Comparability {
   const differences = [
     ...resultDifference(a, b),
     ...conditions.flatMap((condition) => conditionDifference(a, b, condition)),
+    // Of most polymers nobody states it; where both do, it has to be the same.
+    ...(a.crystallinity && b.crystallinity ? conditionDifference(a, b, 'crystallinity') : []),
   ];
   return { comparable: differences.length === 0, differences, remarks: remarksOn(a, b) };
 }

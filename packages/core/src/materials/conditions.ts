@@ -3,7 +3,7 @@ import type { Dimension } from '../units/dimensions.ts';
 
 export type TestParameter = keyof typeof testParameters;
 /** Whatever must be the same before two observations may be compared. */
-export type Condition = 'specimen' | 'orientation' | 'conditioning' | 'temperatureC' | TestParameter;
+export type Condition = 'specimen' | 'crystallinity' | 'orientation' | 'conditioning' | 'temperatureC' | TestParameter;
 
 export interface ParameterDefinition {
   title: string;
@@ -32,6 +32,7 @@ export const TEST_PARAMETERS: Record<TestParameter, ParameterDefinition> = {
 
 export const CONDITION_TITLES: Record<Condition, string> = {
   specimen: 'Specimen',
+  crystallinity: 'Crystallinity',
   orientation: 'Build orientation',
   conditioning: 'Moisture state',
   temperatureC: 'Test temperature',

@@ -39,6 +39,11 @@ export function estimateFromFamily(grade: Grade, context: CarryContext): Resolut
     value *= ratio;
     say(() => `× ${ratio.toFixed(2)} across the layers, ${words}`);
   }
+  if (family.printedAmorphous && at.solidity === 'amorphous' && (kind === 'strength' || kind === 'modulus')) {
+    const share = family.printedAmorphous[`${kind}Share`];
+    value *= share;
+    say(() => `× ${share.toFixed(2)} amorphous, as printed`);
+  }
   const retention = conditioningRetention(family, kind, at.conditioning);
   if (retention !== 1) {
     value *= retention;

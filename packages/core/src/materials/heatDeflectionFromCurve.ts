@@ -24,7 +24,9 @@ export function heatDeflectionFromCurve(
   if (!family || typeof stressMPa !== 'number' || family.hdt180C === null || !modulus.known) return undefined;
   // Of bars as the grade's own were: amorphous, or crystallised.
   const crystallised = reportsCrystals(grade, family);
-  const { curve, hdtEvidence, hdtNote } = behaviourOf(grade, family, filler, modulus, null, 'dry', crystallised);
+  const { curve, hdtEvidence, hdtNote } = behaviourOf(grade, family, filler, modulus, null, 'dry', {
+    annealed: crystallised,
+  });
   const endMPa = modulusAtHdtMPa({ modulus23MPa: modulus.value, hdtStressMPa: stressMPa });
   const value = temperatureAtRatioC(curve, endMPa / modulus.value);
   if (value === undefined) return undefined;

@@ -4,6 +4,7 @@ import { findReinforcement, type Reinforcement } from '../reference/reinforcemen
 import { gentModulusMPa } from './gentModulus.ts';
 import { behaviourOf, type Behaviour } from './behaviour.ts';
 import { creepGrowth } from './creep.ts';
+import { chamberCrystallisesC, solidityOf, type Crystallising } from './crystals.ts';
 import { foamCurveOf, foamed, foamOf, type Foam } from './foam.ts';
 import { layerRatio } from './familyEstimate.ts';
 import { recent } from './recent.ts';
@@ -21,6 +22,8 @@ export interface Material {
   filler: Reinforcement | undefined;
   /** The moisture state that everything here is in. */
   conditioning: Conditioning;
+  /** Chamber that it must be printed in to be as it is taken to be, °C; null: it is not taken to crystallise in one. */
+  neededChamberC: number | null;
   modulus: { inPlane: Resolution; across: Resolution };
   strength: { inPlane: Resolution; across: Resolution };
   layerShear: Resolution;
@@ -42,8 +45,7 @@ export interface Material {
 }
 
 /** What was done to it in and after printing that its values depend on. */
-export interface PrintState {
-  annealed?: boolean;
+export interface PrintState extends Crystallising {
   /** Of grades that foam, °C; absent: the foam their values were taken of. */
   foamNozzleC?: number;
 }
@@ -54,11 +56,13 @@ export function prepareMaterial(
   conditioning: Conditioning,
   rules: HouseRules,
   explain = true,
-  { annealed = false, foamNozzleC }: PrintState = {},
+  { foamNozzleC, ...crystallising }: PrintState = {},
 ): Material {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
-  const at = (direction: 'in-plane' | 'across') => ({ direction, conditioning });
+  const solidity = family && solidityOf(family, crystallising);
+  const state = { conditioning, ...(solidity ? { solidity } : {}) };
+  const at = (direction: 'in-plane' | 'across') => ({ direction, ...state });
   const statedDensity = resolve(grade, 'density', at('in-plane'), rules, explain);
   const foam = foamIn(grade, family, statedDensity, foamNozzleC);
   const inFoam = (resolution: Resolution, property: PropertyId) =>
@@ -84,7 +88,7 @@ export function prepareMaterial(
           modulus.inPlane,
           strength.inPlane.known ? strength.inPlane.value : null,
           conditioning,
-          annealed,
+          crystallising,
         )
       : null;
   const gap = family
@@ -107,6 +111,7 @@ export function prepareMaterial(
     family,
     filler,
     conditioning,
+    neededChamberC: crystallising.inChamber ? chamberCrystallisesC(family) : null,
     modulus,
     strength,
     foam: foam === 'outside' ? undefined : foam,
@@ -118,7 +123,7 @@ export function prepareMaterial(
       const key = isUsual ? id : `${id} ${direction} ${temperatureC}`;
       let found = others.get(key);
       if (!found) {
-        found = allowed(id, { direction, conditioning, temperatureC });
+        found = allowed(id, { direction, ...state, temperatureC });
         others.set(key, found);
       }
       return found;

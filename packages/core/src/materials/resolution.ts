@@ -1,10 +1,13 @@
 import type { Conditioning, EvidenceClass } from '@anvilstone/schema';
 import type { TestParameter } from './conditions.ts';
+import type { Solidity } from './formLimit.ts';
 
 export interface ResolveAt {
   /** In plane covers XY and XZ; across is upright, ZX. */
   direction: 'in-plane' | 'across';
   conditioning: Conditioning;
+  /** What holds the part together as it is used; absent: whatever it was tested as. */
+  solidity?: Solidity;
   /** °C. @default 23 */
   temperatureC?: number;
   /** Test parameters the value is wanted at, such as the stress of a heat deflection test. */

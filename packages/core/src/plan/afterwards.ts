@@ -1,6 +1,7 @@
 import { waterDiffusionMm2PerH } from '../materials/sorption.ts';
 import { timeToFraction } from '../materials/timeToFraction.ts';
 import { preparePart } from '../evaluation/preparePart.ts';
+import { chamberCrystallisesC } from '../materials/crystals.ts';
 import { annealingOf } from '../process/annealing.ts';
 import { formatNumber as f, formatQuantity } from '../units/formatQuantity.ts';
 import { duration } from '../words/duration.ts';
@@ -37,15 +38,14 @@ function annealLines({ brief, family, machine, units }: CardSetting): CardLine[]
   if (!annealing) return [];
   const temperature = formatQuantity(annealing.temperatureC, 'temperature', units);
   const larger = 100 * (1 / (1 - annealing.shrinkPct / 100) - 1);
-  const inChamber =
-    family.chamberC.recommended !== null && (machine.maximumChamberC ?? 0) >= family.chamberC.recommended;
-  if (family.morphology === 'semiCrystalline' && inChamber)
+  const chamberC = chamberCrystallisesC(family);
+  if (brief.crystallisedInChamber && chamberC !== null && (machine.maximumChamberC ?? 0) >= chamberC)
     return [
       {
         id: 'crystallise',
         title: 'Crystallise',
-        value: 'in the chamber while it prints',
-        why: `The chamber reaches what it wants; an oven afterwards would distort it by about ${f(annealing.shrinkPct)} %`,
+        value: `in the chamber while it prints, at ${formatQuantity(chamberC, 'temperature', units)} or more`,
+        why: `The brief counts on it: amorphous it keeps less of its stiffness and form; an oven afterwards would distort it by about ${f(annealing.shrinkPct)} %`,
         from: 'family',
       },
     ];

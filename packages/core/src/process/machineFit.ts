@@ -35,6 +35,8 @@ export interface ProcessNeeds {
   bedLowC: number;
   enclosure: Machine['enclosure'];
   chamber: { minimum: number | null; recommended: number | null };
+  /** Chamber in which it is to crystallise as it is laid, °C; absent: it need not. */
+  crystallisesAtC?: number;
   warpTendency1to5: number;
   abrasive: boolean;
   minimumNozzleMm: number;
@@ -157,6 +159,15 @@ function heatedSpaceFindings(needs: ProcessNeeds, machine: Machine): FitFinding[
   const findings: FitFinding[] = [];
   if (needs.bedLowC > machine.maximumBedC) {
     findings.push(blocker(`Needs a bed at ${needs.bedLowC} °C or more; this one reaches ${machine.maximumBedC} °C`));
+  }
+  if (needs.crystallisesAtC !== undefined && (machine.maximumChamberC ?? 0) < needs.crystallisesAtC) {
+    findings.push(
+      blocker(
+        `Crystallises as it is laid only in a chamber at ${needs.crystallisesAtC} °C or more; ${
+          machine.maximumChamberC ? `this one reaches ${machine.maximumChamberC} °C` : 'this machine has none'
+        }; anneal it instead`,
+      ),
+    );
   }
   if (needs.enclosure === 'heated') {
     const has = machine.maximumChamberC ?? 0;

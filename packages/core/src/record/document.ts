@@ -102,12 +102,12 @@ function chosen(
   units: UnitSystem,
 ): RecordBlock[] {
   const machine = decision.machines.find(({ id }) => id === entry?.machineId)?.name;
-  const { layup, fibre, annealed } = decision.brief;
+  const { layup, fibre, annealed, crystallisedInChamber } = decision.brief;
   const rows: [string, string][] = [
     ['Grade', `${grade?.name ?? decision.gradeId}${grade ? `, ${grade.maker}` : ''}`],
     [
       'Built',
-      `${decision.orientation}${machine ? ` on ${machine}` : ', no machine fits'}${annealed ? ', annealed' : ''}`,
+      `${decision.orientation}${machine ? ` on ${machine}` : ', no machine fits'}${annealed ? ', annealed' : ''}${crystallisedInChamber ? ', crystallised in the chamber' : ''}`,
     ],
   ];
   if (layup) rows.push(['Layup', `${layup.name}, ${layup.plies.length} plies`]);

@@ -54,6 +54,10 @@ export interface Family {
   printedAmorphous?: {
     hdt045C: number;
     hdt180C: number;
+    /** Stiffness and strength at 23 °C, and creep, over those of the crystallised polymer. */
+    modulusShare: number;
+    strengthShare: number;
+    creepFactor: number;
     /** Family of the amorphous sister that fluids treat alike. */
     fluidsAs?: string;
   };

@@ -26,6 +26,7 @@ export function proposalsFrom(
   const { brief, grade, rules } = grounds;
   const material = prepareMaterial(grade, brief.moisture, completeRules(rules), false, {
     ...(brief.annealed ? { annealed: true } : {}),
+    ...(brief.crystallisedInChamber ? { crystallisedInChamber: true } : {}),
   });
   const situation = { finding, installation, grounds, comparison, material };
   const fromBrief = BRIEF_PROPOSERS.flatMap((propose) => propose(situation));

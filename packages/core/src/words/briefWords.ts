@@ -82,7 +82,7 @@ export const MOISTURE_WORDS: Record<Brief['moisture'], string> = {
 
 /** Everything asked besides the loads, one line each. `machine` names a machine by its id. */
 export function askSentences(
-  { asks, moisture, annealed, foamNozzleC, layup, failureCouldHurt }: Brief,
+  { asks, moisture, annealed, crystallisedInChamber, foamNozzleC, layup, failureCouldHurt }: Brief,
   units: UnitSystem,
   machine: (id: string) => string = (id) => id,
   agentName: (id: string) => string = (id) => findAgent(id)?.name ?? id,
@@ -90,6 +90,8 @@ export function askSentences(
   const degrees = (value: number) => formatQuantity(value, 'temperature', units);
   const lines: string[] = [MOISTURE_WORDS[moisture]];
   if (annealed) lines.push('Annealed after printing, where its family gains by it');
+  if (crystallisedInChamber)
+    lines.push('Printed in a chamber so hot that slow crystallisers crystallise as they are laid');
   if (foamNozzleC !== undefined) lines.push(`Grades that foam printed at ${degrees(foamNozzleC)}`);
   if (layup) lines.push(`Layup “${layup.name}” goes with it: judged by itself, not by the checks`);
   const { heat, thermalFit, sliding } = asks;

@@ -70,7 +70,7 @@ function WhatItIs({ brief }: { brief: Brief }) {
           options={MOISTURE}
           onChange={(moisture) => edit({ ...brief, moisture }, 'moisture')}
         />
-        <label className="col-span-2 flex items-start gap-2 text-sm">
+        <label className="flex items-start gap-2 text-sm">
           <input
             type="checkbox"
             className="mt-1"
@@ -84,6 +84,23 @@ function WhatItIs({ brief }: { brief: Brief }) {
             Annealed after printing
             <span className="block text-xs text-quiet">
               Raises the heat deflection points of families that gain by it (typical values), and shrinks the part.
+            </span>
+          </span>
+        </label>
+        <label className="flex items-start gap-2 text-sm">
+          <input
+            type="checkbox"
+            className="mt-1"
+            checked={brief.crystallisedInChamber === true}
+            onChange={({ target }) => {
+              const { crystallisedInChamber: _before, ...rest } = brief;
+              edit(target.checked ? { ...rest, crystallisedInChamber: true } : rest, 'crystallisedInChamber');
+            }}
+          />
+          <span>
+            Crystallises in a hot chamber
+            <span className="block text-xs text-quiet">
+              PET, PPS and PEEK come off the printer amorphous unless the chamber is hotter than their glass transition.
             </span>
           </span>
         </label>

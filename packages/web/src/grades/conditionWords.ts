@@ -18,7 +18,8 @@ export function conditionWords(observation: Observation): { text: string; missin
   const extra = (Object.keys(TEST_PARAMETERS) as Condition[]).filter(
     (name) => !conditions.includes(name) && observation[name] !== undefined,
   );
-  const words = [...conditions, ...extra].map((condition) => {
+  const state: Condition[] = observation.crystallinity ? ['crystallinity'] : [];
+  const words = [...conditions, ...state, ...extra].map((condition) => {
     const text = conditionText(observation, condition);
     if (text === null) return { text: `${CONDITION_TITLES[condition].toLowerCase()} not stated`, missing: true };
     if (condition === 'orientation') return { text: ORIENTATION[text as keyof typeof ORIENTATION], missing: false };

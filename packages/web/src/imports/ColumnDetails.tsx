@@ -9,6 +9,7 @@ import {
 import {
   CONDITIONINGS,
   ORIENTATIONS,
+  CRYSTALLINITIES,
   SPECIMENS,
   type ImportColumn,
   type Observation,
@@ -54,6 +55,7 @@ export function UnitChoice({
 
 const VOCABULARY: Partial<Record<Condition, readonly string[]>> = {
   specimen: SPECIMENS,
+  crystallinity: CRYSTALLINITIES,
   orientation: ORIENTATIONS,
   conditioning: CONDITIONINGS,
 };

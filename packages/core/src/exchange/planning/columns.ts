@@ -36,7 +36,7 @@ export function mapColumns(table: RawTable, settings: ImportSettings): { columns
   return { columns, layout: settings.layout ?? detectLayout(columns) };
 }
 
-const PLACES = ['specimen', 'orientation', 'conditioning', 'temperatureC'];
+const PLACES = ['specimen', 'crystallinity', 'orientation', 'conditioning', 'temperatureC'];
 const knownConditions = (given: Record<string, string | number>): MappedColumn['conditions'] =>
   Object.fromEntries(
     Object.entries(given).filter(([name, value]) => (PLACES.includes(name) || name in TEST_PARAMETERS) && value !== ''),

@@ -14,6 +14,7 @@ const IDENTITY = [
   'source',
   'method',
   'specimen',
+  'crystallinity',
   'orientation',
   'conditioning',
   'temperatureC',

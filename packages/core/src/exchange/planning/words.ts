@@ -15,6 +15,10 @@ const WORDS: Record<string, readonly (readonly [RegExp, string])[]> = {
     [/mou?ld|inject/, 'moulded'],
     [/filament|strand/, 'filament'],
   ],
+  crystallinity: [
+    [/^(amorphous|as printed|not annealed|clear)$/, 'amorphous'],
+    [/^(crystalli[sz]ed|crystalline|annealed|opaque)$/, 'crystallised'],
+  ],
   source: [
     [/bench|own|lab|measured/, 'bench'],
     [/sheet|tds|maker|manufacturer|supplier/, 'datasheet'],

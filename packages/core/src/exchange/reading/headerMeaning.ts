@@ -33,6 +33,7 @@ const FIELD_WORDS: readonly (readonly [RegExp, string])[] = [
   [/^(n|count|specimens|number of specimens|no\.? of specimens|samples)$/, 'observation.count'],
   [/^(test )?(method|standard|norm)$/, 'observation.method'],
   [/^(specimen|test piece|sample type)$/, 'observation.specimen'],
+  [/^(crystallinity|crystallisation|crystal state)$/, 'observation.crystallinity'],
   [/^(build )?(orientation|direction)$/, 'observation.orientation'],
   [/^(conditioning|moisture( state)?|condition|state)$/, 'observation.conditioning'],
   [/^test temp(erature|\.)?$/, 'observation.temperatureC'],
@@ -174,6 +175,8 @@ function conditionsIn(header: string, property: PropertyId): HeaderMeaning['cond
   if (orientation) conditions.orientation = ORIENTATION_WORDS[orientation]!;
   const specimen = /\b(printed|mou?lded|injection)/.exec(text)?.[1];
   if (specimen) conditions.specimen = specimen === 'printed' ? 'printed' : 'moulded';
+  const crystals = /\b(amorphous|annealed|crystalli[sz]ed)\b/.exec(text)?.[1];
+  if (crystals) conditions.crystallinity = crystals === 'amorphous' ? 'amorphous' : 'crystallised';
   const state = /\b(dry|conditioned|cond\.|wet|saturated)(?=\W|$)/.exec(text)?.[1];
   if (state) conditions.conditioning = STATE_WORDS[state]!;
   const stress =

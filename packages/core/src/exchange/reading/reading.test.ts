@@ -77,6 +77,8 @@ describe('a heading', () => {
     ['Nozzle temperature (°C)', 'grade.process.nozzleC', '°C', {}],
     ['Price (USD/kg)', 'grade.pricePerKgUsd', null, {}],
     ['Favourite song', 'ignore', null, {}],
+    ['Tensile modulus, annealed (MPa)', 'property.tensileModulus', 'MPa', { crystallinity: 'crystallised' }],
+    ['Crystallinity', 'observation.crystallinity', null, {}],
   ])('%s', (header, target, unit, conditions) => expect(headerMeaning(header)).toEqual({ target, unit, conditions }));
   test('names of properties as sheets write them', () => {
     expect(propertyOf('Tensile Strength')).toBe('tensileStrength');

@@ -1,6 +1,7 @@
 import { DIMENSIONS, PROPERTY_DEFINITIONS, TEST_PARAMETERS, type TestParameter } from '@anvilstone/core';
 import {
   CONDITIONINGS,
+  CRYSTALLINITIES,
   ORIENTATIONS,
   PROPERTIES,
   SOURCES,
@@ -128,6 +129,14 @@ export function ObservationForm({
           options={[unstated, ...plain(SPECIMENS)]}
           onChange={(specimen) => set({ specimen } as Partial<Observation>, 'specimen')}
         />
+        {(conditions.includes('specimen') || observation.crystallinity) && (
+          <Choice
+            label="Crystallinity"
+            value={observation.crystallinity ?? ''}
+            options={[unstated, ...plain(CRYSTALLINITIES)]}
+            onChange={(crystallinity) => set({ crystallinity } as Partial<Observation>, 'crystallinity')}
+          />
+        )}
         <Choice
           label="Build orientation"
           value={observation.orientation ?? ''}
