@@ -1,5 +1,5 @@
 import { Type } from '@sinclair/typebox';
-import { buildOrientation, identifier, lengthMm, record, temperatureC, vocabulary } from './common.ts';
+import { buildOrientation, identifier, lengthMm, record, running, temperatureC, vocabulary } from './common.ts';
 import { surroundingAsks } from './surroundingAsks.ts';
 
 export const heatAsk = record(
@@ -45,6 +45,7 @@ export const slidingAsk = record(
   {
     pressureMPa: Type.Number({ exclusiveMinimum: 0, maximum: 200, description: 'Contact pressure, MPa' }),
     speedMPerS: Type.Number({ exclusiveMinimum: 0, maximum: 50, description: 'Sliding speed, m/s' }),
+    running,
     maxFriction: Type.Optional(
       Type.Number({ exclusiveMinimum: 0, maximum: 2, description: 'Largest coefficient of friction against steel' }),
     ),

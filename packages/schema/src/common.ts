@@ -38,6 +38,8 @@ export const temperatureC = (description: string) => Type.Number({ minimum: -80,
 export const lengthMm = (description: string) => Type.Number({ exclusiveMinimum: 0, maximum: 5000, description });
 
 export const ORIENTATIONS = ['XY', 'XZ', 'ZX'] as const;
+/** How surfaces that slide on each other are run. */
+export const running = Type.Optional(vocabulary(['dry', 'greased'] as const, 'It runs; empty = dry'));
 export const buildOrientation = vocabulary(
   ORIENTATIONS,
   'Build orientation after ISO/ASTM 52921: XY flat, XZ on edge, ZX upright',

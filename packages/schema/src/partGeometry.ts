@@ -1,5 +1,5 @@
 import { Type, type Static } from '@sinclair/typebox';
-import { lengthMm, record, taggedUnion, temperatureC, vocabulary } from './common.ts';
+import { lengthMm, record, running, taggedUnion, temperatureC, vocabulary } from './common.ts';
 import { sectionGeometry } from './section.ts';
 
 const filletRadiusMm = (where: string) =>
@@ -153,6 +153,7 @@ export const gearTooth = record(
     mateTeeth: count('Number of teeth of the mating gear', 12, 400),
     faceWidthMm: lengthMm('Width of the tooth, mm'),
     speedRpm: Type.Number({ minimum: 0, maximum: 20000, description: 'Speed of this gear, rev/min' }),
+    running,
   },
   'A full-depth 20° spur gear tooth',
 );

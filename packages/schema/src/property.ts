@@ -27,6 +27,7 @@ export const PROPERTIES = [
   'brittlenessTemperature',
   'frictionVsSteel',
   'wearRate',
+  'pvLimit',
   'heatDeflectionTemperature',
   'vicatSoftening',
   'glassTransition',

@@ -1,5 +1,5 @@
 import type { Brief, PartGeometry } from '@anvilstone/schema';
-import { abs, applies, briefWith, outcome, testBrief } from './testContext.ts';
+import { abs, applies, briefWith, outcome, testBrief, testGrade, testLoad } from './testContext.ts';
 import { growthDifferenceMm } from './thermalFit.ts';
 import { toughReserve } from './toughness.ts';
 
@@ -60,6 +60,56 @@ describe('temperatures and neighbours', () => {
       4,
     );
     expect(applies('pressure-velocity', briefWith({ torqueNmm: 1000 }, { ...gear, speedRpm: 0 }))).toBe(false);
+  });
+  const rubs = (more: Partial<NonNullable<Brief['asks']['sliding']>>, temperatureC = 23): Brief => ({
+    ...testBrief,
+    loadCases: [{ ...testLoad, temperatureC }],
+    asks: { sliding: { pressureMPa: 1, speedMPerS: 0.01, ...more } },
+  });
+  test('greased it bears five times as much, rubs at a tenth and wears a tenth', () => {
+    const asked = { maxFriction: 0.3, distanceKm: 10, maxWearMm: 1 };
+    const [dry, greased] = [rubs(asked), rubs({ ...asked, running: 'greased' })];
+    const of = (id: string, brief: Brief) => outcome(id, brief);
+    expect(of('pressure-velocity', greased).capacity! / of('pressure-velocity', dry).capacity!).toBeCloseTo(5, 9);
+    expect(of('wear', greased).demand! / of('wear', dry).demand!).toBeCloseTo(0.1, 9);
+    expect(of('friction', dry).demand).toBeGreaterThan(0.3);
+    expect(of('friction', greased)).toMatchObject({ demand: 0.1, status: 'pass', evidence: 'D' });
+    const gear = { model: 'gear-tooth', moduleMm: 2, teeth: 20, mateTeeth: 40, faceWidthMm: 12, speedRpm: 60 } as const;
+    const capacity = (running: 'dry' | 'greased') =>
+      outcome('pressure-velocity', briefWith({ torqueNmm: 500 }, { ...gear, running })).capacity!;
+    expect(capacity('greased') / capacity('dry')).toBeCloseTo(5, 9);
+  });
+  // PLA: form limit Tg − 10 = 50 °C; at 36.5 °C half of the way from 23 °C is left, at 50 °C nothing.
+  test.each([
+    [23, 1],
+    [10, 1],
+    [36.5, 0.5],
+    [50, 0],
+    [80, 0],
+  ])('at %p °C the face may warm up by %p of what it may at 23 °C', (temperatureC, share) => {
+    const pla = { ...testGrade, familyId: 'pla', observations: [] };
+    const at = (celsius: number) => outcome('pressure-velocity', rubs({}, celsius), 'XZ', pla).capacity!;
+    expect(at(temperatureC) / at(23)).toBeCloseTo(share, 9);
+  });
+  test('the grade’s own limit takes the place of its wear class, and its evidence', () => {
+    const own = {
+      ...testGrade,
+      observations: [
+        ...testGrade.observations,
+        {
+          id: 'pv',
+          property: 'pvLimit' as const,
+          value: 2000,
+          unit: 'psi·ft/min',
+          source: 'datasheet' as const,
+          reference: 'sheet',
+        },
+      ],
+    };
+    const found = outcome('pressure-velocity', rubs({}), 'XZ', own);
+    // 2000 psi·ft/min = 2000 · 0.0068948 MPa · 0.00508 m/s
+    expect(found.capacity).toBeCloseTo(0.070051, 5);
+    expect(found.evidence).not.toBe('D');
   });
   test('a hot face is asked for its own temperature', () => {
     const hot: PartGeometry = {

@@ -1,6 +1,12 @@
 import type { PropertyId } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 
+/**
+ * Limiting pressure × speed, dry against steel, MPa·m/s, by the family's wear class. Ours, class D: the usual order of
+ * magnitude for unlubricated engineering plastics (0.1), ordinary ones (0.05) and those that gall (0.02).
+ */
+const PV_LIMIT_MPA_M_PER_S = { good: 0.1, fair: 0.05, poor: 0.02 } as const;
+
 /** A typical value of the unfilled family, canonical unit, in plane, dry, 23 °C; null: the family states none. */
 type Reader = (family: Family) => number | null;
 
@@ -31,6 +37,7 @@ export const FAMILY_VALUES: Partial<Record<PropertyId, Reader>> = {
   charpyNotched: (family) => family.charpyNotched23KjPerM2?.mid ?? null,
   brittlenessTemperature: (family) => family.brittleBelowC,
   frictionVsSteel: (family) => family.frictionVsSteel,
+  pvLimit: (family) => PV_LIMIT_MPA_M_PER_S[family.wearClass],
   glassTransition: (family) => family.glassTransitionC,
   melting: (family) => family.meltingC,
   continuousService: (family) => family.continuousServiceC,

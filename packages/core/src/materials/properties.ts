@@ -238,6 +238,14 @@ export const PROPERTY_DEFINITIONS: Record<PropertyId, PropertyDefinition> = {
     'Volume worn off per force and sliding distance.',
     { logarithmic: true },
   ),
+  pvLimit: define(
+    'Friction and wear',
+    'Pressure × speed limit, dry',
+    'pressureVelocity',
+    [1e-4, 100],
+    'Contact pressure times sliding speed that it bears dry against steel, before it melts or wears away.',
+    { logarithmic: true },
+  ),
   heatDeflectionTemperature: define(
     'Heat',
     'Heat deflection temperature (HDT)',

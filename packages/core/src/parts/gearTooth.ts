@@ -97,6 +97,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
       thinnestMm: Math.min(faceWidthMm, (Math.PI / 2) * moduleMm),
       sliding: {
         ...sliding,
+        running: geometry.running,
         formula: `2·T/(${f(moduleMm)}·${f(teeth)}) over ${f(faceWidthMm)} mm × one module, ${f(geometry.speedRpm)} rev/min`,
       },
       responses: {

@@ -132,7 +132,7 @@ export interface PartBody {
   /** Height that is squeezed, mm: present where the limit is how far a cushion may be squeezed. */
   squeezedHeightMm?: number;
   /** Flanks that slide under load. */
-  sliding?: { pressurePerUnit: number; speedMPerS: number; formula: string };
+  sliding?: { pressurePerUnit: number; speedMPerS: number; running: 'dry' | 'greased' | undefined; formula: string };
   /** A hot body that it touches, and for how long in total. */
   contact?: {
     otherEffusivity: number;

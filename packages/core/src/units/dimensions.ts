@@ -288,6 +288,14 @@ export const DIMENSIONS = {
     metric: 'mm³/MN·m',
     inchPound: 'mm³/MN·m',
   },
+  pressureVelocity: {
+    units: [
+      { names: ['MPa·m/s', 'MPa*m/s', 'N/mm²·m/s'], factor: 1 },
+      { names: ['psi·ft/min', 'psi*fpm', 'psi·fpm'], factor: (PSI_MPA * 0.3048) / 60 },
+    ],
+    metric: 'MPa·m/s',
+    inchPound: 'psi·ft/min',
+  },
   count: { units: [{ names: ['cycles', '-'], factor: 1 }], metric: 'cycles', inchPound: 'cycles' },
   price: {
     units: [

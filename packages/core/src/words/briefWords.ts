@@ -114,7 +114,7 @@ export function askSentences(
         ? ''
         : `, wearing at most ${formatQuantity(sliding.maxWearMm, 'length', units)} in ${formatNumber(sliding.distanceKm)} km`;
     lines.push(
-      `Slides under ${formatQuantity(sliding.pressureMPa, 'stress', units)} at ${formatQuantity(sliding.speedMPerS, 'speed', units)}${friction}${wear}`,
+      `Slides ${sliding.running === 'greased' ? 'greased ' : ''}under ${formatQuantity(sliding.pressureMPa, 'stress', units)} at ${formatQuantity(sliding.speedMPerS, 'speed', units)}${friction}${wear}`,
     );
   }
   lines.push(...surroundingSentences(asks, units, agentName));

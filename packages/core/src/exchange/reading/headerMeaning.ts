@@ -94,6 +94,7 @@ const PROPERTY_WORDS: readonly (readonly [(text: string) => boolean, PropertyId]
   [has(/shore d/), 'hardnessShoreD'],
   [has(/brittle/), 'brittlenessTemperature'],
   [has(/friction/), 'frictionVsSteel'],
+  [has(/\bpv\b|pressure.*(velocity|speed)/), 'pvLimit'],
   [has(/wear/), 'wearRate'],
   [has(/(max|cont|service|use).*temp/), 'continuousService'],
   [has(/expansion|\bcte\b|\bclte\b/), 'thermalExpansion'],

@@ -27,6 +27,7 @@ const FREE: ReadonlySet<PropertyId> = new Set([
   'elongationYield',
   'meltFlowRate',
   'wearRate',
+  'pvLimit',
   'surfaceResistivity',
   'volumeResistivity',
   'sorptionHalfTime',

@@ -75,6 +75,15 @@ export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask:
         bounds={bounds.slidingSpeed}
         onChange={(speedMPerS) => onChange({ ...ask, speedMPerS })}
       />
+      <Choice
+        label="It runs"
+        value={ask.running ?? 'dry'}
+        options={[
+          { value: 'dry', label: 'Dry' },
+          { value: 'greased', label: 'Greased' },
+        ]}
+        onChange={(running) => onChange({ ...ask, running })}
+      />
       <QuantityField
         label="Friction at most"
         dimension="ratio"
