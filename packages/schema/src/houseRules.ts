@@ -20,6 +20,13 @@ const laterRules = {
   strengthBasis: Type.Optional(
     vocabulary(STRENGTH_BASES, 'Strength as averaged, or what nine of ten parts reach at least (B-basis)'),
   ),
+  warmShapeChangePct: Type.Optional(
+    Type.Number({
+      minimum: 0.01,
+      maximum: 20,
+      description: 'Change of shape of an unloaded part in the warmth that is allowed, %',
+    }),
+  ),
   fibreAcrossLayersFactor: Type.Optional(
     fraction('Further knock-down across the layers of a fibre-filled grade without a measurement of its own'),
   ),

@@ -4,8 +4,8 @@ import type { Check, CheckContext, PreparedPart } from './check.ts';
 import { known, unknown } from './outcome.ts';
 import { hotLoads } from './heatAsks.ts';
 
-/** Change of length or shape that is seen and felt on a clip, a sleeve or a long flat part, %. Ours. */
-const ALLOWED_PCT = 0.5;
+/** Less than this is not measured, %. */
+const LEAST_MEASURED_PCT = 0.01;
 /** Half of the locked strain is let go in an hour at the glass transition, or so far above the form limit, K. */
 const ABOVE_FORM_K = 10;
 /** From a tenth to nine tenths it takes about four times this, K. */
@@ -49,7 +49,8 @@ export const keepsShape: Check = {
       at = one;
     }
     const lockedPct = family.lockedStrainPct * byAir(context) * byWall(context) * byOven(context);
-    const changePct = lockedPct * letGo;
+    const changePct = Math.max(LEAST_MEASURED_PCT, lockedPct * letGo);
+    const allowedPct = context.rules.warmShapeChangePct;
     if (working) {
       working.add('ε₀', 'Strain locked in by printing', lockedPct, '%', {
         expression: `${f(family.lockedStrainPct)} % · ${byAir(context)} (air round the print) · ${byWall(context)} (thin walls) · ${byOven(context)} (annealing)`,
@@ -59,15 +60,17 @@ export const keepsShape: Check = {
         expression: `1/(1 + e^((${f(continuousC)} + ${ABOVE_FORM_K} − T − ${K_PER_DECADE}·log₁₀ t)/${WIDTH_K}))`,
         source: basis,
       });
-      working.add('ε', 'Change of shape', changePct, '%', { expression: 'ε₀ · s' });
+      working.add('ε', 'Change of shape', changePct, '%', {
+        expression: `ε₀ · s, at least ${LEAST_MEASURED_PCT} %: less is not measured`,
+      });
     }
     return known({
       demand: changePct,
-      capacity: ALLOWED_PCT,
+      capacity: allowedPct,
       unit: '%',
       evidence: 'D',
       reason:
-        changePct > ALLOWED_PCT
+        changePct > allowedPct
           ? `At ${f(at.temperatureC)} °C the stress printed into it is let go, whatever its walls and fillers`
           : null,
     });

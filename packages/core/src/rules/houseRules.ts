@@ -20,6 +20,7 @@ export const defaultHouseRules: CompleteRules = {
   strengthBasis: 'mean',
   fibreAcrossLayersFactor: 1,
   stressCrackStrainPct: 0.3,
+  warmShapeChangePct: 0.5,
   limitedContactH: 100,
   weatheringHPerYear: 1000,
   styrenicsOutdoors: 'refuse',

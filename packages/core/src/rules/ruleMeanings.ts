@@ -103,6 +103,13 @@ export const ruleMeanings: readonly RuleMeaning[] = [
     'The reference table already counts what fibre takes from the layers; below 100 % you trust it less.',
   ),
   rule(
+    'warmShapeChangePct',
+    'Surroundings',
+    'Warping in the warmth, allowed',
+    { unit: '%' },
+    'A change of length of half a per cent is seen and felt on a clip, a sleeve or a long flat part.',
+  ),
+  rule(
     'stressCrackStrainPct',
     'Surroundings',
     'Stress cracking from a strain of',
