@@ -7,7 +7,7 @@ const filletRadiusMm = (where: string) =>
 const shoulder = Type.Optional(
   vocabulary(
     ['fillet', 'runs-on'] as const,
-    'At the end it; widens over a fillet, or runs on as it is, without a shoulder',
+    'Shoulder; where the section widens at its end, over a fillet, or none: it runs on',
   ),
 );
 const count = (description: string, minimum: number, maximum: number) =>
@@ -23,7 +23,7 @@ export const cantileverArm = record(
     root: Type.Optional(
       vocabulary(
         ['rigid', 'printed-wall'] as const,
-        'Its root is held by; something rigid, or a thick wall printed in one piece with it, which gives',
+        'Root held by; something rigid, or a thick wall printed in one piece with it, which gives',
       ),
     ),
   },
