@@ -63,7 +63,12 @@ test.describe('on a slow page no input is lost', () => {
     const before = [await up.inputValue(), await right.inputValue()];
     await slowDown(page);
     await page.getByRole('button', { name: 'Swap' }).focus();
-    await pressQuickly(page, ['Enter', 'Enter', 'Enter']);
+    // Twice before the page can have drawn the first: a swap of what was drawn would count once.
+    await page.getByRole('button', { name: 'Swap' }).evaluate((button: HTMLElement) => {
+      button.click();
+      button.click();
+    });
+    await pressQuickly(page, ['Enter']);
     await expect(up).toHaveValue(before[1]!);
     await expect(right).toHaveValue(before[0]!);
     await pressQuickly(page, ['Enter']);

@@ -1,6 +1,7 @@
 import type { Brief, Grade, Observation } from '@anvilstone/schema';
 import { briefWith, testGrade } from '../checks/testContext.ts';
 import { lampArm, sampleLibrary } from '../sample/index.ts';
+import { evaluate } from './evaluate.ts';
 import { chanceOfMeetingAll, type ChanceOptions } from './chance.ts';
 import { normals, uniformFrom, wilsonInterval } from './random.ts';
 
@@ -103,5 +104,77 @@ describe('numbers', () => {
     expect(wilsonInterval(8, 10).high).toBeCloseTo(0.9433, 4);
     expect(wilsonInterval(10, 10).high).toBeCloseTo(1, 9);
     expect(wilsonInterval(0, 10).low).toBe(0);
+  });
+});
+
+describe('every check has its chance', () => {
+  const grade = (familyId: string): Grade => ({ ...testGrade, familyId, observations: [], pricePerKgUsd: 30 });
+  test('each check with a number is drawn, whatever it is made of', () => {
+    const brief: Brief = {
+      ...flat({ forceN: 3, maxDeflectionMm: 5 }),
+      asks: {
+        heat: { steadyC: 40, coldestC: -10 },
+        sliding: { pressureMPa: 0.3, speedMPerS: 0.01, maxFriction: 0.6, distanceKm: 1, maxWearMm: 1 },
+        thermalFit: { fixedTo: 'steel', lengthMm: 100, coldestC: 0, hottestC: 40, allowedMm: 1 },
+        maxMassG: 100,
+        maxCostUsd: 60,
+      },
+    };
+    const found = chance(brief, grade('petg'));
+    expect(found.byCheck.map(({ checkId }) => checkId)).toEqual(
+      expect.arrayContaining([
+        ...['strength-in-plane', 'deflection-at-load', 'movement-in-range', 'heat-steady', 'keeps-shape'],
+        ...['cold-embrittlement', 'pressure-velocity', 'friction', 'wear', 'thermal-fit', 'mass-limit', 'cost-limit'],
+      ]),
+    );
+  });
+  test('a face that just bears its touch is a coin toss, one with ten kelvin to spare is not', () => {
+    const touched = (otherTemperatureC: number) =>
+      chance(
+        briefWith(
+          { forceN: 1 },
+          {
+            model: 'hot-contact',
+            areaMm2: 400,
+            thicknessMm: 10,
+            otherBody: 'leather',
+            otherTemperatureC,
+            ownTemperatureC: 23,
+            contactS: 10,
+            touches: 100,
+          },
+        ),
+        grade('pc'),
+      ).byCheck.find(({ checkId }) => checkId === 'contact-temperature')!.met;
+    // Where it falls through a half, by steps of a kelvin.
+    const met = Array.from({ length: 150 }, (_, i) => touched(100 + 2 * i));
+    expect(met[0]).toBeGreaterThan(0.999);
+    const half = met.findIndex((share) => share < 0.5);
+    expect(half).toBeGreaterThan(0);
+    expect(met[half - 1]!).toBeLessThan(0.75);
+    expect(met[half]!).toBeGreaterThan(0.25);
+    for (let i = 1; i < met.length; i++) expect(met[i]!).toBeLessThanOrEqual(met[i - 1]!);
+  });
+  test('two checks of one brittle temperature fail together, not one after the other', () => {
+    const cold: Brief = {
+      ...briefWith({ kind: 'knock', forceN: undefined, energyJ: 0.01, temperatureC: -10 }),
+      asks: { heat: { coldestC: -20 } },
+    };
+    const found = chance(cold, grade('abs'));
+    const met = (id: string) => found.byCheck.find(({ checkId }) => checkId === id)!.met;
+    const [slow, fast] = [met('cold-embrittlement'), met('struck-fast')];
+    expect(slow).toBeLessThan(0.999);
+    expect(found.all).toBeGreaterThan(Math.min(slow, fast) - 0.02);
+    expect(found.all).toBeLessThanOrEqual(Math.min(slow, fast));
+  });
+  test('a price that is the family’s usual scatters more than a listed one', () => {
+    const asking: Brief = { ...flat({ forceN: 3 }), asks: { maxCostUsd: 1 } };
+    const cost = evaluate(asking, { ...sampleLibrary, grades: [grade('petg')] }).grades[0]!.best.costUsd!;
+    const brief: Brief = { ...asking, asks: { maxCostUsd: cost * 1.1 } };
+    const of = (pricePerKgUsd: number | null) =>
+      chance(brief, { ...grade('petg'), pricePerKgUsd }).byCheck.find(({ checkId }) => checkId === 'cost-limit')!.met;
+    expect(of(30)).toBeGreaterThan(0.95);
+    expect(of(null)).toBeGreaterThan(0);
+    expect(of(null)).not.toBe(of(30));
   });
 });

@@ -1,11 +1,13 @@
 import type { BuildOrientation, Brief, Grade, HouseRules, Library } from '@anvilstone/schema';
 import { checks } from '../checks/index.ts';
 import { strandStrength } from '../fibre/strandStrength.ts';
-import { conditionsOf, HEAT, heatMove, SCATTERING, type Condition } from './conditions.ts';
+import { conditionsOf, FIRST_LOAD, HEAT, heatMove, SCATTERING, type Condition } from './conditions.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { contextFor, materialFor, prepareBrief } from './context.ts';
-import { normals, wilsonInterval } from './random.ts';
+import { otherCondition } from './otherConditions.ts';
+import { keptNormals, wilsonInterval } from './random.ts';
 import { covOf, heatScatterK, logSpread, MATERIAL_FACTORS } from './scatter.ts';
+import { BRITTLE_LUCK, tableAt } from './scatterTables.ts';
 
 export interface ChanceOptions {
   rules?: HouseRules;
@@ -47,16 +49,24 @@ export function chanceOfMeetingAll(
   const prepared = prepareBrief(brief, library, rules);
   const context = contextFor(prepared, materialFor(prepared, grade), orientation);
   let holds = true;
+  const width = FIRST_LOAD + prepared.loads.length + (context.part.fibre ? 1 : 0);
+  const others: Condition[] = [];
+  // One column of luck for each check of the brief, whatever the grade: all grades have the same luck.
+  let luck = BRITTLE_LUCK;
   for (const check of checks) {
     if (!check.applies(prepared)) continue;
-    const { status } = check.evaluate(context);
-    if (status === 'unknown') return undefined;
-    if (status === 'fail' && !SCATTERING.has(check.id)) holds = false;
+    luck += 1;
+    const result = check.evaluate(context);
+    if (result.status === 'unknown') return undefined;
+    if (SCATTERING.has(check.id)) continue;
+    const other = otherCondition(context, check, result, width, luck);
+    if (other) others.push(other);
+    else if (result.status === 'fail') holds = false;
   }
   const { material } = context;
   const heatK = heatScatterK(material);
   const covs = MATERIAL_FACTORS.map((factor) => covOf(material, factor));
-  const conditions = conditionsOf(context);
+  const conditions = [...conditionsOf(context), ...others];
   const { fibre } = context.part;
   const strandCov = fibre && strandStrength(fibre.tow).cov;
   const spreads = [
@@ -66,7 +76,7 @@ export function chanceOfMeetingAll(
     ...(strandCov === undefined ? [] : [logSpread(strandCov)]),
   ];
   const drift = spreads.map((spread, i) => (i === HEAT ? 0 : (-spread * spread) / 2));
-  const { all, met } = count(conditions, spreads, drift, draws, seed);
+  const { all, met } = count(conditions, { spreads, drift, draws, seed, ownWidth: luck + 1 });
   const hits = holds ? all : 0;
   const ids = [...new Set(conditions.map(({ checkId }) => checkId))];
   return {
@@ -85,15 +95,24 @@ export function chanceOfMeetingAll(
   };
 }
 
+interface Draws {
+  spreads: readonly number[];
+  drift: readonly number[];
+  draws: number;
+  seed: number;
+  /** Columns of luck of checks by themselves. */
+  ownWidth: number;
+}
+/** So that what scatters by itself has luck of its own. */
+const OWN_SEED = 0x51ed27;
+
 function count(
   conditions: readonly Condition[],
-  spreads: readonly number[],
-  drift: readonly number[],
-  draws: number,
-  seed: number,
+  { spreads, drift, draws, seed, ownWidth }: Draws,
 ): { all: number; met: Map<string, number> } {
   const width = spreads.length;
-  const luck = normals(seed, draws, width);
+  const luck = keptNormals(seed, draws, width);
+  const ownLuck = keptNormals(seed + OWN_SEED, draws, ownWidth);
   const ids = [...new Set(conditions.map(({ checkId }) => checkId))];
   const indexOf = conditions.map(({ checkId }) => ids.indexOf(checkId));
   const met = new Int32Array(ids.length);
@@ -103,10 +122,11 @@ function count(
     failed.fill(0);
     for (let c = 0; c < conditions.length; c++) {
       const condition = conditions[c]!;
-      const { logReserve, slopes } = condition;
+      const { logReserve, slopes, own } = condition;
       let reserve = logReserve + heatMove(condition, luck[draw * width + HEAT]!);
       for (let k = 0; k < width; k++)
         if (k !== HEAT) reserve += slopes[k]! * (drift[k]! + spreads[k]! * luck[draw * width + k]!);
+      if (own) reserve += ownMove(own, ownLuck[draw * ownWidth + own.luck]!);
       if (reserve < 0) failed[indexOf[c]!] = 1;
     }
     let every = true;
@@ -118,3 +138,7 @@ function count(
   }
   return { all, met: new Map(ids.map((id, i) => [id, met[i]!])) };
 }
+
+/** What a check’s own scatter adds to the logarithm of its reserve; its mean is kept. */
+const ownMove = (own: NonNullable<Condition['own']>, deviations: number): number =>
+  'table' in own ? tableAt(own.table, deviations) : own.spread * (deviations - own.spread / 2);

@@ -4,6 +4,7 @@ import type { CaseCheck, CheckContext, PreparedLoad } from '../checks/check.ts';
 import { heatAsks } from '../checks/heatAsks.ts';
 import { ownHeatLimit } from '../checks/ownHeatLimit.ts';
 import { temperatureReserve } from '../checks/temperatureReserve.ts';
+import { BRITTLE_LUCK, brittleTable, tableAt, tableOver } from './scatterTables.ts';
 import { heatScatterK, MATERIAL_FACTORS, scaledContext, scaledLoad, strongerStrands } from './scatter.ts';
 
 /**
@@ -20,19 +21,13 @@ export interface Condition {
    * curve has no say. A curve falls off at its knee, so that no slope taken at one place tells what happens there.
    */
   heat?: Float64Array;
+  /** What scatters of it beside all that: a column of luck, with the standard deviation of a logarithm or a table like that of the heat curve. */
+  own?: { luck: number; spread: number } | { luck: number; table: Float64Array };
 }
-
-/** Standard deviations of the heat curve’s place at which it is looked at: from −4 to 4, by a quarter. */
-const HEAT_REACH = 4;
-const HEAT_PER_DEVIATION = 4;
 
 /** How the logarithm of a reserve moves with the heat curve, `deviations` of its scatter higher; straight between what was looked at. */
 export function heatMove({ heat }: Condition, deviations: number): number {
-  if (!heat) return 0;
-  const at = (Math.max(-HEAT_REACH, Math.min(HEAT_REACH, deviations)) + HEAT_REACH) * HEAT_PER_DEVIATION;
-  const below = Math.min(heat.length - 2, Math.floor(at));
-  const low = heat[below]!;
-  return low + (heat[below + 1]! - low) * (at - below);
+  return heat ? tableAt(heat, deviations) : 0;
 }
 
 const STEP = 0.02;
@@ -40,7 +35,7 @@ const HEAT_STEP_K = 0.5;
 const ROOM_C = 23;
 /** Place of the heat curve among the slopes, after the grade’s values; the loads follow. */
 export const HEAT = MATERIAL_FACTORS.length;
-const FIRST_LOAD = HEAT + 1;
+export const FIRST_LOAD = HEAT + 1;
 
 /** Checks whose reserve moves with what scatters; all others hold or do not. */
 export const SCATTERING: ReadonlySet<string> = new Set(['heat-steady', 'heat-peak', ...caseChecks.map(({ id }) => id)]);
@@ -115,7 +110,12 @@ function conditionOf(
   );
   if (strands > 0)
     slopes[slopes.length - 1] = slope(logAt(strongerStrands(context, 1 + STEP), load, temperatureC), step);
-  return { checkId, logReserve, slopes, ...(heat ? { heat } : {}) };
+  // What turns brittle in the cold does so for all knocks at once.
+  const own =
+    check.id === 'struck-fast'
+      ? { luck: BRITTLE_LUCK, table: brittleTable(context, logReserve, (where) => logAt(where, load, temperatureC)) }
+      : undefined;
+  return { checkId, logReserve, slopes, ...(heat ? { heat } : {}), ...(own ? { own } : {}) };
 }
 
 function heatTable(
@@ -125,8 +125,5 @@ function heatTable(
   logAt: (temperatureC: number) => number | undefined,
 ): Float64Array {
   const spreadK = heatScatterK(material);
-  return Float64Array.from({ length: 2 * HEAT_REACH * HEAT_PER_DEVIATION + 1 }, (_, i) => {
-    const higherK = (i / HEAT_PER_DEVIATION - HEAT_REACH) * spreadK;
-    return (logAt(Math.max(ROOM_C, temperatureC - higherK)) ?? logReserve) - logReserve;
-  });
+  return tableOver(logReserve, (deviations) => logAt(Math.max(ROOM_C, temperatureC - deviations * spreadK)));
 }
