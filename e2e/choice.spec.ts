@@ -52,7 +52,7 @@ const hands: Record<'mouse' | 'keyboard', Hand> = {
 };
 
 const parts: [name: string, brief: Brief, by: keyof typeof hands, leader: string][] = [
-  ['the lamp arm', lampArm, 'mouse', 'Nine Elms PETG Trade'],
+  ['the lamp arm', lampArm, 'mouse', 'Tarrowmill PETG Clearway'],
   ['the gauge beam', gaugeBeam, 'keyboard', ''],
 ];
 

@@ -98,12 +98,12 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
 test('the demo answers on first sight: what leads, what governs, what was decided', async ({ page }) => {
   await page.goto('/parts');
   const row = page.getByRole('row', { name: /Lamp arm, pylon 7 walkway/ });
-  await expect(row.getByText('Nine Elms PETG Trade, XZ')).toBeVisible();
+  await expect(row.getByText('Tarrowmill PETG Clearway, XZ')).toBeVisible();
   await expect(row.getByText('Own heat limit, peak')).toBeVisible();
   await row.getByRole('link').click();
   await expect(page.getByRole('status').filter({ hasText: '22 pass · 1 unknown · 47 fail' })).toBeVisible();
   await page.getByRole('radio', { name: /Strongest weakest link/ }).click();
-  await expect(page.getByRole('row').nth(1)).not.toContainText('Nine Elms PETG Trade');
+  await expect(page.getByRole('row').nth(1)).not.toContainText('Tarrowmill PETG Clearway');
   await page.getByRole('link', { name: /Decision/ }).click();
   await expect(page.getByText('Computed again just now')).toBeVisible();
 });

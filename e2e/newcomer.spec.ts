@@ -52,7 +52,9 @@ test.describe('a workshop with nothing in it', () => {
       await expect(look).toBeHidden();
 
       await page.getByRole('button', { name: 'Bring in the sample parts' }).click();
-      await expect(page.getByRole('row', { name: /Lamp arm, pylon 7 walkway/ })).toContainText('Nine Elms PETG Trade');
+      await expect(page.getByRole('row', { name: /Lamp arm, pylon 7 walkway/ })).toContainText(
+        'Tarrowmill PETG Clearway',
+      );
     },
   );
 });

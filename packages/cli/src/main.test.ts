@@ -47,7 +47,7 @@ test('one orientation only', async () => {
 test('without --json a ranked table for people', async () => {
   const { out } = await run(['evaluate', '--brief', 'b'], { b: brief });
   const lines = out.split('\n');
-  expect(lines.find((line) => /^(pass|unknown|fail) /.test(line))).toMatch(/^pass\s+Nine Elms PETG Trade\s+XZ/);
+  expect(lines.find((line) => /^(pass|unknown|fail) /.test(line))).toMatch(/^pass\s+Tarrowmill PETG Clearway\s+XZ/);
   // It peaks at 62 °C.
   expect(lines[1]).toBe('Caution: Hot enough to burn skin: guard it or mark it, and let it cool before touching.');
 });

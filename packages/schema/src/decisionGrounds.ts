@@ -95,6 +95,13 @@ export type TestOpen = Static<typeof testOpen>;
 /** What the choice rested on beside the checks themselves. */
 export const decisionGrounds = record(
   {
+    leastChance: Type.Optional(
+      Type.Number({
+        minimum: 0,
+        maximum: 1,
+        description: 'Probability that the first had to have; absent = none was asked',
+      }),
+    ),
     schoolId: Type.String({ description: 'How the candidates were ranked' }),
     machineId: orNull(identifier, 'Machine it is printed on; null: none fits'),
     screened,

@@ -63,6 +63,20 @@ const laterRules = {
       description: 'Price of a machine hour, USD; absent = each machine’s own',
     }),
   ),
+  leastChance: Type.Optional(
+    Type.Number({
+      minimum: 0,
+      maximum: 0.999,
+      description: 'Probability of meeting every check that the cheapest grade must have to come first; 0 = none asked',
+    }),
+  ),
+  typicalReserve: Type.Optional(
+    Type.Number({
+      minimum: 1,
+      maximum: 10,
+      description: 'Least reserve of a grade that comes first in checks where only typical values of its family speak',
+    }),
+  ),
   rankingSchool: Type.Optional(
     vocabulary(RANKING_SCHOOLS, 'How the shortlist is ordered until somebody chooses otherwise'),
   ),

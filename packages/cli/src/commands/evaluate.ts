@@ -7,7 +7,7 @@ import {
   findAgent,
   findCheck,
   formatReserve,
-  rank,
+  choose,
   withChances,
 } from '@anvilstone/core';
 import { sampleLibrary } from '@anvilstone/core/sample';
@@ -110,9 +110,9 @@ function chanceText(chance: ChanceOfAll | null): string {
   return (chance === null ? 'unknown' : `${(100 * chance.all).toFixed(1)} %`).padStart(9);
 }
 
-function table(result: EvaluationResult, { brief, library }: Job): string {
+function table(result: EvaluationResult, { brief, library, rules }: Job): string {
   const names = new Map(library.grades.map((grade) => [grade.id, grade.name]));
-  const lines = rank(result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => {
+  const lines = choose({ brief, library, rules }, result.grades).map(({ gradeId, best }) => {
     const governing =
       best.governingCheckId === null ? '' : (findCheck(best.governingCheckId)?.title ?? best.governingCheckId);
     const reserve = best.minimumReserve === null ? 'unknown' : formatReserve(best.minimumReserve);

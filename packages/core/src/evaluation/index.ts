@@ -17,4 +17,5 @@ export * from './screen.ts';
 export * from './sizing.ts';
 export * from './tilt.ts';
 export * from './withChances.ts';
+export * from './choose.ts';
 export * from './wishes.ts';

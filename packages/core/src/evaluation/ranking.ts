@@ -10,6 +10,8 @@ export interface GradeStanding {
   best: Omit<EvaluationEntry, 'checks'>;
   /** Share of its checks that are decided on own or printed evidence (classes A and B), 0 to 1. */
   ownEvidenceShare?: number;
+  /** Its smallest reserve among checks that rest on typical values alone, limits of mass and cost aside; absent: none does. */
+  typicalReserve?: number;
 }
 
 /** What a school may read beside where the grades stand. */
@@ -18,8 +20,15 @@ export interface RankingGrounds {
   weights?: MeritWeights;
   /** Grades that have been sized to pass so far, by id. */
   sized?: ReadonlyMap<string, Sized>;
-  /** Only who meets every check with at least this chance counts as passing surely; what is not known yet does not. */
-  confidence?: { least: number; chances: ReadonlyMap<string, Chance | undefined> };
+  /**
+   * Only who meets every check with at least this chance, and has this reserve where typical values alone speak, counts as passing
+   * surely; what is not known yet does not.
+   */
+  confidence?: {
+    least: number;
+    typicalReserve?: number;
+    chances: ReadonlyMap<string, Pick<Chance, 'all'> | null | undefined>;
+  };
 }
 
 type Compare = (a: GradeStanding, b: GradeStanding) => number;
@@ -48,7 +57,8 @@ export const rankingSchools: readonly RankingSchool[] = [
   {
     id: 'cheapest-that-passes',
     title: 'Cheapest that passes',
-    sentence: 'Of the grades that pass every check as surely as asked, the one whose good part costs least.',
+    sentence:
+      'Of the grades that pass every check as surely as asked, with room where only typical values speak, the one whose good part costs least.',
     order: (_all, grounds) => {
       const bySureness: Compare = (a, b) => Number(isSure(b, grounds)) - Number(isSure(a, grounds));
       return (a, b) =>
@@ -92,11 +102,16 @@ export const rankingSchools: readonly RankingSchool[] = [
 ];
 
 /** As sure as asked; whoever asks for nothing is content with every grade. */
-export function isSure({ gradeId, best }: GradeStanding, { confidence }: RankingGrounds): boolean {
+export function isSure(grade: GradeStanding, { confidence }: RankingGrounds): boolean {
   if (!confidence) return true;
+  const { gradeId, best } = grade;
+  if (!hasRoom(grade, confidence.typicalReserve)) return false;
   const chance = confidence.chances.get(`${gradeId} ${best.orientation}`);
-  return chance !== undefined && chance.all >= confidence.least;
+  return !!chance && chance.all >= confidence.least;
 }
+
+/** It has the reserve asked for wherever only typical values speak for it. */
+export const hasRoom = ({ typicalReserve = Infinity }: GradeStanding, asked = 1): boolean => typicalReserve >= asked;
 
 /** Rounded to a tenth of a milligram, so that the search for the size decides nothing. Not sized yet before not to be sized. */
 function sizedMasses(sized: RankingGrounds['sized']): (one: GradeStanding) => number {

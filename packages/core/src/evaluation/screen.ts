@@ -58,7 +58,26 @@ function stands(status: string): boolean {
 
 /** What is kept of an evaluation. */
 export function standingOf({ gradeId, best }: GradeEvaluation): GradeStanding {
-  return { gradeId, best: withoutChecks(best), ownEvidenceShare: ownEvidenceShare(best) };
+  const typicalReserve = typicalReserveOf(best);
+  return {
+    gradeId,
+    best: withoutChecks(best),
+    ownEvidenceShare: ownEvidenceShare(best),
+    ...(typicalReserve === undefined ? {} : { typicalReserve }),
+  };
+}
+
+/** Limits that somebody set: their reserve tells of the limit more than of the grade. */
+const LIMITS = new Set(['mass-limit', 'cost-limit']);
+
+/** The smallest reserve among checks that rest on typical values alone; undefined: none does. */
+export function typicalReserveOf({ checks }: Pick<EvaluationEntry, 'checks'>): number | undefined {
+  let smallest: number | undefined;
+  for (const { checkId, evidence, reserve } of checks) {
+    if (evidence !== 'D' || reserve === null || LIMITS.has(checkId)) continue;
+    if (smallest === undefined || reserve < smallest) smallest = reserve;
+  }
+  return smallest;
 }
 
 /** Share of the checks decided on classes A and B; 0 where there are none. */

@@ -16,14 +16,23 @@ test('wishes survive being written as text and read again', () => {
 
 test.each([
   [{}, 'cheapest-that-passes'],
-  [{ school: 'nonsense', weights: '1,2', sure: '0.5001' }, 'cheapest-that-passes'],
-  [{ school: 'weakest-link', weights: '0,0,0,0,0' }, 'weakest-link'],
-])('%j: what is not usable is left aside', (text, schoolId) => expect(readWishes(text)).toEqual({ schoolId }));
+  [{ school: 'nonsense', weights: '1,2', sure: '1.5' }, 'cheapest-that-passes'],
+  [{ school: 'weakest-link', weights: '0,0,0,0,0', sure: 'surely' }, 'weakest-link'],
+])('%j: what is not usable is left aside: nine in ten prints, and 1.3 on typical values', (text, schoolId) =>
+  expect(readWishes(text)).toEqual({ schoolId, leastChance: 0.9, typicalReserve: 1.3 }),
+);
+
+test('0 asks for no chance, as text and as a rule', () => {
+  expect(readWishes({ sure: '0' })).toEqual({ schoolId: 'cheapest-that-passes' });
+  expect(readWishes({}, { leastChance: 0 })).toEqual({ schoolId: 'cheapest-that-passes' });
+  expect(readWishes(wishesText({ schoolId: 'weakest-link' }))).toEqual({ schoolId: 'weakest-link' });
+});
 
 test('without a school of its own the workshop’s holds', () =>
-  expect(readWishes({ sure: '0.9' }, 'lightest-when-sized')).toEqual({
+  expect(readWishes({}, { rankingSchool: 'lightest-when-sized', leastChance: 0.95, typicalReserve: 1.5 })).toEqual({
     schoolId: 'lightest-when-sized',
-    leastChance: 0.9,
+    leastChance: 0.95,
+    typicalReserve: 1.5,
   }));
 
 test.each([null, '', '20,20', '-1,20,20,20,20', '1.5,20,20,20,20', '101,0,0,0,0'])(
@@ -49,6 +58,28 @@ test('grades are drawn in order until two are sure; the first sure one leads', (
       .slice(0, 2)
       .map(({ gradeId }) => gradeId),
   ).toEqual([second, fourth]);
+});
+
+test('who has too little room on typical values is not drawn, and does not lead', () => {
+  const inOrder = rank(standings, 'cheapest-that-passes').filter(({ best }) => best.status === 'pass');
+  const thin = inOrder[0]!;
+  const changed = standings.map((one) =>
+    one === thin ? { ...one, typicalReserve: 1.29 } : { ...one, typicalReserve: 2 },
+  );
+  const drawn: string[] = [];
+  const wishes = { schoolId: 'cheapest-that-passes', leastChance: 0.9, typicalReserve: 1.3 };
+  const grounds = groundsToTheFirst(changed, wishes, ({ gradeId }) => {
+    drawn.push(gradeId);
+    return chance(0.99);
+  });
+  expect(drawn).toEqual(inOrder.slice(1, 3).map(({ gradeId }) => gradeId));
+  expect(rank(changed, 'cheapest-that-passes', grounds)[0]!.gradeId).toBe(inOrder[1]!.gradeId);
+});
+
+test('chances are the cheapest grade’s matter: other schools draw nobody', () => {
+  const chanceOf = jest.fn();
+  groundsToTheFirst(standings, { schoolId: 'weakest-link', leastChance: 0.9 }, chanceOf);
+  expect(chanceOf).not.toHaveBeenCalled();
 });
 
 test('nothing is drawn when no chance is asked for', () => {

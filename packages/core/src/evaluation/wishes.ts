@@ -1,6 +1,8 @@
+import type { HouseRules } from '@anvilstone/schema';
 import type { Chance } from './chance.ts';
 import { EQUAL_WEIGHTS, MERIT_CRITERIA, type MeritWeights } from './merit.ts';
-import { findSchool, rank, type GradeStanding, type RankingGrounds } from './ranking.ts';
+import { defaultHouseRules } from '../rules/houseRules.ts';
+import { findSchool, hasRoom, rank, type GradeStanding, type RankingGrounds } from './ranking.ts';
 
 /** Chances that can be asked for, as shares. */
 export const SURENESS = [0.5, 0.8, 0.9, 0.95, 0.99] as const;
@@ -9,28 +11,46 @@ export const SURENESS = [0.5, 0.8, 0.9, 0.95, 0.99] as const;
 export interface RankingWishes {
   schoolId: string;
   weights?: MeritWeights;
+  /** Absent: whoever passes with the values as expected is sure enough. */
   leastChance?: number;
+  /** Goes with it: the reserve wanted where typical values alone speak. */
+  typicalReserve?: number;
 }
+
+/** What the workshop’s rules say of choosing. */
+export type ChoiceRules = Pick<HouseRules, 'rankingSchool' | 'leastChance' | 'typicalReserve'>;
 
 /** Wishes written as text, as in an address: `school`, `weights` (in the order of the criteria), `sure`. */
 export type WishesText = Partial<Record<'school' | 'weights' | 'sure', string>>;
 
-/** What is not usable is left aside: the usual school, equal weights, no chance asked for. */
-export function readWishes(text: WishesText, usualSchoolId?: string): RankingWishes {
+/** What is not there or not usable is as the rules have it; `sure` of 0 asks for no chance. */
+export function readWishes(text: WishesText, rules: ChoiceRules = {}): RankingWishes {
   const weights = readWeights(text.weights ?? null);
-  const leastChance = SURENESS.find((one) => one === Number(text.sure));
+  const leastChance = readLeastChance(text.sure ?? null, rules);
+  const { typicalReserve = defaultHouseRules.typicalReserve } = rules;
   return {
-    schoolId: findSchool(text.school ?? usualSchoolId).id,
+    schoolId: findSchool(text.school ?? rules.rankingSchool).id,
     ...(weights === EQUAL_WEIGHTS ? {} : { weights }),
-    ...(leastChance === undefined ? {} : { leastChance }),
+    ...(leastChance === undefined ? {} : { leastChance, typicalReserve }),
   };
+}
+
+/** As the rules have it, where nobody wishes otherwise. */
+export const usualWishes = (rules: ChoiceRules): RankingWishes => readWishes({}, rules);
+
+/** A share between 0 and 1; undefined: none is asked for. */
+export function readLeastChance(text: string | null, { leastChance }: ChoiceRules = {}): number | undefined {
+  const usual = leastChance ?? defaultHouseRules.leastChance;
+  const stated = text === null || text === '' ? usual : Number(text);
+  const wanted = stated >= 0 && stated < 1 ? stated : usual;
+  return wanted > 0 ? wanted : undefined;
 }
 
 export function wishesText({ schoolId, weights, leastChance }: RankingWishes): WishesText {
   return {
     school: schoolId,
     ...(weights ? { weights: weightsText(weights) } : {}),
-    ...(leastChance === undefined ? {} : { sure: String(leastChance) }),
+    sure: String(leastChance ?? 0),
   };
 }
 
@@ -57,22 +77,25 @@ const PLACES = 2;
  */
 export function groundsToTheFirst(
   standings: readonly GradeStanding[],
-  { schoolId, weights, leastChance }: RankingWishes,
+  { schoolId, weights, leastChance, typicalReserve }: RankingWishes,
   chanceOf: (grade: GradeStanding) => Chance | undefined,
-  sized?: RankingGrounds['sized'],
+  { sized, places = PLACES }: { sized?: RankingGrounds['sized']; places?: number } = {},
 ): RankingGrounds {
   const grounds = { ...(weights ? { weights } : {}), ...(sized ? { sized } : {}) };
-  if (leastChance === undefined) return grounds;
+  if (leastChance === undefined || schoolId !== 'cheapest-that-passes') return grounds;
   const chances = new Map<string, Chance | undefined>();
   let sure = 0;
   for (const one of rank(standings, schoolId, grounds)) {
-    if (one.best.status !== 'pass') continue;
+    if (one.best.status !== 'pass' || !hasRoom(one, typicalReserve)) continue;
     const chance = chanceOf(one);
     chances.set(chanceKey(one), chance);
     if (chance && chance.all >= leastChance) sure += 1;
-    if (sure === PLACES) break;
+    if (sure === places) break;
   }
-  return { ...grounds, confidence: { least: leastChance, chances } };
+  return {
+    ...grounds,
+    confidence: { least: leastChance, ...(typicalReserve === undefined ? {} : { typicalReserve }), chances },
+  };
 }
 
 const chanceKey = ({ gradeId, best }: GradeStanding) => `${gradeId} ${best.orientation}`;

@@ -1,5 +1,6 @@
 import type { Brief, HouseRules, Library } from '@anvilstone/schema';
-import { rank } from '../evaluation/ranking.ts';
+import { choose } from '../evaluation/choose.ts';
+import { usualWishes } from '../evaluation/wishes.ts';
 import { screen } from '../evaluation/screen.ts';
 import { InputError } from '../input/InputError.ts';
 import { machineUpgrades } from '../process/upgrades.ts';
@@ -65,7 +66,10 @@ function passing(
   rules: HouseRules,
 ): { ids: Set<string>; cheapestUsd: number | null } | undefined {
   try {
-    const ranked = rank(screen(brief, library, { rules }).grades, 'cheapest-that-passes');
+    const ranked = choose({ brief, library, rules }, screen(brief, library, { rules }).grades, {
+      wishes: { ...usualWishes(rules), schoolId: 'cheapest-that-passes' },
+      places: 1,
+    });
     const ids = ranked.filter(({ best }) => best.status === 'pass').map(({ gradeId }) => gradeId);
     return { ids: new Set(ids), cheapestUsd: ranked[0]?.best.status === 'pass' ? ranked[0].best.costUsd : null };
   } catch (error) {

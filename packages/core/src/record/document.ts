@@ -4,6 +4,7 @@ import { findAgent } from '../reference/agent.ts';
 import { completeRules } from '../rules/houseRules.ts';
 import type { Drawing } from '../drawing/drawing.ts';
 import { findSchool, rank } from '../evaluation/ranking.ts';
+import { rankedThen } from './rankedThen.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 import { heatLimitWords } from '../words/heatLimitWords.ts';
 import { formatNumber as f, formatQuantity, formatReserve } from '../units/formatQuantity.ts';
@@ -162,9 +163,9 @@ function checks(entry: EvaluationEntry, units: UnitSystem): RecordBlock[] {
   ];
 }
 
-function sensitivity({ grounds, grades, result, gradeId }: Decision, units: UnitSystem): RecordBlock[] {
+function sensitivity({ grounds, grades, result, rules, gradeId }: Decision, units: UnitSystem): RecordBlock[] {
   if (!grounds || grounds.sensitivity.length === 0) return [];
-  const leads = rank(result.grades, grounds.schoolId)[0]?.gradeId === gradeId;
+  const leads = rankedThen({ result, grounds, rules }, grounds.schoolId)[0]?.gradeId === gradeId;
   const telling = grounds.sensitivity.filter(tells);
   const idle = grounds.sensitivity.filter((one) => !tells(one)).map(({ title }) => title.toLowerCase());
   const rest: RecordBlock[] =

@@ -16,10 +16,12 @@ import type {
 import { cautionsFor } from '../cautions/index.ts';
 import { planTests } from '../bench/testPlan.ts';
 import { chanceOfMeetingAll } from '../evaluation/chance.ts';
+import { choose, chancesFor, CHOICE_DRAWS } from '../evaluation/choose.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { rank, type GradeStanding, type RankingGrounds } from '../evaluation/ranking.ts';
 import { prepareSizing, type Sized } from '../evaluation/sizing.ts';
 import { screen } from '../evaluation/screen.ts';
+import { groundsToTheFirst, usualWishes } from '../evaluation/wishes.ts';
 import { findAgent } from '../reference/agent.ts';
 import { completeRules } from '../rules/houseRules.ts';
 import { prepareSensitivity, spanOf } from '../sensitivity/index.ts';
@@ -30,8 +32,10 @@ export const MOST_KEPT = 60;
 /** Candidates that are named with their chance and with why not. */
 export const MOST_NAMED = 12;
 const MOST_INPUTS = 10;
+/** So many that come first are drawn for certain. */
+const MOST_SURE = 3;
 const SEED = 1;
-const DRAWS = 10_000;
+const DRAWS = CHOICE_DRAWS;
 
 export interface Choice {
   gradeId: string;
@@ -55,7 +59,12 @@ export interface FrozenGrounds {
  */
 export function groundsOfChoice(brief: Brief, library: Library, rules: HouseRules, choice: Choice): FrozenGrounds {
   const { grades: standings } = screen(brief, library, { rules });
-  const first = rank(standings, choice.schoolId, sizesOf(brief, library, rules, standings, choice.schoolId));
+  const wishes = { ...usualWishes(rules), schoolId: choice.schoolId };
+  const first = choose({ brief, library, rules }, standings, {
+    ...sizesOf(brief, library, rules, standings, choice.schoolId),
+    wishes,
+    places: MOST_SURE,
+  });
   const others = first.map(({ gradeId }) => gradeId).filter((id) => id !== choice.gradeId);
   const keptIds = new Set([choice.gradeId, ...others.slice(0, MOST_KEPT - 1)]);
   const grades = library.grades.filter(({ id }) => keptIds.has(id));
@@ -77,6 +86,9 @@ export function groundsOfChoice(brief: Brief, library: Library, rules: HouseRule
     result,
     grounds: {
       schoolId: choice.schoolId,
+      ...(choice.schoolId === 'cheapest-that-passes' && wishes.leastChance !== undefined
+        ? { leastChance: wishes.leastChance }
+        : {}),
       machineId: entry.machineId,
       screened: screenedOf(standings, grades.length),
       alternatives: named.map(({ gradeId }): Alternative => {
@@ -201,7 +213,9 @@ export function sensitivityOf(
   const grade = library.grades.filter(({ id }) => id === gradeId);
   const best = screen(brief, { ...library, grades: grade }, { rules }).grades[0]?.best.orientation;
   const held: Brief = best === orientation ? brief : { ...brief, asks: { ...brief.asks, orientations: [orientation] } };
-  const job = prepareSensitivity(held, library, schoolId, rules, {}, gradeId);
+  const wishes = { ...usualWishes(rules), schoolId };
+  const grounds = groundsToTheFirst(screen(held, library, { rules }).grades, wishes, chancesFor(held, library, rules));
+  const job = prepareSensitivity(held, library, schoolId, rules, grounds, gradeId);
   if (!job) return [];
   return job.inputs
     .map((_, index) => job.at(index))

@@ -5,6 +5,7 @@ export * from './document.ts';
 export * from './fieldWords.ts';
 export * from './grounds.ts';
 export * from './outlook.ts';
+export * from './rankedThen.ts';
 export * from './recompute.ts';
 export * from './seal.ts';
 export * from './whyNot.ts';

@@ -8,9 +8,12 @@ import type {
   Library,
   Outlook,
 } from '@anvilstone/schema';
+import { choose } from '../evaluation/choose.ts';
 import { ENGINE_VERSION } from '../evaluation/evaluate.ts';
-import { rank, findSchool } from '../evaluation/ranking.ts';
+import { rank, findSchool, type GradeStanding } from '../evaluation/ranking.ts';
 import { screen } from '../evaluation/screen.ts';
+import { usualWishes } from '../evaluation/wishes.ts';
+import { rankedThen } from './rankedThen.ts';
 import { gradeChanges, ruleFieldChanges } from './differences.ts';
 import { documentChanges } from './fieldWords.ts';
 
@@ -42,7 +45,9 @@ type Cause = Outlook['causes'][number];
 export function outlookOf(decision: Decision, today: Today): Outlook {
   const { brief, rules, grades, machines, agents = [], engineVersion } = decision;
   const then: World = { brief, rules, library: { grades, machines, agents } };
-  const schoolId = decision.grounds?.schoolId ?? rules.rankingSchool ?? 'cheapest-that-passes';
+  const chosenBy = decision.grounds?.schoolId ?? rules.rankingSchool ?? 'cheapest-that-passes';
+  // Sizes are not at hand here: that school is answered by the cheapest that passes as drawn.
+  const schoolId = findSchool(chosenBy).needsSizes ? 'cheapest-that-passes' : chosenBy;
   const standing = (world: World) => standingIn(world, decision, schoolId);
   const frozen = frozenStanding(decision, schoolId);
   const asComputedNow = standing(then);
@@ -89,7 +94,8 @@ export function outlookOf(decision: Decision, today: Today): Outlook {
 }
 
 /** As it was written down: no engine of today has a say in it. */
-function frozenStanding({ result, grades, gradeId, orientation }: Decision, schoolId: string): ChoiceStanding {
+function frozenStanding(decision: Decision, schoolId: string): ChoiceStanding {
+  const { result, grades, gradeId, orientation } = decision;
   const entry = result.grades
     .find((one) => one.gradeId === gradeId)
     ?.entries.find((one) => one.orientation === orientation);
@@ -98,32 +104,33 @@ function frozenStanding({ result, grades, gradeId, orientation }: Decision, scho
     reserve: entry?.minimumReserve ?? null,
     governingCheckId: entry?.governingCheckId ?? null,
     costUsd: entry?.costUsd ?? null,
-    ...leaderOf(result.grades, grades, schoolId),
+    ...named(rankedThen(decision, schoolId)[0], grades),
   };
 }
 
-function standingIn({ brief, library, rules }: World, decision: Decision, schoolId: string): ChoiceStanding {
+function standingIn(world: World, decision: Decision, schoolId: string): ChoiceStanding {
+  const { brief, library, rules } = world;
   const { grades } = screen(brief, library, { rules });
   const own = library.grades.filter(({ id }) => id === decision.gradeId);
   const held: Brief = { ...brief, asks: { ...brief.asks, orientations: [decision.orientation] } };
   const best = screen(held, { ...library, grades: own }, { rules }).grades[0]?.best;
+  const ranked =
+    decision.grounds?.leastChance === undefined
+      ? rank(grades, schoolId)
+      : choose(world, grades, { wishes: { ...usualWishes(rules), schoolId }, places: 1 });
   return {
     status: best?.status ?? 'gone',
     reserve: best?.minimumReserve ?? null,
     governingCheckId: best?.governingCheckId ?? null,
     costUsd: best?.costUsd ?? null,
-    ...leaderOf(grades, library.grades, schoolId),
+    ...named(ranked[0], library.grades),
   };
 }
 
-function leaderOf(
-  standings: Parameters<typeof rank>[0],
+function named(
+  first: GradeStanding | undefined,
   grades: readonly Grade[],
-  schoolId: string,
 ): Pick<ChoiceStanding, 'leaderId' | 'leaderName'> {
-  // Sizes are not at hand here: that school is answered by the cheapest that passes as drawn.
-  const school = findSchool(schoolId).needsSizes ? 'cheapest-that-passes' : schoolId;
-  const [first] = rank(standings, school);
   if (first?.best.status !== 'pass') return { leaderId: null, leaderName: null };
   return { leaderId: first.gradeId, leaderName: grades.find(({ id }) => id === first.gradeId)?.name ?? first.gradeId };
 }

@@ -3,6 +3,7 @@ import { validator } from '@anvilstone/schema/validate';
 import { drawingSvg } from '../drawing/index.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { lampArm, sampleLibrary } from '../sample/index.ts';
+import { CHOICE_DRAWS } from '../evaluation/choose.ts';
 import {
   checkDecisionFile,
   checkSeal,
@@ -46,7 +47,7 @@ describe('what is frozen', () => {
     for (const { gradeId, entries } of asa.result.grades) {
       const chanced = entries.filter(({ chance }) => chance !== undefined);
       expect(chanced).toHaveLength(named.has(gradeId) ? 1 : 0);
-      for (const { chance } of chanced) if (chance) expect(chance).toMatchObject({ seed: 1, draws: 10_000 });
+      for (const { chance } of chanced) if (chance) expect(chance).toMatchObject({ seed: 1, draws: CHOICE_DRAWS });
     }
   });
   test('every grade that was looked at is counted once', () => {
@@ -255,7 +256,7 @@ describe('what it would be today', () => {
       after: null,
     });
     const cheap: Grade = {
-      ...library.grades.find(({ id }) => id === 'ne-petg')!,
+      ...library.grades.find(({ id }) => id === 'ne-abs')!,
       id: 'new',
       name: 'New',
       pricePerKgUsd: 1,

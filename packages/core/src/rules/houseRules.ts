@@ -28,6 +28,8 @@ export const defaultHouseRules: CompleteRules = {
   sterilisationCycles: 10,
   warpLimit: 4,
   minimumDryingH: 4,
+  leastChance: 0.9,
+  typicalReserve: 1.3,
   rankingSchool: 'cheapest-that-passes',
 };
 

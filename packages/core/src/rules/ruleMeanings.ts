@@ -202,6 +202,20 @@ export const ruleMeanings: readonly RuleMeaning[] = [
     'Left empty, each machine’s own rate counts.',
   ),
   rule(
+    'leastChance',
+    'Choosing',
+    'Probability the first must have',
+    { unit: 'share' },
+    'The cheapest grade that only just passes fails in every other print. 0 asks for none.',
+  ),
+  rule(
+    'typicalReserve',
+    'Choosing',
+    'Reserve the first must have on typical values',
+    { unit: '' },
+    'Where only the family speaks for a grade, its own value may well be a quarter lower.',
+  ),
+  rule(
     'rankingSchool',
     'Choosing',
     'Shortlist ordered by',

@@ -1,4 +1,13 @@
-import { findCheck, formatReserve, rank, screen, type GradeStanding, type Screening } from '@anvilstone/core';
+import {
+  choose,
+  findCheck,
+  findSchool,
+  formatReserve,
+  screen,
+  usualWishes,
+  type GradeStanding,
+  type Screening,
+} from '@anvilstone/core';
 import type { Brief, EvidenceImpact, Grade, HouseRules, Library, StandingSummary } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { houseRulesInForce } from '../houseRules/repository.ts';
@@ -37,12 +46,24 @@ function beforeAndAfter(brief: Brief, library: Library, changed: Grade, rules: H
   const now = screen(brief, library, { rules });
   const [own] = screen(brief, { ...library, grades: [changed] }, { rules }).grades;
   const then = now.grades.map((one) => (one.gradeId === changed.id && own ? own : one));
-  return [standingOf(now.grades, changed.id, rules), standingOf(then, changed.id, rules)];
+  const changedLibrary = {
+    ...library,
+    grades: library.grades.map((one) => (one.id === changed.id ? changed : one)),
+  };
+  return [
+    standingOf({ brief, library, rules }, now.grades, changed.id),
+    standingOf({ brief, library: changedLibrary, rules }, then, changed.id),
+  ];
 }
 
-function standingOf(grades: Screening['grades'], gradeId: string, rules: HouseRules): Standing {
-  const school = rules.rankingSchool === 'lightest-when-sized' ? undefined : rules.rankingSchool;
-  const [first] = rank(grades, school ?? 'cheapest-that-passes');
+function standingOf(
+  world: { brief: Brief; library: Library; rules: HouseRules },
+  grades: Screening['grades'],
+  gradeId: string,
+): Standing {
+  const usual = usualWishes(world.rules);
+  const schoolId = findSchool(usual.schoolId).needsSizes ? 'cheapest-that-passes' : usual.schoolId;
+  const [first] = choose(world, grades, { wishes: { ...usual, schoolId }, places: 1 });
   const count = (status: string) => grades.filter(({ best }) => best.status === status).length;
   return {
     own: grades.find((one) => one.gradeId === gradeId),

@@ -1,14 +1,12 @@
 import {
-  chanceOfMeetingAll,
+  chancesFor,
+  choose,
   compareFinalists,
   evaluate,
   findSchool,
-  groundsToTheFirst,
   InputError,
   prepareSizing,
-  rank,
   readWishes,
-  type GradeStanding,
   type UnitSystem,
 } from '@anvilstone/core';
 import type { Knex } from 'knex';
@@ -43,15 +41,14 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
           const value = textOf(query, name);
           return value === undefined ? {} : { [name]: value };
         };
-        const wishes = readWishes({ ...text('school'), ...text('weights'), ...text('sure') }, rules.rankingSchool);
+        const wishes = readWishes({ ...text('school'), ...text('weights'), ...text('sure') }, rules);
         const school = findSchool(wishes.schoolId);
         const { grades } = evaluate(brief, library, { rules });
         const gradeOf = new Map(library.grades.map((grade) => [grade.id, grade]));
-        const chanceOf = ({ gradeId, best }: GradeStanding) =>
-          chanceOfMeetingAll(brief, library, gradeOf.get(gradeId)!, best.orientation, { rules, draws: 4000 });
+        const chanceOf = chancesFor(brief, library, rules);
         const sizing = school.needsSizes ? prepareSizing(brief, library, rules) : undefined;
         const sized = sizing && new Map(library.grades.map((grade) => [grade.id, sizing.size(grade)]));
-        const ranked = rank(grades, school.id, groundsToTheFirst(grades, wishes, chanceOf, sized));
+        const ranked = choose({ brief, library, rules }, grades, { wishes, ...(sized ? { sized } : {}) });
         const leader = ranked[0];
         const first = grades.find(({ gradeId }) => gradeId === leader?.gradeId);
         const body = await comparisonPdf(brief, comparison, library, rules, {

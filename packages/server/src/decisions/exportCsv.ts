@@ -1,4 +1,5 @@
-import { findCheck, rank } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core';
+import { rankedThen } from '@anvilstone/core/record';
 import type { Decision } from '@anvilstone/schema';
 import Papa from 'papaparse';
 
@@ -22,7 +23,7 @@ export function decisionCsv(decision: Decision): string {
     'proof test of every part',
   ];
   const titles = checkIds.map((id) => `reserve: ${findCheck(id)?.title ?? id}`);
-  const rows = rank(decision.result.grades, 'cheapest-that-passes').map(({ gradeId, best }) => {
+  const rows = rankedThen(decision, 'cheapest-that-passes').map(({ gradeId, best }) => {
     const grade = names.get(gradeId);
     const governing =
       best.governingCheckId === null ? '' : (findCheck(best.governingCheckId)?.title ?? best.governingCheckId);

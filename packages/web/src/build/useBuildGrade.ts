@@ -21,7 +21,7 @@ export interface BuildGrade {
 export function useBuildGrade(): BuildGrade {
   const { brief, library } = useBench();
   const [search, set] = useAddress();
-  const wishes = useWishes(library.rules.rankingSchool);
+  const wishes = useWishes(library.rules);
   const ask = useCallback((engine: Remote<Engine>) => engine.rankingBy(brief, wishes), [brief, wishes]);
   const { value: ranked } = useComputed(library, ask);
   const wanted = search.get('grade');

@@ -28,7 +28,7 @@ import { useFinalists } from './useFinalists.ts';
 /** Which of these few: everything about them side by side, what the dearer one buys, and what would change the answer. */
 export function CompareStage() {
   const { brief, library, partId, standing } = useBench();
-  const wishes = useWishes(library.rules.rankingSchool);
+  const wishes = useWishes(library.rules);
   const { ids, choose } = useFinalists(wishes);
   const saving = useAppSelector((state) => state.draft.saving.state);
   const units = useAppSelector((state) => state.settings.units);

@@ -9,7 +9,7 @@ const gradesIn = (where: string) => new URLSearchParams(where.split('?')[1]).get
 test('without a choice the leaders of the schools are there', async () => {
   openApp(COMPARE);
   await waitFor(() => expect(screen.getAllByRole('button', { name: /^Remove / }).length).toBeGreaterThan(1));
-  expect(bases()[0]).toBe('Nine Elms PETG Trade');
+  expect(bases()[0]).toBe('Tarrowmill PETG Clearway');
 });
 
 test('finalists are added, made the base and removed; two are the fewest, five the most', async () => {

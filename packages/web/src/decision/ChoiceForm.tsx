@@ -18,6 +18,7 @@ import { Reserve, statusWord } from '../ui/Reserve.tsx';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { useSay } from '../ui/useSay.ts';
+import { useWishes } from '../shortlist/useWishes.ts';
 
 /** Pick, reasons, open risks, freeze. What the calculation itself cannot vouch for is offered as open risks. */
 export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
@@ -29,10 +30,13 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const [risks, setRisks] = useState('');
   const [limits, setLimits] = useState('');
   const [decidedBy, setDecidedBy] = useState(useOwnName());
-  const wantedSchool = search.get('school') ?? library.rules.rankingSchool;
+  const wishes = useWishes(library.rules);
   // Sizes are not worked out here: that school is answered by the cheapest that passes as drawn.
-  const school = findSchool(wantedSchool).needsSizes ? findSchool('cheapest-that-passes') : findSchool(wantedSchool);
-  const askRanking = useCallback((engine: Remote<Engine>) => engine.ranking(brief, school.id), [brief, school]);
+  const school = findSchool(findSchool(wishes.schoolId).needsSizes ? 'cheapest-that-passes' : wishes.schoolId);
+  const askRanking = useCallback(
+    (engine: Remote<Engine>) => engine.rankingBy(brief, { ...wishes, schoolId: school.id }),
+    [brief, wishes, school],
+  );
   const ranked = useComputed(library, askRanking).value ?? [];
   const wanted = search.get('grade');
   const gradeId = (ranked.find((one) => one.gradeId === wanted) ?? ranked[0])?.gradeId;

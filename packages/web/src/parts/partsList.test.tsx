@@ -25,7 +25,7 @@ describe('the parts', () => {
       expect(textOf(row.querySelector('th')!)).toContain(sampleParts[i]!.brief.title);
       expect(textOf(row)).toMatch(/\d\.\d\d/);
     });
-    expect(textOf(rows[0]!)).toContain('Nine Elms PETG Trade, XZ');
+    expect(textOf(rows[0]!)).toContain('Tarrowmill PETG Clearway, XZ');
   });
   test('one whose failure could hurt someone says what that takes', () => {
     const hurting = sampleParts.filter(({ brief }) => brief.failureCouldHurt === 'yes').length;

@@ -2,6 +2,7 @@ import { mapAxes } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
+import type { SetAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { Choice } from '../ui/fields.tsx';
@@ -31,7 +32,7 @@ export function MapView({
   xId: string | undefined;
   yId: string | undefined;
   pinnedIds: readonly string[];
-  onAxes: (change: { x?: string; y?: string }) => void;
+  onAxes: SetAddress;
   onOpen: (gradeId: string) => void;
   onPin: (gradeIds: readonly string[]) => void;
 }) {
@@ -65,7 +66,11 @@ export function MapView({
           <div className="w-52">
             <Choice label="To the right" value={x} options={options} onChange={(id) => onAxes({ x: id })} />
           </div>
-          <Button look="quiet" onClick={() => onAxes({ x: y, y: x })}>
+          {/* Of what was asked for last: the map may not have been drawn since. */}
+          <Button
+            look="quiet"
+            onClick={() => onAxes((newest) => ({ x: newest.get('y') ?? y, y: newest.get('x') ?? x }))}
+          >
             Swap
           </Button>
           <p className="grow pb-1 text-right text-xs text-quiet">

@@ -50,9 +50,9 @@ function compareSearch(wishes: RankingWishes, finalists: readonly string[]): str
 /** What survives, what is first, and why. Everything that is set here lives in the address, so a view can be sent. */
 export function ShortlistStage() {
   const { brief, standing, library, partId } = useBench();
-  const [address, set] = useShortlistAddress(library.rules.rankingSchool);
+  const [address, set] = useShortlistAddress(library.rules);
   const { school, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
-  const wishes = useWishes(library.rules.rankingSchool);
+  const wishes = useWishes(library.rules);
   const say = useSay();
   const pinned = pinnedIds.join(',');
   const [weights, drag] = useDraggedWeights(
@@ -68,7 +68,8 @@ export function ShortlistStage() {
   // Only where the order shows it is every portion of sizes worth a new one; else who leads is told at the end.
   const sizedSoFar =
     school.needsSizes || previousSchoolId === 'lightest-when-sized' ? sizes.rows.length : Number(sizes.done);
-  const sure = useAllChances(brief, library, leastChance !== undefined);
+  const sure = useAllChances(brief, library, leastChance !== undefined && school.id === 'cheapest-that-passes');
+  const shares = [...new Set([...SURENESS, ...(leastChance === undefined ? [] : [leastChance])])].sort();
 
   const ask = useCallback(
     (engine: Remote<Engine>) =>
@@ -82,11 +83,11 @@ export function ShortlistStage() {
           ...(sort === null ? {} : { sortBy: sort.by, descending: sort.descending }),
           ...(previousSchoolId === undefined ? {} : { comparedWith: previousSchoolId }),
         },
-        { schoolId: school.id, weights, ...(leastChance === undefined ? {} : { leastChance }) },
+        { ...wishes, schoolId: school.id, weights },
       ),
     // Asked again when more grades have been sized or made sure of.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
-    [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, leastChance, sizedSoFar, sure.done],
+    [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, wishes, sizedSoFar, sure.done],
   );
   const pin = useCallback(
     (id: string) =>
@@ -145,10 +146,10 @@ export function ShortlistStage() {
           <div className="w-32">
             <Choice
               label="As sure as"
-              value={leastChance === undefined ? '' : String(leastChance)}
+              value={String(leastChance ?? 0)}
               options={[
-                { value: '', label: 'expected' },
-                ...SURENESS.map((share) => ({ value: String(share), label: `${100 * share} %` })),
+                { value: '0', label: 'expected' },
+                ...shares.map((share) => ({ value: String(share), label: `${100 * share} %` })),
               ]}
               onChange={(share) => set({ sure: share })}
             />
@@ -171,7 +172,9 @@ export function ShortlistStage() {
         </Link>
         <SavedViews partId={partId} stage="shortlist" />
       </div>
-      {leastChance !== undefined && <SurenessProgress progress={sure} leastChance={leastChance} />}
+      {leastChance !== undefined && school.id === 'cheapest-that-passes' && (
+        <SurenessProgress progress={sure} leastChance={leastChance} typicalReserve={wishes.typicalReserve} />
+      )}
       {standing.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">
           These reserves are of the last usable brief: {standing.message}

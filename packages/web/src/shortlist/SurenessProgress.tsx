@@ -3,13 +3,22 @@ import { Progress } from '../ui/Progress.tsx';
 import type { ChancesProgress } from './useAllChances.ts';
 
 /** How far the draws for the asked confidence are; a grade whose chance is not known yet does not count as sure. */
-export function SurenessProgress({ progress, leastChance }: { progress: ChancesProgress; leastChance: number }) {
+export function SurenessProgress({
+  progress,
+  leastChance,
+  typicalReserve,
+}: {
+  progress: ChancesProgress;
+  leastChance: number;
+  typicalReserve: number | undefined;
+}) {
   const { done, of, stopped, onStopped } = progress;
   if (of > 0 && done >= of)
     return (
       <p className="mb-2 text-sm text-quiet">
-        Grades that meet every check in at least {100 * leastChance} % of the draws come first; the others that pass
-        follow.
+        First come grades that meet every check in at least {100 * leastChance} % of the draws
+        {typicalReserve === undefined ? '' : `, with ${typicalReserve} in reserve on typical values`}; the others that
+        pass follow.
       </p>
     );
   return (

@@ -1,7 +1,8 @@
+import type { ChoiceRules } from '@anvilstone/core';
 import { readShortlistAddress } from './shortlistAddress.ts';
 import { percent } from './percent.ts';
 
-const read = (address: string, usual?: string) => readShortlistAddress(new URLSearchParams(address), usual);
+const read = (address: string, rules?: ChoiceRules) => readShortlistAddress(new URLSearchParams(address), rules);
 
 test('an empty address is the usual view, by the house’s school', () => {
   expect(read('')).toMatchObject({
@@ -13,10 +14,12 @@ test('an empty address is the usual view, by the house’s school', () => {
     pinnedIds: [],
     openId: null,
     massG: undefined,
-    leastChance: undefined,
+    leastChance: 0.9,
   });
   expect(read('').school.id).toBe('cheapest-that-passes');
-  expect(read('', 'weakest-link').school.id).toBe('weakest-link');
+  expect(read('', { rankingSchool: 'weakest-link' }).school.id).toBe('weakest-link');
+  expect(read('', { leastChance: 0.5 }).leastChance).toBe(0.5);
+  expect(read('sure=0').leastChance).toBeUndefined();
 });
 
 test('everything that is set is read back', () => {
@@ -38,9 +41,9 @@ test('everything that is set is read back', () => {
 });
 
 test('what makes no sense is as if it were not there', () => {
-  expect(read('view=upside-down&sure=0.123&mass=-5&group=nothing&pin=,,')).toMatchObject({
+  expect(read('view=upside-down&sure=7&mass=-5&group=nothing&pin=,,')).toMatchObject({
     view: 'drawn',
-    leastChance: undefined,
+    leastChance: 0.9,
     massG: undefined,
     groupBy: 'none',
     pinnedIds: [],

@@ -1,8 +1,9 @@
 import {
   findSchool,
   GROUPINGS,
+  readLeastChance,
   readWeights,
-  SURENESS,
+  type ChoiceRules,
   type Grouping,
   type MeritWeights,
   type RankingSchool,
@@ -36,23 +37,22 @@ export interface ShortlistAddress {
   massG: number | undefined;
 }
 
-export function useShortlistAddress(usualSchoolId: string | undefined): [ShortlistAddress, SetAddress] {
+export function useShortlistAddress(rules: ChoiceRules): [ShortlistAddress, SetAddress] {
   const [search, set] = useAddress();
-  const address = useMemo(() => readShortlistAddress(search, usualSchoolId), [search, usualSchoolId]);
+  const address = useMemo(() => readShortlistAddress(search, rules), [search, rules]);
   return [address, set];
 }
 
-export function readShortlistAddress(search: URLSearchParams, usualSchoolId?: string): ShortlistAddress {
+export function readShortlistAddress(search: URLSearchParams, rules: ChoiceRules = {}): ShortlistAddress {
   const sortBy = search.get('sort');
-  const sure = Number(search.get('sure'));
   const massG = Number(search.get('mass'));
   const was = search.get('was');
   return {
     view: VIEWS.find((one) => one === search.get('view')) ?? 'drawn',
-    school: findSchool(search.get('school') ?? usualSchoolId),
+    school: findSchool(search.get('school') ?? rules.rankingSchool),
     previousSchoolId: was === null ? undefined : findSchool(was).id,
     weights: readWeights(search.get('weights')),
-    leastChance: SURENESS.find((one) => one === sure),
+    leastChance: readLeastChance(search.get('sure'), rules),
     groupBy: GROUPINGS.find((one) => one === search.get('group')) ?? 'none',
     sort: sortBy === null ? null : { by: sortBy, descending: search.get('falling') !== null },
     find: search.get('find') ?? '',

@@ -2,6 +2,7 @@ import {
   angleChart,
   arrange,
   choiceSentences,
+  choose,
   compareFillings,
   compareFinalists,
   compareFoams,
@@ -22,6 +23,7 @@ import {
   reserveOverTemperature,
   screen,
   tiltSweep,
+  usualWishes,
   type ArrangeRequest,
   type Chance,
   type Comparison,
@@ -80,13 +82,20 @@ export interface ProposedFor<T> {
 }
 export type ProposedTest = Omit<TestProposal, 'method'> & { methodId: string };
 
+/** As the rules have it; a school that reads sizes is answered here by the cheapest that passes as drawn. */
+function usualChoice(rules: HouseRules): RankingWishes {
+  const usual = usualWishes(rules);
+  return findSchool(usual.schoolId).needsSizes ? { ...usual, schoolId: 'cheapest-that-passes' } : usual;
+}
+
 const engine = {
   setWorkshop(value: Workshop): void {
     setTheWorkshop(value);
   },
   standing(brief: Brief): Standing {
     const { checkIds, funnel, grades } = screened(brief);
-    const leaders = rank(grades, 'cheapest-that-passes').slice(0, LEADERS);
+    const wishes = usualChoice(theWorkshop().rules);
+    const leaders = rank(grades, wishes.schoolId, groundsOfChoice(brief, wishes, LEADERS)).slice(0, LEADERS);
     return {
       checkIds,
       funnel,
@@ -100,6 +109,8 @@ const engine = {
   shortlist(brief: Brief, request: ArrangeRequest, wishes: RankingWishes): Shortlist {
     const screening = screened(brief);
     const about = new Map(theWorkshop().grades.map((grade) => [grade.id, grade]));
+    // Who leads is told at once; the rest of the chances come in portions.
+    groundsOfChoice(brief, { ...wishes, schoolId: 'cheapest-that-passes' });
     const grounds = groundsFor(brief, wishes);
     return {
       checkIds: screening.checkIds,
@@ -116,14 +127,17 @@ const engine = {
   },
   /** Which parts' answers a set of rules would move: who leads now and then. */
   impact(parts: readonly { partId: string; brief: Brief }[], rules: HouseRules): PartImpact[] {
-    const leader = (screening: Screening): Leader => ({
-      first: rank(screening.grades, 'cheapest-that-passes')[0],
-      counts: countsOf(screening.grades),
-    });
+    const leader = (screening: Screening, brief: Brief, held: HouseRules): Leader => {
+      const world = { brief, library: theWorkshop(), rules: held };
+      return {
+        first: choose(world, screening.grades, { wishes: usualChoice(held), places: 1 })[0],
+        counts: countsOf(screening.grades),
+      };
+    };
     return parts.map(({ partId, brief }) => ({
       partId,
-      now: leader(screened(brief)),
-      then: leader(screen(brief, theWorkshop(), { rules })),
+      now: leader(screened(brief), brief, theWorkshop().rules),
+      then: leader(screen(brief, theWorkshop(), { rules }), brief, rules),
     }));
   },
   /** Some grades at the smallest size that passes; undefined: this part has no dimension that may grow by itself. */
@@ -152,9 +166,10 @@ const engine = {
   /** Whoever comes first in a school, each once, the first school's first; filled up in its order to two. */
   schoolLeaders(brief: Brief, wishes: RankingWishes): string[] {
     const { grades } = screened(brief);
-    const leaders = leadersOf(grades, 'cheapest-that-passes', groundsFor(brief, wishes));
+    const grounds = groundsOfChoice(brief, { ...wishes, schoolId: 'cheapest-that-passes' });
+    const leaders = leadersOf(grades, 'cheapest-that-passes', grounds);
     const ids = new Set(leaders.flatMap(({ first }) => (first ? [first.gradeId] : [])));
-    for (const { gradeId, best } of rank(grades, 'cheapest-that-passes'))
+    for (const { gradeId, best } of rank(grades, 'cheapest-that-passes', grounds))
       if (ids.size < 2 && (best.status === 'pass' || ids.size === 1)) ids.add(gradeId);
     return [...ids];
   },

@@ -1,5 +1,6 @@
 import {
   chanceOfMeetingAll,
+  CHOICE_DRAWS,
   groundsToTheFirst,
   prepareSensitivity,
   prepareSizing,
@@ -33,9 +34,6 @@ export const sizing = keepingOne((brief): { job: SizingJob | undefined; sized: M
 /** Chances worked out so far, by “grade orientation”; undefined: a check is not known. */
 const chancesOf = keepingOne(() => new Map<string, Chance | undefined>());
 
-/** Enough to tell 90 from 92 %: the interval is shown with it. */
-const DRAWS = 4000;
-
 export function chanceOf(brief: Brief, gradeAndWay: string): Chance | undefined {
   const known = chancesOf(brief);
   if (known.has(gradeAndWay)) return known.get(gradeAndWay);
@@ -45,24 +43,35 @@ export function chanceOf(brief: Brief, gradeAndWay: string): Chance | undefined 
     grade &&
     chanceOfMeetingAll(brief, theWorkshop(), grade, orientation as BuildOrientation, {
       rules: theWorkshop().rules,
-      draws: DRAWS,
+      draws: CHOICE_DRAWS,
     });
   known.set(gradeAndWay, chance);
   return chance;
 }
 
-export function groundsFor(brief: Brief, { weights, leastChance }: RankingWishes): RankingGrounds {
+export function groundsFor(brief: Brief, { weights, leastChance, typicalReserve }: RankingWishes): RankingGrounds {
   return {
     sized: sizing(brief).sized,
     ...(weights ? { weights } : {}),
-    ...(leastChance === undefined ? {} : { confidence: { least: leastChance, chances: chancesOf(brief) } }),
+    ...(leastChance === undefined
+      ? {}
+      : {
+          confidence: {
+            least: leastChance,
+            ...(typicalReserve === undefined ? {} : { typicalReserve }),
+            chances: chancesOf(brief),
+          },
+        }),
   };
 }
 
 /** Grounds on which it can be said who leads, with the chances that takes. */
-export function groundsOfChoice(brief: Brief, wishes: RankingWishes): RankingGrounds {
+export function groundsOfChoice(brief: Brief, wishes: RankingWishes, places?: number): RankingGrounds {
   const chance = ({ gradeId, best }: GradeStanding) => chanceOf(brief, `${gradeId} ${best.orientation}`);
-  return groundsToTheFirst(screened(brief).grades, wishes, chance, sizing(brief).sized);
+  return groundsToTheFirst(screened(brief).grades, wishes, chance, {
+    sized: sizing(brief).sized,
+    ...(places === undefined ? {} : { places }),
+  });
 }
 
 /** Sensitivities of one brief under one set of wishes; undefined: nobody leads. */
