@@ -295,9 +295,9 @@ export function plainChecks(
   });
   const hot = (checkId: string, requiredC: number, longestH: number) => {
     const { fadesC, agesC } = limits(longestH);
-    const there =
-      agesC < fadesC || fadesC >= requiredC ? Infinity : smallestWhenHot(brief, orientation, m, requiredC, longestH);
-    checks.push({ checkId, reserve: there < 1 ? there : rises(Math.min(agesC, fadesC), requiredC) });
+    const there = fadesC >= requiredC ? Infinity : smallestWhenHot(brief, orientation, m, requiredC, longestH);
+    const reserve = there < 1 ? Math.min(there, rises(agesC, requiredC)) : rises(Math.min(agesC, fadesC), requiredC);
+    checks.push({ checkId, reserve });
   };
   if (heat?.steadyC !== undefined) hot('heat-steady', heat.steadyC, heat.steadyH ?? Infinity);
   if (heat?.peak) hot('heat-peak', heat.peak.temperatureC, heat.peak.durationH);

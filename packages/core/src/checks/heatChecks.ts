@@ -3,7 +3,7 @@ import type { Working } from '../working/Working.ts';
 import type { Check, CheckContext, HeatLimit } from './check.ts';
 import { known, unknown } from './outcome.ts';
 import { hotLoads } from './heatAsks.ts';
-import { ownHeatLimit, smallestReserve, TOLERANCE_K } from './ownHeatLimit.ts';
+import { ownHeatLimit, smallestReserve, TOLERANCE_K, type SmallestReserve } from './ownHeatLimit.ts';
 import { LEAST_RISE_K, temperatureReserve } from './temperatureReserve.ts';
 
 function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check {
@@ -23,18 +23,20 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
       const limit = ownHeatLimit(context, longestH);
       if ('gaps' in limit) return unknown('°C', limit.gaps);
       const capacity = limit.limitC;
-      const aged = limit.governs === 'ageing';
       // Short of the required temperature the loads say more than degrees do: how much of them is still carried there.
-      const there = limit.limitC >= requiredC || aged ? CARRIES_ALL : smallestReserve(context, requiredC, longestH);
+      const there = limit.fadesC >= requiredC ? CARRIES_ALL : smallestReserve(context, requiredC, longestH);
       if ('gaps' in there) return unknown('°C', there.gaps);
-      const reserve = there.reserve < 1 ? there.reserve : temperatureReserve(capacity, requiredC);
-      const { first, loadCaseId, evidence } = limit.decides();
+      // Where air ages it too, the shorter of both counts: else more load could hide behind ageing.
+      const aged = temperatureReserve(limit.ageingC, requiredC);
+      const byLoads = there.reserve < Math.min(1, aged);
+      const reserve = byLoads ? there.reserve : there.reserve < 1 ? aged : temperatureReserve(capacity, requiredC);
+      const governs = byLoads && limit.governs === 'ageing' ? 'load' : limit.governs;
+      const { first, loadCaseId, evidence } = governs === limit.governs ? limit.decides() : there;
       if (working) {
         showLimit(working, context, limit, first);
-        const expression =
-          there.reserve < 1
-            ? `${there.first.toLowerCase()} at ${f(requiredC)} °C`
-            : `1 + (${f(capacity)} − ${f(requiredC)}) / max(${LEAST_RISE_K}, ${f(requiredC)} − 23)`;
+        const expression = byLoads
+          ? `${there.first.toLowerCase()} at ${f(requiredC)} °C`
+          : `1 + (${f(capacity)} − ${f(requiredC)}) / max(${LEAST_RISE_K}, ${f(requiredC)} − 23)`;
         working.add('', 'How the reserve is counted', expression, '');
       }
       return known({
@@ -43,7 +45,7 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
         unit: '°C',
         reserve,
         evidence,
-        reason: GOVERNS[limit.governs](first),
+        reason: GOVERNS[governs](first),
         loadCaseId,
       });
     },
@@ -57,7 +59,7 @@ const GOVERNS = {
   ageing: () => 'Air ages it first',
 } as const;
 
-const CARRIES_ALL = { reserve: Infinity, first: '' };
+const CARRIES_ALL: SmallestReserve = { reserve: Infinity, first: '', loadCaseId: '', evidence: 'A' };
 
 function showLimit(working: Working, { part, material }: CheckContext, limit: HeatLimit, first: string): void {
   const loads = hotLoads(part.loads).map(({ loadCase }) => loadCase.name);
