@@ -80,6 +80,13 @@ export const claim = record(
   {
     kind: vocabulary(CLAIM_KINDS, 'What the statement is about'),
     statement: shortText('What is claimed, for example V-0, or suited to dry food'),
+    value: Type.Optional(
+      Type.Number({
+        minimum: 0,
+        maximum: 1e9,
+        description: 'Its number, where it has one, in the unit of the standard',
+      }),
+    ),
     standard: Type.Optional(Type.String({ minLength: 1, maxLength: 80, description: 'Standard it was tested to' })),
     scope: vocabulary(CLAIM_SCOPES, 'What was tested'),
     thicknessMm: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 100, description: 'Tested thickness, mm' })),

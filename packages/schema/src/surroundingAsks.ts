@@ -78,10 +78,25 @@ export const surroundingAsks = {
   outdoors: Type.Optional(outdoorsAsk),
   electrostatic: Type.Optional(electrostaticAsk),
   insulation: Type.Optional(insulationAsk),
-  flameClass: Type.Optional(vocabulary(FLAME_ASKS, 'Flame class after UL 94, at its thinnest wall')),
+  flameClass: Type.Optional(vocabulary(FLAME_ASKS, 'Flame class after UL 94')),
+  flameThicknessMm: Type.Optional(
+    Type.Number({
+      exclusiveMinimum: 0,
+      maximum: 100,
+      description: 'Thickness that the flame class has to be rated at, mm; absent = its thinnest wall',
+    }),
+  ),
   oxygenIndexPct: Type.Optional(Type.Number({ minimum: 15, maximum: 90, description: 'Least oxygen index, %' })),
   smokeStandard: Type.Optional(
     Type.String({ minLength: 1, maxLength: 80, description: 'Standard its smoke has to meet' }),
+  ),
+  smokeAtMost: Type.Optional(
+    Type.Number({
+      exclusiveMinimum: 0,
+      maximum: 10000,
+      description:
+        'Most smoke that the standard may find, in its own unit, such as a specific optical density; absent = any result',
+    }),
   ),
   food: Type.Optional(vocabulary(['dry', 'wet-or-fatty'] as const, 'Food it touches')),
   skin: Type.Optional(vocabulary(['brief', 'lasting'] as const, 'Skin it touches: minutes, or hours a day')),

@@ -115,7 +115,8 @@ function table(result: EvaluationResult, { brief, library, rules }: Job): string
   const lines = choose({ brief, library, rules }, result.grades).map(({ gradeId, best }) => {
     const governing =
       best.governingCheckId === null ? '' : (findCheck(best.governingCheckId)?.title ?? best.governingCheckId);
-    const reserve = best.minimumReserve === null ? 'unknown' : formatReserve(best.minimumReserve);
+    const reserve =
+      best.minimumReserve === null ? (best.status === 'fail' ? '' : 'unknown') : formatReserve(best.minimumReserve);
     const cost = best.costUsd === null ? 'unknown' : `${best.costUsd.toFixed(2)} USD`;
     return [
       best.status.padEnd(8),

@@ -1,6 +1,6 @@
 import type { Brief, EvaluationEntry, Grade, HouseRules, Library, Machine, PartGeometry } from '@anvilstone/schema';
 import { contextFor, materialFor } from '../evaluation/context.ts';
-import { evaluateGrade, prepareJob, type EvaluationJob } from '../evaluation/evaluate.ts';
+import { evaluateGrade, prepareJob, smallestReserveOf, type EvaluationJob } from '../evaluation/evaluate.ts';
 import { otherMaterialFill, type Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import type { Material } from '../materials/material.ts';
@@ -123,7 +123,7 @@ function splitOf(
     return { split, entry: evaluateGrade(split, priced).best };
   });
   const worst = tries.reduce((least, one) =>
-    (one.entry.minimumReserve ?? 0) < (least.entry.minimumReserve ?? 0) ? one : least,
+    (smallestReserveOf(one.entry) ?? 0) < (smallestReserveOf(least.entry) ?? 0) ? one : least,
   );
   const { entry } = worst;
   const bond = skinBond(contextFor(worst.split.prepared, skin, entry.orientation), core, skinMm);

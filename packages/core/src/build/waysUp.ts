@@ -142,7 +142,11 @@ function lowest({ entry }: WayUp, among: ReadonlySet<string>): { checkId: string
 
 const titleOf = (checkId: string | null) => (findCheck(checkId ?? '')?.title ?? 'what is unknown').toLowerCase();
 const reserveOf = ({ entry }: WayUp) =>
-  entry.minimumReserve === null ? 'no known reserve' : formatReserve(entry.minimumReserve);
+  entry.minimumReserve === null
+    ? entry.status === 'fail'
+      ? 'fails'
+      : 'no known reserve'
+    : formatReserve(entry.minimumReserve);
 
 function reasonOf(ranked: readonly WayUp[], ways: readonly WayUp[], differing: ReadonlySet<string>): string {
   const [best, ...others] = ranked as [WayUp, ...WayUp[]];

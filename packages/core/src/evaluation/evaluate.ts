@@ -114,7 +114,7 @@ function entryOf(
     orientation: context.orientation,
     machineId: context.fit?.machine.id ?? null,
     status,
-    minimumReserve: governing?.reserve ?? null,
+    minimumReserve: toldReserve(status, governing?.reserve ?? null),
     governingCheckId: governingCheckId(results, status, governing),
     massG: context.massG,
     costUsd: context.cost?.totalUsd ?? null,
@@ -123,6 +123,21 @@ function entryOf(
     ...('gaps' in limit ? {} : { ownHeatLimitBy: limit.governs }),
     checks: results,
   };
+}
+
+/**
+ * The number that is told of a whole grade. Of one that fails or is not known for want of a number no other check’s number is told: it
+ * would read as if there were reserve.
+ */
+const toldReserve = (status: EvaluationEntry['status'], smallest: number | null): number | null =>
+  status === 'pass' || (smallest !== null && smallest < 1) ? smallest : null;
+
+/** The smallest reserve of an entry's checks, whatever else stands in its way; null: none has a number. */
+export function smallestReserveOf({ checks }: Pick<EvaluationEntry, 'checks'>): number | null {
+  let smallest: number | null = null;
+  for (const { reserve } of checks)
+    if (reserve !== null && (smallest === null || reserve < smallest)) smallest = reserve;
+  return smallest;
 }
 
 /**

@@ -71,6 +71,7 @@ export const OBSERVATION_FIELDS: readonly FieldDefinition[] = [
 export const CLAIM_FIELDS: readonly FieldDefinition[] = [
   field('kind', 'Claim kind'),
   field('statement', 'Claim'),
+  field('value', 'Claim value', 'number'),
   field('standard', 'Claim standard'),
   field('scope', 'Claim scope'),
   field('thicknessMm', 'Claim thickness (mm)', 'number'),

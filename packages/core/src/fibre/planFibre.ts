@@ -8,7 +8,7 @@ import {
   type HouseRules,
   type Library,
 } from '@anvilstone/schema';
-import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
+import { evaluateGrade, prepareJob, smallestReserveOf } from '../evaluation/evaluate.ts';
 import { prepareSizing } from '../evaluation/sizing.ts';
 import { requireWithin } from '../input/require.ts';
 import { InputError } from '../input/InputError.ts';
@@ -146,7 +146,7 @@ function leastFibre(
   const passing = found.filter(({ entry }) => entry?.status === 'pass').sort((a, b) => costOf(a) - costOf(b));
   const near = found
     .filter(({ entry }) => entry !== undefined)
-    .sort((a, b) => (b.entry!.minimumReserve ?? -1) - (a.entry!.minimumReserve ?? -1));
+    .sort((a, b) => (smallestReserveOf(b.entry!) ?? -1) - (smallestReserveOf(a.entry!) ?? -1));
   return passing[0] ?? near[0] ?? found[0]!;
 }
 
@@ -174,7 +174,8 @@ function leastFibreBuilt(
     const laid = entry.checks.find(({ checkId }) => checkId === 'fibre-laid');
     if (laid?.status === 'fail')
       return best ?? { kind: 'fibre', title: name, gradeId: grade.id, why: laid.reason ?? 'It cannot be laid' };
-    if (best && (entry.minimumReserve ?? 0) <= (best.entry?.minimumReserve ?? 0) * 1.0001) return best;
+    const before = best?.entry && (smallestReserveOf(best.entry) ?? 0);
+    if (best && before !== undefined && (smallestReserveOf(entry) ?? 0) <= before * 1.0001) return best;
     best = option;
   }
   return best!;

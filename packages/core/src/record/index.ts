@@ -4,6 +4,7 @@ export * from './differences.ts';
 export * from './document.ts';
 export * from './fieldWords.ts';
 export * from './grounds.ts';
+export * from './openRisks.ts';
 export * from './outlook.ts';
 export * from './rankedThen.ts';
 export * from './recompute.ts';

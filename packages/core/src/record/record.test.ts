@@ -256,7 +256,7 @@ describe('what it would be today', () => {
       after: null,
     });
     const cheap: Grade = {
-      ...library.grades.find(({ id }) => id === 'ne-abs')!,
+      ...library.grades.find(({ id }) => id === 'tm-asa')!,
       id: 'new',
       name: 'New',
       pricePerKgUsd: 1,

@@ -33,9 +33,11 @@ export function surroundingSentences(asks: Asks, units: UnitSystem, agentName: (
     asks.electrostatic &&
       `Its surface is ${asks.electrostatic.range}${asks.electrostatic.driestRhPct === undefined ? '' : ` down to ${f(asks.electrostatic.driestRhPct)} % RH`}${asks.electrostatic.worn ? ', worn in service' : ''}`,
     asks.insulation && `Keeps ${f(asks.insulation.voltageV)} V apart`,
-    asks.flameClass && `Flame class ${asks.flameClass} at its thinnest wall`,
+    asks.flameClass &&
+      `Flame class ${asks.flameClass} at ${asks.flameThicknessMm === undefined ? 'its thinnest wall' : formatQuantity(asks.flameThicknessMm, 'length', units)}`,
     asks.oxygenIndexPct !== undefined && `Oxygen index of at least ${f(asks.oxygenIndexPct)} %`,
-    asks.smokeStandard && `Smoke to ${asks.smokeStandard}`,
+    asks.smokeStandard &&
+      `Smoke to ${asks.smokeStandard}${asks.smokeAtMost === undefined ? '' : `, at most ${f(asks.smokeAtMost)}`}`,
     asks.food && `Touches ${asks.food === 'dry' ? 'dry food' : 'wet or fatty food'}`,
     asks.skin && `Touches skin ${asks.skin === 'brief' ? 'for minutes' : 'for hours a day'}`,
     asks.sterilise && `Sterilised ${f(asks.sterilise.cycles)} times: ${asks.sterilise.method}`,

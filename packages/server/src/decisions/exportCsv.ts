@@ -33,7 +33,7 @@ export function decisionCsv(decision: Decision): string {
       grade?.maker ?? '',
       best.orientation,
       best.status,
-      best.minimumReserve ?? 'unknown',
+      best.minimumReserve ?? (best.status === 'fail' ? '' : 'unknown'),
       governing,
       best.massG ?? 'unknown',
       best.costUsd ?? 'unknown',

@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { ENGINE_VERSION, evaluate } from '@anvilstone/core';
-import { groundsOfChoice } from '@anvilstone/core/record';
+import { chosenEntry, groundsOfChoice, openRisksOf } from '@anvilstone/core/record';
 import type {
   Brief,
   Decision,
@@ -50,7 +50,7 @@ export async function freeze(trx: Knex, part: Part, request: DecisionRequest, de
     gradeId: request.gradeId,
     orientation: request.orientation,
     reasons: request.reasons,
-    openRisks: request.openRisks,
+    openRisks: openRisksOf(chosenEntry(result, request)!, request.openRisks),
     engineVersion: ENGINE_VERSION,
     brief,
     rules,
@@ -78,7 +78,8 @@ function issuesOf(brief: Brief, library: Library, rules: HouseRules, request: De
       accepted: 'an answer, in the brief',
     });
   }
-  if (entry && entry.status !== 'pass' && request.openRisks.trim() === '') {
+  // What is only not known is written down as an open risk by itself.
+  if (entry?.status === 'fail' && request.openRisks.trim() === '') {
     issues.push({
       pointer: '/openRisks',
       detail: `The choice does not pass every check (${entry.status})`,

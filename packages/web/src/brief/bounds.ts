@@ -36,6 +36,8 @@ export const bounds = {
   humidity: of(electrostaticAsk.properties.driestRhPct),
   voltage: of(insulationAsk.properties.voltageV),
   oxygenIndex: of(asks.properties.oxygenIndexPct),
+  flameThickness: of(asks.properties.flameThicknessMm),
+  smoke: of(asks.properties.smokeAtMost),
   cycles: of(asks.properties.sterilise.properties.cycles),
   days: of(asks.properties.availableWithinDays),
   fitNominal: of(fitAsk.properties.nominalMm),

@@ -1,4 +1,5 @@
 import { findCheck, findSchool, formatReserve, rejectionReasons } from '@anvilstone/core';
+import { unknownRisks } from '@anvilstone/core/record';
 import { ORIENTATIONS, type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
@@ -108,6 +109,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
           onChange={setReasons}
           error={issueAt('/reasons')}
         />
+        <UnknownRisks entry={entry} />
         <SuggestedRisks
           entry={entry}
           onTake={(text) => setRisks((before) => (before ? `${before}\n${text}` : text))}
@@ -172,6 +174,23 @@ function ChosenFacts({ entry }: { entry: EvaluationEntry }) {
         </p>
       ))}
     </div>
+  );
+}
+
+/** Checks that are not known: the record holds them as open risks whether they are written or not. */
+function UnknownRisks({ entry }: { entry: EvaluationEntry }) {
+  const say = useSay();
+  const risks = unknownRisks(entry).map(say);
+  if (risks.length === 0) return null;
+  return (
+    <section aria-label="Not known" className="text-sm">
+      <p className="text-xs text-quiet">Not known, and written down as open risks by itself:</p>
+      <ul className="list-disc pl-5 text-unknown">
+        {risks.map((text) => (
+          <li key={text}>{text}</li>
+        ))}
+      </ul>
+    </section>
   );
 }
 

@@ -38,9 +38,33 @@ describe('statements with a scope', () => {
   });
   test('dry food is not fatty food, brief contact not lasting contact', () => {
     const dry = claiming({ statement: 'Suited to dry food' });
-    expect(outcome('food', asking({ food: 'wet-or-fatty' }), 'XZ', dry).status).toBe('unknown');
+    expect(outcome('food', asking({ food: 'wet-or-fatty' }), 'XZ', dry)).toMatchObject({
+      status: 'fail',
+      reason: expect.stringMatching(/less than asked, and nothing better is claimed/),
+    });
     const brief = claiming({ kind: 'skin', statement: 'Skin contact, short' });
-    expect(outcome('skin', asking({ skin: 'lasting' }), 'XZ', brief).status).toBe('unknown');
+    expect(outcome('skin', asking({ skin: 'lasting' }), 'XZ', brief).status).toBe('fail');
+    // A better statement beside it decides, and one for other conditions leaves it open.
+    const both = claiming({ statement: 'Suited to dry food' }, { statement: 'Suited to all food' });
+    expect(outcome('food', asking({ food: 'wet-or-fatty' }), 'XZ', both).status).toBe('pass');
+    const raw = claiming({ statement: 'Suited to dry food' }, { statement: 'All food', scope: 'raw-grade' });
+    expect(outcome('food', asking({ food: 'wet-or-fatty' }), 'XZ', raw).status).toBe('unknown');
+  });
+  test('smoke has a number: below what is allowed it passes, above it fails, without one it is unknown', () => {
+    const asks = { smokeStandard: 'ISO 5659-2', smokeAtMost: 200 };
+    const of = (value?: number) =>
+      outcome(
+        'smoke',
+        asking(asks),
+        'XZ',
+        claiming({
+          kind: 'smoke',
+          standard: 'ISO 5659-2',
+          statement: 'Ds(4)',
+          ...(value === undefined ? {} : { value }),
+        }),
+      ).status;
+    expect([of(120), of(200), of(201), of()]).toEqual(['pass', 'pass', 'fail', 'unknown']);
   });
   test('a claim in grey says nothing of green', () => {
     const grey = claiming({ colour: 'grey' });
@@ -64,16 +88,28 @@ describe('flame class at the thinnest wall, here 10 mm thick', () => {
     const grade = claiming({ kind: 'flame', statement: 'V-0', scope: 'printed-specimen', thicknessMm: 3 });
     const result = outcome('flame', thin(1.2), 'XZ', grade);
     expect(result.status).toBe('unknown');
-    expect(result.gaps[0]).toMatch(/3 mm does not cover a wall of 1.2 mm/);
+    expect(result.gaps[0]).toMatch(/3 mm does not cover 1.2 mm/);
     expect(outcome('flame', thin(3), 'XZ', grade).status).toBe('pass');
+    // The thickness that has to be rated may be another than the wall's.
+    const rated = (flameThicknessMm: number): Brief => asking({ flameClass: 'V-0', flameThicknessMm });
+    expect(outcome('flame', { ...rated(3), part: thin(1.2).part }, 'XZ', grade).status).toBe('pass');
+    expect(outcome('flame', { ...rated(1.6), part: thin(10).part }, 'XZ', grade).status).toBe('unknown');
   });
-  test('moulded bars, an unstated thickness and a worse class are other conditions', () => {
+  test('moulded bars and an unstated thickness are other conditions; a worse class alone fails', () => {
     const moulded = observing({ classValue: 'V-0', thicknessMm: 1.5, specimen: 'moulded' });
     expect(outcome('flame', v0, 'XZ', moulded).status).toBe('unknown');
     const unstated = observing({ classValue: 'V-0', specimen: 'printed' });
     expect(outcome('flame', v0, 'XZ', unstated).gaps[0]).toMatch(/thickness is not stated/);
     const worse = observing({ classValue: 'V-2', thicknessMm: 1.5, specimen: 'printed' });
-    expect(outcome('flame', v0, 'XZ', worse).status).toBe('unknown');
+    expect(outcome('flame', v0, 'XZ', worse)).toMatchObject({ status: 'fail', evidence: 'C', reserve: null });
+    // Also of a grade whose family is usually as good as asked.
+    const pei: Grade = { ...claiming({ kind: 'flame', statement: 'V-2', thicknessMm: 1 }), familyId: 'pei' };
+    expect(outcome('flame', v0, 'XZ', pei).status).toBe('fail');
+    const thicker = claiming(
+      { kind: 'flame', statement: 'V-2', thicknessMm: 1 },
+      { kind: 'flame', statement: 'V-0', thicknessMm: 12 },
+    );
+    expect(outcome('flame', v0, 'XZ', thicker).status).toBe('unknown');
     const better = observing({ classValue: '5VA', thicknessMm: 1.5, specimen: 'printed' });
     expect(outcome('flame', v0, 'XZ', better).status).toBe('pass');
   });
@@ -85,6 +121,17 @@ describe('flame class at the thinnest wall, here 10 mm thick', () => {
   });
   test('oxygen index: ABS 19 % against 28 %', () => {
     expect(outcome('oxygen-index', asking({ oxygenIndexPct: 28 }))).toMatchObject({ status: 'fail', evidence: 'D' });
+  });
+  test('an oxygen index of moulded bars counts a class weaker than one of prints, and a family’s is no pass', () => {
+    const wanted = asking({ oxygenIndexPct: 28 });
+    const of = (specimen: 'moulded' | 'printed') =>
+      outcome('oxygen-index', wanted, 'XZ', observing({ property: 'oxygenIndex', value: 32, unit: '%', specimen }));
+    expect(of('printed')).toMatchObject({ status: 'pass', reason: null });
+    expect(of('moulded').evidence! > of('printed').evidence!).toBe(true);
+    expect(of('moulded').reason).toMatch(/moulded bars, which certifies no print/);
+    const pei = outcome('oxygen-index', wanted, 'XZ', { ...testGrade, familyId: 'pei', observations: [] });
+    expect(pei.status).toBe('unknown');
+    expect(pei.gaps[0]).toMatch(/indication, not a result/);
   });
 });
 

@@ -13,6 +13,7 @@ const SCOPE_WORDS: Record<Claim['scope'], string> = {
 /** A claim in one line with everything that bounds it. */
 export function claimText(claim: Claim): string {
   const bounds = [
+    claim.value === undefined ? undefined : String(claim.value),
     claim.standard,
     `tested on ${SCOPE_WORDS[claim.scope]}`,
     claim.thicknessMm === undefined ? undefined : `${claim.thicknessMm} mm`,
@@ -30,8 +31,9 @@ export function outOfScope(claim: Claim, context: CheckContext, anyScope = false
   const wanted = context.brief.asks.colour?.wanted;
   if (claim.colour !== undefined && wanted !== undefined && claim.colour.toLowerCase() !== wanted.toLowerCase())
     return `it was tested in ${claim.colour}, not in ${wanted}`;
-  if (claim.thicknessMm !== undefined && claim.thicknessMm > context.body.thinnestMm && claim.kind === 'flame')
-    return `${claim.thicknessMm} mm does not cover a wall of ${context.body.thinnestMm} mm`;
+  const thinMm = context.brief.asks.flameThicknessMm ?? context.body.thinnestMm;
+  if (claim.thicknessMm !== undefined && claim.thicknessMm > thinMm && claim.kind === 'flame')
+    return `${claim.thicknessMm} mm does not cover ${thinMm} mm`;
   return undefined;
 }
 
@@ -43,6 +45,8 @@ interface Wanted {
   kinds: readonly Claim['kind'][];
   /** Does the statement say enough? Absent: any statement of the kind does. */
   says?(claim: Claim, context: CheckContext): boolean;
+  /** It says in so many words that it is less than asked; not only something else. */
+  saysLess?(claim: Claim, context: CheckContext): boolean;
   /** What the claim is about does not change in the print, so the raw grade's statement serves. */
   ofTheMaterial?: true;
   /** What would settle it. */
@@ -60,13 +64,20 @@ function claimCheck(wanted: Wanted): Check {
     evaluate(context, working) {
       const gaps: string[] = [];
       let found: { claim: Claim; evidence: EvidenceClass } | undefined;
+      let less: Claim | undefined;
       for (const claim of context.material.grade.claims ?? []) {
         if (!wanted.kinds.includes(claim.kind)) continue;
-        const short = wanted.says && !wanted.says(claim, context) ? 'it says something else' : undefined;
+        const isLess = wanted.saysLess?.(claim, context) ?? false;
+        const short = isLess
+          ? 'it is less than asked'
+          : wanted.says && !wanted.says(claim, context)
+            ? 'it says something else'
+            : undefined;
+        if (isLess) less ??= claim;
         const why = short ?? outOfScope(claim, context, wanted.ofTheMaterial);
         working?.add('', 'Claim', claimText(claim), '', { source: why ?? 'covers this part' });
-        if (why) gaps.push(`Claimed for other conditions: ${claimText(claim)}; ${why}`);
-        else found ??= { claim, evidence: claim.scope === 'printed-part' ? 'B' : 'C' };
+        if (why && !isLess) gaps.push(`Claimed for other conditions: ${claimText(claim)}; ${why}`);
+        else if (!why) found ??= { claim, evidence: claim.scope === 'printed-part' ? 'B' : 'C' };
       }
       if (found)
         return judged(
@@ -74,10 +85,19 @@ function claimCheck(wanted: Wanted): Check {
           found.evidence,
           `The maker states ${claimText(found.claim)}: keep the certificate, check it is in date`,
         );
+      if (less && gaps.length === 0)
+        return judged(
+          'fail',
+          'C',
+          `The maker states ${claimText(less)}: less than asked, and nothing better is claimed`,
+        );
       return unknown('', [...(gaps.length > 0 ? gaps : ['Nothing is claimed']), wanted.test]);
     },
   };
 }
+
+const WET_FOOD = /wet|fat|all food/i;
+const SHORT_CONTACT = /short|brief|limited/i;
 
 export const food = claimCheck({
   id: 'food',
@@ -85,7 +105,10 @@ export const food = claimCheck({
   asks: 'Is there a statement for food contact that covers a printed part?',
   applies: ({ brief }) => brief.asks.food !== undefined,
   kinds: ['food'],
-  says: (claim, { brief }) => brief.asks.food === 'dry' || /wet|fat|all food/i.test(claim.statement),
+  says: (claim, { brief }) => brief.asks.food === 'dry' || WET_FOOD.test(claim.statement),
+  saysLess: (claim, { brief }) =>
+    (brief.asks.food !== 'dry' && /\bdry\b/i.test(claim.statement) && !WET_FOOD.test(claim.statement)) ||
+    /\bnot\b.*food|no food/i.test(claim.statement),
   test: 'Have a printed part tested for migration under the food law that applies; seal its layer lines or it cannot be cleaned',
 });
 export const skin = claimCheck({
@@ -94,9 +117,13 @@ export const skin = claimCheck({
   asks: 'Is there a statement for skin contact that covers a printed part?',
   applies: ({ brief }) => brief.asks.skin !== undefined,
   kinds: ['skin', 'biocompatible'],
-  says: (claim, { brief }) => brief.asks.skin === 'brief' || !/short|brief|limited/i.test(claim.statement),
+  says: (claim, { brief }) => brief.asks.skin === 'brief' || !SHORT_CONTACT.test(claim.statement),
+  saysLess: (claim, { brief }) => brief.asks.skin !== 'brief' && SHORT_CONTACT.test(claim.statement),
   test: 'Have a printed part tested for irritation and sensitisation (ISO 10993-10, -23); fibre-filled surfaces shed',
 });
+const isToStandard = ({ standard = '', statement }: Claim, wanted: string) =>
+  `${standard} ${statement}`.toLowerCase().includes(wanted.toLowerCase());
+
 export const smoke = claimCheck({
   id: 'smoke',
   title: 'Smoke',
@@ -104,7 +131,13 @@ export const smoke = claimCheck({
   applies: ({ brief }) => brief.asks.smokeStandard !== undefined,
   kinds: ['smoke'],
   says: (claim, { brief }) =>
-    `${claim.standard ?? ''} ${claim.statement}`.toLowerCase().includes(brief.asks.smokeStandard!.toLowerCase()),
+    isToStandard(claim, brief.asks.smokeStandard!) &&
+    (brief.asks.smokeAtMost === undefined || (claim.value !== undefined && claim.value <= brief.asks.smokeAtMost)),
+  saysLess: (claim, { brief }) =>
+    isToStandard(claim, brief.asks.smokeStandard!) &&
+    brief.asks.smokeAtMost !== undefined &&
+    claim.value !== undefined &&
+    claim.value > brief.asks.smokeAtMost,
   test: 'Have printed plates tested for smoke density and toxicity to the standard that applies',
 });
 export const outgassing = claimCheck({

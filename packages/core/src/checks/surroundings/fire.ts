@@ -1,3 +1,4 @@
+import type { EvidenceClass } from '@anvilstone/schema';
 import { resolveClass } from '../../materials/resolveClass.ts';
 import { PROPERTY_DEFINITIONS } from '../../materials/properties.ts';
 import { formatNumber as f } from '../../units/formatQuantity.ts';
@@ -11,31 +12,43 @@ const CLASSES = PROPERTY_DEFINITIONS.flameClass.classes!;
 const meets = (found: string, wanted: string) =>
   CLASSES.includes(found) && CLASSES.indexOf(found) <= CLASSES.indexOf(wanted);
 
+/** Thickness that has to be rated, mm: as asked, else its thinnest wall. */
+const ratedMm = ({ brief, body }: CheckContext) => brief.asks.flameThicknessMm ?? body.thinnestMm;
+
 /**
- * Flame class at the thinnest wall. A result on a thicker piece does not cover a thinner wall, one of a moulded bar does not
- * cover a print, and what is usual for a family is no rating at all.
+ * Flame class at the rated thickness. A class holds from its tested thickness upwards, a moulded bar's does not cover a print, and what
+ * is usual for a family is no rating at all. Who claims a lower class and no better one fails: a maker states the best there is.
  */
 export const flame: Check = {
   id: 'flame',
   title: 'Flame class',
   anyWayUp: true,
-  asks: 'Is the wanted flame class proven on prints as thin as its thinnest wall?',
+  asks: 'Is the wanted flame class proven on prints as thin as asked?',
   applies: ({ brief }) => brief.asks.flameClass !== undefined,
   evaluate(context, working) {
     const wanted = context.brief.asks.flameClass!;
-    const { thinnestMm } = context.body;
-    working?.add('t', 'Thinnest wall', thinnestMm, 'mm');
+    const thicknessMm = ratedMm(context);
+    working?.add(
+      't',
+      context.brief.asks.flameThicknessMm ? 'Thickness to be rated' : 'Thinnest wall',
+      thicknessMm,
+      'mm',
+    );
     const gaps: string[] = [];
+    const lower: string[] = [];
     let proven: string | undefined;
     for (const { text, statement, reason } of [...claimed(context), ...observed(context)]) {
-      const why = reason ?? (meets(statement, wanted) ? undefined : `${statement} is not ${wanted}`);
+      const isLower = !meets(statement, wanted);
+      const why = isLower ? `${statement} is not ${wanted}` : reason;
       working?.add('', 'Result', text, '', { source: why ?? 'covers this part' });
-      if (why) gaps.push(`Claimed for other conditions: ${text}; ${why}`);
+      if (isLower) lower.push(text);
+      else if (why) gaps.push(`Claimed for other conditions: ${text}; ${why}`);
       else proven ??= text;
     }
     if (proven) return judged('pass', 'B', `${proven}: a rating of the tested print, not of this part`);
-    const test = `Have printed bars of ${f(thinnestMm)} mm burnt, in the colour and orientation of use (UL 94, IEC 60695-11-10)`;
+    const test = `Have printed bars of ${f(thicknessMm)} mm burnt, in the colour and orientation of use (UL 94, IEC 60695-11-10)`;
     if (gaps.length > 0) return unknown('', [...gaps, test]);
+    if (lower.length > 0) return judged('fail', 'C', `${lower[0]}: less than ${wanted}, and nothing better is claimed`);
     const usual = resolveClass(context.material.grade, 'flameClass');
     const retarded = context.material.filler?.id === 'flame-retardant';
     if (usual.known && !meets(usual.classValue, wanted) && !retarded)
@@ -70,8 +83,9 @@ function claimed(context: CheckContext): FlameResult[] {
     }));
 }
 
-function observed({ material, body }: CheckContext): FlameResult[] {
-  return material.grade.observations
+function observed(context: CheckContext): FlameResult[] {
+  const thinMm = ratedMm(context);
+  return context.material.grade.observations
     .filter((one) => one.property === 'flameClass' && one.classValue !== undefined)
     .map((one) => {
       const reason =
@@ -79,15 +93,18 @@ function observed({ material, body }: CheckContext): FlameResult[] {
           ? 'it was not tested on a print'
           : one.thicknessMm === undefined
             ? 'the tested thickness is not stated'
-            : one.thicknessMm > body.thinnestMm
-              ? `${f(one.thicknessMm)} mm does not cover a wall of ${f(body.thinnestMm)} mm`
+            : one.thicknessMm > thinMm
+              ? `${f(one.thicknessMm)} mm does not cover ${f(thinMm)} mm`
               : undefined;
       const thickness = one.thicknessMm === undefined ? '' : ` at ${f(one.thicknessMm)} mm`;
       return { text: `${one.classValue}${thickness}, ${one.reference}`, statement: one.classValue!, reason };
     });
 }
 
-/** Least share of oxygen in which it burns on, where one is asked for. */
+/**
+ * Least share of oxygen in which it burns on, where one is asked for. A moulded bar or the raw grade certifies no print: its evidence counts
+ * a class weaker, and its scope is said; what is typical of a family is not enough to pass on.
+ */
 export const oxygenIndex: Check = {
   id: 'oxygen-index',
   title: 'Oxygen index',
@@ -96,15 +113,27 @@ export const oxygenIndex: Check = {
   words: ['Wanted', 'has'],
   applies: ({ brief }) => brief.asks.oxygenIndexPct !== undefined,
   evaluate({ material, brief }, working) {
+    const wanted = brief.asks.oxygenIndexPct!;
     const index = material.property('oxygenIndex');
     if (!index.known) return unknown('%', index.gaps);
     if (working) showResolved(working, 'OI', 'Oxygen index', index, '%');
+    const tested = material.grade.observations.find(({ id }) => id === index.observationId);
+    const test = 'Have printed bars tested (ISO 4589-2)';
+    if (!tested && index.value >= wanted)
+      return unknown('%', [`${f(index.value)} % is typical of the family: an indication, not a result. ${test}`]);
+    const onPrint = tested?.specimen === 'printed' || tested?.source === 'bench';
     return known({
-      demand: brief.asks.oxygenIndexPct!,
+      demand: wanted,
       capacity: index.value,
       unit: '%',
-      evidence: index.evidence,
-      reason: index.evidence === 'D' ? 'Typical of the family, not tested on this grade' : null,
+      evidence: onPrint ? index.evidence : weaker(index.evidence),
+      reason: !tested
+        ? 'Typical of the family, not tested on this grade'
+        : onPrint
+          ? null
+          : `Tested on ${tested.specimen === 'moulded' ? 'moulded bars' : 'something not stated'}, which certifies no print. ${test}`,
     });
   },
 };
+
+const weaker = (evidence: EvidenceClass): EvidenceClass => (evidence === 'A' ? 'B' : evidence === 'B' ? 'C' : 'D');

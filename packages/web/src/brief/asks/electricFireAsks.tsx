@@ -2,7 +2,7 @@ import { ELECTROSTATIC_RANGES, FLAME_ASKS } from '@anvilstone/schema';
 import { Choice, TextField, Tick } from '../../ui/fields.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { bounds } from '../bounds.ts';
-import { askOf, type AskFieldsProps, type AskKind } from './askKind.ts';
+import { askOf, without, type AskFieldsProps, type AskKind } from './askKind.ts';
 import { FieldRow } from './FieldRow.tsx';
 
 const RANGE_WORDS = {
@@ -80,21 +80,34 @@ export const electricFireAsks: readonly AskKind[] = [
       ),
     },
   ),
-  askOf('flameClass', 'V-0', {
-    id: 'flame',
-    title: 'Flame class',
-    explains: 'After UL 94, judged at its thinnest wall. A rating on thicker or moulded bars does not cover it.',
-    Fields: ({ asks, set }) => (
-      <FieldRow>
-        <Choice
-          label="At least"
-          value={asks.flameClass!}
-          options={FLAME_ASKS.map((value) => ({ value, label: value }))}
-          onChange={(flameClass) => set({ flameClass })}
-        />
-      </FieldRow>
-    ),
-  }),
+  {
+    ...askOf('flameClass', 'V-0', {
+      id: 'flame',
+      title: 'Flame class',
+      explains:
+        'After UL 94. A class holds from its tested thickness upwards; a rating on moulded bars does not cover a print.',
+      Fields: ({ asks, set }) => (
+        <FieldRow>
+          <Choice
+            label="At least"
+            value={asks.flameClass!}
+            options={FLAME_ASKS.map((value) => ({ value, label: value }))}
+            onChange={(flameClass) => set({ flameClass })}
+          />
+          <QuantityField
+            label="Rated at"
+            dimension="length"
+            value={asks.flameThicknessMm}
+            bounds={bounds.flameThickness}
+            hint="empty = its thinnest wall"
+            onChange={(flameThicknessMm) => set({ flameThicknessMm })}
+            onClear={() => set({ flameThicknessMm: undefined })}
+          />
+        </FieldRow>
+      ),
+    }),
+    remove: (asks) => without(without(asks, 'flameClass'), 'flameThicknessMm'),
+  },
   askOf('oxygenIndexPct', 28, {
     id: 'oxygen-index',
     title: 'Oxygen index',
@@ -111,20 +124,32 @@ export const electricFireAsks: readonly AskKind[] = [
       </FieldRow>
     ),
   }),
-  askOf('smokeStandard', 'ISO 5659-2', {
-    id: 'smoke',
-    title: 'Smoke',
-    explains: 'Smoke density and toxicity to a standard. Only a stated result counts.',
-    Fields: ({ asks, set }) => (
-      <FieldRow>
-        <TextField
-          label="To the standard"
-          value={asks.smokeStandard!}
-          maxLength={80}
-          error={asks.smokeStandard!.trim() === '' ? 'Name the standard, or remove this ask.' : undefined}
-          onChange={(smokeStandard) => set({ smokeStandard })}
-        />
-      </FieldRow>
-    ),
-  }),
+  {
+    ...askOf('smokeStandard', 'ISO 5659-2', {
+      id: 'smoke',
+      title: 'Smoke',
+      explains: 'Smoke density and toxicity to a standard. Only a stated result counts.',
+      Fields: ({ asks, set }) => (
+        <FieldRow>
+          <TextField
+            label="To the standard"
+            value={asks.smokeStandard!}
+            maxLength={80}
+            error={asks.smokeStandard!.trim() === '' ? 'Name the standard, or remove this ask.' : undefined}
+            onChange={(smokeStandard) => set({ smokeStandard })}
+          />
+          <QuantityField
+            label="Smoke at most"
+            dimension="ratio"
+            value={asks.smokeAtMost}
+            bounds={bounds.smoke}
+            hint="in the standard’s unit; empty = any result"
+            onChange={(smokeAtMost) => set({ smokeAtMost })}
+            onClear={() => set({ smokeAtMost: undefined })}
+          />
+        </FieldRow>
+      ),
+    }),
+    remove: (asks) => without(without(asks, 'smokeStandard'), 'smokeAtMost'),
+  },
 ];

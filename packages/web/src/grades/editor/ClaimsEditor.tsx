@@ -37,7 +37,7 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
         <p className="text-quiet">None. A claim holds for what was tested, never for a printed part by itself.</p>
       )}
       {claims.map((claim, i) => (
-        <div key={i} className="mb-2 grid grid-cols-8 narrow:grid-cols-2 items-start gap-3 border-b border-line pb-2">
+        <div key={i} className="mb-2 grid grid-cols-9 narrow:grid-cols-2 items-start gap-3 border-b border-line pb-2">
           <Choice
             label="About"
             value={claim.kind}
@@ -49,6 +49,11 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
             value={claim.statement}
             error={issueAt(`/claims/${i}/statement`)}
             onChange={(statement) => change(i, { statement }, 'statement')}
+          />
+          <NumberField
+            label="Value"
+            value={claim.value}
+            onChange={(value) => change(i, { value } as Partial<Claim>, 'value')}
           />
           <TextField
             label="Standard"
