@@ -51,7 +51,7 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
             onChange={(statement) => change(i, { statement }, 'statement')}
           />
           <NumberField
-            label="Value"
+            label="Number"
             value={claim.value}
             onChange={(value) => change(i, { value } as Partial<Claim>, 'value')}
           />
