@@ -34,6 +34,21 @@ export const partSummary = record(
     updatedAt: moment,
     campaignCount: Type.Integer({ minimum: 0, description: 'Test campaigns for it' }),
     decisionCount: Type.Integer({ minimum: 0 }),
+    decided: Type.Union(
+      [
+        record(
+          {
+            number: Type.Integer({ minimum: 1 }),
+            gradeId: identifier,
+            gradeName: Type.String(),
+            orientation: buildOrientation,
+          },
+          'The newest decision',
+        ),
+        Type.Null(),
+      ],
+      { description: 'What was decided last; null: nothing yet' },
+    ),
     inServiceCount: Type.Integer({ minimum: 0, description: 'How many were put in service, taken out since or not' }),
   },
   'A row of the parts list',

@@ -26,6 +26,10 @@ export const sampleParts: PartSummary[] = sampleBriefs.map((brief, i) => ({
   updatedAt: NOW.toISOString(),
   campaignCount: i % 2,
   decisionCount: i % 3,
+  decided:
+    i % 3 === 0
+      ? null
+      : { number: i, gradeId: 'tm-asa', gradeName: 'Tarrowmill ASA Outdoor', orientation: 'XZ' as const },
   inServiceCount: i === 2 ? 1 : 0,
 }));
 

@@ -159,6 +159,7 @@ export function testHouse() {
           ...partOf(id),
           campaignCount: 0,
           decisionCount: 0,
+          decided: null,
           inServiceCount: 0,
         })),
     ],

@@ -34,9 +34,11 @@ export async function partsJson(db: Knex): Promise<string> {
     `select '[' || coalesce(string_agg(json_build_object(
          'id', id, 'revision', revision, 'brief', brief,
          'updatedAt', to_char(updated_at at time zone 'UTC', 'YYYY-MM-DD"T"HH24:MI:SS.MS"Z"'),
-         'campaignCount', coalesce(c.n, 0), 'decisionCount', coalesce(d.n, 0), 'inServiceCount', coalesce(i.n, 0))::text, ',' order by updated_at desc, id), '') || ']' as json
+         'campaignCount', coalesce(c.n, 0), 'decisionCount', coalesce(d.n, 0), 'decided', d.newest, 'inServiceCount', coalesce(i.n, 0))::text, ',' order by updated_at desc, id), '') || ']' as json
      from parts
-       left join (select part_id, count(*)::int as n from decisions group by part_id) d on d.part_id = parts.id
+       left join (select part_id, count(*)::int as n, (array_agg(json_build_object('number', number, 'gradeId', grade_id,
+           'gradeName', grade_name, 'orientation', orientation) order by number desc))[1] as newest
+         from decisions group by part_id) d on d.part_id = parts.id
        left join (${countByPart('campaigns')}) c on c.part_id = parts.id::text
        left join (${countByPart('installations')}) i on i.part_id = parts.id::text`,
   );

@@ -32,8 +32,7 @@ export function BenchStage() {
   const [search, set] = useAddress();
   const built = useBuildGrade();
   const grade = library.grades.find(({ id }) => id === built.gradeId);
-  const best = built.offered.find(({ gradeId }) => gradeId === built.gradeId)?.best;
-  const orientation = ORIENTATIONS.find((one) => one === search.get('way')) ?? best?.orientation;
+  const orientation = ORIENTATIONS.find((one) => one === search.get('way')) ?? built.orientation;
   const { capacityN } = useGaugeCapacity();
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.testPlan(brief, built.gradeId!, orientation!, capacityN),

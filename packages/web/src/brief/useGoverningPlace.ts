@@ -2,6 +2,7 @@ import type { BuildOrientation, EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { useBench } from '../parts/bench.ts';
+import { usePreferred } from '../parts/usePreferred.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
@@ -12,10 +13,11 @@ export interface Governing {
   gradeName: string;
 }
 
-/** The place of the part that governs for the leading grade in the orientation shown; it follows every change. */
+/** The place of the part that governs for the decided, pinned or leading grade in the orientation shown; it follows every change. */
 export function useGoverningPlace(orientation: BuildOrientation): Governing | undefined {
   const { brief, library, standing } = useBench();
-  const gradeId = standing.value?.leaders[0]?.gradeId;
+  const { preferred, known } = usePreferred();
+  const gradeId = known ? (preferred?.gradeId ?? standing.value?.leaders[0]?.gradeId) : undefined;
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.oneWay(brief, gradeId!, orientation),
     [brief, gradeId, orientation],

@@ -1,8 +1,10 @@
 import type { GradeStanding } from '@anvilstone/core';
 import type { Remote } from 'comlink';
+import type { BuildOrientation } from '@anvilstone/schema';
 import { useCallback } from 'react';
 import { useAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
+import { usePreferred } from '../parts/usePreferred.ts';
 import { useWishes } from '../shortlist/useWishes.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
@@ -13,23 +15,31 @@ const OFFERED = 60;
 export interface BuildGrade {
   /** Undefined: not known yet. */
   gradeId: string | undefined;
+  /** The way up that is shown unless another is asked for: as decided, else its best. */
+  orientation: BuildOrientation | undefined;
   offered: readonly GradeStanding[];
   choose: (gradeId: string) => void;
 }
 
-/** The grade that the part is built of here: the one in the address, else whoever leads. */
+/** The grade that the part is built of here: the one in the address, else the decided one, else a pinned one, else whoever leads. */
 export function useBuildGrade(): BuildGrade {
   const { brief, library } = useBench();
   const [search, set] = useAddress();
   const wishes = useWishes(library.rules);
   const ask = useCallback((engine: Remote<Engine>) => engine.rankingBy(brief, wishes), [brief, wishes]);
   const { value: ranked } = useComputed(library, ask);
-  const wanted = search.get('grade');
-  const known = library.grades.some(({ id }) => id === wanted);
+  const { preferred, known: decided } = usePreferred();
+  const asked = search.get('grade');
+  const isAsked = library.grades.some(({ id }) => id === asked);
+  // Nobody leads here until it is known whether something was decided.
+  const wanted = isAsked ? asked! : decided ? (preferred?.gradeId ?? ranked?.[0]?.gradeId) : undefined;
   const chosen = ranked?.find(({ gradeId }) => gradeId === wanted);
   const first = ranked?.slice(0, OFFERED) ?? [];
   return {
-    gradeId: known && wanted !== null ? wanted : ranked?.[0]?.gradeId,
+    gradeId: wanted,
+    orientation:
+      (wanted === preferred?.gradeId ? preferred?.orientation : undefined) ??
+      ranked?.find(({ gradeId }) => gradeId === wanted)?.best.orientation,
     offered: chosen && !first.includes(chosen) ? [...first, chosen] : first,
     choose: useCallback((gradeId: string) => set({ grade: gradeId }), [set]),
   };

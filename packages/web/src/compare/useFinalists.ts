@@ -3,6 +3,7 @@ import type { Remote } from 'comlink';
 import { useCallback, useEffect, useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
+import { usePreferred } from '../parts/usePreferred.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
@@ -20,8 +21,8 @@ export interface Finalists {
 const KEY = 'anvilstone-finalists';
 
 /**
- * The few that are compared: those of the address, else those compared last for this part on this computer, else whoever
- * leads each school, filled up from the first school to two.
+ * The few that are compared: those of the address, else those compared last for this part on this computer, else the decided or pinned
+ * one with whoever leads each school, filled up from the first school to two.
  */
 export function useFinalists(wishes: RankingWishes): Finalists {
   const { brief, library, partId } = useBench();
@@ -39,7 +40,12 @@ export function useFinalists(wishes: RankingWishes): Finalists {
     if (inAddress && inAddress.length >= FEWEST_FINALISTS) remember(partId, inAddress);
   }, [partId, inAddress]);
   const last = useMemo(() => usable(remembered()[partId] ?? []), [partId, usable]);
-  const ids = inAddress ?? (last.length >= FEWEST_FINALISTS ? last : leaders);
+  const { preferred, known: decided } = usePreferred();
+  const usual = useMemo(() => {
+    if (!leaders || !decided) return undefined;
+    return preferred ? usable([preferred.gradeId, ...leaders]) : leaders;
+  }, [leaders, decided, preferred, usable]);
+  const ids = inAddress ?? (last.length >= FEWEST_FINALISTS ? last : usual);
   const choose = useCallback<ChooseFinalists>(
     (change) =>
       setAddress((newest) => {

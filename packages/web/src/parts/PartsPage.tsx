@@ -1,4 +1,4 @@
-import { PROOF_TEST_CAUTION } from '@anvilstone/core';
+import { findCheck, PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { lazy, Suspense, useCallback } from 'react';
@@ -90,11 +90,19 @@ function countsOf({ campaignCount, decisionCount, inServiceCount }: PartSummary)
 }
 
 function PartRow({ part, library }: { part: PartSummary; library: Workshop | undefined }) {
-  const ask = useCallback((engine: Remote<Engine>) => engine.standing(part.brief), [part.brief]);
+  const { brief, decided } = part;
+  const ask = useCallback((engine: Remote<Engine>) => engine.standing(brief), [brief]);
   const { value: result } = useComputed(library, ask);
+  const askDecided = useCallback(
+    (engine: Remote<Engine>) => engine.oneWay(brief, decided!.gradeId, decided!.orientation),
+    [brief, decided],
+  );
+  const { value: decidedEntry } = useComputed(library, decided ? askDecided : undefined);
   const leader = result?.leaders[0];
   const name = leader && library?.grades.find((grade) => grade.id === leader.gradeId)?.name;
   const passes = leader?.best.status === 'pass';
+  const shown = decided ? decidedEntry : leader?.best;
+  const governs = decided ? findCheck(decidedEntry?.governingCheckId ?? '')?.title : result?.governedBy;
   return (
     <tr className="border-b border-line align-baseline last:border-0 hover:bg-sunken">
       <th scope="row" className="min-w-52 px-3 py-2.5 text-left font-semibold">
@@ -117,10 +125,22 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
         {countsOf(part) && <p className="text-xs text-quiet">{countsOf(part)}</p>}
       </td>
       <td className="px-3">
-        {leader ? (passes ? `${name}, ${leader.best.orientation}` : `None passes; nearest ${name}`) : '…'}
+        {decided
+          ? `${decided.gradeName}, ${decided.orientation}`
+          : leader
+            ? passes
+              ? `${name}, ${leader.best.orientation}`
+              : `None passes; nearest ${name}`
+            : '…'}
+        {decided && (
+          <p className="text-xs text-quiet">
+            decided, no. {decided.number}
+            {leader && passes && leader.gradeId !== decided.gradeId ? `; first by now: ${name}` : ''}
+          </p>
+        )}
       </td>
-      <td className="px-3">{result?.governedBy ?? ''}</td>
-      <td className="px-3">{leader && <Reserve reserve={leader.best.minimumReserve} status={leader.best.status} />}</td>
+      <td className="px-3">{governs ?? ''}</td>
+      <td className="px-3">{shown && <Reserve reserve={shown.minimumReserve} status={shown.status} />}</td>
       <td className="px-3 whitespace-nowrap text-quiet">
         {new Date(part.updatedAt).toLocaleDateString(undefined, { day: 'numeric', month: 'short', year: 'numeric' })}
       </td>

@@ -23,9 +23,21 @@ describe('the parts', () => {
     expect(rows).toHaveLength(sampleParts.length);
     rows.forEach((row, i) => {
       expect(textOf(row.querySelector('th')!)).toContain(sampleParts[i]!.brief.title);
-      expect(textOf(row)).toMatch(/\d\.\d\d/);
+      // What is decided may fail by now, with nothing to count.
+      if (!sampleParts[i]!.decided) expect(textOf(row)).toMatch(/\d\.\d\d/);
     });
     expect(textOf(rows[0]!)).toContain('Tarrowmill PETG Clearway, XZ');
+  });
+  test('what was decided is named with how it stands today, and who would come first by now', () => {
+    const decided = { number: 7, gradeId: 'tm-asa', gradeName: 'Tarrowmill ASA Outdoor', orientation: 'ZX' as const };
+    const [row] = rowsOf(page(withParts([{ ...sampleParts[0]!, decided, decisionCount: 1 }])));
+    const text = textOf(row!);
+    expect(text).toContain('Tarrowmill ASA Outdoor, ZX decided, no. 7; first by now: Tarrowmill PETG Clearway');
+    expect(text).toMatch(/passes|fails|\d\.\d\d/);
+    const same = { ...decided, gradeId: 'tm-petg', gradeName: 'Tarrowmill PETG Clearway' };
+    expect(
+      textOf(rowsOf(page(withParts([{ ...sampleParts[0]!, decided: same, decisionCount: 1 }])))[0]!),
+    ).not.toContain('first by now');
   });
   test('one whose failure could hurt someone says what that takes', () => {
     const hurting = sampleParts.filter(({ brief }) => brief.failureCouldHurt === 'yes').length;
@@ -38,6 +50,7 @@ describe('the parts', () => {
       ...sampleParts[0]!,
       campaignCount: 0,
       decisionCount: 0,
+      decided: null,
       inServiceCount: 0,
       ...rest,
     });

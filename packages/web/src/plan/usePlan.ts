@@ -26,11 +26,10 @@ export function usePlan(): Plan {
   const { brief, library } = useBench();
   const [search, set] = useAddress();
   const built = useBuildGrade();
-  const { gradeId, offered } = built;
+  const { gradeId } = built;
   const grade = library.grades.find(({ id }) => id === gradeId);
-  const best = offered.find((one) => one.gradeId === gradeId)?.best;
   const wanted = ORIENTATIONS.find((one) => one === search.get('way'));
-  const orientation = wanted ?? best?.orientation;
+  const orientation = wanted ?? built.orientation;
   const ask = useCallback(
     (engine: Remote<Engine>) =>
       engine.machineChoices(brief, gradeId!, orientation!) as Promise<MachineChoice[] | 'none'>,

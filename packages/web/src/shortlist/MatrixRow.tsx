@@ -34,6 +34,7 @@ export const MatrixRow = memo(function MatrixRow({
   machine,
   isOpen,
   isPinned,
+  isDecided = false,
   onOpen,
   onPin,
 }: {
@@ -52,6 +53,7 @@ export const MatrixRow = memo(function MatrixRow({
   machine: string | undefined;
   isOpen: boolean;
   isPinned: boolean;
+  isDecided?: boolean;
   onOpen: (gradeId: string, checkId?: string) => void;
   onPin: (gradeId: string) => void;
 }) {
@@ -98,6 +100,7 @@ export const MatrixRow = memo(function MatrixRow({
           {name}
         </button>
         <span className="block truncate text-xs text-quiet">
+          {isDecided && <strong className="text-ink">decided · </strong>}
           {best ? `${best.orientation}${machine ? `, ${machine}` : ''}` : '…'}
           {merit && best?.status === 'pass' && (
             <span title={meritWords(merit)}> · merit {Math.round(100 * merit.total)}</span>

@@ -27,6 +27,7 @@ export function ReservesMatrix({
   chances,
   sort,
   pinnedIds,
+  decidedId,
   openId,
   onSort,
   onPin,
@@ -39,6 +40,8 @@ export function ReservesMatrix({
   chances: Chances;
   sort: Sort | null;
   pinnedIds: readonly string[];
+  /** What was decided last. */
+  decidedId?: string | undefined;
   openId: string | null;
   onSort: (sort: Sort | null) => void;
   onPin: (gradeId: string) => void;
@@ -147,6 +150,7 @@ export function ReservesMatrix({
                 machine={machines.get(evaluation?.best.machineId ?? '')}
                 isOpen={openId === line.id}
                 isPinned={pinnedIds.includes(line.id)}
+                isDecided={decidedId === line.id}
                 onOpen={onOpen}
                 onPin={onPin}
               />

@@ -1,12 +1,13 @@
 import { GROUPINGS, SURENESS, weightsText, wishesText, type Grouping, type RankingWishes } from '@anvilstone/core';
 import type { Remote } from 'comlink';
-import { useCallback, useMemo } from 'react';
+import { useCallback, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { useBench } from '../parts/bench.ts';
 import { buttonLook } from '../ui/buttonLook.ts';
 import { Choice } from '../ui/fields.tsx';
 import { Loading } from '../ui/Loading.tsx';
 import { NoGrades } from '../parts/NoGrades.tsx';
+import { rememberPins, usePreferred } from '../parts/usePreferred.ts';
 import { Term } from '../ui/Term.tsx';
 import { TERMS } from '../ui/terms.ts';
 import { useSay } from '../ui/useSay.ts';
@@ -89,6 +90,8 @@ export function ShortlistStage() {
     // oxlint-disable-next-line react-hooks/exhaustive-deps
     [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, wishes, sizedSoFar, sure.done],
   );
+  useEffect(() => rememberPins(partId, pinned.split(',').filter(Boolean)), [partId, pinned]);
+  const { preferred } = usePreferred();
   const pin = useCallback(
     (id: string) =>
       set((newest) => {
@@ -207,6 +210,7 @@ export function ShortlistStage() {
           shortlist={shortlist}
           sort={sort}
           pinnedIds={pinnedIds}
+          decidedId={preferred?.because === 'decided' ? preferred.gradeId : undefined}
           openId={openId}
           onSort={(next) => set({ sort: next?.by ?? null, falling: next?.descending ? 'yes' : null })}
           onPin={pin}
