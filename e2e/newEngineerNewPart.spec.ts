@@ -98,7 +98,8 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
 test('the demo answers on first sight: what leads, what governs, what was decided', async ({ page }) => {
   await page.goto('/parts');
   const row = page.getByRole('row', { name: /Lamp arm, pylon 7 walkway/ });
-  await expect(row.getByText('Tarrowmill PETG Clearway, XZ')).toBeVisible();
+  // What was decided, however it stands today, and who comes first by now.
+  await expect(row.getByText(/^decided, no\. \d+; first by now: Tarrowmill PETG Clearway$/)).toBeVisible();
   await expect(row.getByText('Own heat limit, peak')).toBeVisible();
   await row.getByRole('link').click();
   await expect(page.getByRole('status').filter({ hasText: '22 pass · 1 unknown · 47 fail' })).toBeVisible();

@@ -63,6 +63,13 @@ const laterRules = {
       description: 'Price of a machine hour, USD; absent = each machine’s own',
     }),
   ),
+  usualMovementShare: Type.Optional(
+    Type.Number({
+      exclusiveMinimum: 0,
+      maximum: 0.1,
+      description: 'Movement allowed where a load states no limit, as a share of the span',
+    }),
+  ),
   leastChance: Type.Optional(
     Type.Number({
       minimum: 0,

@@ -3,9 +3,9 @@ import { ACTION_SYMBOL, ACTION_UNIT } from '../parts/partModel.ts';
 import { stiffened } from '../fibre/stiffened.ts';
 import type { PartBody } from '../parts/partModel.ts';
 import { actingAt, growthOf, isDriven, movementPerUnit } from './action.ts';
-import type { CaseCheck, CaseOutcome, Check, CheckContext, PreparedLoad } from './check.ts';
+import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
 import { modulusAlong, shearModulusMPa } from './movability.ts';
-import { known, notLoaded, unknown, weakest } from './outcome.ts';
+import { weakest } from './outcome.ts';
 import { showGrowth, showModulusRatio, showResolved } from './showMaterial.ts';
 import { evidenceAt } from './temperatureEvidence.ts';
 
@@ -132,55 +132,9 @@ function movement(
 const turnsBy = ({ movementRadiusMm }: PartBody, movedMm: number) =>
   `Turns by ${f((movedMm / movementRadiusMm! / Math.PI) * 180)}°`;
 
-const rangeOf = ({ movementRangeOf = 'a tenth of its span' }: PartBody) => movementRangeOf;
-const beyondRange = ({ body }: CheckContext, { loadCase }: PreparedLoad) =>
+export const rangeOf = ({ movementRangeOf = 'a tenth of its span' }: PartBody) => movementRangeOf;
+export const beyondRange = ({ body }: CheckContext, { loadCase }: PreparedLoad) =>
   `Under “${loadCase.name}” it moves by more than ${f(body.movementRangeMm!)} mm, ${rangeOf(body)}: the formulas for small movements end there. Make it stiffer, or test the part`;
-
-/** Something pushes on it for longer than a blow, whose force is a stand-in for its energy, and does not move it by force. */
-const isPressed = (load: PreparedLoad) => load.kind !== 'knock' && !isDriven(load);
-
-/**
- * Whether a part that nobody set a limit for still bends by so little that its formulas hold: a part of rubber would otherwise pass
- * with a movement that means nothing. Beyond the tenth it is unknown and not failed: the part may serve, the formulas do not tell.
- */
-export const movementInRange: Check = {
-  id: 'movement-in-range',
-  title: 'Small movements',
-  words: ['Moves by', 'formulas hold to'],
-  asks: 'Does it move by so little, usually a tenth of its span at most, that the formulas hold?',
-  applies: ({ body, loads }) => body.movementRangeMm !== undefined && loads.some(isPressed),
-  evaluate(context, working) {
-    const rangeMm = context.body.movementRangeMm!;
-    const { part, material, movabilities } = context;
-    if (!material.behaviour) return unknown('mm', material.behaviourGaps);
-    let movedMm = 0;
-    let load = part.loads[0]!;
-    for (const one of part.loads) {
-      if (!isPressed(one)) continue;
-      const movability = movabilities[one.directionIndex]!;
-      if (!movability.known) return unknown('mm', movability.gaps);
-      const { temperatureC, durationH } = one.loadCase;
-      const growth = one.kind === 'lasting' ? growthOf(context, one, temperatureC, durationH) : 1;
-      const thisMm = one.amount * movementPerUnit(context, movability, temperatureC, growth);
-      if (thisMm <= movedMm) continue;
-      movedMm = thisMm;
-      load = one;
-    }
-    if (working) {
-      working.add('', 'Largest movement', Math.min(movedMm, rangeMm), 'mm', {
-        expression: `under “${load.loadCase.name}”${movedMm > rangeMm ? ', or more' : ''}`,
-      });
-      working.add('', `What the formulas hold to: ${rangeOf(context.body)}`, rangeMm, 'mm', {
-        source: 'small-deflection theory: Roark, 8.1',
-      });
-    }
-    if (movedMm > rangeMm) return unknown('mm', [beyondRange(context, load)], load.loadCase.id);
-    if (movedMm === 0) return notLoaded('mm', 'Nothing moves it');
-    const movability = movabilities[load.directionIndex]!;
-    const evidence = evidenceAt(material, movability.known ? movability.evidence : 'D', load.loadCase.temperatureC);
-    return known({ demand: movedMm, capacity: rangeMm, unit: 'mm', evidence, loadCaseId: load.loadCase.id });
-  },
-};
 
 /** How far the part moves at once, term by term. */
 export function showElastic(

@@ -3,7 +3,6 @@ import { caseChecks } from './caseChecks.ts';
 import type { Check } from './check.ts';
 import { contactTemperature } from './contactTemperature.ts';
 import { fibreLaid } from './fibreChecks.ts';
-import { movementInRange } from './deflection.ts';
 import { failureManner } from './failureManner.ts';
 import { heatPeak, heatSteady } from './heatChecks.ts';
 import { keepsShape } from './keepsShape.ts';
@@ -12,12 +11,14 @@ import { printable } from './printable.ts';
 import { friction, pressureVelocity, wear } from './sliding.ts';
 import { surroundingChecks } from './surroundings/index.ts';
 import { thermalFit } from './thermalFit.ts';
+import { movementInRange, usualMovement } from './usualMovement.ts';
 import { coldEmbrittlement } from './toughness.ts';
 
 /** Every check, in the order shown. The next one is one module and one line here. */
 export const checks: readonly Check[] = [
   ...caseChecks.map(overLoadCases),
   movementInRange,
+  usualMovement,
   coldEmbrittlement,
   heatSteady,
   heatPeak,

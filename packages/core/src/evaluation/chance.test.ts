@@ -19,7 +19,8 @@ const scattered = (cov: number): Grade => ({
     one.count === undefined ? one : { ...one, standardDeviation: cov * one.value! },
   ),
 });
-const flat = (load: Parameters<typeof briefWith>[0]): Brief => briefWith({ kind: 'short', durationH: 1 / 60, ...load });
+const flat = (load: Parameters<typeof briefWith>[0]): Brief =>
+  briefWith({ kind: 'short', durationH: 1 / 60, maxDeflectionMm: 9, ...load });
 const chance = (brief: Brief, grade: Grade, options: ChanceOptions = {}) =>
   chanceOfMeetingAll(brief, sampleLibrary, grade, 'XZ', options)!;
 

@@ -19,10 +19,11 @@ export interface Fix {
     | 'chamber'
     | 'conditioning'
     | 'upgrade'
+    | 'movement'
     | 'safety-factor';
   /** What to do, in a few words: “Depth along the load 30 → 34.2 mm”. */
   title: string;
-  /** Lowering a safety factor is no fix: somebody has to decide and sign it. */
+  /** Lowering a safety factor, or letting it move more than is usual, is no fix: somebody has to decide and sign it. */
   isDecision: boolean;
   /** What else it takes: an oven, a change of the machine; absent: nothing but the new drawing. */
   takes?: string;
@@ -67,7 +68,7 @@ export function nearestFixes(
     fixes.push({
       kind,
       title,
-      isDecision: kind === 'safety-factor',
+      isDecision: kind === 'safety-factor' || kind === 'movement',
       ...rest,
       brief: changed,
       entry,
@@ -95,6 +96,7 @@ export function nearestFixes(
   }
   offerTreatments(brief, grade, offer);
   offerUpgrades(brief, library.machines, now, offer);
+  offerMovement(brief, now, offer);
   offerSafetyFactor(brief, now, offer);
   return fixes.sort(
     (a, b) =>
@@ -152,6 +154,21 @@ function offerFillet(brief: Brief, offer: Offer): void {
     const title = `Fillet ${f(part.filletRadiusMm)} → ${f(filletRadiusMm)} mm`;
     if (offer('fillet', title, { ...brief, part: { ...part, filletRadiusMm } })) return;
   }
+}
+
+/** Where only the usual limit is in the way: how far it moves, said as what it may. */
+function offerMovement(brief: Brief, now: EvaluationEntry, offer: Offer): void {
+  const usual = now.checks.find(({ checkId, status }) => checkId === 'usual-movement' && status === 'fail');
+  if (!usual || usual.demand === null || usual.capacity === null) return;
+  const mayMm = Math.ceil(usual.demand * 10.5) / 10;
+  const loadCases = brief.loadCases.map((load): LoadCase => {
+    const limited = load.maxDeflectionMm !== undefined || load.maxSagMm !== undefined;
+    if (limited) return load;
+    return load.kind === undefined || load.kind === 'lasting'
+      ? { ...load, maxSagMm: mayMm }
+      : { ...load, maxDeflectionMm: mayMm };
+  });
+  offer('movement', `Let it move by ${f(mayMm)} mm, if it may`, { ...brief, loadCases });
 }
 
 /** The loads whose checks fail by a little: their factor times the reserve that is there, rounded down. */

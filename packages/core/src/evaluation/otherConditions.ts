@@ -31,7 +31,8 @@ export function otherCondition(
   const base = { checkId: check.id, logReserve, slopes };
   const byEvidence = COV[evidence ?? 'D'];
   switch (check.id) {
-    case 'movement-in-range': {
+    case 'movement-in-range':
+    case 'usual-movement': {
       // As soft as its modulus comes out, under the load as it comes.
       slopes[0] = 1;
       const load = context.part.loads.findIndex(({ loadCase }) => loadCase.id === result.loadCaseId);

@@ -19,6 +19,7 @@ export const defaultHouseRules: CompleteRules = {
   safetyFactorHarm: 3,
   strengthBasis: 'mean',
   fibreAcrossLayersFactor: 1,
+  usualMovementShare: 0.02,
   stressCrackStrainPct: 0.3,
   warmShapeChangePct: 0.5,
   limitedContactH: 100,

@@ -103,6 +103,13 @@ export const ruleMeanings: readonly RuleMeaning[] = [
     'The reference table already counts what fibre takes from the layers; below 100 % you trust it less.',
   ),
   rule(
+    'usualMovementShare',
+    'How careful',
+    'Movement allowed where none is stated',
+    { unit: 'share' },
+    'A fiftieth of the span is where bending begins to be seen and felt; whatever a load states comes first.',
+  ),
+  rule(
     'warmShapeChangePct',
     'Surroundings',
     'Warping in the warmth, allowed',

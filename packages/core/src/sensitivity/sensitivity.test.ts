@@ -30,7 +30,7 @@ const strong: Grade = {
 };
 const library: Library = { ...sampleLibrary, grades: [testGrade, strong] };
 const brief = {
-  ...briefWith({ kind: 'short', forceN: 36, durationH: 1 / 60 }, arm),
+  ...briefWith({ kind: 'short', forceN: 36, durationH: 1 / 60, maxDeflectionMm: 20 }, arm),
   asks: { orientations: ['XZ' as const] },
 };
 

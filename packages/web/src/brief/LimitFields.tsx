@@ -4,6 +4,9 @@ import { Choice } from '../ui/fields.tsx';
 import { LoadQuantity, type ChangeLoad } from './LoadQuantity.tsx';
 
 /** What the load must not do, by its kind. Empty means not asked. */
+/** What a load without a limit of its own is held to, by the company’s rules. */
+const USUAL = 'both empty = the usual share of its span';
+
 export function LimitFields({
   part,
   kind,
@@ -50,20 +53,14 @@ export function LimitFields({
   if (movement === undefined) return null;
   return (
     <>
-      <LoadQuantity
-        {...common}
-        field="maxDeflectionMm"
-        label={`${movement} allowed at once`}
-        hint="empty = not asked"
-        optional
-      />
+      <LoadQuantity {...common} field="maxDeflectionMm" label={`${movement} allowed at once`} hint={USUAL} optional />
       {kind === 'lasting' && (
         <>
           <LoadQuantity
             {...common}
             field="maxSagMm"
             label={`${movement} allowed at the end`}
-            hint="with creep; empty = not asked"
+            hint={`with creep; ${USUAL}`}
             optional
           />
           <LoadQuantity

@@ -12,7 +12,7 @@ import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
 import { decisionAddress } from '../decision/decisionAddress.ts';
 import { differenceText } from '../grades/propertyText.ts';
-import { percent } from '../shortlist/percent.ts';
+import { percent, percentRange } from '../shortlist/percent.ts';
 import { useChances } from '../shortlist/useChances.ts';
 import { amount, duration } from '../ui/amount.ts';
 import { demandSentence } from '../ui/demandWords.ts';
@@ -74,11 +74,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
           const key = `${gradeId} ${entry.orientation}`;
           const chance = chances.get(key);
           if (!chance) return <span className="text-quiet">{chances.has(key) ? 'unknown' : '…'}</span>;
-          return (
-            <span title={`Between ${percent(chance.low)} and ${percent(chance.high)} (95 %)`}>
-              {percent(chance.all)}
-            </span>
-          );
+          return <span title={`${percentRange(chance.low, chance.high)} (95 %)`}>{percent(chance.all)}</span>;
         }}
       </Line>
       <Line title="Built, on" finalists={finalists}>

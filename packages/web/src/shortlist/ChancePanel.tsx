@@ -5,7 +5,7 @@ import { useCallback } from 'react';
 import { useBench } from '../parts/bench.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
-import { percent } from './percent.ts';
+import { percent, percentRange } from './percent.ts';
 
 /** In how many of many printed parts every check would be met, which one is missed most, and what was taken to scatter. */
 export function ChancePanel({ gradeId, orientation }: { gradeId: string; orientation: BuildOrientation }) {
@@ -35,8 +35,8 @@ function Known({ chance }: { chance: Chance }) {
   return (
     <>
       <p className="text-sm">
-        Every check is met in <strong>{percent(chance.all)}</strong> of {chance.draws.toLocaleString('en')} draws
-        (between {percent(chance.low)} and {percent(chance.high)}, 95 %).
+        Every check is met in <strong>{percent(chance.all)}</strong> of {chance.draws.toLocaleString('en')} draws (
+        {percentRange(chance.low, chance.high)}, 95 %).
         {missed.length > 0 && ' Missed most:'}
       </p>
       {missed.length > 0 && (

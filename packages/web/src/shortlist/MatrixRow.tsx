@@ -14,7 +14,7 @@ import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { Evidence, Reserve, statusWords } from '../ui/Reserve.tsx';
 import { useSay } from '../ui/useSay.ts';
-import { percent } from './percent.ts';
+import { percent, percentRange } from './percent.ts';
 
 /** Every row is as high as the tallest, so that thousands can be scrolled without measuring one. */
 export const ROW_PX = 64;
@@ -163,13 +163,15 @@ function Moved({ place, was }: { place: number; was: number | undefined }) {
 const meritWords = ({ scores }: Merit) =>
   MERIT_CRITERIA.map(({ id, title }) => `${title} ${Math.round(100 * scores[id])}`).join(', ');
 
+const upperFirst = (text: string) => text.charAt(0).toUpperCase() + text.slice(1);
+
 /** In how many draws of scattering properties and loads every check is met. */
 function ChanceCell({ chance, isOut }: { chance: Chance | undefined; isOut: boolean }) {
   if (!chance) return <td className="px-1.5 text-right text-xs text-quiet">{isOut ? '…' : 'unknown'}</td>;
   return (
     <td
       className="px-1.5 text-right whitespace-nowrap"
-      title={`Between ${percent(chance.low)} and ${percent(chance.high)} (95 %), ${chance.draws} draws`}
+      title={`${upperFirst(percentRange(chance.low, chance.high))} (95 %), ${chance.draws} draws`}
     >
       {percent(chance.all)}
     </td>

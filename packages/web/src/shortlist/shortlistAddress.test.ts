@@ -1,6 +1,6 @@
 import type { ChoiceRules } from '@anvilstone/core';
 import { readShortlistAddress } from './shortlistAddress.ts';
-import { percent } from './percent.ts';
+import { percent, percentRange } from './percent.ts';
 
 const read = (address: string, rules?: ChoiceRules) => readShortlistAddress(new URLSearchParams(address), rules);
 
@@ -62,3 +62,9 @@ test.each([
 ])('a share of %d is said as %s', (share, words) => {
   expect(percent(share)).toBe(words);
 });
+
+test.each([
+  [0.9951, 0.9989, '> 99 %'],
+  [0.97, 0.99, 'between 97 % and 99 %'],
+  [0.994, 0.9999, 'between 99 % and > 99.9 %'],
+])('from %d to %d is %s', (low, high, words) => expect(percentRange(low, high)).toBe(words));

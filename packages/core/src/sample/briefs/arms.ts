@@ -104,6 +104,8 @@ export const scraperLever: ArmBrief = {
       temperatureC: -15,
       safetyFactor: 1.5,
       actsWhenHot: false,
+      // It is a spring: it may give.
+      maxDeflectionMm: 12,
     },
   ],
   asks: { heat: { steadyC: 35, coldestC: -20 } },
