@@ -1,6 +1,11 @@
 import { families, referenceStatement } from '@anvilstone/core';
+import { knownOutcomes, OUTCOME_AREAS } from '@anvilstone/core/outcomes';
 import { tows, towStatement, towUncertainty } from '@anvilstone/core/tables';
+import { useState } from 'react';
 import { Link } from 'react-router';
+import { Button } from '../ui/Button.tsx';
+import { StatusMark } from '../ui/Reserve.tsx';
+import { useSay } from '../ui/useSay.ts';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { TableHead } from '../ui/TableHead.tsx';
@@ -123,6 +128,56 @@ export function ReferencePage() {
           </tbody>
         </table>
       </section>
+      <KnownOutcomes />
     </main>
+  );
+}
+
+/** Facts of the field beside what the engine makes of them, worked out when asked for. */
+function KnownOutcomes() {
+  const [shown, setShown] = useState(false);
+  const say = useSay();
+  const all = shown ? knownOutcomes() : [];
+  const missed = all.filter(({ hit }) => !hit).length;
+  return (
+    <section aria-label="Known outcomes" className="mt-6">
+      <h2 className="mb-1 text-base">Known outcomes: what anybody in the field knows, beside what the engine says</h2>
+      {!shown && <Button onClick={() => setShown(true)}>Ask the engine</Button>}
+      {shown && (
+        <>
+          <p role="status" className="mb-2 text-sm">
+            {all.length - missed} of {all.length} reproduced; {missed} missed, and shown as such.
+          </p>
+          <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table of known outcomes">
+            <table className="w-full rounded-md border border-line bg-surface text-sm">
+              <TableHead headings={['Known', 'From', 'The engine says', 'Same']} />
+              {OUTCOME_AREAS.map((area) => (
+                <tbody key={area}>
+                  <tr className="border-b border-line bg-sunken">
+                    <th scope="rowgroup" colSpan={4} className="px-3 py-1 text-left text-xs font-semibold">
+                      {area}
+                    </th>
+                  </tr>
+                  {all
+                    .filter((one) => one.area === area)
+                    .map(({ id, fact, source, says, hit }) => (
+                      <tr key={id} className="border-b border-line align-top last:border-0">
+                        <th scope="row" className="px-3 py-1 text-left font-normal">
+                          {say(fact)}
+                        </th>
+                        <td className="px-3 py-1 text-xs text-quiet">{say(source)}</td>
+                        <td className="px-3 py-1">{say(says)}</td>
+                        <td className="px-3 py-1 whitespace-nowrap">
+                          <StatusMark status={hit ? 'pass' : 'fail'} /> {hit ? 'hit' : 'miss'}
+                        </td>
+                      </tr>
+                    ))}
+                </tbody>
+              ))}
+            </table>
+          </div>
+        </>
+      )}
+    </section>
   );
 }
