@@ -4,7 +4,7 @@ import { prepareMaterial, type Material, type PrintState } from '../materials/ma
 import { defaultHouseRules } from '../rules/houseRules.ts';
 
 /** A grade of which nothing is known but its family and its filler: what the engine says of it is what it says of the kind. */
-export const bareGrade = (familyId: string, reinforcementId: string | null = null): Grade => ({
+const bareGrade = (familyId: string, reinforcementId: string | null = null): Grade => ({
   id: `${familyId} ${reinforcementId ?? ''}`.trim(),
   name: familyId,
   maker: 'any',
