@@ -26,7 +26,8 @@ export function showResolved(
 
 export function showModulusRatio(working: Working, material: Material, temperatureC: number): void {
   const knots = material
-    .behaviour!.curve.knots.map((knot) => `${f(knot.modulusMPa)} MPa at ${f(knot.temperatureC)} °C (${knot.note})`)
+    .behaviour!.curve.knots.filter(({ kind }) => kind !== 'between')
+    .map((knot) => `${f(knot.modulusMPa)} MPa at ${f(knot.temperatureC)} °C (${knot.note})`)
     .join(' · ');
   working.add('E(T)/E₂₃', `Stiffness kept at ${f(temperatureC)} °C`, material.modulusRatio(temperatureC), '×', {
     expression: knots,

@@ -10,6 +10,7 @@ import { modulusCurve, type ModulusCurve } from './modulusCurve.ts';
 import { fatigueLaw } from './fatigue.ts';
 import { formLimit, type FormLimit, type Solidity } from './formLimit.ts';
 import { conditioningRetention } from './moisture.ts';
+import { moistCurve, moistGlassTransitionC } from './moistCurve.ts';
 import { ownCreep } from './ownCreep.ts';
 import { ownFatigue, type OwnFatigue } from './ownFatigue.ts';
 
@@ -27,6 +28,7 @@ export interface Behaviour {
   poisson: number;
   strengthExponent: number;
   staticFatigueLossPerDecade: number;
+  /** With the water that is in it, °C. */
   glassTransitionC: number;
   continuousServiceC: number;
   /** What holds its shape together as it is used. */
@@ -40,6 +42,13 @@ const MORPHOLOGY: Record<Solidity, (stated: Morphology) => Morphology> = {
   amorphous: (stated) => (stated === 'support' ? 'support' : 'amorphous'),
   elastomer: () => 'elastomer',
 };
+
+/** Water that lifts the notched energy by this much has softened the polymer between its crystals. */
+const PLASTICISED_FACTOR = 1.2;
+
+/** Water in it, % of its mass. */
+const waterOf = ({ waterAt23C50RhPct, waterSaturationPct }: Family, conditioning: Conditioning): number =>
+  conditioning === 'wet' ? (waterSaturationPct ?? waterAt23C50RhPct) : conditioning === 'dry' ? 0 : waterAt23C50RhPct;
 
 /** A heat deflection point so far above the glass transition was taken on a crystallised bar, K. */
 const CRYSTALS_ABOVE_TG_K = 10;
@@ -72,7 +81,7 @@ export function behaviourOf(
   const gainK = Math.max(0, ...printed.map(gainOf));
   const curveMorphology = MORPHOLOGY[solidity](family.morphology);
   const effects = fillerEffects(family, filler)?.mechanical;
-  const curve = modulusCurve({
+  const dryCurve = modulusCurve({
     // HDT bars are dry, so the curve is anchored to the dry modulus; the ratio then applies to any moisture state.
     modulus23MPa: modulus.value / conditioningRetention(family, 'modulus', conditioning),
     // A polymer that crystallises in the oven carries load beyond its glass transition, up to its melting point.
@@ -85,6 +94,15 @@ export function behaviourOf(
     hdtIsOfNeat: asNeat,
     ...(effects ? { fillerStiffness: stiffnessFactor(family, effects.modulusXy) } : {}),
   });
+  const isMoistPolyamide = conditioning !== 'dry' && family.impactFactorConditioned > PLASTICISED_FACTOR;
+  const curve = isMoistPolyamide
+    ? moistCurve(dryCurve, {
+        glassTransitionC,
+        modulusRetention: conditioningRetention(family, 'modulus', conditioning),
+        strengthRetention: conditioningRetention(family, 'strength', conditioning),
+        strengthExponent: family.temperatureStrengthExponent,
+      })
+    : dryCurve;
   const typical: CreepMaterial = {
     // Water between the chains lets a moist polymer creep as much more as it is softer.
     creepA:
@@ -131,7 +149,9 @@ export function behaviourOf(
     poisson: family.poisson,
     strengthExponent: family.temperatureStrengthExponent,
     staticFatigueLossPerDecade: family.staticFatigueLossPerDecade,
-    glassTransitionC,
+    glassTransitionC: isMoistPolyamide
+      ? moistGlassTransitionC(glassTransitionC, waterOf(family, conditioning))
+      : glassTransitionC,
     continuousServiceC:
       ownTemperature(grade, 'continuousService') ??
       (crystallised ? (family.crystallisedServiceC ?? family.continuousServiceC) : family.continuousServiceC),

@@ -110,7 +110,7 @@ describe('heat deflection', () => {
   });
 });
 
-test('moisture changes the modulus and not the shape of its curve', () => {
+test('water softens at room temperature; past the dry glass transition it takes little, and never stiffens', () => {
   const observation = [sheet('t', { property: 'tensileModulus', value: 2500, unit: 'MPa' })];
   const [dry, conditioned] = (['dry', 'conditioned'] as const).map((moisture) =>
     prepare(observation, 'pa6', null, moisture),
@@ -118,8 +118,27 @@ test('moisture changes the modulus and not the shape of its curve', () => {
   const retention = findFamily('pa6')!.modulusRetentionConditioned;
   expect(known(conditioned!.modulus.inPlane).value / known(dry!.modulus.inPlane).value).toBeCloseTo(retention, 9);
   for (const temperatureC of [-20, 23, 50, 80]) {
-    expect(conditioned!.modulusRatio(temperatureC)).toBeCloseTo(dry!.modulusRatio(temperatureC), 9);
+    const share = (retention * conditioned!.modulusRatio(temperatureC)) / dry!.modulusRatio(temperatureC);
+    expect(share).toBeGreaterThanOrEqual(retention - 1e-9);
+    expect(share).toBeLessThanOrEqual(1.001);
   }
+  const shareAt = (celsius: number) => conditioned!.modulusRatio(celsius) / dry!.modulusRatio(celsius);
+  expect(shareAt(0)).toBeCloseTo(1, 9);
+  expect(shareAt(80)).toBeGreaterThan(shareAt(45));
+  expect(shareAt(45)).toBeGreaterThan(1);
+  // Warmth never stiffens, and strength at heat is no more than the dry one's.
+  const sigma = (material: typeof dry, celsius: number) =>
+    known(material!.strength.inPlane).value * material!.strengthFactor(celsius, 1 / 60);
+  let before = Infinity;
+  for (let celsius = 23; celsius <= 200; celsius += 3) {
+    const ratio = conditioned!.modulusRatio(celsius);
+    expect(ratio).toBeLessThanOrEqual(before);
+    before = ratio;
+    expect(sigma(conditioned, celsius)).toBeLessThanOrEqual(sigma(dry, celsius) * 1.003);
+  }
+  // 55 − 70·(1 − e^(−2.8/4)): 35 K lower.
+  expect(dry!.behaviour!.glassTransitionC).toBe(55);
+  expect(conditioned!.behaviour!.glassTransitionC).toBeCloseTo(55 - 70 * (1 - Math.exp(-2.8 / 4)), 6);
 });
 
 test('layer shear: measured when there is a measurement, else derived and never better than class C', () => {

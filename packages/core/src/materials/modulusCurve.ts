@@ -22,7 +22,8 @@ const COLD_SLOPE_DECADES_PER_K: Record<Morphology, number> = {
   support: 0.0011,
 };
 
-export type KnotKind = 'reference' | 'knee' | 'hdt' | 'measured' | 'family' | 'rubbery';
+/** `between`: no point of anybody's, only on the way from one to the next. */
+export type KnotKind = 'reference' | 'knee' | 'hdt' | 'measured' | 'family' | 'rubbery' | 'between';
 export interface Knot {
   temperatureC: number;
   modulusMPa: number;

@@ -30,7 +30,7 @@ export function modulusCurves(material: Material): GradeCurve[] {
     x,
     y: { title: 'Modulus', dimension: 'stress', logarithmic: true },
     lines: [{ label: 'modulus', points: temperatures.map((t) => ({ x: t, y: e23 * curve.ratio(t) })) }],
-    marks: curve.knots.map((knot) => markOf(knot, scale)),
+    marks: curve.knots.filter(({ kind }) => kind !== 'between').map((knot) => markOf(knot, scale)),
     evidence: behaviour.hdtEvidence,
     notes: [`Shape from ${behaviour.hdtNote}`, ...dropped],
   };
@@ -59,6 +59,7 @@ const MARK_KIND: Record<Knot['kind'], MarkedPoint['kind']> = {
   measured: 'measured',
   knee: 'typical',
   family: 'typical',
+  between: 'typical',
   rubbery: 'typical',
 };
 
