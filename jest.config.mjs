@@ -31,7 +31,7 @@ export default {
         '/engine\\.ts$': inWeb('workers/testEngine.ts'),
       },
     }),
-    project('core'),
+    project('core', { setupFiles: [here('scripts/jest/sameDraws.mjs')] }),
     project('web', {
       testPathIgnorePatterns: ['/node_modules/', '\\.screen\\.test\\.tsx$'],
       setupFiles: [here('scripts/jest/shippedReact.mjs')],
