@@ -3,7 +3,7 @@ import { testBrief, testGrade } from '../checks/testContext.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { tiltOf } from '../evaluation/tilt.ts';
 import { BUILT_UP } from '../parts/partModel.ts';
-import { lampArm, sampleLibrary } from '../sample/index.ts';
+import { lampArm, sampleBriefs, sampleLibrary } from '../sample/index.ts';
 import { compareFillings, fillingsOfMass, USUAL_FILLING } from './fillings.ts';
 import { footWarnings, supportsUnder } from './supports.ts';
 import { boxOf } from '../process/boxOnBed.ts';
@@ -108,10 +108,16 @@ describe('fillings', () => {
     expect(fillingsOfMass(brief, library, testGrade.id, 500)).toEqual([]));
 });
 
+test('the way up that is recommended is the one that the shortlist builds it', () => {
+  for (const brief of sampleBriefs)
+    for (const { gradeId, best } of evaluate(brief, sampleLibrary).grades.slice(0, 25))
+      expect([gradeId, compareWays(brief, sampleLibrary, gradeId).recommendedId]).toEqual([gradeId, best.orientation]);
+});
+
 test('the lamp arm: heat governs whichever way up, so the layers decide', () => {
   const { recommendedId, reason } = compareWays(lampArm, sampleLibrary, 'ne-petg');
-  expect(recommendedId).toBe('XY');
+  expect(recommendedId).toBe('XZ');
   expect(reason).toMatch(
-    /own heat limit, \w+ governs whichever way up.*Where they differ, XY comes first: 2\.86 .*ZX 1\.62 \(strength across/,
+    /own heat limit, \w+ governs whichever way up.*Where they differ, XZ comes first: 2\.86 .*ZX 1\.62 \(strength across/,
   );
 });

@@ -7,7 +7,7 @@ import {
   type Library,
 } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
-import { STATUS_ORDER } from '../evaluation/order.ts';
+import { compareEntries } from '../evaluation/compareEntries.ts';
 import { evaluateGrade, prepareJob, type EvaluationJob } from '../evaluation/evaluate.ts';
 import { evaluateTilted, tiltOf, type Tilt } from '../evaluation/tilt.ts';
 import { InputError } from '../input/InputError.ts';
@@ -77,7 +77,10 @@ export function compareWays(
     });
   }
   const differing = differingChecks(ways);
-  const ranked = ways.filter((way) => way.allowed && way.id !== 'tilted').sort(byReserve(differing));
+  // As the shortlist picks its best way up: one answer on both.
+  const ranked = ways
+    .filter((way) => way.allowed && way.id !== 'tilted')
+    .sort((a, b) => compareEntries(a.entry, b.entry));
   return {
     checkIds: job.applicable.map(({ id }) => id),
     ways,
@@ -97,19 +100,6 @@ export function jobOf(brief: Brief, library: Library, gradeId: string, rules: Ho
 
 /** Smallest reserves this close together say nothing about the way up. */
 const ALIKE = 0.02;
-
-/** What passes first; then the larger smallest reserve, where they are alike that of the checks that differ; then the cheaper. */
-function byReserve(differing: ReadonlySet<string>): (a: WayUp, b: WayUp) => number {
-  return (a, b) => {
-    const [reserveA, reserveB] = [a.entry.minimumReserve ?? -1, b.entry.minimumReserve ?? -1];
-    const alike = Math.abs(reserveA - reserveB) <= ALIKE * Math.max(reserveA, reserveB);
-    return (
-      STATUS_ORDER[a.entry.status] - STATUS_ORDER[b.entry.status] ||
-      (alike ? lowest(b, differing).reserve - lowest(a, differing).reserve : reserveB - reserveA) ||
-      (a.entry.costUsd ?? Infinity) - (b.entry.costUsd ?? Infinity)
-    );
-  };
-}
 
 /** Checks whose reserve the standard ways up change by more than a little, or that one of them does not know. */
 function differingChecks(ways: readonly WayUp[]): ReadonlySet<string> {
@@ -152,7 +142,7 @@ function reasonOf(ranked: readonly WayUp[], ways: readonly WayUp[], differing: R
   const [best, ...others] = ranked as [WayUp, ...WayUp[]];
   const verdict = { pass: 'passes', unknown: 'is not fully known', fail: 'still fails' }[best.entry.status];
   const named = (way: WayUp) => `${way.id} ${reserveOf(way)} (${titleOf(way.entry.governingCheckId)})`;
-  const barred = ways.filter((way) => !way.allowed && byReserve(differing)(way, best) < 0).map(({ id }) => id);
+  const barred = ways.filter((way) => !way.allowed && compareEntries(way.entry, best.entry) < 0).map(({ id }) => id);
   const alike =
     others.length > 0 &&
     others.every(

@@ -63,7 +63,7 @@ export const rankingSchools: readonly RankingSchool[] = [
       const bySureness: Compare = (a, b) => Number(isSure(b, grounds)) - Number(isSure(a, grounds));
       return (a, b) =>
         byStatus(a, b) ||
-        (passes(a) ? bySureness(a, b) || byCost(a, b) : byReserve(a, b)) ||
+        (passes(a) ? bySureness(a, b) || (isSure(a, grounds) ? byCost(a, b) : byReserve(a, b)) : byReserve(a, b)) ||
         byCost(a, b) ||
         byId(a, b);
     },

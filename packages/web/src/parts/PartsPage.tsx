@@ -54,7 +54,7 @@ export function PartsPage() {
             headings={[
               'Part',
               'Stage',
-              'Leading grade (cheapest that passes)',
+              'Grade: decided, else first',
               { title: 'Governed by', means: TERMS.governs },
               { title: 'Smallest reserve', means: TERMS.reserve },
               'Changed',
