@@ -1,4 +1,4 @@
-import { findCheck, PROOF_TEST_CAUTION } from '@anvilstone/core';
+import { PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { lazy, Suspense, useCallback } from 'react';
@@ -94,15 +94,15 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
   const ask = useCallback((engine: Remote<Engine>) => engine.standing(brief), [brief]);
   const { value: result } = useComputed(library, ask);
   const askDecided = useCallback(
-    (engine: Remote<Engine>) => engine.oneWay(brief, decided!.gradeId, decided!.orientation),
+    (engine: Remote<Engine>) => engine.oneWayNamed(brief, decided!.gradeId, decided!.orientation),
     [brief, decided],
   );
-  const { value: decidedEntry } = useComputed(library, decided ? askDecided : undefined);
+  const { value: asDecided } = useComputed(library, decided ? askDecided : undefined);
   const leader = result?.leaders[0];
   const name = leader && library?.grades.find((grade) => grade.id === leader.gradeId)?.name;
   const passes = leader?.best.status === 'pass';
-  const shown = decided ? decidedEntry : leader?.best;
-  const governs = decided ? findCheck(decidedEntry?.governingCheckId ?? '')?.title : result?.governedBy;
+  const shown = decided ? asDecided?.entry : leader?.best;
+  const governs = decided ? asDecided?.governedBy : result?.governedBy;
   return (
     <tr className="border-b border-line align-baseline last:border-0 hover:bg-sunken">
       <th scope="row" className="min-w-52 px-3 py-2.5 text-left font-semibold">

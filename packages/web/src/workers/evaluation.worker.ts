@@ -258,6 +258,11 @@ const engine = {
     const { orientations: _any, ...asks } = brief.asks;
     return evaluated({ ...brief, asks: { ...asks, orientations: [orientation] } }, [gradeId])[0]?.best;
   },
+  /** The same, and what governs it by name: the list of parts does without the checks themselves. */
+  oneWayNamed(brief: Brief, gradeId: string, orientation: BuildOrientation) {
+    const entry = this.oneWay(brief, gradeId, orientation);
+    return entry && { entry, governedBy: findCheck(entry.governingCheckId ?? '')?.title };
+  },
   explain: (brief: Brief, gradeId: string, orientation: BuildOrientation): CheckResult[] =>
     explain(brief, theWorkshop(), gradeId, orientation, theWorkshop().rules),
   reserveOverTemperature: (
