@@ -16,7 +16,7 @@ const screens = [
   ['equal mass', `${LAMP_ARM}/shortlist?view=equal-mass`, 'Mass of every part'],
   ['weights', `${LAMP_ARM}/shortlist?school=weighted-merit&was=weakest-link&sure=0.9`, 'Own evidence'],
   ['map', `${LAMP_ARM}/shortlist?view=map&pin=ne-petg`, 'passes here'],
-  ['compare', `${LAMP_ARM}/compare?grades=tm-petg,tm-petg-gf,ne-abs&uses=20`, 'Another wins below'],
+  ['compare', `${LAMP_ARM}/compare?grades=tm-petg,tm-petg-gf,ne-abs`, 'Another wins below'],
   ['drawer', `${LAMP_ARM}/shortlist?grade=vp-pa666&check=sag-after-duration`, 'How much is left as it gets hotter'],
   ['way up', `${LAMP_ARM}/build?grade=ne-petg`, 'Reserves from flat to upright'],
   ['filling', `${LAMP_ARM}/build?grade=ne-petg&show=filling`, '8 walls, 50 % infill'],

@@ -59,12 +59,38 @@ export const slidingAsk = record(
   'It slides on something',
 );
 
+export const lotAsk = record(
+  {
+    quantity: Type.Integer({ minimum: 1, maximum: 1e6, description: 'Good parts wanted' }),
+    readyBy: Type.Optional(Type.String({ format: 'date', description: 'Day on which all of them must be ready' })),
+    setupUsd: Type.Optional(
+      Type.Number({ minimum: 0, maximum: 1e6, description: 'Set-up of the lot, USD; absent = company rule' }),
+    ),
+    supportG: Type.Optional(
+      Type.Number({ minimum: 0, maximum: 1e5, description: 'Support thrown away with each part, g; absent = none' }),
+    ),
+  },
+  'How many, and by when',
+);
+export const consumableAsk = record(
+  {
+    uses: Type.Number({ minimum: 1, maximum: 1e9, description: 'Uses that one part lasts' }),
+    changeOverUsd: Type.Number({ minimum: 0, maximum: 1e6, description: 'Changing to the next one, USD' }),
+  },
+  'It is used up and replaced',
+);
+
 export const asks = record(
   {
     heat: Type.Optional(heatAsk),
     thermalFit: Type.Optional(thermalFitAsk),
     sliding: Type.Optional(slidingAsk),
     ...surroundingAsks,
+    lifeYears: Type.Optional(
+      Type.Number({ exclusiveMinimum: 0, maximum: 100, description: 'Service life that it must reach, years' }),
+    ),
+    lot: Type.Optional(lotAsk),
+    consumable: Type.Optional(consumableAsk),
     mustWarn: Type.Optional(
       Type.Literal(true, { description: 'Must bow, creak or whiten before it breaks, not snap' }),
     ),

@@ -63,6 +63,16 @@ const laterRules = {
       description: 'Price of a machine hour, USD; absent = each machine’s own',
     }),
   ),
+  setupUsd: Type.Optional(
+    Type.Number({
+      minimum: 0,
+      maximum: 10000,
+      description: 'Set-up of a lot: spool change, cleaning, first layer, USD',
+    }),
+  ),
+  machineHoursPerDay: Type.Optional(
+    Type.Number({ exclusiveMinimum: 0, maximum: 24, description: 'Hours a day that one machine prints, h' }),
+  ),
   usualMovementShare: Type.Optional(
     Type.Number({
       exclusiveMinimum: 0,

@@ -11,7 +11,7 @@ import type {
 } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { prepareMaterial } from '../materials/material.ts';
-import { partCost } from '../process/cost.ts';
+import { printTimeH } from '../process/cost.ts';
 import { completeRules } from '../rules/houseRules.ts';
 import { specimensFor } from './comparisons.ts';
 import { findMethod, testMethods } from './methods/index.ts';
@@ -191,10 +191,9 @@ export function effortOf(
   const machine = machines[0];
   if (volumeMm3 === undefined || !machine) return undefined;
   const massG = (volumeMm3 * density.value) / 1000;
-  const { printTimeH } = partCost({ massG, volumeMm3, pricePerKgUsd: 1, machine, rules: complete });
   return {
     filamentG: specimens * massG * (1 + complete.purgeShare),
-    printH: specimens * printTimeH,
+    printH: specimens * printTimeH({ volumeMm3, machine, rules: complete }),
     handsOnMin: specimens * method.handsOnMin,
   };
 }

@@ -173,11 +173,14 @@ test('a size drifts by nothing where nothing shrinks, swells or warms', () => {
 });
 
 test('what is paid for each print is divided by the share that succeeds', () => {
-  const { filamentUsd, machineUsd, labourUsd, totalUsd, printTimeH } = asked('part-cost') as Numbers;
+  const { filamentUsd, machineUsd, dryingUsd, nozzleUsd, labourUsd, setupUsd, totalUsd, printTimeH } = asked(
+    'part-cost',
+  ) as Numbers;
   expect(filamentUsd).toBeCloseTo(0.1 * 30 * 1.08, 9);
   expect(printTimeH).toBeCloseTo((80_000 / 10 / 3600) * 2.2, 9);
   expect(machineUsd).toBeCloseTo(printTimeH! * 2, 9);
-  expect(totalUsd).toBeCloseTo((filamentUsd! + machineUsd! + labourUsd!) / 0.93, 9);
+  const printUsd = filamentUsd! + machineUsd! + dryingUsd! + nozzleUsd! + labourUsd!;
+  expect(totalUsd).toBeCloseTo(printUsd / 0.93 + setupUsd!, 9);
 });
 
 test('a long thing lies across the corners of a bed, and not longer than those', () => {

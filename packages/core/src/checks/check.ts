@@ -12,6 +12,7 @@ import type { Working } from '../working/Working.ts';
 import type { Material } from '../materials/material.ts';
 import type { Direction, PartBody, PartResponse, SizeKind } from '../parts/partModel.ts';
 import type { Cost } from '../process/cost.ts';
+import type { CostLine } from '../process/costLines.ts';
 import type { MachineFit } from '../process/machineFit.ts';
 import type { Fill } from '../infill/fill.ts';
 import type { LaidFibre } from '../fibre/layFibre.ts';
@@ -66,6 +67,8 @@ export interface CheckContext {
   fit: MachineFit | undefined;
   massG: number | null;
   cost: Cost | null;
+  /** The components of the cost with their arithmetic; empty: it is not known. */
+  costLines(): readonly CostLine[];
   priceIsFamilyEstimate: boolean;
   /** Own heat limits already found, by the longest time a load acts, h: the check and the entry ask for the same one. */
   heatLimits: Map<number, HeatLimit | { gaps: readonly string[] }>;

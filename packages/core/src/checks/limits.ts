@@ -27,20 +27,14 @@ export const costLimit: Check = {
   title: 'Cost',
   asks: 'Does one good part cost little enough?',
   applies: ({ brief }) => brief.asks.maxCostUsd !== undefined,
-  evaluate({ brief, cost, rules, fit, priceIsFamilyEstimate, material }, working) {
+  evaluate({ brief, cost, costLines, fit, priceIsFamilyEstimate, material }, working) {
     if (cost === null) return unknown('USD', costGaps(material.density.known, fit !== undefined));
     if (working) {
-      working.add('C_f', 'Filament with purge', cost.filamentUsd, 'USD', {
-        expression: `mass · (1 + ${rules.purgeShare}) · price per kg`,
-        source: priceIsFamilyEstimate ? 'price typical of the family: none is known for this grade' : 'grade price',
-      });
-      if (cost.strandUsd !== undefined)
-        working.add('C_s', 'Strands with what is cut away', cost.strandUsd, 'USD', { source: 'typical of the strand' });
-      working.add('C_m', `Machine: ${fit!.machine.name}`, cost.machineUsd, 'USD', {
-        expression: `${f(cost.printTimeH)} h · ${f(rules.machineHourUsd ?? fit!.machine.hourlyRateUsd)} USD/h`,
-      });
-      working.add('C_l', 'Labour', cost.labourUsd, 'USD', { source: 'house rule' });
-      working.add('C', 'One good part', cost.totalUsd, 'USD', { expression: `sum / (1 − ${rules.scrapShare} scrap)` });
+      for (const { id, title, usd, how } of costLines())
+        working.add(`C_${id}`, id === 'machine' ? `Machine time on ${fit!.machine.name}` : title, usd, 'USD', {
+          expression: how,
+        });
+      working.add('C', 'One good part', cost.totalUsd, 'USD', { expression: 'sum of these' });
     }
     return known({
       demand: cost.totalUsd,

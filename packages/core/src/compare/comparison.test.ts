@@ -6,7 +6,7 @@ import { lampArm, sampleLibrary } from '../sample/index.ts';
 import { PLENTY } from '../units/formatQuantity.ts';
 import { compareFinalists } from './comparison.ts';
 import { comparisonCsv } from './csv.ts';
-import { costParts, costPerUseUsd } from './costParts.ts';
+import { costRows } from './costParts.ts';
 import { fillerSets } from './fillerSets.ts';
 
 const IDS = ['tm-petg', 'tm-petg-gf', 'ne-abs'];
@@ -49,19 +49,21 @@ test.each([
 });
 
 describe('cost', () => {
-  test('its parts add up to the cost of a good part', () => {
-    for (const finalist of comparison.finalists) {
-      const { filamentUsd, machineUsd, labourUsd, scrapUsd, totalUsd } = costParts(finalist)!;
-      expect(filamentUsd + machineUsd + labourUsd + scrapUsd).toBeCloseTo(totalUsd, 9);
-      expect(totalUsd).toBeCloseTo(finalist.entry.costUsd!, 9);
-      // One print in some fails: what is paid for it is that share of everything.
-      expect(scrapUsd).toBeGreaterThan(0);
-    }
+  test('its components add up to the cost of a good part, as do the bars of the chart', () => {
+    const rows = costRows(comparison.finalists);
+    expect(rows.map(({ id }) => id)).toEqual(
+      expect.arrayContaining(['filament', 'machine', 'drying', 'labour', 'scrap', 'setup']),
+    );
+    comparison.finalists.forEach(({ entry }, i) => {
+      expect(rows.reduce((sum, { usd }) => sum + usd[i]!, 0)).toBeCloseTo(entry.costUsd!, 9);
+      expect(comparison.cost.bars[i]!.values.reduce((sum, one) => sum + one, 0)).toBeCloseTo(entry.costUsd!, 9);
+    });
   });
-  test('a use costs the part and its change-over over the uses', () => {
-    const [first] = comparison.finalists;
-    expect(costPerUseUsd(first!, 400, 2)).toBeCloseTo((first!.entry.costUsd! + 2) / 400, 12);
-    expect(costPerUseUsd({ ...first!, cost: null }, 400, 2)).toBeNull();
+  test('a component that nobody pays for is left out, and who has no cost has none of its components', () => {
+    const [first, second] = comparison.finalists;
+    const rows = costRows([{ ...first!, cost: null }, second!]);
+    expect(rows.every(({ usd }) => usd[0] === null)).toBe(true);
+    expect(rows.some(({ id }) => id === 'strands')).toBe(false);
   });
 });
 

@@ -1,24 +1,21 @@
 import type { BarChart } from '../drawing/barChart.ts';
+import { COST_COMPONENTS, COST_GROUPS } from '../process/costLines.ts';
 import type { Finalist } from './finalist.ts';
 
-/** What a good part is paid for: filament with purge, machine, labour, and the prints that fail. */
-export interface CostParts {
-  filamentUsd: number;
-  machineUsd: number;
-  labourUsd: number;
-  scrapUsd: number;
-  totalUsd: number;
+/** One component of the cost, and what each finalist pays for it, USD; null: its cost is not known. */
+export interface CostRow {
+  id: string;
+  title: string;
+  usd: readonly (number | null)[];
 }
 
-export function costParts({ cost }: Finalist): CostParts | null {
-  if (!cost) return null;
-  const { filamentUsd, machineUsd, labourUsd, totalUsd } = cost;
-  return { filamentUsd, machineUsd, labourUsd, totalUsd, scrapUsd: totalUsd - filamentUsd - machineUsd - labourUsd };
-}
-
-/** Cost of one use, USD: the part and its change-over over the uses it lasts. Null where the cost is not known. */
-export function costPerUseUsd(finalist: Finalist, uses: number, changeOverUsd: number): number | null {
-  return finalist.cost === null ? null : (finalist.cost.totalUsd + changeOverUsd) / uses;
+/** The components that at least one finalist pays for; each finalist’s add up to the cost of a good part. */
+export function costRows(finalists: readonly Finalist[]): CostRow[] {
+  return COST_COMPONENTS.map(({ id, title, usd }) => ({
+    id,
+    title,
+    usd: finalists.map(({ cost }) => cost && usd(cost)),
+  })).filter(({ usd }) => usd.some((amount) => amount !== null && amount > 0));
 }
 
 export function costChart(finalists: readonly Finalist[]): BarChart {
@@ -26,14 +23,15 @@ export function costChart(finalists: readonly Finalist[]): BarChart {
     id: 'cost-of-one-part',
     title: 'Cost of one good part',
     unit: 'USD',
-    parts: ['Filament', 'Machine time', 'Labour', 'Failed prints'],
-    bars: finalists.map((finalist) => {
-      const parts = costParts(finalist);
-      return {
-        letter: finalist.letter,
-        name: finalist.name,
-        values: parts ? [parts.filamentUsd, parts.machineUsd, parts.labourUsd, parts.scrapUsd] : [],
-      };
-    }),
+    parts: COST_GROUPS,
+    bars: finalists.map(({ letter, name, cost }) => ({
+      letter,
+      name,
+      values: cost
+        ? COST_GROUPS.map((_, group) =>
+            COST_COMPONENTS.filter((one) => one.group === group).reduce((sum, { usd }) => sum + usd(cost), 0),
+          )
+        : [],
+    })),
   };
 }

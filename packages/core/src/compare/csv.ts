@@ -4,7 +4,7 @@ import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
 import { definitionOf } from '../units/dimensions.ts';
 import { formatReserve, PLENTY } from '../units/formatQuantity.ts';
 import type { Comparison } from './comparison.ts';
-import { costParts } from './costParts.ts';
+import { costRows } from './costParts.ts';
 import type { PropertyCell, PropertyRow } from './propertyRows.ts';
 
 type Cell = string | number;
@@ -36,7 +36,7 @@ export function comparisonCsv(brief: Brief, { finalists, checks, properties }: C
         const first = values[0];
         return [
           shown,
-          percent && typeof value === 'number' && typeof first === 'number'
+          percent && typeof value === 'number' && typeof first === 'number' && first !== 0
             ? percentText(100 * (value / first - 1))
             : '',
         ];
@@ -54,12 +54,9 @@ export function comparisonCsv(brief: Brief, { finalists, checks, properties }: C
   plain('print time', 'h', (i) => entry(i).printTimeH ?? null, true);
   plain('how it fails', '', (i) => finalists[i]!.failureManner);
   plain('to print', '', (i) => finalists[i]!.printing?.difficulty ?? null);
-  const parts = finalists.map(costParts);
-  plain('cost: filament', 'USD', (i) => parts[i]?.filamentUsd ?? null, true);
-  plain('cost: machine time', 'USD', (i) => parts[i]?.machineUsd ?? null, true);
-  plain('cost: labour', 'USD', (i) => parts[i]?.labourUsd ?? null, true);
-  plain('cost: failed prints', 'USD', (i) => parts[i]?.scrapUsd ?? null, true);
-  plain('cost of one good part', 'USD', (i) => parts[i]?.totalUsd ?? null, true);
+  for (const { title, usd } of costRows(finalists))
+    plain(`cost: ${title.toLowerCase()}`, 'USD', (i) => usd[i] ?? null, true);
+  plain('cost of one good part', 'USD', (i) => entry(i).costUsd, true);
   for (const { title, results, percents } of checks)
     rows.push([
       `reserve: ${title}`,

@@ -14,7 +14,8 @@ import type { LaidFibre } from '../fibre/layFibre.ts';
 import { relievedBearings } from '../fibre/reinforced.ts';
 import type { Fill } from '../infill/fill.ts';
 import type { Material } from '../materials/material.ts';
-import { partCost, type Cost } from '../process/cost.ts';
+import { partCost, type Cost, type CostInput } from '../process/cost.ts';
+import { costLines, type PriceSource } from '../process/costLines.ts';
 import {
   fibreFindings,
   materialFindings,
@@ -29,6 +30,7 @@ import { BUILT_UP, dot, type Direction } from '../parts/partModel.ts';
 import { boxOf } from '../process/boxOnBed.ts';
 import { findAgent } from '../reference/agent.ts';
 import { completeRules, type CompleteRules } from '../rules/houseRules.ts';
+import { filamentCost } from '../process/filamentCost.ts';
 import { cachedMaterial } from './materialCache.ts';
 import { preparePart, prepareWays } from './preparePart.ts';
 
@@ -158,8 +160,9 @@ function contextOf(given: {
     movabilities: movabilitiesOf(way, material),
     fit: choice?.fit,
     massG,
-    cost: choice?.cost ?? null,
-    priceIsFamilyEstimate: material.grade.pricePerKgUsd === null,
+    cost: choice?.priced?.cost ?? null,
+    costLines: () => (choice?.priced ? linesOf(choice.priced) : []),
+    priceIsFamilyEstimate: choice?.priced?.priceFrom === 'family',
     heatLimits: new Map(),
     agent: prepared.agent,
     weathering,
@@ -168,7 +171,7 @@ function contextOf(given: {
 
 /** No blocker first, then the cheapest; undefined without machines, or where the family's process is not known. */
 function chooseMachine(
-  { machines, rules }: PreparedBrief,
+  { machines, rules, brief }: PreparedBrief,
   { body, fibre }: PreparedPart,
   material: Material,
   sizes: SizesOn,
@@ -176,29 +179,32 @@ function chooseMachine(
 ): Candidate | undefined {
   const fits = fitsWhateverTheSize(material, machines, rules);
   if (!fits) return undefined;
-  const listUsd = material.grade.pricePerKgUsd ?? familyPrice(material);
+  const strands = fibre && strandCost(fibre);
   let best: Tried | undefined;
   for (const machine of machines) {
     const tooLarge = sizes.get(machine)!;
     const { fit, blockers } = fits.get(machine)!;
-    const pricePerKgUsd = machine.closedSupply?.pricePerKgUsd ?? listUsd;
-    const cost =
-      massG === null || pricePerKgUsd === null
-        ? null
-        : partCost({
-            massG,
-            volumeMm3: body.volumeMm3,
-            pricePerKgUsd,
-            machine,
-            rules,
-            ...(fibre ? { fibre: strandCost(fibre) } : {}),
-          });
-    const tried = { fit, cost, blockers: blockers + tooLarge.length, tooLarge };
+    const filament = filamentCost(material, machine, rules);
+    let priced: Priced | null = null;
+    if (massG !== null && filament) {
+      const { priceFrom } = filament;
+      const input: CostInput = {
+        massG,
+        volumeMm3: body.volumeMm3,
+        filament,
+        machine,
+        rules,
+        ...(strands ? { fibre: strands } : {}),
+        lot: brief.asks.lot,
+      };
+      priced = { cost: partCost(input), input, priceFrom };
+    }
+    const tried = { fit, priced, blockers: blockers + tooLarge.length, tooLarge };
     if (!best || isBetter(tried, best)) best = tried;
   }
   if (!best) return undefined;
-  const { fit, cost, tooLarge } = best;
-  return { fit: tooLarge.length === 0 ? fit : verdictOf(fit.machine, [...fit.findings, ...tooLarge]), cost };
+  const { fit, priced, tooLarge } = best;
+  return { fit: tooLarge.length === 0 ? fit : verdictOf(fit.machine, [...fit.findings, ...tooLarge]), priced };
 }
 
 /** What strands cost beside the print: their own price and the time they take, in place of as much of the print. */
@@ -239,12 +245,14 @@ function fitsWhateverTheSize(
   return found;
 }
 
-function familyPrice(material: Material): number | null {
-  if (!material.family) return null;
-  return material.family.pricePerKgUsd.mid * (material.filler?.priceFactor ?? 1);
+type Candidate = { fit: MachineFit; priced: Priced | null };
+interface Priced {
+  cost: Cost;
+  input: CostInput;
+  priceFrom: PriceSource;
 }
 
-type Candidate = { fit: MachineFit; cost: Cost | null };
+const linesOf = ({ cost, input, priceFrom }: Priced) => costLines(cost, input, priceFrom);
 
 /** A machine that is held against the others; only that of the best is joined with what its size says. */
 interface Tried extends Candidate {
@@ -256,6 +264,7 @@ interface Tried extends Candidate {
 }
 
 function isBetter(a: Tried, b: Tried): boolean {
-  const difference = a.blockers - b.blockers || (a.cost?.totalUsd ?? Infinity) - (b.cost?.totalUsd ?? Infinity);
+  const difference =
+    a.blockers - b.blockers || (a.priced?.cost.totalUsd ?? Infinity) - (b.priced?.cost.totalUsd ?? Infinity);
   return difference === 0 || Number.isNaN(difference) ? a.fit.machine.id < b.fit.machine.id : difference < 0;
 }

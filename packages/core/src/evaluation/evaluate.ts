@@ -20,7 +20,7 @@ import { formatReserve, PLENTY } from '../units/formatQuantity.ts';
 import { Working } from '../working/Working.ts';
 
 /** Changes whenever the same input may give another number; frozen decisions carry it. */
-export const ENGINE_VERSION = '0.7.0';
+export const ENGINE_VERSION = '0.8.0';
 
 export interface EvaluateOptions {
   rules?: HouseRules;

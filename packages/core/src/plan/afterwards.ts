@@ -1,3 +1,4 @@
+import type { Brief } from '@anvilstone/schema';
 import { waterDiffusionMm2PerH } from '../materials/sorption.ts';
 import { timeToFraction } from '../materials/timeToFraction.ts';
 import { preparePart } from '../evaluation/preparePart.ts';
@@ -5,6 +6,7 @@ import { chamberCrystallisesC } from '../materials/crystals.ts';
 import { annealingOf } from '../process/annealing.ts';
 import { formatNumber as f, formatQuantity } from '../units/formatQuantity.ts';
 import { duration } from '../words/duration.ts';
+import type { Family } from '../reference/family.ts';
 import type { CardLine } from './cardLine.ts';
 import type { CardSetting } from './cardSetting.ts';
 
@@ -76,11 +78,24 @@ function annealLines({ brief, family, machine, units }: CardSetting): CardLine[]
 const NOTICEABLE_WATER_PCT = 1;
 const ENOUGH = 0.9;
 
+const isConditioned = ({ moisture }: Pick<Brief, 'moisture'>, family: Family) =>
+  moisture !== 'dry' && family.waterAt23C50RhPct >= NOTICEABLE_WATER_PCT;
+
+/** Until the thinnest wall holds nine tenths of its water, h (Fick). */
+const conditioningH = (family: Family, thinnestMm: number, temperatureC: number) =>
+  timeToFraction(thinnestMm, waterDiffusionMm2PerH(family.sorptionHalfTime2mmH, temperatureC), ENOUGH);
+
+/** Hours from the last print to a part that may be used: the annealing and the conditioning that the brief counts on. */
+export function afterPrintingH(brief: Brief, family: Family): number {
+  const annealing = brief.annealed ? annealingOf(family) : undefined;
+  const conditioned = isConditioned(brief, family);
+  return (annealing?.hours ?? 0) + (conditioned ? conditioningH(family, preparePart(brief).body.thinnestMm, 23) : 0);
+}
+
 function conditionLines({ brief, family, units }: CardSetting): CardLine[] {
-  if (brief.moisture === 'dry' || family.waterAt23C50RhPct < NOTICEABLE_WATER_PCT) return [];
+  if (!isConditioned(brief, family)) return [];
   const { thinnestMm } = preparePart(brief).body;
-  const at = (temperatureC: number) =>
-    timeToFraction(thinnestMm, waterDiffusionMm2PerH(family.sorptionHalfTime2mmH, temperatureC), ENOUGH);
+  const at = (temperatureC: number) => conditioningH(family, thinnestMm, temperatureC);
   return [
     {
       id: 'condition',

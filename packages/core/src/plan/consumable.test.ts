@@ -1,7 +1,7 @@
 import type { Machine } from '@anvilstone/schema';
-import { sampleLibrary } from '../sample/index.ts';
+import { lampArm, sampleLibrary } from '../sample/index.ts';
 import { breakEvenUses, costPerUse } from './consumable.ts';
-import { goodPartCost } from './goodPartCost.ts';
+import { machineChoices } from './machineChoices.ts';
 
 describe('a consumable', () => {
   test('cheap and short-lived beats dear and long-lived: 2.40 USD a 30 uses against 14.60 a 120, changing for 0.60', () => {
@@ -22,21 +22,16 @@ describe('a consumable', () => {
   });
 });
 describe('closed supply', () => {
-  const grade = sampleLibrary.grades.find(({ id }) => id === 'tm-asa')!;
   const open: Machine = sampleLibrary.machines.find(({ id }) => id === 'workshop-enclosed')!;
+  const grade = sampleLibrary.grades.find(({ id }) => id === 'tm-asa')!;
   const closed = { ...open, closedSupply: { pricePerKgUsd: grade.pricePerKgUsd! + 100 } };
-  const costOn = (machine: Machine, paid?: { pricePerKgUsd: number; from: string }) =>
-    goodPartCost({ massG: 100, printTimeH: 2 }, grade, machine, undefined, paid ? { paid } : {})!;
-  test('100 USD/kg dearer: 0.1 kg with purge, over the share that succeeds', () => {
-    const dearer = costOn(closed).totalUsd - costOn(open).totalUsd;
-    expect(costOn(closed).closedExtraUsd).toBeCloseTo(dearer, 9);
-    expect(dearer).toBeGreaterThan(10);
-    expect(costOn(open).closedExtraUsd).toBeNull();
-  });
-  test('what was paid for a spool counts before the list, never before a closed supply', () => {
-    const paid = { pricePerKgUsd: 10, from: 'paid for S-01' };
-    const filament = (cost: ReturnType<typeof costOn>) => cost.components.find(({ id }) => id === 'filament')!;
-    expect(filament(costOn(open, paid)).how).toMatch(/10 USD\/kg \(paid for S-01\)/);
-    expect(filament(costOn(closed, paid)).usd).toBe(filament(costOn(closed)).usd);
+  const on = (machine: Machine) =>
+    machineChoices(lampArm, { ...sampleLibrary, machines: [machine] }, grade.id, 'XZ')![0]!;
+  test('100 USD/kg dearer: its filament, over the share that succeeds', () => {
+    const { cost, closedExtraUsd, costLines } = on(closed);
+    expect(closedExtraUsd).toBeCloseTo(cost!.totalUsd - on(open).cost!.totalUsd, 9);
+    expect(closedExtraUsd).toBeCloseTo(((cost!.filamentG / 1000) * 100) / (1 - cost!.scrapShare), 9);
+    expect(costLines[0]!.how).toContain('closed supply');
+    expect(on(open).closedExtraUsd).toBeNull();
   });
 });

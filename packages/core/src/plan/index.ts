@@ -7,5 +7,6 @@ export { flowOf, type Flow } from './flow.ts';
 export { timeToFraction } from '../materials/timeToFraction.ts';
 export * from './supportChoices.ts';
 export * from './afterPrinting.ts';
-export * from './goodPartCost.ts';
+export * from './lot.ts';
+export { afterPrintingH } from './afterwards.ts';
 export * from './consumable.ts';

@@ -1,10 +1,13 @@
 import type { Brief, BuildOrientation, EvaluationEntry, HouseRules, Library, Machine } from '@anvilstone/schema';
+import { contextFor, materialFor } from '../evaluation/context.ts';
 import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
-import { strandCost } from '../evaluation/context.ts';
 import { preparePart } from '../evaluation/preparePart.ts';
 import { InputError } from '../input/InputError.ts';
 import { BUILT_UP } from '../parts/partModel.ts';
 import { boxOf } from '../process/boxOnBed.ts';
+import { atPricePerKgUsd, type Cost } from '../process/cost.ts';
+import type { CostLine } from '../process/costLines.ts';
+import { openPricePerKgUsd } from '../process/filamentCost.ts';
 import { caution } from '../process/findings.ts';
 import {
   fibreFindings,
@@ -25,8 +28,11 @@ export interface MachineChoice {
   fit: MachineFit;
   /** The part printed on it; its status is that of every check. */
   entry: EvaluationEntry;
-  /** Continuous strands in it, g and USD; absent: none. */
-  strands?: { massG: number; strandUsd: number };
+  /** What a good part costs on it, the same as on every other screen; null: not known. */
+  cost: Cost | null;
+  costLines: readonly CostLine[];
+  /** On a machine with a closed supply: what a part costs more than with the grade at its open price, USD; null: an open machine. */
+  closedExtraUsd: number | null;
   /** Cheapest upgrades after which nothing blocks it; absent: nothing does, or nothing helps. */
   unlock?: Unlock;
 }
@@ -62,12 +68,18 @@ export function machineChoices(
       ]);
       const job = prepareJob(here, { ...library, grades: [], machines: [machine] }, { rules });
       const unlock = fibre && !machine.laysFibre ? undefined : cheapestUnlock(needs, machine, box, rules);
+      const material = materialFor(job.prepared, grade);
+      const { cost, costLines } = contextFor(job.prepared, material, orientation);
+      const openUsd = openPricePerKgUsd(material);
       return {
         machine,
         fit,
         entry: evaluateGrade(job, grade).best,
+        cost,
+        costLines: costLines(),
+        closedExtraUsd:
+          machine.closedSupply && cost && openUsd !== null ? cost.totalUsd - atPricePerKgUsd(cost, openUsd) : null,
         ...(unlock ? { unlock } : {}),
-        ...(fibre ? { strands: strandCost(fibre) } : {}),
       };
     })
     .sort(

@@ -9,7 +9,8 @@ import { carrierTray, lampArm, sampleBriefs, sampleLibrary } from '../sample/ind
 import { timeToFraction } from '../materials/timeToFraction.ts';
 import { afterPrinting } from './afterPrinting.ts';
 import { flowOf } from './flow.ts';
-import { goodPartCost, scrapOf } from './goodPartCost.ts';
+import { afterPrintingH } from './afterwards.ts';
+import { latestStart, lotNeeds, readyOn } from './lot.ts';
 import { machineChoices } from './machineChoices.ts';
 import { processCard } from './processCard.ts';
 import { supportChoices } from './supportChoices.ts';
@@ -218,61 +219,49 @@ describe('flow', () => {
   });
 });
 
-describe('cost of a good part', () => {
-  const entry = { massG: 100, printTimeH: 5 };
-  const cost = (options = {}, on = machine('workshop-enclosed')) =>
-    goodPartCost(entry, { ...bare('petg'), pricePerKgUsd: 20 }, on, defaultHouseRules, options)!;
-  const part = (id: string, options = {}) => cost(options).components.find((one) => one.id === id)?.usd;
+describe('a lot', () => {
+  const choice = machineChoices(lampArm, sampleLibrary, 'ne-petg', 'XZ')!.find(({ cost }) => cost)!;
+  const cost = choice.cost!;
+  const rules = { machineHoursPerDay: 12 };
+  const needs = (quantity: number, stockG = 0, more = {}) =>
+    lotNeeds({ cost: { ...cost, ...more }, quantity, stockG, dryingH: 6, afterH: 12, rules });
 
-  test('by hand: filament with purge, machine, set-up over the batch', () => {
-    expect(part('filament')).toBeCloseTo(0.1 * (1 + defaultHouseRules.purgeShare) * 20, 9);
-    expect(part('machine')).toBeCloseTo(5 * 1.8, 9);
-    expect(part('setup', { quantity: 10 })).toBeCloseTo(0.5, 9);
-    expect(part('nozzle')).toBe(0);
+  test('its cost on a machine is the one of the evaluation, line by line', () => {
+    for (const one of machineChoices(lampArm, sampleLibrary, 'ol-pa6-gf', 'XZ')!) {
+      expect(one.cost!.totalUsd).toBe(one.entry.costUsd);
+      expect(one.costLines.reduce((sum, { usd }) => sum + usd, 0)).toBeCloseTo(one.entry.costUsd!, 9);
+    }
   });
-  test('by hand: 388 prints of which 19 failed, with 20 of the house’s 7 %', () => {
-    const { share, from } = scrapOf(machine('workshop-enclosed'), 0.07);
-    expect(share).toBeCloseTo((19 + 1.4) / 408, 12);
-    expect(from).toMatch(/19 of 388/);
-    expect(scrapOf({ ...machine('workshop-enclosed'), condition: {} }, 0.07).share).toBe(0.07);
+  test('by hand: 93 good parts at 7 % failed take 100 prints', () => {
+    const { prints, machineH, filamentG } = needs(93, 0, { scrapShare: 0.07 });
+    expect(prints).toBe(100);
+    expect(machineH).toBeCloseTo(100 * cost.printTimeH, 9);
+    expect(filamentG).toBeCloseTo(100 * cost.filamentG, 9);
   });
-  test('scrap divides what is paid for each print, not what is paid once', () => {
-    const { components, scrapShare, totalUsd } = cost({ upgradesUsd: 70 });
-    const once = components
-      .filter(({ id }) => id === 'setup' || id === 'upgrades')
-      .reduce((sum, { usd }) => sum + usd, 0);
-    const each = components.reduce((sum, { usd }) => sum + usd, 0) - once;
-    expect(totalUsd).toBeCloseTo(each / (1 - scrapShare) + once, 9);
+  test('what is in stock is not bought, and spools are bought whole', () => {
+    const { filamentG } = needs(20);
+    expect(needs(20, filamentG / 2).toBuyG).toBeCloseTo(filamentG / 2, 9);
+    expect(needs(20, filamentG + 1)).toMatchObject({ toBuyG: 0, spoolsToBuy: 0 });
+    expect(needs(20).spoolsToBuy).toBe(Math.ceil(filamentG / 1000));
   });
-  test('abrasive grams wear the nozzle: by hand, 108 g of 8000 g at 25 USD', () => {
-    const filled = goodPartCost(
-      entry,
-      { ...bare('petg', 'carbon-15'), pricePerKgUsd: 20 },
-      machine('workshop-enclosed'),
-    )!;
-    const worn = filled.components.find(({ id }) => id === 'nozzle')!;
-    expect(worn.usd).toBeCloseTo(((100 * (1 + defaultHouseRules.purgeShare)) / 8000) * 25, 9);
+  test('days: drying, then 12 h of printing a day, then what comes after; a long print runs through the night', () => {
+    const { days } = needs(10, 0, { scrapShare: 0, printTimeH: 6 });
+    expect(days).toEqual({ drying: 0.25, printing: 5, after: 0.5, total: 5.75 });
+    expect(needs(10, 0, { scrapShare: 0, printTimeH: 20 }).days.printing).toBeCloseTo(10, 9);
+    expect(needs(1, 0, { scrapShare: 0, printTimeH: 48 }).days.printing).toBeCloseTo(2, 9);
   });
-  test('strands are priced as strands, and their grams not as filament', () => {
-    expect(part('filament', { strands: { massG: 20, strandUsd: 9 } })).toBeCloseTo(
-      0.08 * (1 + defaultHouseRules.purgeShare) * 20,
-      9,
-    );
-    expect(part('strands', { strands: { massG: 20, strandUsd: 9 } })).toBe(9);
+  test('the day to start on, and the day it is ready, across a month', () => {
+    expect(latestStart('2026-03-03', 5.75)).toBe('2026-02-25');
+    expect(readyOn('2026-02-25', 5.75)).toBe('2026-03-03');
   });
-  test('a consumable by its uses, changing it included', () => {
-    const { perUseUsd, totalUsd } = cost({ uses: 200, changeOverUsd: 4 });
-    expect(perUseUsd).toBeCloseTo((totalUsd + 4) / 200, 12);
-    expect(cost().perUseUsd).toBeNull();
-  });
-  test('more in a batch never costs more each', () => {
-    const each = [1, 2, 5, 20, 100].map((quantity) => cost({ quantity }).totalUsd);
-    expect(each).toEqual([...each].sort((a, b) => b - a));
-  });
-  test('unknown mass or price is not free', () => {
-    expect(goodPartCost({ massG: null, printTimeH: 5 }, bare('petg'), machine('bench-open'))).toBeUndefined();
-    expect(goodPartCost(entry, grade('vp-unlisted'), machine('bench-open'))).toBeUndefined();
-    expect(() => cost({ quantity: 0 })).toThrow(/quantity/);
+  test('no part is no lot', () => expect(() => needs(0)).toThrow(/quantity/));
+  test('annealing and conditioning come after printing where the brief counts on them', () => {
+    const pa6 = findFamily('pa6')!;
+    const dry = { ...lampArm, moisture: 'dry' as const };
+    expect(afterPrintingH(dry, pa6)).toBe(0);
+    expect(afterPrintingH({ ...dry, annealed: true }, pa6)).toBeGreaterThan(1);
+    // Walls of several millimetres take weeks to take up their water.
+    expect(afterPrintingH({ ...dry, moisture: 'conditioned' }, pa6)).toBeGreaterThan(24 * 7);
   });
 });
 

@@ -2,5 +2,8 @@ export * from './upgrades.ts';
 export * from './annealing.ts';
 export * from './boxOnBed.ts';
 export * from './cost.ts';
+export * from './costLines.ts';
+export * from './filamentCost.ts';
+export * from './scrap.ts';
 export * from './machineFit.ts';
 export * from './sizeDrift.ts';

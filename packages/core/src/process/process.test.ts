@@ -3,7 +3,9 @@ import { defaultHouseRules } from '../rules/houseRules.ts';
 import { findFamily } from '../reference/family.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';
 import { sampleLibrary } from '../sample/index.ts';
-import { partCost } from './cost.ts';
+import { atPricePerKgUsd, partCost, unitCostUsd, type CostInput } from './cost.ts';
+import { costLines } from './costLines.ts';
+import { scrapShareOf, scrapSource } from './scrap.ts';
 import { fitsRectangle, machineFit, processNeeds } from './machineFit.ts';
 
 const [open, enclosed, hot] = ['bench-open', 'workshop-enclosed', 'hot-chamber'].map((wanted) =>
@@ -56,16 +58,71 @@ describe('footprint on a bed', () => {
   test('a 310 × 10 strip does not: the diagonal is 311 mm', () => expect(fitsRectangle(310, 10, 220, 220)).toBe(false));
 });
 
-// 100 g at 30 USD/kg with 8 % purge = 3.24; 80 000 mm³ at 10 mm³/s × 2.2 = 4.889 h · 2 USD/h = 9.778; labour 4; scrap 7 %.
-test('cost of one good part by hand', () => {
-  const cost = partCost({
-    massG: 100,
-    volumeMm3: 80000,
-    pricePerKgUsd: 30,
-    machine: { volumetricFlowMm3PerS: 10, hourlyRateUsd: 2 },
-    rules: defaultHouseRules,
+// 100 g at 30 USD/kg with 8 % purge = 3.24; 80 000 mm³ at 10 mm³/s × 2.2 = 4.889 h · 2 USD/h = 9.778; labour 4; 108 g of a spool dried
+// 6 h at 0.12 USD/h = 0.0778; scrap 7 %; set-up 5 once.
+const printed: CostInput = {
+  massG: 100,
+  volumeMm3: 80000,
+  filament: { pricePerKgUsd: 30, dryingH: 6, abrasive: false },
+  machine: { name: 'Bench', volumetricFlowMm3PerS: 10, hourlyRateUsd: 2, nozzleMaterial: 'hardened' },
+  rules: defaultHouseRules,
+};
+const PRINT_USD = 3.24 + 9.77778 + 4 + 0.07776;
+
+describe('cost of one good part', () => {
+  test('by hand', () => {
+    const cost = partCost(printed);
+    expect(cost.filamentUsd).toBeCloseTo(3.24, 9);
+    expect(cost.printTimeH).toBeCloseTo(4.8889, 4);
+    expect(cost.dryingUsd).toBeCloseTo(0.07776, 9);
+    expect(cost.nozzleUsd).toBe(0);
+    expect(cost.scrapUsd).toBeCloseTo((PRINT_USD * 0.07) / 0.93, 4);
+    expect(cost.totalUsd).toBeCloseTo(PRINT_USD / 0.93 + 5, 4);
   });
-  expect(cost.filamentUsd).toBeCloseTo(3.24, 9);
-  expect(cost.printTimeH).toBeCloseTo(4.8889, 4);
-  expect(cost.totalUsd).toBeCloseTo((3.24 + 9.7778 + 4) / 0.93, 3);
+  test('its components add up to it, each with its arithmetic', () => {
+    const fibre = { laidMm3: 2000, massG: 3, strandUsd: 9, lengthMm: 18000 };
+    for (const input of [printed, { ...printed, fibre }, { ...printed, lot: { quantity: 40, supportG: 12 } }]) {
+      const cost = partCost(input);
+      const lines = costLines(cost, input, 'list');
+      expect(lines.reduce((sum, { usd }) => sum + usd, 0)).toBeCloseTo(cost.totalUsd, 9);
+      expect(lines.some(({ id }) => id === 'strands')).toBe('fibre' in input);
+      for (const { how } of lines) expect(how).toMatch(/\w/);
+    }
+  });
+  test('set-up is shared by the lot and not paid again for a failed print', () => {
+    const one = partCost(printed);
+    const ten = partCost({ ...printed, lot: { quantity: 10 } });
+    expect(one.totalUsd - ten.totalUsd).toBeCloseTo(5 - 0.5, 9);
+    expect(unitCostUsd(one, 10)).toBeCloseTo(ten.totalUsd, 9);
+    expect(unitCostUsd(ten, 1)).toBeCloseTo(one.totalUsd, 9);
+    expect(() => partCost({ ...printed, lot: { quantity: 0 } })).toThrow(/quantity/);
+  });
+  test('more in a lot never costs more each', () => {
+    const each = [1, 2, 5, 20, 100].map((quantity) => partCost({ ...printed, lot: { quantity } }).totalUsd);
+    expect(each).toEqual([...each].sort((a, b) => b - a));
+  });
+  test('support is filament that is thrown away', () =>
+    expect(partCost({ ...printed, lot: { quantity: 1, supportG: 50 } }).filamentUsd).toBeCloseTo(1.5 * 3.24, 9));
+  test('abrasive grams wear the nozzle: by hand, 108 g of 8000 g at 25 USD, of 250 g at 8 USD', () => {
+    const filament = { ...printed.filament, abrasive: true };
+    const brass = { ...printed.machine, nozzleMaterial: 'brass' as const };
+    expect(partCost({ ...printed, filament }).nozzleUsd).toBeCloseTo((108 / 8000) * 25, 9);
+    expect(partCost({ ...printed, filament, machine: brass }).nozzleUsd).toBeCloseTo((108 / 250) * 8, 9);
+  });
+  test('strands are priced as strands, and their grams not as filament', () => {
+    const cost = partCost({ ...printed, fibre: { laidMm3: 10000, massG: 20, strandUsd: 9, lengthMm: 90000 } });
+    expect(cost.filamentUsd).toBeCloseTo(0.8 * 3.24, 9);
+    expect(cost.strandUsd).toBe(9);
+    // 70 000 mm³ melted and 90 m laid at 10 mm/s.
+    expect(cost.printTimeH).toBeCloseTo(((70000 / 10) * 2.2) / 3600 + 2.5, 9);
+  });
+  test('at another price only the filament changes, and its share of scrap', () =>
+    expect(atPricePerKgUsd(partCost(printed), 60) - partCost(printed).totalUsd).toBeCloseTo(3.24 / 0.93, 9));
+  test('a machine’s own failures count: 19 of 388, with 20 prints of the company’s 7 %', () => {
+    const condition = { prints: 388, failedPrints: 19 };
+    const cost = partCost({ ...printed, machine: { ...printed.machine, condition } });
+    expect(cost.scrapShare).toBeCloseTo((19 + 1.4) / 408, 12);
+    expect(scrapShareOf({ condition: {} }, 0.07)).toBe(0.07);
+    expect(scrapSource({ name: 'Bench', condition }, 0.07)).toMatch(/19 of 388/);
+  });
 });

@@ -15,6 +15,8 @@ export const defaultHouseRules: CompleteRules = {
   scrapShare: 0.07,
   printTimeFactor: 2.2,
   labourPerPartUsd: 4,
+  setupUsd: 5,
+  machineHoursPerDay: 12,
   safetyFactorHarmless: 1.5,
   safetyFactorHarm: 3,
   strengthBasis: 'mean',

@@ -202,6 +202,20 @@ export const ruleMeanings: readonly RuleMeaning[] = [
     'Ten minutes of taking off and cleaning.',
   ),
   rule(
+    'setupUsd',
+    'Money',
+    'Set-up of a lot',
+    { unit: 'USD' },
+    'Changing the spool, cleaning the bed and watching the first layer; shared by the parts of the lot.',
+  ),
+  rule(
+    'machineHoursPerDay',
+    'Machines and printing',
+    'Printing a day on one machine',
+    { unit: 'h' },
+    'Prints are taken off and started while somebody is there; a print that takes longer runs through the night.',
+  ),
+  rule(
     'machineHourUsd',
     'Money',
     'Machine hour, all machines',

@@ -2,7 +2,7 @@ import {
   heatLimitWords,
   amount,
   choiceSentences,
-  costParts,
+  costRows,
   drawBarChart,
   drawingSvg,
   drawLineChart,
@@ -75,8 +75,7 @@ function summaryTable(comparison: Comparison, units: UnitSystem): Content {
   const { finalists } = comparison;
   const row = (title: string, of: (i: number) => string): TableCell[] => [title, ...finalists.map((_, i) => of(i))];
   const entry = (i: number) => finalists[i]!.entry;
-  const costs = finalists.map(costParts);
-  const usd = (value: number | undefined) => (value === undefined ? 'unknown' : `${value.toFixed(2)} USD`);
+  const usd = (value: number | null | undefined) => (typeof value === 'number' ? `${value.toFixed(2)} USD` : 'unknown');
   return table(
     [
       head('', ...named(comparison)),
@@ -86,11 +85,8 @@ function summaryTable(comparison: Comparison, units: UnitSystem): Content {
         return `${STATUS_WORDS[status]}${reserve} (${titleOf(governingCheckId)})`;
       }),
       row('Built, on', (i) => `${entry(i).orientation}, ${finalists[i]!.machineName ?? 'no machine'}`),
-      row('Cost of one good part', (i) => usd(costs[i]?.totalUsd)),
-      row('of that filament', (i) => usd(costs[i]?.filamentUsd)),
-      row('machine time', (i) => usd(costs[i]?.machineUsd)),
-      row('labour', (i) => usd(costs[i]?.labourUsd)),
-      row('failed prints', (i) => usd(costs[i]?.scrapUsd)),
+      row('Cost of one good part', (i) => usd(entry(i).costUsd)),
+      ...costRows(finalists).map(({ title, usd: amounts }) => row(title, (i) => usd(amounts[i]))),
       row('Mass', (i) => (entry(i).massG === null ? 'unknown' : amount(entry(i).massG!, 'g', units))),
       row('Holds to', (i) => heatLimitWords(entry(i), units)),
       row('How it fails', (i) => finalists[i]!.failureManner ?? 'unknown'),

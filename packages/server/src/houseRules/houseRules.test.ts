@@ -54,9 +54,9 @@ test('what counts in the evaluation is what is in force', async () => {
     ).grades[0]!.best.costUsd!;
   const { rules, revision } = await inForce();
   const before = await evaluated();
-  await put({ rules: { ...rules, labourPerPartUsd: rules.labourPerPartUsd + 5 }, revision }).expect(200);
-  // Handling is paid for each print, and the failed ones with it.
-  expect(await evaluated()).toBeCloseTo(before + 5 / (1 - rules.scrapShare), 6);
+  await put({ rules: { ...rules, setupUsd: rules.setupUsd! + 24 }, revision }).expect(200);
+  // Set-up is shared by the 12 arms of the lot.
+  expect(await evaluated()).toBeCloseTo(before + 24 / 12, 6);
   await put({ rules, revision: revision + 1 }).expect(200);
   expect(await evaluated()).toBe(before);
 });

@@ -1,20 +1,30 @@
-import { costParts, costPerUseUsd, drawBarChart, drawingSvg, type Comparison } from '@anvilstone/core';
-import { useAddress } from '../app/useAddress.ts';
+import { costRows, drawBarChart, drawingSvg, type Comparison } from '@anvilstone/core';
+import { costPerUse } from '@anvilstone/core/plan';
 import { DrawingView } from '../charts/DrawingView.tsx';
 import { saveFile } from '../charts/saveFile.ts';
+import { useBench } from '../parts/bench.ts';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
-import { QuantityField } from '../ui/QuantityField.tsx';
 
-/** What a part is paid for, and what one use of it costs when it wears out and has to be changed. */
+/** What a good part costs, component by component, and what one use of it costs where it is used up. */
 export function CostPanel({ comparison }: { comparison: Comparison }) {
   const { finalists, cost } = comparison;
-  const [search, setAddress] = useAddress();
-  const uses = positive(search.get('uses'));
-  const changeOverUsd = positive(search.get('change')) ?? 0;
+  const { consumable, lot } = useBench().brief.asks;
   const drawing = drawBarChart(cost);
-  const set = (key: string, value: number | null) => setAddress({ [key]: value === null ? null : String(value) }, true);
-  const cell = 'px-1 py-1 text-right';
+  const quantity = lot?.quantity ?? 1;
+  const row = (title: string, values: readonly (number | null)[], strong = false) => (
+    <tr key={title} className="border-t border-line">
+      <th scope="row" className={`py-1 text-left ${strong ? 'font-semibold' : 'font-normal'}`}>
+        {title}
+      </th>
+      {values.map((value, i) => (
+        <td key={finalists[i]!.gradeId} className={`px-1 py-1 text-right ${strong ? 'font-semibold' : ''}`}>
+          {value === null ? <span className="text-unknown">unknown</span> : shown(value)}
+        </td>
+      ))}
+    </tr>
+  );
+  const totals = finalists.map(({ entry }) => entry.costUsd);
   return (
     <Panel
       title="Cost of one good part"
@@ -36,64 +46,33 @@ export function CostPanel({ comparison }: { comparison: Comparison }) {
             <th scope="col" className="text-left font-normal">
               USD
             </th>
-            {[...cost.parts, 'Total', ...(uses ? ['A use'] : [])].map((title) => (
-              <th key={title} scope="col" className="px-1 font-normal">
-                {title}
+            {finalists.map(({ gradeId, letter, name }) => (
+              <th key={gradeId} scope="col" title={name} className="px-1 font-normal">
+                {letter}
               </th>
             ))}
           </tr>
         </thead>
         <tbody>
-          {finalists.map((finalist) => {
-            const parts = costParts(finalist);
-            const perUse = uses ? costPerUseUsd(finalist, uses, changeOverUsd) : null;
-            return (
-              <tr key={finalist.gradeId} className="border-t border-line">
-                <th scope="row" className="py-1 text-left font-normal">
-                  {finalist.letter} {finalist.name}
-                </th>
-                {parts ? (
-                  <>
-                    <td className={cell}>{parts.filamentUsd.toFixed(2)}</td>
-                    <td className={cell}>{parts.machineUsd.toFixed(2)}</td>
-                    <td className={cell}>{parts.labourUsd.toFixed(2)}</td>
-                    <td className={cell}>{parts.scrapUsd.toFixed(2)}</td>
-                    <td className={`${cell} font-semibold`}>{parts.totalUsd.toFixed(2)}</td>
-                  </>
-                ) : (
-                  <td colSpan={5} className={`${cell} text-unknown`}>
-                    price or mass unknown
-                  </td>
-                )}
-                {uses && <td className={cell}>{perUse === null ? 'unknown' : perUse.toPrecision(3)}</td>}
-              </tr>
-            );
-          })}
+          {costRows(finalists).map(({ title, usd }) => row(title, usd))}
+          {row('Total', totals, true)}
+          {quantity > 1 &&
+            row(
+              `Lot of ${quantity}`,
+              totals.map((total) => total && total * quantity),
+            )}
+          {consumable &&
+            row(
+              'One use, with changing it',
+              totals.map((partUsd) => partUsd && costPerUse({ partUsd, ...consumable })),
+            )}
         </tbody>
       </table>
-      <div className="mt-3 grid grid-cols-2 gap-3 print:hidden">
-        <QuantityField
-          label="Uses that one part lasts"
-          dimension="ratio"
-          value={uses ?? undefined}
-          bounds={{ minimum: 1, maximum: 1e9 }}
-          onChange={(value) => set('uses', value)}
-          onClear={() => set('uses', null)}
-          hint="for jaws, pads and other parts that wear"
-        />
-        <QuantityField
-          label="Cost of changing it"
-          dimension="money"
-          value={changeOverUsd}
-          bounds={{ minimum: 0, maximum: 1e6 }}
-          onChange={(value) => set('change', value)}
-        />
-      </div>
+      <p className="mt-2 text-xs text-quiet">
+        A lot of {quantity}, as the brief says. Uses of a consumable are stated there too.
+      </p>
     </Panel>
   );
 }
 
-function positive(text: string | null): number | null {
-  const value = Number(text);
-  return text !== null && Number.isFinite(value) && value > 0 ? value : null;
-}
+const shown = (usd: number) => (usd !== 0 && Math.abs(usd) < 0.1 ? usd.toPrecision(2) : usd.toFixed(2));

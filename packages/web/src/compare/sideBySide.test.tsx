@@ -1,4 +1,4 @@
-import { costParts, formatReserve, type Comparison } from '@anvilstone/core';
+import { formatReserve, type Comparison } from '@anvilstone/core';
 import { heaterDuct, lampArm, stampPad } from '@anvilstone/core/sample';
 import type { Brief } from '@anvilstone/schema';
 import { drawnFor, LEAKS, sampleWorkshop, textOf, wordsOf } from '../testPage.tsx';
@@ -100,29 +100,34 @@ describe('properties like for like', () => {
 });
 
 describe('cost', () => {
-  const comparison = compared(stampPad);
-  const rows = (at: string) =>
-    drawnFor(stampPad, <CostPanel comparison={comparison} />, { at })
+  const columns = (brief: Brief) => {
+    const comparison = compared(brief);
+    const rows = drawnFor(brief, <CostPanel comparison={comparison} />, { at: '/parts/p1/compare' })
       .querySelectorAll('tbody tr')
-      .map((row) => row.querySelectorAll('td').map(textOf));
-  test('the components of each add up to its total', () => {
-    for (const row of rows('/parts/p1/compare')) {
-      const numbers = row.map(Number);
-      if (numbers.some(Number.isNaN)) continue;
-      const total = numbers.at(-1)!;
+      .map((row) => [textOf(row.querySelector('th')!), ...row.querySelectorAll('td').map(textOf)] as const);
+    return { comparison, rows, row: (title: string) => rows.find(([name]) => name === title) };
+  };
+  const bare: Brief = { ...stampPad, asks: {} };
+  test('the components of each add up to its total, which is that of the shortlist', () => {
+    const { comparison, rows, row } = columns(bare);
+    comparison.finalists.forEach(({ entry }, i) => {
+      const numbers = rows.map((one) => Number(one[i + 1]));
+      if (entry.costUsd === null) return;
+      const total = Number(row('Total')![i + 1]);
+      expect(total).toBeCloseTo(entry.costUsd, 2);
       expect(numbers.slice(0, -1).reduce((a, b) => a + b)).toBeCloseTo(total, 1);
-    }
+    });
   });
-  test('with a life one use of it is said, the changing counted with it', () => {
-    const finalist = comparison.finalists[0]!;
-    const total = costParts(finalist)!.totalUsd;
-    const use = (at: string) => Number(rows(at)[0]!.at(-1));
-    expect(use('/parts/p1/compare?uses=50')).toBeCloseTo(total / 50, 3);
-    expect(use('/parts/p1/compare?uses=50&change=5')).toBeCloseTo((total + 5) / 50, 3);
+  test('a consumable is said by its use, the changing counted with it; a lot by its sum', () => {
+    const { comparison, row } = columns({
+      ...bare,
+      asks: { consumable: { uses: 50, changeOverUsd: 5 }, lot: { quantity: 8 } },
+    });
+    const total = comparison.finalists[0]!.entry.costUsd!;
+    expect(Number(row('One use, with changing it')![1])).toBeCloseTo((total + 5) / 50, 2);
+    expect(Number(row('Lot of 8')![1])).toBeCloseTo(8 * total, 1);
+    expect(columns(bare).row('One use, with changing it')).toBeUndefined();
   });
-  test.each(['uses=0', 'uses=-3', 'uses=many'])('%s in the address is no life', (search) =>
-    expect(rows(`/parts/p1/compare?${search}`)).toEqual(rows('/parts/p1/compare')),
-  );
 });
 
 describe('what the dearer one buys', () => {

@@ -14,7 +14,7 @@ import { answered, drawnFor, LEAKS, textOf, wordsOf } from '../testPage.tsx';
 const STAGES: readonly [name: string, Stage: ComponentType, searches: readonly string[]][] = [
   ['brief', BriefStage, ['']],
   ['shortlist', ShortlistStage, ['', '?view=map', '?grade=ol-pa6-gf&check=sag-after-duration']],
-  ['compare', CompareStage, ['?grades=tm-petg,tm-petg-gf,ne-abs&uses=20']],
+  ['compare', CompareStage, ['?grades=tm-petg,tm-petg-gf,ne-abs']],
   [
     'build',
     BuildStage,

@@ -1,4 +1,4 @@
-import { breakEvenUses, costPerUse, goodPartCost, type Consumable } from '@anvilstone/core/plan';
+import { breakEvenUses, costPerUse, type Consumable } from '@anvilstone/core/plan';
 import type { Grade } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useBuildGrade } from '../build/useBuildGrade.ts';
@@ -8,15 +8,7 @@ import { Panel } from '../ui/Panel.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 
 /** A consumable against another grade: what a use of each costs, and how long each must last to be worth it. */
-export function ConsumablePanel({
-  grade,
-  one,
-  batch,
-}: {
-  grade: Grade;
-  one: Consumable;
-  batch: { quantity: number; setupUsd: number };
-}) {
+export function ConsumablePanel({ grade, one }: { grade: Grade; one: Consumable }) {
   const { library } = useBench();
   const { offered } = useBuildGrade();
   const [otherId, setOther] = useState('');
@@ -24,9 +16,9 @@ export function ConsumablePanel({
   const others = offered.filter(({ gradeId }) => gradeId !== grade.id);
   const chosen = others.find(({ gradeId }) => gradeId === otherId) ?? others[0];
   const other = library.grades.find(({ id }) => id === chosen?.gradeId);
-  const machine = library.machines.find(({ id }) => id === chosen?.best.machineId);
-  const cost = chosen && other && machine && goodPartCost(chosen.best, other, machine, library.rules, batch);
-  const second: Consumable | undefined = cost && { partUsd: cost.totalUsd, changeOverUsd: one.changeOverUsd, uses };
+  const partUsd = chosen?.best.costUsd ?? undefined;
+  const second: Consumable | undefined =
+    partUsd === undefined ? undefined : { partUsd, changeOverUsd: one.changeOverUsd, uses };
   return (
     <Panel title="Against another grade, by the cost of a use">
       <div className="grid grid-cols-[minmax(0,1fr)_10rem] gap-3">

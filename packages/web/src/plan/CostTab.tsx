@@ -1,129 +1,98 @@
-import { goodPartCost, USUAL_SETUP_USD, type GoodPartCost } from '@anvilstone/core/plan';
-import { useMemo, useState } from 'react';
+import { atPricePerKgUsd, unitCostUsd, type Cost } from '@anvilstone/core';
+import { costPerUse, type MachineChoice } from '@anvilstone/core/plan';
+import type { Brief } from '@anvilstone/schema';
+import { ConsumableFields, LotFields } from '../brief/asks/lotAsks.tsx';
+import { useEdit } from '../brief/editBrief.ts';
 import { useBench } from '../parts/bench.ts';
+import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
-import { QuantityField } from '../ui/QuantityField.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
+import { useSay } from '../ui/useSay.ts';
 import { ConsumablePanel } from './ConsumablePanel.tsx';
+import { LotPanel } from './LotPanel.tsx';
 import type { PlanTabProps } from './planTab.ts';
 import { usePaid } from './usePaid.tsx';
-import { useSay } from '../ui/useSay.ts';
 
 const QUANTITIES = [1, 2, 5, 10, 20, 50, 100] as const;
-const usd = (value: number) => (value !== 0 && Math.abs(value) < 0.01 ? '< 0.01' : value.toFixed(2));
+export const usd = (value: number) => (value !== 0 && Math.abs(value) < 0.01 ? '< 0.01' : value.toFixed(2));
 
-/** What one good part costs, every component of it, and how that falls with the batch. */
+/** What one good part costs, every component of it, what the lot takes, and how the cost falls with the lot. */
 export function CostTab({ grade, choice }: PlanTabProps) {
-  const { library } = useBench();
-  const [quantity, setQuantity] = useState(1);
-  const [setupUsd, setSetup] = useState(USUAL_SETUP_USD);
-  const [supportG, setSupport] = useState(0);
-  const [uses, setUses] = useState<number>();
-  const [changeOverUsd, setChangeOver] = useState(0);
-  const { entry, machine, unlock, strands } = choice;
-  const { paid, field: paidField } = usePaid(grade);
-  const upgradesUsd = unlock?.priceUsd ?? 0;
-  const costAt = useMemo(
-    () => (count: number) =>
-      goodPartCost(entry, grade, unlock?.machine ?? machine, library.rules, {
-        quantity: count,
-        setupUsd,
-        supportG,
-        upgradesUsd,
-        changeOverUsd,
-        ...(uses === undefined ? {} : { uses }),
-        ...(strands ? { strands } : {}),
-        ...(paid ? { paid } : {}),
-      }),
-    [entry, grade, machine, unlock, library, setupUsd, supportG, upgradesUsd, uses, changeOverUsd, strands, paid],
-  );
-  const cost = costAt(quantity);
+  const { brief } = useBench();
+  const edit = useEdit();
+  const { lot = { quantity: 1 }, consumable } = brief.asks;
+  const asks = { ...brief.asks, lot };
+  const set = (change: Partial<Brief['asks']>) =>
+    edit({ ...brief, asks: { ...brief.asks, ...change } }, Object.keys(change).join());
+  const { cost } = choice;
   if (!cost)
     return (
       <p className="rounded border border-line bg-surface p-4">
-        Its mass, time or price is not known, so neither is its cost. Unknown is not free.
+        Mass, print time or price is unknown, so the cost is unknown. Unknown is not free.
       </p>
     );
-  const number = (label: string, value: number, set: (value: number) => void, hint?: string) => (
-    <QuantityField
-      label={label}
-      dimension="ratio"
-      value={value}
-      bounds={{ minimum: 0, maximum: 1e6 }}
-      hint={hint}
-      onChange={set}
-    />
-  );
   return (
-    <div className="grid grid-cols-[16rem_minmax(0,1fr)] narrow:grid-cols-1 gap-4">
-      <Panel title="The batch" className="self-start">
-        <div className="flex flex-col gap-3">
-          <QuantityField
-            label="Good parts"
-            dimension="ratio"
-            value={quantity}
-            bounds={{ minimum: 1, maximum: 1e6 }}
-            onChange={(value) => setQuantity(Math.max(1, Math.round(value)))}
-          />
-          {paidField}
-          {number('Setting up, USD', setupUsd, setSetup, 'once for the batch')}
-          {number('Support, g', supportG, setSupport, 'thrown away with each part')}
-          <QuantityField
-            label="Uses of one part"
-            dimension="ratio"
-            value={uses}
-            bounds={{ exclusiveMinimum: 0, maximum: 1e9 }}
-            hint="of a consumable; empty: it is none"
-            onChange={setUses}
-            onClear={() => setUses(undefined)}
-          />
-          {uses !== undefined && number('Changing it, USD', changeOverUsd, setChangeOver)}
+    <div className="grid grid-cols-[17rem_minmax(0,1fr)] narrow:grid-cols-1 gap-4">
+      <Panel title="Quantity and use" className="self-start">
+        <div className="flex flex-col gap-3 [&>div]:grid-cols-2">
+          <LotFields asks={asks} set={set} />
+          {consumable ? (
+            <ConsumableFields asks={asks} set={set} />
+          ) : (
+            <Button onClick={() => set({ consumable: { uses: 100, changeOverUsd: 0 } })}>It is a consumable</Button>
+          )}
+          <p className="text-xs text-quiet">
+            Part of the brief: the shortlist, the comparison and the record count it.
+          </p>
         </div>
       </Panel>
       <div className="flex min-w-0 flex-col gap-4">
-        <Components cost={cost} machineName={machine.name} blocked={choice.fit.verdict === 'blocker' && !unlock} />
-        <Panel title="With the batch">
+        <Components cost={cost} choice={choice} />
+        <Options choice={choice} cost={cost} grade={grade} />
+        <LotPanel grade={grade} choice={choice} cost={cost} />
+        <Panel title="Cost by lot size">
           <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-            <TableHead headings={['Good parts', 'One costs, USD', 'All cost, USD', ...(uses ? ['A use, USD'] : [])]} />
+            <TableHead
+              headings={['Good parts', 'One part, USD', 'Lot, USD', ...(consumable ? ['One use, USD'] : [])]}
+            />
             <tbody>
               {QUANTITIES.map((count) => {
-                const at = costAt(count)!;
+                const each = unitCostUsd(cost, count);
                 return (
                   <tr key={count} className="border-b border-line last:border-0">
                     <th scope="row" className="px-3 py-1 text-left font-normal">
                       {count}
                     </th>
-                    <td className="px-3 py-1 font-semibold">{usd(at.totalUsd)}</td>
-                    <td className="px-3 py-1">{usd(at.totalUsd * count)}</td>
-                    {at.perUseUsd !== null && <td className="px-3 py-1">{at.perUseUsd.toPrecision(3)}</td>}
+                    <td className="px-3 py-1 font-semibold">{usd(each)}</td>
+                    <td className="px-3 py-1">{usd(each * count)}</td>
+                    {consumable && (
+                      <td className="px-3 py-1">{costPerUse({ partUsd: each, ...consumable }).toPrecision(3)}</td>
+                    )}
                   </tr>
                 );
               })}
             </tbody>
           </table>
         </Panel>
-        {uses !== undefined && (
-          <ConsumablePanel
-            grade={grade}
-            one={{ partUsd: cost.totalUsd, changeOverUsd, uses }}
-            batch={{ quantity, setupUsd }}
-          />
-        )}
+        {consumable && <ConsumablePanel grade={grade} one={{ partUsd: cost.totalUsd, ...consumable }} />}
       </div>
     </div>
   );
 }
 
-function Components({ cost, machineName, blocked }: { cost: GoodPartCost; machineName: string; blocked: boolean }) {
+function Components({ cost, choice }: { cost: Cost; choice: MachineChoice }) {
   const say = useSay();
+  const { machine, fit, closedExtraUsd, costLines } = choice;
   return (
     <Panel title={`One good part: ${usd(cost.totalUsd)} USD`}>
-      {blocked && <p className="mb-2 text-fail">This machine cannot print it: the sum is of one that could.</p>}
+      {fit.verdict === 'blocker' && (
+        <p className="mb-2 text-fail">{machine.name} cannot print it as it is: this is what it would cost there.</p>
+      )}
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
         <TableHead headings={['Component', 'USD', 'How']} />
         <tbody>
-          {cost.components.map(({ id, title, usd: value, how }) => (
-            <tr key={id} className="border-b border-line">
+          {costLines.map(({ id, title, usd: value, how }) => (
+            <tr key={id} className="border-b border-line last:border-0">
               <th scope="row" className="px-3 py-1 text-left font-normal whitespace-nowrap">
                 {title}
               </th>
@@ -131,34 +100,44 @@ function Components({ cost, machineName, blocked }: { cost: GoodPartCost; machin
               <td className="px-3 py-1 text-quiet">{say(how)}</td>
             </tr>
           ))}
-          <tr>
-            <th scope="row" className="px-3 py-1 text-left font-normal">
-              Scrap
-            </th>
-            <td className="px-3 py-1 text-right font-semibold whitespace-nowrap">
-              {(100 * cost.scrapShare).toFixed(1)} %
-            </td>
-            <td className="px-3 py-1 text-quiet">
-              {cost.scrapFrom}; what is paid for each print is divided by the share that succeeds
-            </td>
-          </tr>
         </tbody>
       </table>
-      {cost.closedExtraUsd !== null && (
+      {closedExtraUsd !== null && (
         <p className="mt-2 text-sm">
-          {machineName} takes only its maker’s spools: at this grade’s open price a part would cost{' '}
-          <strong>{cost.closedExtraUsd.toFixed(2)} USD</strong> {cost.closedExtraUsd >= 0 ? 'less' : 'more'}.
+          {machine.name} takes only its maker’s spools: at the open price of this grade a part would cost{' '}
+          <strong>{Math.abs(closedExtraUsd).toFixed(2)} USD</strong> {closedExtraUsd >= 0 ? 'less' : 'more'}.
         </p>
       )}
-      {cost.perUseUsd !== null && (
-        <p className="mt-2 text-sm">
-          A use costs <strong>{cost.perUseUsd.toPrecision(3)} USD</strong>, changing the part with it.
-        </p>
-      )}
-      <p className="mt-2 text-xs text-quiet">
-        The shortlist counts filament, machine, labour and the house’s scrap; drying, wear, setting up, upgrades and the
-        machine’s own scrap come on top here.
-      </p>
+    </Panel>
+  );
+}
+
+/** What would change the cost and is not counted in it: a spool bought at another price, upgrades of the machine. */
+function Options({ choice, cost, grade }: Pick<PlanTabProps, 'choice' | 'grade'> & { cost: Cost }) {
+  const { paid, field } = usePaid(grade);
+  const { unlock } = choice;
+  if (!field && !unlock) return null;
+  const atPaid = paid && atPricePerKgUsd(cost, paid.pricePerKgUsd);
+  return (
+    <Panel title="Not counted above">
+      <div className="grid grid-cols-2 narrow:grid-cols-1 gap-4 text-sm">
+        {field && (
+          <div>
+            {field}
+            {atPaid !== undefined && (
+              <p role="status" className="mt-1">
+                One good part at that price: <strong>{usd(atPaid)} USD</strong>.
+              </p>
+            )}
+          </div>
+        )}
+        {unlock && (
+          <p>
+            {unlock.upgrades.map(({ title }) => title).join('; ')}: about {unlock.priceUsd.toFixed(0)} USD once,{' '}
+            <strong>{usd(unlock.priceUsd / cost.quantity)} USD</strong> a part if this lot alone pays for it.
+          </p>
+        )}
+      </div>
     </Panel>
   );
 }

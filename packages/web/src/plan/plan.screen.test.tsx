@@ -4,7 +4,7 @@ import { button, field, openApp, partPath } from '../testApp.tsx';
 const LAMP = partPath('Lamp arm');
 const PLAN = `${LAMP}/plan?grade=ne-petg`;
 const costs = () =>
-  within(screen.getByRole('region', { name: 'With the batch' }))
+  within(screen.getByRole('region', { name: 'Cost by lot size' }))
     .getAllByRole('row')
     .slice(1)
     .map((row) => Number(within(row).getAllByRole('cell')[0]!.textContent));
@@ -32,22 +32,22 @@ test('a card of a machine that cannot print it says so first', async () => {
   expect(await screen.findByRole('alert')).toHaveTextContent(/^Do not print it there: /);
 });
 
-test('what one costs falls with the batch, and follows what is set', async () => {
-  const { over } = openApp(`${PLAN}&show=cost`);
-  await screen.findByRole('region', { name: 'With the batch' });
+test('what one costs falls with the lot, and follows what is set, in the brief', async () => {
+  const { user, over } = openApp(`${PLAN}&show=cost`);
+  await screen.findByRole('region', { name: 'Cost by lot size' });
   const before = costs();
   expect([...before].sort((a, b) => b - a)).toEqual(before);
   expect(before[0]).toBeGreaterThan(before.at(-1)!);
-  await over('Setting up, USD', '50');
+  await over('Set-up of the lot', '50');
   await waitFor(() => expect(costs()[0]).toBeGreaterThan(before[0]!));
-  // Once for the batch: of a hundred, one costs little more.
+  // Once for the lot: of a hundred, one costs little more.
   expect(costs().at(-1)! - before.at(-1)!).toBeLessThan(1);
-  await over('Support, g', '40');
-  const withSupport = costs();
-  expect(withSupport.at(-1)!).toBeGreaterThan(before.at(-1)!);
+  await over('Support of each part', '40');
+  await waitFor(() => expect(costs().at(-1)!).toBeGreaterThan(before.at(-1)! + 0.5));
+  await user.click(await screen.findByRole('button', { name: 'It is a consumable' }));
   await over('Uses of one part', '500');
-  expect(await screen.findByText(/^A use costs/)).toBeVisible();
-  expect(await field('Changing it, USD')).toBeVisible();
+  expect(await screen.findByRole('columnheader', { name: /One use, USD/ })).toBeVisible();
+  expect(await field('Changing it')).toBeVisible();
 });
 
 test('treatments are told apart: what works, what needs care, what wrecks it, what does nothing', async () => {

@@ -1,4 +1,4 @@
-import { breakEvenUses, goodPartCost, machineChoices, processCard, supportChoices } from '@anvilstone/core/plan';
+import { breakEvenUses, machineChoices, processCard, supportChoices } from '@anvilstone/core/plan';
 import { lampArm, ratchetPawl, stampPad } from '@anvilstone/core/sample';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { drawnFor, sampleWorkshop, textOf, type Circumstances } from '../testPage.tsx';
@@ -78,50 +78,55 @@ describe('the process card', () => {
 });
 
 describe('what it costs', () => {
-  test.each(['ne-petg', 'ol-pa6-gf', 'vp-pa666'])('%s: the components and the total are those of the sum', (id) => {
-    const plan = planned(lampArm, id);
-    const { entry, machine, unlock } = plan.choice;
-    const cost = goodPartCost(entry, plan.grade, unlock?.machine ?? machine, sampleWorkshop.rules, {
-      quantity: 1,
-      setupUsd: 5,
-      supportG: 0,
-      upgradesUsd: unlock?.priceUsd ?? 0,
-    });
-    const root = shown(lampArm, <CostTab {...plan} />);
-    if (!cost) {
-      expect(textOf(root)).toContain('Unknown is not free.');
-      return;
-    }
-    const titles = root.querySelectorAll('tbody th').map(textOf);
-    for (const { title } of cost.components) expect(titles).toContain(title);
-    expect(
-      root
-        .querySelectorAll('section')
-        .some((one) => /^One good part: [\d.]+ USD$/.test(one.getAttribute('aria-label') ?? '')),
-    ).toBe(true);
+  test.each(['ne-petg', 'ol-pa6-gf', 'vp-pa666'])(
+    '%s: the components and the total are those of the shortlist',
+    (id) => {
+      const plan = planned(lampArm, id);
+      const root = shown(lampArm, <CostTab {...plan} />);
+      const { entry, costLines } = plan.choice;
+      if (entry.costUsd === null) {
+        expect(textOf(root)).toContain('Unknown is not free.');
+        return;
+      }
+      const titles = root.querySelectorAll('tbody th').map(textOf);
+      for (const { title } of costLines) expect(titles).toContain(title);
+      expect(root.querySelectorAll('section').map((one) => one.getAttribute('aria-label'))).toContain(
+        `One good part: ${entry.costUsd.toFixed(2)} USD`,
+      );
+    },
+  );
+  test('the lot of the brief: its cost, what to buy and when to start', () => {
+    const brief: Brief = { ...lampArm, asks: { ...lampArm.asks, lot: { quantity: 25, readyBy: '2020-02-01' } } };
+    const plan = planned(brief, 'ne-petg');
+    const root = shown(brief, <CostTab {...plan} />);
+    const words = textOf(root);
+    expect(words).toContain(`${(25 * plan.choice.entry.costUsd!).toFixed(2)} USD`);
+    expect(words).toMatch(/\d+ usual spools?/);
+    expect(words).toMatch(/Ready by 1 Feb 2020 needs a start by .+ use a second machine or move the date/);
+    // The set-up is shared: one of 25 costs less than one alone.
+    expect(plan.choice.entry.costUsd!).toBeLessThan(planned(lampArm, 'ne-petg').choice.entry.costUsd!);
   });
   test('the more parts, the less each costs', () => {
     const root = shown(lampArm, <CostTab {...planned(lampArm, 'ne-petg')} />);
-    const batch = root.querySelectorAll('section').find((one) => one.getAttribute('aria-label') === 'With the batch')!;
-    const each = batch.querySelectorAll('tbody tr').map((row) => Number(textOf(row.querySelectorAll('td')[0]!)));
+    const lots = root.querySelectorAll('section').find((one) => one.getAttribute('aria-label') === 'Cost by lot size')!;
+    const each = lots.querySelectorAll('tbody tr').map((row) => Number(textOf(row.querySelectorAll('td')[0]!)));
     expect(each).toHaveLength(7);
     expect(each).toEqual([...each].sort((a, b) => b - a));
   });
-  test('without a price of its own it is said whose price is taken; without a mass nothing is free', () => {
+  test('without a price of its own it is said whose price is taken; without a cost nothing is free', () => {
+    const grades = sampleWorkshop.grades.map((one) => (one.id === 'ne-petg' ? { ...one, pricePerKgUsd: null } : one));
+    const choices = machineChoices(lampArm, { ...sampleWorkshop, grades }, 'ne-petg', 'XZ', sampleWorkshop.rules)!;
     const plan = planned(lampArm, 'ne-petg');
-    const unpriced = shown(lampArm, <CostTab {...plan} grade={{ ...plan.grade, pricePerKgUsd: null }} />);
-    expect(textOf(unpriced)).toContain('(typical of its family)');
-    const weightless = { ...plan.choice, entry: { ...plan.choice.entry, massG: null } };
-    const root = shown(lampArm, <CostTab {...plan} choice={weightless} />);
+    expect(textOf(shown(lampArm, <CostTab {...plan} choices={choices} choice={choices[0]!} />))).toContain(
+      '(typical of its family)',
+    );
+    const root = shown(lampArm, <CostTab {...plan} choice={{ ...plan.choice, cost: null }} />);
     expect(textOf(root)).toContain('Unknown is not free.');
     expect(root.querySelector('table')).toBeNull();
   });
   test('of two consumables the cheaper use is named, with the life at which they are even', () => {
     const one = { partUsd: 3, changeOverUsd: 1, uses: 100 };
-    const root = shown(
-      stampPad,
-      <ConsumablePanel grade={gradeOf('ne-abs')} one={one} batch={{ quantity: 1, setupUsd: 5 }} />,
-    );
+    const root = shown(stampPad, <ConsumablePanel grade={gradeOf('ne-abs')} one={one} />);
     expect(textOf(root)).toMatch(/A use of .+ costs less: [\d.e-]+ against [\d.e-]+ USD/);
     expect(root.querySelectorAll('li')).toHaveLength(2);
     expect(breakEvenUses(one, one)).toBeCloseTo(100, 6);

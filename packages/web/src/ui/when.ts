@@ -12,6 +12,15 @@ export function moment(ms: number, nowMs: number = Date.now()): string {
   return `${day} ${time}`;
 }
 
+/** A calendar day “2026-03-01” as one says it: 1 Mar 2026. */
+export const day = (date: string): string =>
+  new Date(`${date}T00:00:00Z`).toLocaleDateString('en-GB', {
+    day: 'numeric',
+    month: 'short',
+    year: 'numeric',
+    timeZone: 'UTC',
+  });
+
 /** For an input of type datetime-local: in the local time zone, to the minute. */
 export function localMinute(ms: number): string {
   const date = new Date(ms);

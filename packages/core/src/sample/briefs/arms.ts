@@ -39,7 +39,12 @@ export const lampArm: ArmBrief = {
       maxDeflectionMm: 12,
     },
   ],
-  asks: { heat: { steadyC: 50, peak: { temperatureC: 62, durationH: 3 } }, maxMassG: 190, maxCostUsd: 25 },
+  asks: {
+    heat: { steadyC: 50, peak: { temperatureC: 62, durationH: 3 } },
+    maxMassG: 190,
+    maxCostUsd: 25,
+    lot: { quantity: 12 },
+  },
 };
 
 /** A 400 mm inspection gauge beam: stiffness per mass decides. */

@@ -31,7 +31,7 @@ export const guardBumper: Brief = {
       maxSagMm: 0.6,
     },
   ],
-  asks: { heat: { coldestC: -25, steadyC: 35 }, maxCostUsd: 30 },
+  asks: { heat: { coldestC: -25, steadyC: 35 }, maxCostUsd: 30, lot: { quantity: 8 } },
 };
 
 /** A pinned pawl that clicks over a ratchet under load. */
@@ -142,6 +142,7 @@ export const dripCup: Brief = {
   ],
   asks: {
     maxCostUsd: 8,
+    lot: { quantity: 10 },
     heat: { steadyC: 45 },
     fluids: [
       { agentId: 'mineral-oil', contact: 'immersion', temperatureC: 45, hours: 17532 },

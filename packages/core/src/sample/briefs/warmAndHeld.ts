@@ -94,7 +94,7 @@ export const stampPad: Brief = {
       maxSagMm: 0.06,
     },
   ],
-  asks: { maxCostUsd: 9 },
+  asks: { maxCostUsd: 9, lot: { quantity: 5 }, consumable: { uses: 300, changeOverUsd: 1.5 } },
 };
 
 /** Carries electronics: flat, light and stiff. */
@@ -121,6 +121,7 @@ export const carrierTray: Brief = {
   ],
   asks: {
     maxMassG: 180,
+    lot: { quantity: 20 },
     heat: { steadyC: 40 },
     electrostatic: { range: 'dissipative', driestRhPct: 30 },
     flameClass: 'HB',

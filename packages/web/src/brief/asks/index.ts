@@ -2,6 +2,7 @@ import type { AskKind } from './askKind.ts';
 import { electricFireAsks } from './electricFireAsks.tsx';
 import { heatAsks } from './heatAsks.tsx';
 import { limitAsks } from './limitAsks.tsx';
+import { lotAsks } from './lotAsks.tsx';
 import { looksAsks, supplyAsks } from './looksAsks.tsx';
 import { neighbourAsks } from './neighbourAsks.tsx';
 import { peopleAsks } from './peopleAsks.tsx';
@@ -18,6 +19,7 @@ export const askGroups: readonly { title: string; kinds: readonly AskKind[] }[] 
   { title: 'Food, skin, hygiene', kinds: peopleAsks },
   { title: 'Fit and neighbours', kinds: [...sizeAsks, ...neighbourAsks] },
   { title: 'Looks', kinds: looksAsks },
+  { title: 'Quantity and life', kinds: lotAsks },
   { title: 'Limits', kinds: [...limitAsks, ...supplyAsks] },
 ];
 

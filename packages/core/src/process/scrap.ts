@@ -1,0 +1,19 @@
+import type { Machine } from '@anvilstone/schema';
+import { formatNumber as f } from '../units/formatQuantity.ts';
+
+/** The company’s share counts as so many prints beside a machine’s own. */
+const COMPANY_PRINTS = 20;
+
+/** Share of prints that fail on a machine: (failed + 20 × the company’s share) ÷ (prints + 20), for a short history says little. */
+export function scrapShareOf({ condition }: Pick<Machine, 'condition'>, companyShare: number): number {
+  const { prints, failedPrints } = condition ?? {};
+  if (!prints || failedPrints === undefined) return companyShare;
+  return Math.min(0.95, (failedPrints + COMPANY_PRINTS * companyShare) / (prints + COMPANY_PRINTS));
+}
+
+/** Where that share is from, in words. */
+export function scrapSource({ condition, name }: Pick<Machine, 'condition' | 'name'>, companyShare: number): string {
+  const { prints, failedPrints } = condition ?? {};
+  if (!prints || failedPrints === undefined) return 'company rule';
+  return `${failedPrints} of ${prints} prints of ${name} failed, weighted with the company rule of ${f(100 * companyShare)} %`;
+}
