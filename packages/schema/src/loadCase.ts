@@ -41,6 +41,17 @@ export const loadCase = record(
     onShare: Type.Optional(above0(1, 'Share of the time it is on, 0 … 1; absent = without a break')),
     onEachH: Type.Optional(above0(500000, 'How long it is on each time, h, where it comes and goes')),
     cycles: Type.Optional(Type.Number({ minimum: 1, maximum: 1e10, description: 'Repetitions in its life' })),
+    cyclesPerH: Type.Optional(
+      above0(1e7, 'Repetitions an hour while it is on, through the service life; takes the place of a total'),
+    ),
+    shockFactor: Type.Optional(
+      Type.Number({
+        minimum: 1,
+        maximum: 20,
+        description:
+          'Multiplies a force, torque or pressure that comes on suddenly; absent = 1, put on without a shock',
+      }),
+    ),
     stressRatio: Type.Optional(
       Type.Number({ minimum: -1, maximum: 0.95, description: 'Least over largest load: −1 to and fro, 0 on and off' }),
     ),

@@ -73,6 +73,9 @@ export function predictPart(
 function onTheBench(brief: Brief, { loadCase }: BenchLoad, orientation: BuildOrientation): Brief {
   const {
     cycles: _n,
+    cyclesPerH: _p,
+    // A gauge shows the force itself, however suddenly it comes.
+    shockFactor: _f,
     stressRatio: _r,
     maxDeflectionMm: _d,
     maxSagMm: _s,

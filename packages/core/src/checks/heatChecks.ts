@@ -1,4 +1,5 @@
 import { formatNumber as f } from '../units/formatQuantity.ts';
+import { steadyHours } from '../parts/serviceLife.ts';
 import type { Working } from '../working/Working.ts';
 import type { Check, CheckContext, HeatLimit } from './check.ts';
 import { known, unknown } from './outcome.ts';
@@ -19,7 +20,7 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
     evaluate(context, working) {
       const heat = context.brief.asks.heat!;
       const requiredC = which === 'steady' ? heat.steadyC! : heat.peak!.temperatureC;
-      const longestH = which === 'steady' ? (heat.steadyH ?? Infinity) : heat.peak!.durationH;
+      const longestH = which === 'steady' ? (steadyHours(context.brief.asks) ?? Infinity) : heat.peak!.durationH;
       const limit = ownHeatLimit(context, longestH);
       if ('gaps' in limit) return unknown('°C', limit.gaps);
       const capacity = limit.limitC;

@@ -1,4 +1,5 @@
 import { annealingOf } from '../process/annealing.ts';
+import { steadyHours } from '../parts/serviceLife.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import type { Check, CheckContext, PreparedPart } from './check.ts';
 import { known, unknown } from './outcome.ts';
@@ -88,7 +89,8 @@ const timesOf = new WeakMap<PreparedPart, readonly WarmTime[]>();
 function warmTimes(part: PreparedPart): readonly WarmTime[] {
   let times = timesOf.get(part);
   if (times) return times;
-  const { steadyC, steadyH, peak } = part.brief.asks.heat ?? {};
+  const { steadyC, peak } = part.brief.asks.heat ?? {};
+  const steadyH = steadyHours(part.brief.asks);
   const acts = Math.max(...hotLoads(part.loads).map(({ loadCase }) => loadCase.durationH));
   times = [
     ...(steadyC === undefined ? [] : [{ temperatureC: steadyC, hours: steadyH ?? acts }]),

@@ -3,6 +3,7 @@ import { ageingLimitC } from '../materials/ageingLimit.ts';
 import type { CheckContext, HeatLimit, HeatLimitCause, PreparedPart } from './check.ts';
 import { heatAsks, hotLoads, loadAsks, reserveByTemperature, worstAsk, type HeatAsk } from './heatAsks.ts';
 import { heldForm } from './heldForm.ts';
+import { steadyHours } from '../parts/serviceLife.ts';
 import { lastPassing } from './lastPassing.ts';
 
 const COLDEST_C = -80;
@@ -68,7 +69,7 @@ const longestOf = new WeakMap<PreparedPart, Longest>();
 function longestHot(part: PreparedPart): Longest {
   let longest = longestOf.get(part);
   if (longest) return longest;
-  longest = { hours: part.brief.asks.heat?.steadyH ?? 0, loadCaseId: part.loads[0]!.loadCase.id };
+  longest = { hours: steadyHours(part.brief.asks) ?? 0, loadCaseId: part.loads[0]!.loadCase.id };
   for (const { loadCase } of hotLoads(part.loads))
     if (loadCase.durationH > longest.hours) longest = { hours: loadCase.durationH, loadCaseId: loadCase.id };
   longestOf.set(part, longest);

@@ -1,6 +1,7 @@
 import { reserveOf } from '../checks/caseCheck.ts';
 import { caseChecks } from '../checks/caseChecks.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../checks/check.ts';
+import { steadyHours } from '../parts/serviceLife.ts';
 import { heatAsks } from '../checks/heatAsks.ts';
 import { ownHeatLimit } from '../checks/ownHeatLimit.ts';
 import { temperatureReserve } from '../checks/temperatureReserve.ts';
@@ -60,7 +61,7 @@ export function conditionsOf(context: CheckContext): Condition[] {
   };
   const ages = agesAt(context);
   if (ages) found.push(ages);
-  hot('heat-steady', heat?.steadyC, heat?.steadyH ?? Infinity);
+  hot('heat-steady', heat?.steadyC, steadyHours(brief.asks) ?? Infinity);
   hot('heat-peak', heat?.peak?.temperatureC, heat?.peak?.durationH ?? Infinity);
   return found;
 }
@@ -69,7 +70,7 @@ export function conditionsOf(context: CheckContext): Condition[] {
 function agesAt(context: CheckContext): Condition | undefined {
   const { heat } = context.brief.asks;
   if (heat?.steadyC === undefined) return undefined;
-  const limit = ownHeatLimit(context, heat.steadyH ?? Infinity);
+  const limit = ownHeatLimit(context, steadyHours(context.brief.asks) ?? Infinity);
   if ('gaps' in limit) return undefined;
   const strands = context.part.fibre ? 1 : 0;
   return {

@@ -5,6 +5,7 @@ import { layFibre } from '../fibre/layFibre.ts';
 import { fillOf, type Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { findPartModel, partBody } from '../parts/index.ts';
+import { lifeCycles } from '../parts/serviceLife.ts';
 import { BUILT_UP, type Direction, type SizeKind } from '../parts/partModel.ts';
 import type { BendingDirection } from '../sections/section.ts';
 
@@ -30,7 +31,8 @@ export function preparePart(
   const body = partBody(brief.part, fill);
   const fibre = brief.fibre && layFibre(brief.part, brief.fibre, up, fill);
   const directions: BendingDirection[] = [];
-  const loads = brief.loadCases.map((loadCase, index): PreparedLoad => {
+  const loads = brief.loadCases.map((stated, index): PreparedLoad => {
+    const loadCase = counted(stated, brief.asks, index);
     const direction = loadCase.direction ?? 'depth';
     const response = body.responses[direction];
     if (!response) {
@@ -40,12 +42,25 @@ export function preparePart(
     if (!directions.includes(direction)) directions.push(direction);
     const kind = loadCase.kind ?? 'lasting';
     const size = sizeOf(brief.part, loadCase, index);
-    const amount = size === 'knock' ? Number.NaN : loadCase[size]!;
+    const amount = size === 'knock' ? Number.NaN : loadCase[size]! * shockFactorOf(loadCase, size);
     const strands = fibre?.bending[direction] ? ({ fibre: true } as const) : {};
     return { loadCase, kind, size, amount, response, directionIndex: directions.indexOf(direction), ...strands };
   });
   const responses = directions.map((direction) => body.responses[direction]!);
   return withLayers({ brief, body, loads, responses, ...(fibre ? { fibre } : {}), ...(fill ? { fill } : {}) }, up);
+}
+
+/** A suddenly applied force bends further than the same force laid on; a movement that is forced on it does not. */
+const shockFactorOf = ({ shockFactor = 1 }: LoadCase, size: SizeKind): number =>
+  size === 'displacementMm' || size === 'angleDeg' ? 1 : shockFactor;
+
+/** A load with its repetitions counted. */
+function counted(loadCase: LoadCase, asks: Brief['asks'], index: number): LoadCase {
+  if (loadCase.cyclesPerH === undefined) return loadCase;
+  const cycles = lifeCycles(loadCase, asks);
+  if (cycles === undefined)
+    throw new InputError('asks/lifeYears', undefined, `a service life: load ${index + 1} is counted by its rate`);
+  return { ...loadCase, cycles };
 }
 
 const withLayers = (part: Omit<PreparedPart, 'up' | 'bearings'>, up: Direction): PreparedPart => ({

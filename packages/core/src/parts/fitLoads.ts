@@ -62,14 +62,17 @@ export function withKind(loadCase: LoadCase, kind: LoadKind, size: SizeKind): Lo
     next[size] ??= FIRST_SIZE[size];
   }
   if (kind === 'repeated') {
-    next.cycles ??= 10000;
+    if (next.cyclesPerH === undefined) next.cycles ??= 10000;
     next.stressRatio ??= 0;
   } else {
     delete next.cycles;
+    delete next.cyclesPerH;
     delete next.stressRatio;
   }
   if (kind !== 'lasting')
-    for (const field of ['maxSagMm', 'maxLeftMm', 'recoveryH', 'onShare', 'onEachH'] as const) delete next[field];
+    for (const field of ['maxSagMm', 'maxLeftMm', 'recoveryH', 'onEachH'] as const) delete next[field];
+  if (kind !== 'lasting' && kind !== 'repeated') delete next.onShare;
+  if (size !== 'forceN' && size !== 'torqueNmm' && size !== 'pressureMPa') delete next.shockFactor;
   if (kind !== 'held') delete next.minHoldN;
   if (size === 'displacementMm' || size === 'angleDeg') delete next.maxDeflectionMm;
   return next;

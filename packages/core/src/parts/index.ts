@@ -12,6 +12,7 @@ export * from './partModel.ts';
 export * from './pinnedLug.ts';
 export * from './plate.ts';
 export * from './ring.ts';
+export * from './serviceLife.ts';
 export * from './snapHook.ts';
 export * from './strut.ts';
 export * from './wallBracket.ts';

@@ -68,7 +68,12 @@ const harder: Proposer = ({ comparison, finding, grounds }) => {
 
 const withLoad = (brief: Brief, id: string, change: Partial<Brief['loadCases'][number]>): Brief => ({
   ...brief,
-  loadCases: brief.loadCases.map((load) => (load.id === id ? { ...load, ...change } : load)),
+  loadCases: brief.loadCases.map((load) => {
+    if (load.id !== id) return load;
+    const { cyclesPerH: _rate, ...others } = load;
+    // A count that was found takes the place of a rate.
+    return { ...(change.cycles === undefined ? load : others), ...change };
+  }),
 });
 
 /** A way to give out that no check of the brief speaks of, where one ask would make it speak of it. */

@@ -1,5 +1,6 @@
 import type { Brief, Installation, LoadCase, ServiceFinding } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
+import { lifeCycles, lifeHours, steadyHours } from '../parts/serviceLife.ts';
 import { predictPart } from '../bench/partPrediction.ts';
 import type { Dimension } from '../units/dimensions.ts';
 import { findFailureMode } from './failureModes.ts';
@@ -133,15 +134,16 @@ function temperatureRows({ measured: { hottestC, coldestC } }: ServiceFinding, b
 
 function cyclesRow({ measured, loadCaseId }: ServiceFinding, brief: Brief): ComparedRow | undefined {
   const load = brief.loadCases.find(({ id, kind }) => id === loadCaseId || (!loadCaseId && kind === 'repeated'));
-  if (measured.cycles === undefined || load?.cycles === undefined) return undefined;
+  const cycles = load && lifeCycles(load, brief.asks);
+  if (!load || measured.cycles === undefined || cycles === undefined) return undefined;
   return {
     id: 'cycles',
-    title: `Times, ${load.name}`,
+    title: `Cycles, ${load.name}`,
     dimension: 'count',
-    foretold: load.cycles,
+    foretold: cycles,
     found: measured.cycles,
     asked: true,
-    beyond: measured.cycles > load.cycles,
+    beyond: measured.cycles > cycles,
   };
 }
 
@@ -166,7 +168,8 @@ export function askedLifeH({ loadCases, asks }: Brief): number {
   return Math.max(
     ...loadCases.map(({ durationH }) => durationH),
     ...(asks.fluids ?? []).map(({ hours }) => hours),
-    asks.heat?.steadyH ?? 0,
+    steadyHours(asks) ?? 0,
+    lifeHours(asks) ?? 0,
     (asks.outdoors?.years ?? 0) * HOURS_PER_YEAR,
   );
 }

@@ -3,6 +3,7 @@ import { findCheck } from '../checks/index.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
 import { goodmanWeight } from '../materials/fatigue.ts';
 import { prepareMaterial } from '../materials/material.ts';
+import { lifeCycles } from '../parts/serviceLife.ts';
 import { completeRules } from '../rules/houseRules.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { askedTemperatures, compareFinding, foretoldBreakN, loadOf } from './comparison.ts';
@@ -132,12 +133,13 @@ const fatigueFromCycles: Proposer = (situation) => {
   const load = brief.loadCases.find(({ id }) => id === (finding.loadCaseId ?? check?.loadCaseId));
   if (cycles === undefined || typeof check?.demand !== 'number' || !load || !material.behaviour) return [];
   const ratio = load.stressRatio ?? 0;
-  const largestMPa = check.demand / goodmanWeight(material.behaviour.fatigue.law, load.cycles ?? 1, ratio);
+  const askedCycles = lifeCycles(load, brief.asks) ?? 1;
+  const largestMPa = check.demand / goodmanWeight(material.behaviour.fatigue.law, askedCycles, ratio);
   const amplitudeMPa = (largestMPa * (1 - ratio)) / 2;
   return [
     {
       kind: 'evidence',
-      says: `It cracked after ${f(cycles)} times at an amplitude of ${f(amplitudeMPa)} MPa; it was asked for ${f(load.cycles ?? 1)}.`,
+      says: `It cracked after ${f(cycles)} times at an amplitude of ${f(amplitudeMPa)} MPa; it was asked for ${f(askedCycles)}.`,
       observation: observation(
         situation,
         {

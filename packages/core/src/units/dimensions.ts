@@ -315,6 +315,19 @@ export const DIMENSIONS = {
     inchPound: '%',
   },
   money: { units: [{ names: ['USD', '$', 'usd'], factor: 1 }], metric: 'USD', inchPound: 'USD' },
+  rate: {
+    units: [
+      { names: ['/h', 'per hour', 'per h'], factor: 1 },
+      { names: ['/min', 'per minute', 'per min'], factor: 60 },
+      { names: ['Hz', '/s', 'per second'], factor: 3600 },
+      { names: ['/day', '/d', 'per day'], factor: 1 / 24 },
+      { names: ['/week', 'per week'], factor: 1 / 168 },
+      { names: ['/month', 'per month'], factor: 1 / 730.5 },
+      { names: ['/year', '/a', 'per year'], factor: 1 / 8766 },
+    ],
+    metric: '/h',
+    inchPound: '/h',
+  },
   ratio: { units: [{ names: ['×', 'x', '-', '1'], factor: 1 }], metric: '', inchPound: '' },
 } satisfies Record<string, DimensionDefinition>;
 

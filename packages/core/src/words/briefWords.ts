@@ -35,13 +35,20 @@ export function sizeWords(load: LoadCase, units: UnitSystem): string {
   return sizes.find((size) => size !== false) || 'no size stated';
 }
 
+/** “10,000 times”, or “180 times an hour through its service life”. */
+function cycleWords({ cycles = 1, cyclesPerH, onShare = 1 }: LoadCase): string {
+  if (cyclesPerH === undefined) return `${countWords(cycles)} times`;
+  const duty = onShare < 1 ? ` for ${formatNumber(100 * onShare, 2)} % of the time` : '';
+  return `${formatNumber(cyclesPerH)} times an hour${duty} through its service life`;
+}
+
 /** How long or how often, in words. */
 export function timeWords(load: LoadCase): string {
   switch (load.kind ?? 'lasting') {
     case 'knock':
       return 'at once';
     case 'repeated':
-      return `${countWords(load.cycles ?? 1)} times, least over largest ${formatNumber(load.stressRatio ?? 0, 2)}`;
+      return `${cycleWords(load)}, stress ratio R = ${formatNumber(load.stressRatio ?? 0, 2)}`;
     case 'held':
       return `held for ${duration(load.durationH)}`;
     default:
@@ -68,7 +75,7 @@ export function limitWords(load: LoadCase, units: UnitSystem): string[] {
 /** A load in one sentence. */
 export function loadSentence(load: LoadCase, units: UnitSystem): string {
   return [
-    `${load.name}: ${sizeWords(load, units)}${load.direction === 'width' ? ' sideways' : ''} ${timeWords(load)} at ${formatQuantity(load.temperatureC, 'temperature', units)}`,
+    `${load.name}: ${sizeWords(load, units)}${load.shockFactor === undefined ? '' : ` × shock factor ${formatNumber(load.shockFactor)}`}${load.direction === 'width' ? ' sideways' : ''} ${timeWords(load)} at ${formatQuantity(load.temperatureC, 'temperature', units)}`,
     `safety factor ${formatNumber(load.safetyFactor, 3)}`,
     ...limitWords(load, units),
   ].join(', ');
@@ -79,6 +86,15 @@ export const MOISTURE_WORDS: Record<Brief['moisture'], string> = {
   conditioned: 'In ordinary air (23 °C, 50 % RH)',
   wet: 'Wet through in service',
 };
+
+function lotSentence({ quantity, readyBy, setupUsd, supportG }: NonNullable<Brief['asks']['lot']>): string {
+  return [
+    `Lot of ${countWords(quantity)} good part${quantity === 1 ? '' : 's'}`,
+    ...(readyBy === undefined ? [] : [`ready by ${readyBy}`]),
+    ...(setupUsd === undefined ? [] : [`set-up ${setupUsd.toFixed(2)} USD`]),
+    ...(supportG === undefined ? [] : [`${formatNumber(supportG)} g of support each`]),
+  ].join(', ');
+}
 
 /** Everything asked besides the loads, one line each. `machine` names a machine by its id. */
 export function askSentences(
@@ -118,6 +134,12 @@ export function askSentences(
     );
   }
   lines.push(...surroundingSentences(asks, units, agentName));
+  if (asks.lifeYears !== undefined) lines.push(`Service life ${formatNumber(asks.lifeYears)} years`);
+  if (asks.lot) lines.push(lotSentence(asks.lot));
+  if (asks.consumable)
+    lines.push(
+      `Used up after ${countWords(asks.consumable.uses)} uses; changing it costs ${asks.consumable.changeOverUsd.toFixed(2)} USD`,
+    );
   if (asks.mustWarn) lines.push('Must warn before it breaks');
   if (asks.maxMassG !== undefined) lines.push(`Weighs at most ${formatQuantity(asks.maxMassG, 'mass', units)}`);
   if (asks.maxCostUsd !== undefined) lines.push(`Costs at most ${asks.maxCostUsd.toFixed(2)} USD`);

@@ -10,6 +10,7 @@ import {
 import { Button } from '../ui/Button.tsx';
 import { Choice, TextField, Tick } from '../ui/fields.tsx';
 import { duration } from '../ui/amount.ts';
+import { useEdit } from './editBrief.ts';
 import { LimitFields } from './LimitFields.tsx';
 import { LoadQuantity, type ChangeLoad } from './LoadQuantity.tsx';
 import { UsualLoads } from './UsualLoads.tsx';
@@ -63,7 +64,16 @@ export function LoadFields({
           size={takes[kind] ?? 'forceN'}
           isPreload={brief.part.model === 'bolted-flange' && kind === 'held'}
         />
-        <Times {...common} kind={kind} />
+        {takesShock(takes[kind]) && kind !== 'lasting' && (
+          <LoadQuantity
+            {...common}
+            field="shockFactor"
+            label="Shock factor"
+            hint="2 = put on suddenly; empty = 1"
+            optional
+          />
+        )}
+        <Times {...common} brief={brief} kind={kind} />
         <LoadQuantity {...common} field="temperatureC" label="Part temperature" />
         <LoadQuantity {...common} field="safetyFactor" label="Safety factor on strength" />
         <LimitFields {...common} part={brief.part} kind={kind} />
@@ -129,6 +139,8 @@ function Layers({ brief, index }: { brief: Brief; index: number }) {
   return <>To the layers: {allowed.map((one) => `${one} ${LAYER_WORDS[loadings[one]]}`).join(', ')}.</>;
 }
 
+const takesShock = (size: string | undefined) => size === 'forceN' || size === 'torqueNmm' || size === 'pressureMPa';
+
 const SIZE_LABELS = {
   forceN: 'Force',
   torqueNmm: 'Torque',
@@ -190,17 +202,69 @@ function Size({
   );
 }
 
-function Times({ kind, ...common }: { loadCase: LoadCase; index: number; onChange: ChangeLoad; kind: LoadKind }) {
+/** A rate counts through the service life, which the brief then has to state. */
+const countedByRate = (brief: Brief, index: number): Brief => ({
+  ...brief,
+  loadCases: brief.loadCases.map((load, i) => {
+    if (i !== index) return load;
+    const { cycles: _total, ...others } = load;
+    return { ...others, cyclesPerH: 1 };
+  }),
+  asks: { ...brief.asks, lifeYears: brief.asks.lifeYears ?? 5 },
+});
+
+function Cycles({ brief, ...common }: { brief: Brief; loadCase: LoadCase; index: number; onChange: ChangeLoad }) {
+  const { loadCase, index, onChange } = common;
+  const edit = useEdit();
+  const byRate = loadCase.cyclesPerH !== undefined;
+  return (
+    <>
+      <Choice
+        label="Counted by"
+        value={byRate ? 'rate' : 'total'}
+        options={[
+          { value: 'total', label: 'Total cycles' },
+          { value: 'rate', label: 'Rate and service life' },
+        ]}
+        onChange={(how) =>
+          how === 'rate'
+            ? edit(countedByRate(brief, index), 'cycles')
+            : onChange({ cycles: 10000, cyclesPerH: undefined, onShare: undefined }, 'cycles')
+        }
+      />
+      {byRate ? (
+        <>
+          <LoadQuantity {...common} field="cyclesPerH" label="Rate" hint="“3/min” or “20/day” can be typed" />
+          <LoadQuantity
+            {...common}
+            field="onShare"
+            label="Duty cycle"
+            hint="share of the time; empty = always"
+            optional
+          />
+        </>
+      ) : (
+        <LoadQuantity {...common} field="cycles" label="Cycles" hint="1e6 can be typed" />
+      )}
+      <LoadQuantity {...common} field="stressRatio" label="Stress ratio R" hint="0 on and off, −1 to and fro" />
+    </>
+  );
+}
+
+function Times({
+  kind,
+  brief,
+  ...common
+}: {
+  brief: Brief;
+  loadCase: LoadCase;
+  index: number;
+  onChange: ChangeLoad;
+  kind: LoadKind;
+}) {
   const { loadCase } = common;
   if (kind === 'knock') return null;
-  if (kind === 'repeated') {
-    return (
-      <>
-        <LoadQuantity {...common} field="cycles" label="Times in its life" hint="1e6 can be typed" />
-        <LoadQuantity {...common} field="stressRatio" label="Least over largest" hint="0 on and off, −1 to and fro" />
-      </>
-    );
-  }
+  if (kind === 'repeated') return <Cycles {...common} brief={brief} />;
   return (
     <>
       <LoadQuantity

@@ -26,7 +26,11 @@ export function LoadQuantity({
 }) {
   const issue = useIssue(`/loadCases/${index}/${field}`);
   const dimension =
-    field === 'safetyFactor' || field === 'cycles' || field === 'stressRatio' || field === 'onShare'
+    field === 'safetyFactor' ||
+    field === 'cycles' ||
+    field === 'stressRatio' ||
+    field === 'onShare' ||
+    field === 'shockFactor'
       ? 'ratio'
       : dimensionOf(field);
   return (

@@ -69,9 +69,20 @@ test('a load is added, made another kind, named and removed; the last one stays'
 
 test('a repeated load is asked for its number of times, in any writing', async () => {
   const { house, over } = openApp(`${partPath('Snap cover')}/brief`);
-  const [times] = await screen.findAllByLabelText('Times in its life');
+  const [times] = await screen.findAllByLabelText('Cycles');
   await over(times!, '2e4');
   await waitFor(() => expect(house.briefOf(idOf(partPath('Snap cover'))).loadCases[0]?.cycles).toBe(20_000));
+});
+
+test('cycles may be counted by a rate, which then asks for a service life', async () => {
+  const { user, house, over } = openApp(`${partPath('Snap cover')}/brief`);
+  const id = idOf(partPath('Snap cover'));
+  const [counted] = await screen.findAllByLabelText('Counted by');
+  await user.selectOptions(counted!, 'Rate and service life');
+  await over((await screen.findAllByLabelText('Rate'))[0]!, '3/min');
+  await waitFor(() => expect(house.briefOf(id).loadCases[0]).toMatchObject({ cyclesPerH: 180 }));
+  expect(house.briefOf(id).loadCases[0]!.cycles).toBeUndefined();
+  expect(house.briefOf(id).asks.lifeYears).toBe(5);
 });
 
 test('asks come from a palette and go again without a trace', async () => {

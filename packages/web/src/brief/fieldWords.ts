@@ -20,6 +20,7 @@ const BY_SUFFIX: readonly [suffix: RegExp, dimension: Dimension][] = [
   [/N$/, 'force'],
   [/Nmm$/, 'torque'],
   [/MPerS$/, 'speed'],
+  [/^cyclesPerH$/, 'rate'],
   [/J$/, 'energy'],
   [/G$/, 'mass'],
   [/H$|^hours$/, 'time'],
@@ -30,7 +31,7 @@ const BY_SUFFIX: readonly [suffix: RegExp, dimension: Dimension][] = [
 /** What a field's number measures, by the unit in its name. */
 export function dimensionOf(field: string): Dimension {
   // “mm per newton” and the like have no dimension of their own to type in.
-  if (/Per[A-Z]/.test(field) && !field.endsWith('MPerS')) return 'ratio';
+  if (/Per[A-Z]/.test(field) && !/MPerS$|^cyclesPerH$/.test(field)) return 'ratio';
   return BY_SUFFIX.find(([suffix]) => suffix.test(field))?.[1] ?? 'ratio';
 }
 
