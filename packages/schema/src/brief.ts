@@ -3,6 +3,7 @@ import { asks } from './asks.ts';
 import { longText, record, shortText, vocabulary } from './common.ts';
 import { layup } from './layup.ts';
 import { loadCase } from './loadCase.ts';
+import { loadCombination } from './loadCombination.ts';
 import { CONDITIONINGS } from './observation.ts';
 import { partGeometry } from './partGeometry.ts';
 import { fibreInFaces } from './fibreInFaces.ts';
@@ -41,6 +42,9 @@ export const brief = record(
     fibre: Type.Optional(fibreInFaces),
     layup: Type.Optional(layup),
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
+    combinations: Type.Optional(
+      Type.Array(loadCombination, { maxItems: 12, description: 'Loads that act at the same time' }),
+    ),
     asks,
     lessons: Type.Optional(
       Type.Array(

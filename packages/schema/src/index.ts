@@ -14,6 +14,7 @@ export * from './grade.ts';
 export * from './houseRules.ts';
 export * from './layup.ts';
 export * from './loadCase.ts';
+export * from './loadCombination.ts';
 export * from './machine.ts';
 export * from './observation.ts';
 export * from './partGeometry.ts';

@@ -1,21 +1,22 @@
 import type { PartBody } from '../parts/partModel.ts';
 import type { CaseCheck, CaseOutcome, Check, PreparedLoad } from './check.ts';
+import { allLoads, isAskedOf } from './combined/asked.ts';
 import { NO_GAPS, notLoaded, unknown } from './outcome.ts';
 
 /** Makes a check of a brief out of a check of one load case: the case with the smallest reserve decides. */
 export function overLoadCases(check: CaseCheck): Check {
   const isAsked = (load: PreparedLoad, body: PartBody) =>
-    check.appliesTo(load, body) && (check.asksOnlyWarm?.(load) ?? true);
+    isAskedOf(check, load, body) && (check.asksOnlyWarm?.(load) ?? true);
   return {
     id: check.id,
     title: check.title,
     asks: check.asks,
     ...(check.words ? { words: check.words } : {}),
-    applies: ({ loads, body }) => loads.some((load) => isAsked(load, body)),
+    applies: (part) => allLoads(part).some((load) => isAsked(load, part.body)),
     evaluate(context, working) {
       const unit = typeof check.unit === 'string' ? check.unit : check.unit(context.body);
       let worst: { load: PreparedLoad; outcome: Extract<CaseOutcome, { kind: 'known' }> } | undefined;
-      for (const load of context.part.loads) {
+      for (const load of allLoads(context.part)) {
         if (!isAsked(load, context.body)) continue;
         const { id, temperatureC, durationH } = load.loadCase;
         const outcome = check.at(context, load, temperatureC, durationH);

@@ -1,4 +1,7 @@
 import type { CaseCheck } from './check.ts';
+import { combinedMovement } from './combined/combinedMovement.ts';
+import { combinedStability } from './combined/combinedStability.ts';
+import { combinedStrength } from './combined/combinedStrength.ts';
 import { deflectionAtLoad, movementLeft, sagAfterDuration } from './deflection.ts';
 import { fatigueLife } from './fatigueLife.ts';
 import { fibreBond, fibreStrength } from './fibreChecks.ts';
@@ -28,4 +31,7 @@ export const caseChecks: readonly CaseCheck[] = [
   struckFast,
   fibreStrength,
   fibreBond,
+  combinedStrength,
+  combinedStability,
+  combinedMovement,
 ];

@@ -32,6 +32,8 @@ export interface PreparedLoad {
   directionIndex: number;
   /** Strands are laid to bear some of it. */
   fibre?: true;
+  /** Loads that act at the same time: it stands for all of them, and only checks of combinations read it. */
+  together?: readonly PreparedLoad[];
 }
 
 /** A brief made ready for one way up: what does not depend on the grade. */
@@ -41,6 +43,8 @@ export interface PreparedPart {
   up: Direction;
   body: PartBody;
   loads: readonly PreparedLoad[];
+  /** Loads that act at the same time, each combination as one. */
+  combined: readonly PreparedLoad[];
   /** The directions that its loads use. */
   responses: readonly PartResponse[];
   /** Continuous strands as they lie this way up; absent: none are asked for. */
@@ -149,6 +153,8 @@ export interface CaseCheck extends Omit<Check, 'applies' | 'evaluate'> {
   /** How its reserve goes with temperature, where that is one of the simple laws; absent or undefined: ask at each. */
   fade?(load: PreparedLoad): Fade | undefined;
   appliesTo(load: PreparedLoad, body: PartBody): boolean;
+  /** Made for loads that act at the same time, and for those alone. */
+  ofCombinations?: true;
   /** In the list of checks it is asked of such loads only; in heat of all. */
   asksOnlyWarm?(load: PreparedLoad): boolean;
   at(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number): CaseOutcome;

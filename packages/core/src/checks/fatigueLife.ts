@@ -73,7 +73,7 @@ export const fatigueLife: CaseCheck = {
 };
 
 /** σa·(σu/σN) + σm per largest stress: 1 for a single pull, up to σu/σN where it swings to and fro. */
-function amplitudeWeight({ material }: CheckContext, { loadCase }: PreparedLoad): number {
+export function amplitudeWeight({ material }: CheckContext, { loadCase }: PreparedLoad): number {
   return goodmanWeight(material.behaviour!.fatigue.law, loadCase.cycles ?? 1, loadCase.stressRatio ?? ON_AND_OFF);
 }
 

@@ -3,6 +3,7 @@ import { matrixCreep } from '../materials/creep.ts';
 import { timeShiftDecades } from '../materials/timeShift.ts';
 import { growthOf, onShareOf } from './action.ts';
 import { reserveOf } from './caseCheck.ts';
+import { allLoads, isAskedOf } from './combined/asked.ts';
 import { caseChecks } from './caseChecks.ts';
 import { heldForm } from './heldForm.ts';
 import type { CaseCheck, CheckContext, Fade, PreparedLoad, PreparedPart } from './check.ts';
@@ -39,7 +40,7 @@ export function heatAsks(part: PreparedPart, longestH: number): readonly HeatAsk
   if (!known) asksOf.set(part, (known = new Map<number, HeatAsk[]>()));
   let asks = known.get(longestH);
   if (!asks) {
-    const loads = hotLoads(part.loads);
+    const loads = hotLoads(allLoads(part));
     // A cap longer than every load caps nothing: the same asks, so that what was worked out for them serves again.
     const capH = Math.min(longestH, Math.max(...loads.map(({ loadCase }) => loadCase.durationH)));
     asks = known.get(capH) ?? asksOfLoads(part, loads, capH);
@@ -51,7 +52,7 @@ export function heatAsks(part: PreparedPart, longestH: number): readonly HeatAsk
 const asksOfLoads = ({ body }: PreparedPart, loads: readonly PreparedLoad[], longestH: number): HeatAsk[] =>
   loads.flatMap((load) =>
     heatChecks
-      .filter((check) => check.appliesTo(load, body))
+      .filter((check) => isAskedOf(check, load, body))
       .map((check) => ({
         check,
         load,

@@ -82,7 +82,8 @@ export const stability: CaseCheck = {
   },
 };
 
-function criticalAction(
+/** Action at which it buckles, ÷ safety factor. */
+export function criticalAction(
   context: CheckContext,
   load: PreparedLoad,
   buckling: Buckling,

@@ -1,5 +1,6 @@
 import { reserveOf } from '../checks/caseCheck.ts';
 import { caseChecks } from '../checks/caseChecks.ts';
+import { allLoads, isAskedOf } from '../checks/combined/asked.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../checks/check.ts';
 import { steadyHours } from '../parts/serviceLife.ts';
 import { heatAsks } from '../checks/heatAsks.ts';
@@ -50,8 +51,8 @@ export function conditionsOf(context: CheckContext): Condition[] {
     if (condition) found.push(condition);
   };
   for (const check of caseChecks)
-    for (const load of part.loads)
-      if (check.appliesTo(load, part.body))
+    for (const load of allLoads(part))
+      if (isAskedOf(check, load, part.body))
         add(check.id, check, load, load.loadCase.temperatureC, load.loadCase.durationH);
   const { heat } = brief.asks;
   const hot = (checkId: string, temperatureC: number | undefined, longestH: number) => {
@@ -105,10 +106,11 @@ function conditionOf(
   if (temperatureC > ROOM_C) slopes[HEAT] = slope(logAt(context, load, temperatureC - HEAT_STEP_K), HEAT_STEP_K);
   const heat =
     temperatureC > ROOM_C ? heatTable(context, temperatureC, logReserve, (c) => logAt(context, load, c)) : undefined;
-  slopes[FIRST_LOAD + context.part.loads.indexOf(load)] = slope(
-    logAt(context, scaledLoad(load, 1 + STEP), temperatureC),
-    step,
-  );
+  for (const one of load.together ?? [load])
+    slopes[FIRST_LOAD + context.part.loads.indexOf(one)] = slope(
+      logAt(context, withScaled(load, one, 1 + STEP), temperatureC),
+      step,
+    );
   if (strands > 0)
     slopes[slopes.length - 1] = slope(logAt(strongerStrands(context, 1 + STEP), load, temperatureC), step);
   // What turns brittle in the cold does so for all knocks at once.
@@ -118,6 +120,12 @@ function conditionOf(
       : undefined;
   return { checkId, logReserve, slopes, ...(heat ? { heat } : {}), ...(own ? { own } : {}) };
 }
+
+/** A load, or a combination, with one of its loads larger. */
+const withScaled = (load: PreparedLoad, one: PreparedLoad, by: number): PreparedLoad =>
+  load.together
+    ? { ...load, together: load.together.map((other) => (other === one ? scaledLoad(other, by) : other)) }
+    : scaledLoad(load, by);
 
 function heatTable(
   { material }: CheckContext,

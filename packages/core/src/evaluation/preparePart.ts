@@ -47,7 +47,43 @@ export function preparePart(
     return { loadCase, kind, size, amount, response, directionIndex: directions.indexOf(direction), ...strands };
   });
   const responses = directions.map((direction) => body.responses[direction]!);
-  return withLayers({ brief, body, loads, responses, ...(fibre ? { fibre } : {}), ...(fill ? { fill } : {}) }, up);
+  const combined = combinationsOf(brief, loads);
+  return withLayers(
+    { brief, body, loads, combined, responses, ...(fibre ? { fibre } : {}), ...(fill ? { fill } : {}) },
+    up,
+  );
+}
+
+/** Each combination as one load: as warm as the warmest of its loads, as long as the longest, hot where all of them are. */
+function combinationsOf(brief: Brief, loads: readonly PreparedLoad[]): PreparedLoad[] {
+  return (brief.combinations ?? []).map(({ id, name, loadIds, maxMovementMm }, index): PreparedLoad => {
+    const together = loadIds.map((loadId) => {
+      const load = loads.find(({ loadCase }) => loadCase.id === loadId);
+      if (!load) throw new InputError(`combinations/${index}/loadIds`, loadId, 'loads of this brief');
+      if (load.size === 'displacementMm' || load.size === 'angleDeg')
+        throw new InputError(
+          `combinations/${index}/loadIds`,
+          loadId,
+          'forces: an imposed displacement is judged alone',
+        );
+      return load;
+    });
+    const cases = together.map(({ loadCase }) => loadCase);
+    return {
+      ...together[0]!,
+      together,
+      amount: Number.NaN,
+      loadCase: {
+        id,
+        name: name ?? cases.map((one) => one.name).join(' + '),
+        durationH: Math.max(...cases.map(({ durationH }) => durationH)),
+        temperatureC: Math.max(...cases.map(({ temperatureC }) => temperatureC)),
+        safetyFactor: Math.max(...cases.map(({ safetyFactor }) => safetyFactor)),
+        actsWhenHot: cases.every(({ actsWhenHot }) => actsWhenHot),
+        ...(maxMovementMm === undefined ? {} : { maxDeflectionMm: maxMovementMm }),
+      },
+    };
+  });
 }
 
 /** A suddenly applied force bends further than the same force laid on; a movement that is forced on it does not. */

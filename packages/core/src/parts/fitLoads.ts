@@ -1,5 +1,6 @@
 import type { Brief, LoadCase, LoadKind, PartGeometry } from '@anvilstone/schema';
 import { takesFibre } from '../fibre/layFibre.ts';
+import { fitCombinations } from './fitCombinations.ts';
 import { findPartModel, partBody, takesFill } from './models.ts';
 import type { SizeField, SizeKind } from './partModel.ts';
 
@@ -25,13 +26,13 @@ const SIZE_FIELDS = Object.keys(FIRST_SIZE) as SizeField[];
  */
 export function withPart(brief: Brief, part: PartGeometry): Brief {
   const { filled, fibre, ...rest } = brief;
-  return {
+  return fitCombinations({
     ...rest,
     part,
     ...(filled && takesFill(part) ? { filled } : {}),
     ...(fibre && takesFibre(part) ? { fibre } : {}),
     loadCases: brief.loadCases.map((loadCase) => fitLoad(loadCase, part)),
-  };
+  });
 }
 
 /** One load made to fit a part model. What fits already comes back as it was. */

@@ -1,8 +1,9 @@
-import type { Brief, LoadCase, LoadKind } from '@anvilstone/schema';
+import type { Brief, LoadCase, LoadCombination, LoadKind } from '@anvilstone/schema';
 import type { UnitSystem } from '../units/dimensions.ts';
 import { countWords, formatNumber, formatQuantity } from '../units/formatQuantity.ts';
 import { findAgent } from '../reference/agent.ts';
 import { duration } from './duration.ts';
+import { combinationName } from './loadName.ts';
 import { surroundingSentences } from './surroundingSentences.ts';
 
 /** What each kind of load is called, and what it means. */
@@ -87,6 +88,13 @@ export const MOISTURE_WORDS: Record<Brief['moisture'], string> = {
   wet: 'Wet through in service',
 };
 
+function combinationSentence(combination: LoadCombination, brief: Brief, units: UnitSystem): string {
+  const { maxMovementMm } = combination;
+  const limit =
+    maxMovementMm === undefined ? '' : `, moving by at most ${formatQuantity(maxMovementMm, 'length', units)}`;
+  return `Acting at the same time: ${combinationName(combination, brief)}${limit}`;
+}
+
 function lotSentence({ quantity, readyBy, setupUsd, supportG }: NonNullable<Brief['asks']['lot']>): string {
   return [
     `Lot of ${countWords(quantity)} good part${quantity === 1 ? '' : 's'}`,
@@ -98,13 +106,17 @@ function lotSentence({ quantity, readyBy, setupUsd, supportG }: NonNullable<Brie
 
 /** Everything asked besides the loads, one line each. `machine` names a machine by its id. */
 export function askSentences(
-  { asks, moisture, annealed, crystallisedInChamber, foamNozzleC, layup, failureCouldHurt }: Brief,
+  brief: Brief,
   units: UnitSystem,
   machine: (id: string) => string = (id) => id,
   agentName: (id: string) => string = (id) => findAgent(id)?.name ?? id,
 ): string[] {
+  const { asks, moisture, annealed, crystallisedInChamber, foamNozzleC, layup, failureCouldHurt } = brief;
   const degrees = (value: number) => formatQuantity(value, 'temperature', units);
-  const lines: string[] = [MOISTURE_WORDS[moisture]];
+  const lines: string[] = [
+    ...(brief.combinations ?? []).map((one) => combinationSentence(one, brief, units)),
+    MOISTURE_WORDS[moisture],
+  ];
   if (annealed) lines.push('Annealed after printing, where its family gains by it');
   if (crystallisedInChamber)
     lines.push('Printed in a chamber so hot that slow crystallisers crystallise as they are laid');

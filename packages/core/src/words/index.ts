@@ -1,3 +1,4 @@
+export * from './loadName.ts';
 export * from './amount.ts';
 export * from './briefWords.ts';
 export * from './duration.ts';

@@ -5,6 +5,7 @@ import { Cautions } from '../ui/Cautions.tsx';
 import { Choice, TextArea, TextField, Tick } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { AsksPanel } from './AsksPanel.tsx';
+import { CombinationsPanel } from './CombinationsPanel.tsx';
 import { DemandReadout } from './DemandReadout.tsx';
 import { useEdit, useIssue } from './editBrief.ts';
 import { LessonsNote } from './LessonsNote.tsx';
@@ -25,6 +26,7 @@ export function BriefStage() {
         <PrintedBrief />
         <div className="flex flex-col gap-4 print:hidden">
           <LoadsPanel brief={brief} />
+          <CombinationsPanel brief={brief} />
           <AsksPanel brief={brief} />
           <WhatItIs brief={brief} />
         </div>

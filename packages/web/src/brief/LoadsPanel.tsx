@@ -1,4 +1,4 @@
-import { findPartModel } from '@anvilstone/core';
+import { findPartModel, fitCombinations } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
@@ -32,11 +32,15 @@ export function LoadsPanel({ brief }: { brief: Brief }) {
             onChange={(change, field) => edit(withLoadCase(brief, index, change), `${loadCase.id}-${field}`)}
             onKind={(kind) => {
               const size = findPartModel(brief.part.model).takes(brief.part)[kind];
-              if (size) edit(withLoadKind(brief, index, kind, size), `${loadCase.id}-kind`);
+              if (size) edit(fitCombinations(withLoadKind(brief, index, kind, size)), `${loadCase.id}-kind`);
             }}
             onRemove={
               brief.loadCases.length > 1
-                ? () => edit({ ...brief, loadCases: brief.loadCases.filter((_, i) => i !== index) }, 'remove-load')
+                ? () =>
+                    edit(
+                      fitCombinations({ ...brief, loadCases: brief.loadCases.filter((_, i) => i !== index) }),
+                      'remove-load',
+                    )
                 : undefined
             }
           />

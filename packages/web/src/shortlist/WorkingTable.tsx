@@ -1,4 +1,4 @@
-import { findCheck, formatNumber, formatReserve } from '@anvilstone/core';
+import { findCheck, formatNumber, formatReserve, loadName } from '@anvilstone/core';
 import type { CheckResult } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
@@ -11,14 +11,14 @@ export function WorkingTable({ check }: { check: CheckResult }) {
   const { brief } = useBench();
   const units = useAppSelector((state) => state.settings.units);
   const definition = findCheck(check.checkId);
-  const load = brief.loadCases.find((loadCase) => loadCase.id === check.loadCaseId);
+  const load = loadName(brief, check.loadCaseId);
   const steps = check.working ?? [];
   const say = useSay();
   return (
     <section aria-label={`Working: ${definition?.title ?? check.checkId}`} className="mt-4">
       <h3 className="text-base">{definition?.title}</h3>
       <p className="text-quiet">{definition?.asks}</p>
-      {load && <p className="text-quiet">Decided by the load “{load.name}”.</p>}
+      {load && <p className="text-quiet">Decided by the load “{load}”.</p>}
       {check.reserve !== null && (
         <p className="mt-2 text-base">
           <strong>{demandSentence(check, units)}</strong>: reserve <strong>{formatReserve(check.reserve)}</strong>,{' '}

@@ -123,10 +123,12 @@ export function Choice<T extends string>({
 export function Tick({
   label,
   checked,
+  disabled = false,
   onChange,
 }: {
   label: ReactNode;
   checked: boolean;
+  disabled?: boolean;
   onChange: (checked: boolean) => void;
 }) {
   return (
@@ -135,6 +137,7 @@ export function Tick({
         type="checkbox"
         className="mt-0.5 accent-(--ember)"
         checked={checked}
+        disabled={disabled}
         onChange={(event) => onChange(event.target.checked)}
       />
       <span>{label}</span>
