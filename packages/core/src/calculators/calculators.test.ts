@@ -175,7 +175,7 @@ const cases: Record<string, [input: unknown, expected: Record<string, unknown>]>
       volumeMm3: 80000,
       pricePerKgUsd: 30,
       dryingH: 6,
-      abrasive: true,
+      filament: 'abrasive',
       nozzle: 'hardened',
       volumetricFlowMm3PerS: 10,
       hourlyRateUsd: 2,

@@ -45,7 +45,7 @@ export const cost = calculator({
     volumeMm3: 80000,
     pricePerKgUsd: 30,
     dryingH: 6,
-    abrasive: false,
+    filament: 'plain',
     nozzle: 'brass',
     volumetricFlowMm3PerS: 10,
     hourlyRateUsd: 2,
@@ -62,8 +62,8 @@ export const cost = calculator({
     volumeMm3: above0('Volume, mm³'),
     pricePerKgUsd: above0('Price, USD/kg'),
     dryingH: Type.Number({ minimum: 0, description: 'Drying of a spool, h' }),
-    abrasive: Type.Boolean({ description: 'Wears the nozzle' }),
-    nozzle: Type.Union([Type.Literal('brass'), Type.Literal('hardened')]),
+    filament: Type.Unsafe<'plain' | 'abrasive'>({ type: 'string', enum: ['plain', 'abrasive'] }),
+    nozzle: Type.Unsafe<'brass' | 'hardened'>({ type: 'string', enum: ['brass', 'hardened'] }),
     volumetricFlowMm3PerS: above0('Sustained flow, mm³/s'),
     hourlyRateUsd: Type.Number({ minimum: 0 }),
     purgeShare: Type.Number({ minimum: 0, maximum: 0.95 }),
@@ -88,11 +88,11 @@ export const cost = calculator({
     quantity: Type.Number(),
     totalUsd: Type.Number(),
   },
-  run: ({ massG, volumeMm3, pricePerKgUsd, dryingH, abrasive, nozzle, quantity, setupUsd, supportG, ...rest }) =>
+  run: ({ massG, volumeMm3, pricePerKgUsd, dryingH, filament, nozzle, quantity, setupUsd, supportG, ...rest }) =>
     partCost({
       massG,
       volumeMm3,
-      filament: { pricePerKgUsd, dryingH, abrasive },
+      filament: { pricePerKgUsd, dryingH, abrasive: filament === 'abrasive' },
       machine: { ...rest, name: '', nozzleMaterial: nozzle },
       rules: { ...rest, setupUsd },
       lot: { quantity, supportG },
