@@ -26,7 +26,7 @@ const screens = [
   ['shape', `${LAMP_ARM}/build?show=shape`, 'Drop the part’s mesh here'],
   ['print plan', `${LAMP_ARM}/plan?grade=ol-pa6-gf`, 'What would unblock it'],
   ['process card', `${LAMP_ARM}/plan?grade=ne-petg&show=card`, 'Dry the spool'],
-  ['what it costs', `${LAMP_ARM}/plan?grade=ne-petg&show=cost`, 'Setting up'],
+  ['what it costs', `${LAMP_ARM}/plan?grade=ne-petg&show=cost`, 'Set-up of the lot'],
   ['after printing', `${LAMP_ARM}/plan?grade=ne-abs&show=after`, 'Solvent bonding'],
   ['dry spool', `${LAMP_ARM}/plan?grade=ol-pa6-gf&show=dry`, 'The air it lay in'],
   ['supports', `${LAMP_ARM}/plan?grade=ne-petg&show=supports`, 'Comes off'],

@@ -2,7 +2,9 @@ import { readdirSync } from 'node:fs';
 import { join } from 'node:path';
 import Ajv from 'ajv';
 import addFormats from 'ajv-formats';
+import type { TSchema } from '@sinclair/typebox';
 import { brief, grade, houseRules, machine, partGeometries } from '@anvilstone/schema';
+import { validator } from '@anvilstone/schema/validate';
 import { calculators } from './calculators/index.ts';
 import { checks } from './checks/index.ts';
 import { defaultHouseRules } from './rules/houseRules.ts';
@@ -71,9 +73,12 @@ test('every check module is in the list', async () => {
 });
 
 describe('sample data', () => {
-  const valid = (schema: object) => {
-    const validate = ajv.compile(schema);
-    return (value: unknown) => (validate(value) ? [] : validate.errors);
+  const valid = (schema: TSchema) => {
+    const validate = validator(schema);
+    return (value: unknown) => {
+      const checked = validate(value);
+      return checked.ok ? [] : checked.issues;
+    };
   };
 
   test('every grade, machine and brief validates, and is marked as sample data', () => {

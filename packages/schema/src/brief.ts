@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { asks } from './asks.ts';
 import { longText, record, shortText, vocabulary } from './common.ts';
 import { layup } from './layup.ts';
+import { feature } from './feature.ts';
 import { loadCase } from './loadCase.ts';
 import { loadCombination } from './loadCombination.ts';
 import { CONDITIONINGS } from './observation.ts';
@@ -44,6 +45,9 @@ export const brief = record(
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
     combinations: Type.Optional(
       Type.Array(loadCombination, { maxItems: 12, description: 'Loads that act at the same time' }),
+    ),
+    features: Type.Optional(
+      Type.Array(feature, { maxItems: 6, description: 'Further models of the same part; the worst governs' }),
     ),
     asks,
     lessons: Type.Optional(

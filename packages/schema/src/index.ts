@@ -13,6 +13,7 @@ export * from './evaluation.ts';
 export * from './grade.ts';
 export * from './houseRules.ts';
 export * from './layup.ts';
+export * from './feature.ts';
 export * from './loadCase.ts';
 export * from './loadCombination.ts';
 export * from './machine.ts';

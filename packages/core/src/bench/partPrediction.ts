@@ -1,6 +1,7 @@
 import type { Brief, BuildOrientation, Grade, HouseRules, Library, LoadCase } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
+import { briefWithLoad, everyLoadCase, featureOfLoad } from '../parts/features.ts';
 import { partBody } from '../parts/index.ts';
 import type { Predicted } from './methods/testMethod.ts';
 
@@ -21,7 +22,7 @@ export interface BenchLoad {
 
 /** Loads of a brief that a bench can put on until the part breaks. Torques and pressures want a rig of their own. */
 export function benchLoads(brief: Brief): BenchLoad[] {
-  return brief.loadCases.flatMap((loadCase): BenchLoad[] => {
+  return everyLoadCase(brief).flatMap((loadCase): BenchLoad[] => {
     const { forceN, energyJ } = loadCase;
     if (loadCase.kind === 'knock') return energyJ === undefined ? [] : [{ loadCase, amount: energyJ, unit: 'J' }];
     return forceN === undefined ? [] : [{ loadCase, amount: forceN, unit: 'N' }];
@@ -49,7 +50,6 @@ export function predictPart(
     { ...library, grades: [grade] },
     {
       rules: { ...rules, safetyFactorHarm: 1, safetyFactorHarmless: 1, strengthBasis: 'mean' },
-      orientations: [orientation],
     },
   );
   const { checks } = result.grades[0]!.best;
@@ -65,7 +65,7 @@ export function predictPart(
     cov: first.evidence ? SHOWN_COV[first.evidence] : SHOWN_COV.D,
     unit: load.unit,
     checkId: first.checkId,
-    place: placeOf(brief, first.checkId, first.placeId ?? null),
+    place: placeOf(featureOfLoad(brief, loadCaseId)?.part ?? brief.part, first.checkId, first.placeId ?? null),
     ...(load.unit === 'N' ? { forceN: value } : {}),
   };
 }
@@ -84,24 +84,23 @@ function onTheBench(brief: Brief, { loadCase }: BenchLoad, orientation: BuildOri
     onEachH: _e,
     ...load
   } = loadCase;
-  return {
-    ...brief,
-    loadCases: [
-      {
-        ...load,
-        kind: loadCase.kind === 'knock' ? 'knock' : 'short',
-        temperatureC: BENCH_C,
-        durationH: BENCH_H,
-        safetyFactor: 1,
-        actsWhenHot: false,
-      },
-    ],
-    asks: { orientations: [orientation] },
-  };
+  return briefWithLoad(
+    brief,
+    loadCase.id,
+    {
+      ...load,
+      kind: loadCase.kind === 'knock' ? 'knock' : 'short',
+      temperatureC: BENCH_C,
+      durationH: BENCH_H,
+      safetyFactor: 1,
+      actsWhenHot: false,
+    },
+    orientation,
+  );
 }
 
-function placeOf(brief: Brief, checkId: string, placeId: string | null): string {
-  const { places, buckling } = partBody(brief.part).responses.depth;
+function placeOf(part: Brief['part'], checkId: string, placeId: string | null): string {
+  const { places, buckling } = partBody(part).responses.depth;
   const place = [...places, ...buckling].find(({ id }) => id === placeId);
   const how = findCheck(checkId)?.title.toLowerCase() ?? checkId;
   return place ? `${place.title.toLowerCase()}, ${how} first` : `${how} first`;

@@ -45,6 +45,8 @@ export interface PreparedPart {
   loads: readonly PreparedLoad[];
   /** Loads that act at the same time, each combination as one. */
   combined: readonly PreparedLoad[];
+  /** Further models of the same part, each with its own loads; built up the same way. */
+  features: readonly PreparedPart[];
   /** The directions that its loads use. */
   responses: readonly PartResponse[];
   /** Continuous strands as they lie this way up; absent: none are asked for. */

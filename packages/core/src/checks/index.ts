@@ -4,6 +4,7 @@ import type { Check } from './check.ts';
 import { contactTemperature } from './contactTemperature.ts';
 import { fibreLaid } from './fibreChecks.ts';
 import { failureManner } from './failureManner.ts';
+import { overFeatures } from './features/overFeatures.ts';
 import { heatPeak, heatSteady } from './heatChecks.ts';
 import { keepsShape } from './keepsShape.ts';
 import { costLimit, massLimit } from './limits.ts';
@@ -16,19 +17,11 @@ import { coldEmbrittlement } from './toughness.ts';
 
 /** Every check, in the order shown. The next one is one module and one line here. */
 export const checks: readonly Check[] = [
-  ...caseChecks.map(overLoadCases),
-  movementInRange,
-  usualMovement,
+  ...[...caseChecks.map(overLoadCases), movementInRange, usualMovement].map(overFeatures),
   coldEmbrittlement,
-  heatSteady,
-  heatPeak,
-  keepsShape,
-  contactTemperature,
+  ...[heatSteady, heatPeak, keepsShape, contactTemperature].map(overFeatures),
   thermalFit,
-  pressureVelocity,
-  friction,
-  wear,
-  failureManner,
+  ...[pressureVelocity, friction, wear, failureManner].map(overFeatures),
   ...surroundingChecks,
   massLimit,
   costLimit,
@@ -50,6 +43,7 @@ export { BRITTLE_RISE_K, toughReserve } from './toughness.ts';
 export { growthDifferenceMm, OTHER_EXPANSION } from './thermalFit.ts';
 export { hotLoads } from './heatAsks.ts';
 export { ownHeatLimit } from './ownHeatLimit.ts';
+export { lowestHeatLimit } from './features/overFeatures.ts';
 export { fluidVerdict, soakTest, type FluidVerdict } from './surroundings/fluidVerdict.ts';
 export { claimText } from './surroundings/claims.ts';
 export { shareLeft } from './surroundings/weathering.ts';

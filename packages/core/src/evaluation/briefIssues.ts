@@ -11,17 +11,36 @@ export function briefIssues(brief: Brief): ProblemIssue[] {
     if (!(error instanceof InputError)) throw error;
     issues.push({ pointer: pointerOf(error.field, brief), detail: error.message, accepted: error.accepted });
   }
-  brief.loadCases.forEach((loadCase, index) => issues.push(...loadIssues(brief, loadCase, index)));
+  issues.push(...allLoadIssues(brief));
   issues.push(...heatIssues(brief), ...surroundingIssues(brief));
   return issues;
 }
 
-function loadIssues(brief: Brief, loadCase: LoadCase, index: number): ProblemIssue[] {
+/** Of every load of the part and its features; their ids, and those of combinations, are told apart across all of them. */
+function allLoadIssues(brief: Brief): ProblemIssue[] {
+  const seen = new Set<string>();
   const issues: ProblemIssue[] = [];
-  const at = (field: string) => `/loadCases/${index}/${field}`;
-  if (brief.loadCases.findIndex((other) => other.id === loadCase.id) < index) {
-    issues.push({ pointer: at('id'), detail: `Two loads have the id “${loadCase.id}”`, accepted: 'an id of its own' });
+  const take = (id: string, pointer: string) => {
+    if (seen.has(id)) issues.push({ pointer, detail: `Two loads have the id “${id}”`, accepted: 'an id of its own' });
+    seen.add(id);
+  };
+  const models = [
+    { at: '', ...brief },
+    ...(brief.features ?? []).map((feature, i) => ({ at: `/features/${i}`, ...feature })),
+  ];
+  for (const { at, loadCases, combinations = [] } of models) {
+    loadCases.forEach((loadCase, i) => {
+      take(loadCase.id, `${at}/loadCases/${i}/id`);
+      issues.push(...loadIssues(loadCase, `${at}/loadCases/${i}`));
+    });
+    combinations.forEach(({ id }, i) => take(id, `${at}/combinations/${i}/id`));
   }
+  return issues;
+}
+
+function loadIssues(loadCase: LoadCase, pointer: string): ProblemIssue[] {
+  const issues: ProblemIssue[] = [];
+  const at = (field: string) => `${pointer}/${field}`;
   const { maxDeflectionMm, maxSagMm, onShare } = loadCase;
   if (maxDeflectionMm !== undefined && maxSagMm !== undefined && maxSagMm < maxDeflectionMm) {
     issues.push({

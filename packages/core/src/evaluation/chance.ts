@@ -1,7 +1,8 @@
 import type { BuildOrientation, Brief, Grade, HouseRules, Library } from '@anvilstone/schema';
+import { everyLoad } from '../checks/features/featureContexts.ts';
 import { checks } from '../checks/index.ts';
 import { strandStrength } from '../fibre/strandStrength.ts';
-import { conditionsOf, FIRST_LOAD, HEAT, heatMove, SCATTERING, type Condition } from './conditions.ts';
+import { conditionsOf, HEAT, heatMove, SCATTERING, widthOf, type Condition } from './conditions.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { contextFor, materialFor, prepareBrief } from './context.ts';
 import { otherCondition } from './otherConditions.ts';
@@ -49,7 +50,7 @@ export function chanceOfMeetingAll(
   const prepared = prepareBrief(brief, library, rules);
   const context = contextFor(prepared, materialFor(prepared, grade), orientation);
   let holds = true;
-  const width = FIRST_LOAD + prepared.loads.length + (context.part.fibre ? 1 : 0);
+  const width = widthOf(prepared);
   const others: Condition[] = [];
   // One column of luck for each check of the brief, whatever the grade: all grades have the same luck.
   let luck = BRITTLE_LUCK;
@@ -72,7 +73,7 @@ export function chanceOfMeetingAll(
   const spreads = [
     ...covs.map(logSpread),
     heatK,
-    ...prepared.loads.map(() => logSpread(loadCov)),
+    ...everyLoad(prepared).map(() => logSpread(loadCov)),
     ...(strandCov === undefined ? [] : [logSpread(strandCov)]),
   ];
   const drift = spreads.map((spread, i) => (i === HEAT ? 0 : (-spread * spread) / 2));

@@ -1,7 +1,8 @@
 import { reserveOf } from '../checks/caseCheck.ts';
 import { caseChecks } from '../checks/caseChecks.ts';
 import { allLoads, isAskedOf } from '../checks/combined/asked.ts';
-import type { CaseCheck, CheckContext, PreparedLoad } from '../checks/check.ts';
+import type { CaseCheck, CheckContext, PreparedLoad, PreparedPart } from '../checks/check.ts';
+import { everyLoad, featureContexts } from '../checks/features/featureContexts.ts';
 import { steadyHours } from '../parts/serviceLife.ts';
 import { heatAsks } from '../checks/heatAsks.ts';
 import { ownHeatLimit } from '../checks/ownHeatLimit.ts';
@@ -43,11 +44,25 @@ export const FIRST_LOAD = HEAT + 1;
 export const SCATTERING: ReadonlySet<string> = new Set(['heat-steady', 'heat-peak', ...caseChecks.map(({ id }) => id)]);
 
 /** Every check of every load, and again at the temperatures that the part has to stand. */
-export function conditionsOf(context: CheckContext): Condition[] {
+export const conditionsOf = (context: CheckContext): Condition[] =>
+  [context, ...featureContexts(context)].flatMap((one) =>
+    conditionsOfModel(one, widthOf(context.part), indexIn(context.part)),
+  );
+
+/** Columns of the slopes: the grade’s values, its heat curve, every load of the part and its features, and strands where there are any. */
+export const widthOf = (part: PreparedPart): number => FIRST_LOAD + everyLoad(part).length + (part.fibre ? 1 : 0);
+
+type IndexOf = (load: PreparedLoad) => number;
+const indexIn = (part: PreparedPart): IndexOf => {
+  const loads = everyLoad(part);
+  return (load) => FIRST_LOAD + loads.indexOf(load);
+};
+
+function conditionsOfModel(context: CheckContext, width: number, indexOf: IndexOf): Condition[] {
   const { part, brief } = context;
   const found: Condition[] = [];
   const add = (checkId: string, check: CaseCheck, load: PreparedLoad, temperatureC: number, durationH: number) => {
-    const condition = conditionOf(context, checkId, check, load, temperatureC, durationH);
+    const condition = conditionOf(context, { checkId, check, load, temperatureC, durationH, width, indexOf });
     if (condition) found.push(condition);
   };
   for (const check of caseChecks)
@@ -60,7 +75,7 @@ export function conditionsOf(context: CheckContext): Condition[] {
     for (const { check, load, durationH } of heatAsks(part, longestH))
       add(checkId, check, load, temperatureC, durationH);
   };
-  const ages = agesAt(context);
+  const ages = agesAt(context, width);
   if (ages) found.push(ages);
   hot('heat-steady', heat?.steadyC, steadyHours(brief.asks) ?? Infinity);
   hot('heat-peak', heat?.peak?.temperatureC, heat?.peak?.durationH ?? Infinity);
@@ -68,27 +83,30 @@ export function conditionsOf(context: CheckContext): Condition[] {
 }
 
 /** Ageing in air goes by the steady temperature and its hours alone: nothing that scatters here moves it. */
-function agesAt(context: CheckContext): Condition | undefined {
+function agesAt(context: CheckContext, width: number): Condition | undefined {
   const { heat } = context.brief.asks;
   if (heat?.steadyC === undefined) return undefined;
   const limit = ownHeatLimit(context, steadyHours(context.brief.asks) ?? Infinity);
   if ('gaps' in limit) return undefined;
-  const strands = context.part.fibre ? 1 : 0;
   return {
     checkId: 'heat-steady',
     logReserve: Math.log(Math.max(1e-9, temperatureReserve(limit.ageingC, heat.steadyC))),
-    slopes: new Float64Array(FIRST_LOAD + context.part.loads.length + strands),
+    slopes: new Float64Array(width),
   };
 }
 
-function conditionOf(
-  context: CheckContext,
-  checkId: string,
-  check: CaseCheck,
-  load: PreparedLoad,
-  temperatureC: number,
-  durationH: number,
-): Condition | undefined {
+interface AskedOf {
+  checkId: string;
+  check: CaseCheck;
+  load: PreparedLoad;
+  temperatureC: number;
+  durationH: number;
+  width: number;
+  indexOf: IndexOf;
+}
+
+function conditionOf(context: CheckContext, asked: AskedOf): Condition | undefined {
+  const { checkId, check, load, temperatureC, durationH, width, indexOf } = asked;
   const logAt = (where: CheckContext, what: PreparedLoad, atC: number): number | undefined => {
     const outcome = check.at(where, what, atC, durationH);
     return outcome.kind === 'known' ? Math.log(Math.max(1e-9, reserveOf(outcome))) : undefined;
@@ -96,7 +114,7 @@ function conditionOf(
   const logReserve = logAt(context, load, temperatureC);
   if (logReserve === undefined) return undefined;
   const strands = context.part.fibre ? 1 : 0;
-  const slopes = new Float64Array(FIRST_LOAD + context.part.loads.length + strands);
+  const slopes = new Float64Array(width);
   const step = Math.log1p(STEP);
   const slope = (moved: number | undefined, by: number) => (moved === undefined ? 0 : (moved - logReserve) / by);
   MATERIAL_FACTORS.forEach((factor, k) => {
@@ -107,10 +125,7 @@ function conditionOf(
   const heat =
     temperatureC > ROOM_C ? heatTable(context, temperatureC, logReserve, (c) => logAt(context, load, c)) : undefined;
   for (const one of load.together ?? [load])
-    slopes[FIRST_LOAD + context.part.loads.indexOf(one)] = slope(
-      logAt(context, withScaled(load, one, 1 + STEP), temperatureC),
-      step,
-    );
+    slopes[indexOf(one)] = slope(logAt(context, withScaled(load, one, 1 + STEP), temperatureC), step);
   if (strands > 0)
     slopes[slopes.length - 1] = slope(logAt(strongerStrands(context, 1 + STEP), load, temperatureC), step);
   // What turns brittle in the cold does so for all knocks at once.

@@ -208,7 +208,7 @@ function chooseMachine(
 }
 
 /** What strands cost beside the print: their own price and the time they take, in place of as much of the print. */
-export const strandCost = ({ tow, usedMm3, laidMm3, lengthMm }: LaidFibre) => ({
+const strandCost = ({ tow, usedMm3, laidMm3, lengthMm }: LaidFibre) => ({
   laidMm3,
   massG: (laidMm3 * tow.densityGPerCm3) / 1000,
   strandUsd: (usedMm3 / 1000) * tow.pricePerCm3Usd,

@@ -10,7 +10,7 @@ import {
   type HouseRules,
   type Library,
 } from '@anvilstone/schema';
-import { checks, ownHeatLimit, type Check, type CheckContext } from '../checks/index.ts';
+import { checks, lowestHeatLimit, type Check, type CheckContext } from '../checks/index.ts';
 import type { Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
 import { contextsFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
@@ -104,7 +104,7 @@ function entryOf(
     if (other && check.anyWayUp && !context.brief.filled && !context.brief.fibre) return other.checks[i]!;
     return showWorking ? explainCheck(check, context) : runCheck(check, context);
   });
-  const limit = ownHeatLimit(context);
+  const limit = lowestHeatLimit(context);
   let governing: CheckResult | undefined;
   for (const result of results) {
     if (result.reserve !== null && (!governing || result.reserve < governing.reserve!)) governing = result;

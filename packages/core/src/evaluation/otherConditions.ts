@@ -1,4 +1,5 @@
 import type { CheckResult } from '@anvilstone/schema';
+import { everyLoad } from '../checks/features/featureContexts.ts';
 import type { Check, CheckContext } from '../checks/check.ts';
 import { temperatureReserve } from '../checks/temperatureReserve.ts';
 import { FIRST_LOAD, type Condition } from './conditions.ts';
@@ -35,7 +36,7 @@ export function otherCondition(
     case 'usual-movement': {
       // As soft as its modulus comes out, under the load as it comes.
       slopes[0] = 1;
-      const load = context.part.loads.findIndex(({ loadCase }) => loadCase.id === result.loadCaseId);
+      const load = everyLoad(context.part).findIndex(({ loadCase }) => loadCase.id === result.loadCaseId);
       if (load >= 0) slopes[FIRST_LOAD + load] = -1;
       return base;
     }

@@ -4,6 +4,7 @@ import type { PreparedLoad, PreparedPart } from '../checks/check.ts';
 import { layFibre } from '../fibre/layFibre.ts';
 import { fillOf, type Fill } from '../infill/fill.ts';
 import { InputError } from '../input/InputError.ts';
+import { featureBrief, upInFeature } from '../parts/features.ts';
 import { findPartModel, partBody } from '../parts/index.ts';
 import { lifeCycles } from '../parts/serviceLife.ts';
 import { BUILT_UP, type Direction, type SizeKind } from '../parts/partModel.ts';
@@ -54,6 +55,20 @@ export function preparePart(
   );
 }
 
+function featuresOf(brief: Brief, up: Direction): PreparedPart[] {
+  return (brief.features ?? []).map((feature, index) => {
+    if (feature.lengthAlong === feature.depthAlong)
+      throw new InputError(`features/${index}/depthAlong`, feature.depthAlong, 'another axis than that of its length');
+    try {
+      return preparePart(featureBrief(brief, feature), upInFeature(feature, up));
+    } catch (error) {
+      if (!(error instanceof InputError) || error.field.startsWith('asks/')) throw error;
+      const field = error.field.includes('/') ? error.field : `part/${error.field}`;
+      throw new InputError(`features/${index}/${field}`, undefined, `${feature.name}: ${error.accepted}`);
+    }
+  });
+}
+
 /** Each combination as one load: as warm as the warmest of its loads, as long as the longest, hot where all of them are. */
 function combinationsOf(brief: Brief, loads: readonly PreparedLoad[]): PreparedLoad[] {
   return (brief.combinations ?? []).map(({ id, name, loadIds, maxMovementMm }, index): PreparedLoad => {
@@ -99,9 +114,10 @@ function counted(loadCase: LoadCase, asks: Brief['asks'], index: number): LoadCa
   return { ...loadCase, cycles };
 }
 
-const withLayers = (part: Omit<PreparedPart, 'up' | 'bearings'>, up: Direction): PreparedPart => ({
+const withLayers = (part: Omit<PreparedPart, 'up' | 'bearings' | 'features'>, up: Direction): PreparedPart => ({
   ...part,
   up,
+  features: featuresOf(part.brief, up),
   bearings: part.responses.map((response) => bearingsOf(response, up)),
 });
 

@@ -2,6 +2,8 @@ import type { Decision } from '@anvilstone/schema';
 import { findAgent } from '../reference/agent.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 import { formatNumber, formatQuantity } from '../units/formatQuantity.ts';
+import { everyLoadCase } from '../parts/features.ts';
+import { loadName } from '../words/loadName.ts';
 import { askSentences, limitWords, LOAD_KIND_WORDS, sizeWords, timeWords } from '../words/briefWords.ts';
 import type { RecordBlock } from './document.ts';
 
@@ -18,8 +20,8 @@ export function briefBlocks(
       kind: 'table',
       head: ['Load', 'How it acts', 'How large', 'How long', 'At', 'Safety factor', 'Limits'],
       wide: 0,
-      rows: brief.loadCases.map((load) => [
-        load.name,
+      rows: everyLoadCase(brief).map((load) => [
+        loadName(brief, load.id)!,
         LOAD_KIND_WORDS[load.kind ?? 'lasting'].title.toLowerCase(),
         `${sizeWords(load, units)}${load.direction === 'width' ? ' sideways' : ''}`,
         timeWords(load),

@@ -1,5 +1,6 @@
 import type { Brief, BuildOrientation, Grade, HouseRules, Library } from '@anvilstone/schema';
 import { evaluate } from '../evaluation/evaluate.ts';
+import { briefWithLoad, everyLoadCase } from '../parts/features.ts';
 import { InputError } from '../input/InputError.ts';
 import { requirePositiveValue } from '../input/require.ts';
 
@@ -23,17 +24,13 @@ export function foretoldMovement(
   rules: HouseRules,
   timesH: readonly number[],
 ): ForetoldMovement[] {
-  const load = brief.loadCases.find(({ id }) => id === loadCaseId);
+  const load = everyLoadCase(brief).find(({ id }) => id === loadCaseId);
   if (!load) throw new InputError('loadCaseId', loadCaseId, 'a load of the brief');
   return timesH.map((timeH, i) => {
     requirePositiveValue(`timesH/${i}`, timeH);
     const { maxSagMm } = load;
     if (maxSagMm === undefined) return { timeH, movedMm: null };
-    const then: Brief = {
-      ...brief,
-      loadCases: [{ ...load, durationH: timeH, actsWhenHot: false }],
-      asks: { orientations: [orientation] },
-    };
+    const then = briefWithLoad(brief, loadCaseId, { ...load, durationH: timeH, actsWhenHot: false }, orientation);
     const { checks } = evaluate(then, { ...library, grades: [grade] }, { rules }).grades[0]!.best;
     const reserve = checks.find(({ checkId }) => checkId === 'sag-after-duration')?.reserve;
     return { timeH, movedMm: reserve ? maxSagMm / reserve : null };

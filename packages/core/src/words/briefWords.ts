@@ -1,4 +1,5 @@
-import type { Brief, LoadCase, LoadCombination, LoadKind } from '@anvilstone/schema';
+import type { Brief, Feature, LoadCase, LoadCombination, LoadKind } from '@anvilstone/schema';
+import { findPartModel } from '../parts/models.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 import { countWords, formatNumber, formatQuantity } from '../units/formatQuantity.ts';
 import { findAgent } from '../reference/agent.ts';
@@ -88,7 +89,10 @@ export const MOISTURE_WORDS: Record<Brief['moisture'], string> = {
   wet: 'Wet through in service',
 };
 
-function combinationSentence(combination: LoadCombination, brief: Brief, units: UnitSystem): string {
+const featureSentence = ({ name, part, lengthAlong, depthAlong }: Feature) =>
+  `${name}: ${findPartModel(part.model).title.toLowerCase()} of the same part, its length along the ${lengthAlong} and its depth along the ${depthAlong} of the part`;
+
+function combinationSentence(combination: LoadCombination, brief: Pick<Brief, 'loadCases'>, units: UnitSystem): string {
   const { maxMovementMm } = combination;
   const limit =
     maxMovementMm === undefined ? '' : `, moving by at most ${formatQuantity(maxMovementMm, 'length', units)}`;
@@ -114,7 +118,10 @@ export function askSentences(
   const { asks, moisture, annealed, crystallisedInChamber, foamNozzleC, layup, failureCouldHurt } = brief;
   const degrees = (value: number) => formatQuantity(value, 'temperature', units);
   const lines: string[] = [
-    ...(brief.combinations ?? []).map((one) => combinationSentence(one, brief, units)),
+    ...(brief.features ?? []).map(featureSentence),
+    ...[brief, ...(brief.features ?? [])].flatMap((model) =>
+      (model.combinations ?? []).map((one) => combinationSentence(one, model, units)),
+    ),
     MOISTURE_WORDS[moisture],
   ];
   if (annealed) lines.push('Annealed after printing, where its family gains by it');

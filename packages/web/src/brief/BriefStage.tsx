@@ -1,13 +1,16 @@
 import { PROOF_TEST_CAUTION } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
+import { useAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';
 import { Cautions } from '../ui/Cautions.tsx';
 import { Choice, TextArea, TextField, Tick } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { AsksPanel } from './AsksPanel.tsx';
+import { BriefLensContext, seenThrough } from './briefLens.ts';
 import { CombinationsPanel } from './CombinationsPanel.tsx';
 import { DemandReadout } from './DemandReadout.tsx';
 import { useEdit, useIssue } from './editBrief.ts';
+import { FeatureFields, FeatureTabs } from './FeatureTabs.tsx';
 import { LessonsNote } from './LessonsNote.tsx';
 import { LoadsPanel } from './LoadsPanel.tsx';
 import { PrintedBrief } from './PrintedBrief.tsx';
@@ -17,16 +20,25 @@ import { StillToSay } from './StillToSay.tsx';
 /** What must it do: asks on the left, what they demand and how many grades still stand on the right. */
 export function BriefStage() {
   const { brief, library } = useBench();
+  const [search] = useAddress();
+  const { brief: model, lens } = seenThrough(brief, search.get('feature'));
+  const feature = brief.features?.find(({ id }) => id === lens?.featureId);
   return (
     <div className="grid grid-cols-[minmax(0,1fr)_20rem] gap-4 narrow:grid-cols-1 xl:grid-cols-[minmax(0,1fr)_24rem]">
       <div className="flex min-w-0 flex-col gap-4">
         <StillToSay brief={brief} />
         {brief.lessons && brief.lessons.length > 0 && <LessonsNote lessons={brief.lessons} />}
-        <ShapePanel brief={brief} />
+        <FeatureTabs brief={brief} shown={feature} />
+        {feature && <FeatureFields brief={brief} feature={feature} />}
+        <BriefLensContext value={lens}>
+          <ShapePanel key={feature?.id ?? 'part'} brief={model} feature={feature} />
+        </BriefLensContext>
         <PrintedBrief />
         <div className="flex flex-col gap-4 print:hidden">
-          <LoadsPanel brief={brief} />
-          <CombinationsPanel brief={brief} />
+          <BriefLensContext value={lens}>
+            <LoadsPanel brief={model} />
+            <CombinationsPanel brief={model} />
+          </BriefLensContext>
           <AsksPanel brief={brief} />
           <WhatItIs brief={brief} />
         </div>

@@ -1,6 +1,7 @@
 import { partModels, type AnyPartModel } from '@anvilstone/core';
 import type { PartModelId } from '@anvilstone/schema';
 import { Dialog } from 'radix-ui';
+import type { ReactNode } from 'react';
 import { Button } from '../ui/Button.tsx';
 import { PartSketch } from './sketch/PartSketch.tsx';
 
@@ -38,10 +39,27 @@ export function ModelCards({
 /** Opens the cards over the brief; the loads are made to fit the model that is chosen. */
 export function ModelChooser({ chosen, onChoose }: { chosen: PartModelId; onChoose: (model: AnyPartModel) => void }) {
   return (
+    <ModelDialog title="What does the part do?" chosen={chosen} onChoose={onChoose}>
+      <Button>Another kind of part …</Button>
+    </ModelDialog>
+  );
+}
+
+/** The cards behind a button. */
+export function ModelDialog({
+  title,
+  chosen,
+  onChoose,
+  children,
+}: {
+  title: string;
+  chosen?: PartModelId;
+  onChoose: (model: AnyPartModel) => void;
+  children: ReactNode;
+}) {
+  return (
     <Dialog.Root>
-      <Dialog.Trigger asChild>
-        <Button>Another kind of part …</Button>
-      </Dialog.Trigger>
+      <Dialog.Trigger asChild>{children}</Dialog.Trigger>
       <Dialog.Portal>
         <Dialog.Overlay className="fixed inset-0 z-30 bg-black/40" />
         <Dialog.Content
@@ -49,7 +67,7 @@ export function ModelChooser({ chosen, onChoose }: { chosen: PartModelId; onChoo
           className="fixed top-1/2 left-1/2 z-40 max-h-[92vh] w-[64rem] max-w-[94vw] -translate-x-1/2 -translate-y-1/2 overflow-y-auto rounded-lg border border-line-strong bg-surface p-5 shadow-2xl"
         >
           <div className="mb-3 flex items-start">
-            <Dialog.Title className="grow text-lg">What does the part do?</Dialog.Title>
+            <Dialog.Title className="grow text-lg">{title}</Dialog.Title>
             <Dialog.Close asChild>
               <Button look="quiet">Close</Button>
             </Dialog.Close>

@@ -4,11 +4,12 @@ import {
   findPartModel,
   formatReserve,
   fromCanonical,
+  orientationInFeature,
   partBody,
   sizeWords,
   withPart,
 } from '@anvilstone/core';
-import type { Brief, BuildOrientation } from '@anvilstone/schema';
+import type { Brief, BuildOrientation, Feature } from '@anvilstone/schema';
 import { useCallback, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { Panel } from '../ui/Panel.tsx';
@@ -20,20 +21,22 @@ import { layersInWords, PartSketch } from './sketch/PartSketch.tsx';
 import { useGoverningPlace } from './useGoverningPlace.ts';
 
 /** The part's shape: a sketch with its load, layers and dimensions to drag, and a field for each of them. */
-export function ShapePanel({ brief }: { brief: Brief }) {
+export function ShapePanel({ brief, feature }: { brief: Brief; feature?: Feature | undefined }) {
   const edit = useEdit();
   const [shown, setShown] = useState<BuildOrientation>('XZ');
   const { part } = brief;
   const model = findPartModel(part.model);
   const units = useAppSelector((state) => state.settings.units);
   const unit = definitionOf('length')[units];
-  const governing = useGoverningPlace(shown);
+  const governing = useGoverningPlace(shown, feature?.id);
   const setDimension = useCallback(
     (pointer: string, value: unknown, gesture = 'typed') =>
       edit(refitted(brief, pointer, value), `part${pointer} ${gesture}`),
     [edit, brief],
   );
   const label = useCallback((mm: number) => String(Number(fromCanonical(mm, unit, 'length').toPrecision(4))), [unit]);
+  // The part is built one way; a feature that lies across it is not.
+  const built = feature ? orientationInFeature(feature, shown) : shown;
   const first = brief.loadCases[0]!;
   const more = brief.loadCases.length - 1;
   return (
@@ -52,15 +55,15 @@ export function ShapePanel({ brief }: { brief: Brief }) {
       <figure>
         <PartSketch
           part={part}
-          orientation={shown}
+          orientation={built}
           governs={governing?.placeId}
           label={label}
           load={`${sizeWords(first, units)}${more > 0 ? ` and ${more} more` : ''}`}
           onDimension={setDimension}
-          title={`${model.title}, built ${shown}. Its dimensions can be changed with the handles or the fields below.`}
+          title={`${model.title}, built ${built}. Its dimensions can be changed with the handles or the fields below.`}
         />
         <figcaption className="text-xs text-quiet">
-          {layersInWords(part, shown)} Dimensions in {units === 'metric' ? 'millimetres' : 'inches'}.{' '}
+          {layersInWords(part, built)} Dimensions in {units === 'metric' ? 'millimetres' : 'inches'}.{' '}
           {governing && (
             <span className="text-ember">
               Ringed: what governs {governing.gradeName} this way up, {placeTitle(part, governing.placeId)}:{' '}

@@ -1,3 +1,4 @@
+import { findPartModel } from '@anvilstone/core';
 import { lampArm, ratchetPawl } from '@anvilstone/core/sample';
 import type { Brief } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -202,4 +203,43 @@ test('steps are taken back and again by keys, but not out of a field being typed
   await user.click(await field('Name'));
   await user.keyboard('{Control>}z{/Control}');
   expect(await field('Moisture in service')).toHaveDisplayValue('Kept dry');
+});
+
+test('loads that act at the same time are combined, judged together, and let apart again', async () => {
+  const { user, house, over } = openApp(`${LAMP}/brief`);
+  const id = idOf(LAMP);
+  await user.click(await button('Add a combination'));
+  const panel = within(screen.getByRole('region', { name: 'Load combinations' }));
+  const group = within(await panel.findByRole('group'));
+  const [first, second] = lampArm.loadCases;
+  await waitFor(() => expect(house.briefOf(id).combinations?.[0]?.loadIds).toEqual([first!.id, second!.id]));
+  // Two are the fewest that act together.
+  for (const load of lampArm.loadCases) expect(group.getByRole('checkbox', { name: load.name })).toBeDisabled();
+  await over(group.getByLabelText('Deflection limit together'), '0.5 in');
+  await waitFor(() => expect(house.briefOf(id).combinations?.[0]?.maxMovementMm).toBeCloseTo(12.7, 6));
+  await user.click(group.getByRole('button', { name: /^Remove / }));
+  await waitFor(() => expect(house.briefOf(id)).not.toHaveProperty('combinations'));
+});
+
+test('a feature has its own model, loads and axes; the part is left as it is', async () => {
+  const { user, house, over } = openApp(`${LAMP}/brief`);
+  const id = idOf(LAMP);
+  const models = () => within(screen.getByRole('group', { name: 'Models of this part' }));
+  await user.click(await button('+ Add a feature …'));
+  const dialog = within(await screen.findByRole('dialog', { name: 'What else does this part do?' }));
+  await user.click(dialog.getByRole('button', { name: new RegExp(findPartModel('pinned-lug').title) }));
+  await waitFor(() => expect(house.briefOf(id).features?.[0]?.part.model).toBe('pinned-lug'));
+  const lug = within(await screen.findByRole('region', { name: /^Feature: / }));
+  await over(lug.getByLabelText('Name'), 'Hanger lug');
+  await user.selectOptions(await field('Length of the feature lies along'), 'depth');
+  await user.click(await button('Add a load'));
+  await waitFor(() => expect(house.briefOf(id).features?.[0]?.loadCases).toHaveLength(2));
+  const { features, ...rest } = house.briefOf(id);
+  expect(features![0]).toMatchObject({ name: 'Hanger lug', lengthAlong: 'depth', depthAlong: 'length' });
+  expect(rest).toEqual(lampArm);
+  await user.click(models().getByRole('button', { name: findPartModel('cantilever-arm').title }));
+  expect(await field('From the root to the load')).toHaveValue('220');
+  await user.click(models().getByRole('button', { name: 'Hanger lug' }));
+  await user.click(await button('Remove Hanger lug'));
+  await waitFor(() => expect(house.briefOf(id)).toEqual(lampArm));
 });

@@ -1,8 +1,9 @@
 import { mergeDocuments } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
-import { useCallback } from 'react';
+import { useCallback, useContext } from 'react';
 import { edited } from '../app/draft.ts';
 import { useAppSelector, useAppStore } from '../app/store.ts';
+import { BriefLensContext, putBack } from './briefLens.ts';
 
 /** `from` is the brief that the change was worked out from, where that is not the one on the screen. */
 export type EditBrief = (brief: Brief, field: string, from?: Brief) => void;
@@ -14,18 +15,22 @@ export type EditBrief = (brief: Brief, field: string, from?: Brief) => void;
 export function useEdit(): EditBrief {
   const store = useAppStore();
   const shown = useAppSelector(({ draft }) => draft.brief);
+  const lens = useContext(BriefLensContext);
   return useCallback(
-    (brief, field, from = shown ?? brief) => {
+    (change, field, from = shown ?? change) => {
+      const brief = lens && shown ? putBack(shown, lens, change) : change;
       const newest = store.getState().draft.brief;
       const next = newest && newest !== from ? mergeDocuments(from, brief, newest).merged : brief;
       store.dispatch(edited(next, field));
     },
-    [store, shown],
+    [store, shown, lens],
   );
 }
 
 /** What the server or the brief itself says is wrong at a place, in words. */
-export function useIssue(pointer: string): string | undefined {
+export function useIssue(ofModel: string): string | undefined {
+  const lens = useContext(BriefLensContext);
+  const pointer = lens && !ofModel.startsWith('/asks') ? `${lens.pointer}${ofModel}` : ofModel;
   return useAppSelector(({ draft }) => {
     if (draft.saving.state !== 'refused') return undefined;
     const issue = draft.saving.issues.find((one) => one.pointer === pointer);

@@ -1,3 +1,4 @@
+import { featureOfLoad } from '@anvilstone/core';
 import type { BuildOrientation, EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
@@ -14,7 +15,7 @@ export interface Governing {
 }
 
 /** The place of the part that governs for the decided, pinned or leading grade in the orientation shown; it follows every change. */
-export function useGoverningPlace(orientation: BuildOrientation): Governing | undefined {
+export function useGoverningPlace(orientation: BuildOrientation, featureId?: string): Governing | undefined {
   const { brief, library, standing } = useBench();
   const { preferred, known } = usePreferred();
   const gradeId = known ? (preferred?.gradeId ?? standing.value?.leaders[0]?.gradeId) : undefined;
@@ -24,11 +25,18 @@ export function useGoverningPlace(orientation: BuildOrientation): Governing | un
   );
   const { value: entry } = useComputed(library, gradeId === undefined ? undefined : ask);
   const name = library.grades.find((grade) => grade.id === gradeId)?.name;
-  return entry && governingPlace(entry, name ?? '');
+  return entry && governingPlace(entry, name ?? '', (loadId) => featureOfLoad(brief, loadId)?.id === featureId);
 }
 
-function governingPlace(entry: EvaluationEntry, gradeName: string): Governing | undefined {
-  const placed = entry.checks.filter((check) => check.placeId && check.reserve !== null);
+/** Of the model that is shown. */
+function governingPlace(
+  entry: EvaluationEntry,
+  gradeName: string,
+  isShown: (loadCaseId: string | null) => boolean,
+): Governing | undefined {
+  const placed = entry.checks.filter(
+    ({ placeId, reserve, loadCaseId }) => placeId && reserve !== null && isShown(loadCaseId),
+  );
   const smallest = placed.sort((a, b) => a.reserve! - b.reserve!)[0];
   return smallest && { placeId: smallest.placeId!, checkId: smallest.checkId, reserve: smallest.reserve!, gradeName };
 }

@@ -14,7 +14,7 @@ import type { PlanTabProps } from './planTab.ts';
 import { usePaid } from './usePaid.tsx';
 
 const QUANTITIES = [1, 2, 5, 10, 20, 50, 100] as const;
-export const usd = (value: number) => (value !== 0 && Math.abs(value) < 0.01 ? '< 0.01' : value.toFixed(2));
+const usd = (value: number) => (value !== 0 && Math.abs(value) < 0.01 ? '< 0.01' : value.toFixed(2));
 
 /** What one good part costs, every component of it, what the lot takes, and how the cost falls with the lot. */
 export function CostTab({ grade, choice }: PlanTabProps) {

@@ -8,6 +8,7 @@ import {
   type MachineChoice,
 } from '@anvilstone/core/plan';
 import type { Grade } from '@anvilstone/schema';
+import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';
 import { useStockQuery } from '../spools/spoolsApi.ts';
@@ -83,7 +84,7 @@ function stepsOf({ days }: LotNeeds): string {
 }
 
 function Dates({ needs, readyBy }: { needs: LotNeeds; readyBy: string | undefined }) {
-  const today = new Date().toISOString().slice(0, 10);
+  const [today] = useState(() => new Date().toISOString().slice(0, 10));
   const ready = readyOn(today, needs.days.total);
   if (readyBy === undefined) return <p className="mt-2 text-sm">Started today, ready on {day(ready)}.</p>;
   const start = latestStart(readyBy, needs.days.total);

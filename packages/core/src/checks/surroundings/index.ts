@@ -1,4 +1,5 @@
 import type { Check } from '../check.ts';
+import { overFeatures } from '../features/overFeatures.ts';
 import { available } from './available.ts';
 import { chemical } from './chemical.ts';
 import { biodegradable, food, outgassing, recycled, skin, smoke } from './claims.ts';
@@ -16,7 +17,7 @@ import { stressCracking } from './stressCracking.ts';
 /** What the surroundings ask, in the order shown. The next one is one module and one line here. */
 export const surroundingChecks: readonly Check[] = [
   chemical,
-  stressCracking,
+  overFeatures(stressCracking),
   outdoors,
   electrostatic,
   insulation,
