@@ -36,8 +36,15 @@ const TYPICAL_POISSON = 0.38;
  */
 export function materialDemands(brief: Brief): MaterialDemand[] {
   const ways = prepareWays(brief);
-  return ways.XY.loads.flatMap((load) => demandsOf(load, ways));
+  const models = [ways, ...ways.XY.features.map((_, index) => featureWays(ways, index))];
+  return models.flatMap((model) => model.XY.loads.flatMap((load) => demandsOf(load, model)));
 }
+
+const featureWays = ({ XY, XZ, ZX }: Ways, index: number): Ways => ({
+  XY: XY.features[index]!,
+  XZ: XZ.features[index]!,
+  ZX: ZX.features[index]!,
+});
 
 function demandsOf(load: PreparedLoad, ways: Ways): MaterialDemand[] {
   const { loadCase, response } = load;
@@ -89,6 +96,7 @@ function leastAcross(
   load: PreparedLoad,
   ways: Ways,
 ): { orientation: BuildOrientation; stressPerUnit: number } | undefined {
+  // Ways up of the part, also where a feature lies otherwise in it.
   const allowed = ways.XY.brief.asks.orientations ?? ORIENTATIONS;
   return ORIENTATIONS.filter((one) => allowed.includes(one))
     .map((orientation) => ({

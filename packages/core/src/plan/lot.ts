@@ -21,7 +21,7 @@ export interface LotInput {
 /** What a lot takes on one machine. */
 export interface LotNeeds {
   quantity: number;
-  /** Prints to start, so that as many come out good as are wanted. */
+  /** Prints that it takes on average, until as many came out good as are wanted. */
   prints: number;
   partUsd: number;
   totalUsd: number;
@@ -36,20 +36,21 @@ export interface LotNeeds {
 
 /**
  * What a lot of good parts takes: prints with those that fail, machine hours, filament and what of it has to be bought, cost, days.
- * A machine prints the company’s hours a day, or through the night where one print takes longer than those.
+ * All of it on average, as the cost is. A machine prints the company’s hours a day, or through the night where one print takes longer than those.
  * @throws InputError quantity not above 0
  */
 export function lotNeeds({ cost, quantity, stockG, dryingH, afterH, rules }: LotInput): LotNeeds {
   requirePositiveValue('quantity', quantity);
   const { printTimeH, scrapShare } = cost;
-  const prints = Math.ceil(quantity / (1 - scrapShare) - 1e-9);
+  const prints = quantity / (1 - scrapShare);
   const machineH = prints * printTimeH;
   const filamentG = prints * cost.filamentG;
   const toBuyG = Math.max(0, filamentG - stockG);
   const hoursADay = Math.min(HOURS_PER_DAY, Math.max(rules.machineHoursPerDay, printTimeH));
   const partUsd = unitCostUsd(cost, quantity);
   const drying = dryingH / HOURS_PER_DAY;
-  const printing = machineH / hoursADay;
+  const fullDays = Math.floor(machineH / hoursADay + 1e-9);
+  const printing = fullDays + Math.max(0, machineH - fullDays * hoursADay) / HOURS_PER_DAY;
   const after = afterH / HOURS_PER_DAY;
   return {
     quantity,

@@ -1,4 +1,4 @@
-import { findCheck, materialDemands, timeWords, type MaterialDemand } from '@anvilstone/core';
+import { everyLoadCase, findCheck, loadName, materialDemands, timeWords, type MaterialDemand } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
@@ -65,10 +65,10 @@ function Demands({ brief }: { brief: Brief }) {
   }
   return (
     <div className="flex flex-col gap-3">
-      {brief.loadCases.map((loadCase) => (
+      {everyLoadCase(brief).map((loadCase) => (
         <div key={loadCase.id}>
           <p className="text-xs text-quiet">
-            {loadCase.name}: {timeWords(loadCase)} at {amount(loadCase.temperatureC, '°C', units)}
+            {loadName(brief, loadCase.id)}: {timeWords(loadCase)} at {amount(loadCase.temperatureC, '°C', units)}
           </p>
           <dl className="grid grid-cols-[1fr_auto] gap-x-3">
             {demands

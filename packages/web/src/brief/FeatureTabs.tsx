@@ -45,13 +45,17 @@ export function FeatureTabs({ brief, shown }: { brief: Brief; shown: Feature | u
       <span className="text-xs text-quiet">
         {features.length === 0
           ? 'a lug, a snap, a hot face: judged with the same grade and orientation'
-          : 'All are judged with the same grade and orientation; the worst governs. Mass and cost are those of the first.'}
+          : 'All are judged with the same grade and orientation; the worst governs. Mass and cost are those of the part itself, once.'}
       </span>
     </div>
   );
 }
 
-const AXIS_WORDS: Record<PartAxisName, string> = { length: 'Its length', depth: 'Its depth', width: 'Its width' };
+const AXIS_WORDS: Record<PartAxisName, string> = {
+  length: 'The part’s length',
+  depth: 'The part’s depth',
+  width: 'The part’s width',
+};
 
 /** What a feature is called, and how it lies in the part. */
 export function FeatureFields({ brief, feature }: { brief: Brief; feature: Feature }) {
@@ -81,7 +85,7 @@ export function FeatureFields({ brief, feature }: { brief: Brief; feature: Featu
         </Button>
       }
     >
-      <div className="grid grid-cols-3 narrow:grid-cols-1 gap-3">
+      <div className="grid grid-cols-2 narrow:grid-cols-1 gap-3 [&>:first-child]:col-span-full">
         <TextField
           label="Name"
           value={feature.name}
@@ -111,7 +115,7 @@ export function FeatureFields({ brief, feature }: { brief: Brief; feature: Featu
           onChange={(depthAlong) => change({ depthAlong }, 'axes')}
         />
       </div>
-      <p className="mt-2 text-xs text-quiet">Of the part: its layers then lie in the feature as the part is built.</p>
+      <p className="mt-2 text-xs text-quiet">The layers then lie in the feature as the part is built.</p>
     </Panel>
   );
 }

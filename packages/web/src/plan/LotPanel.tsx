@@ -1,4 +1,4 @@
-import { completeRules, filamentCost, findFamily, findReinforcement, type Cost } from '@anvilstone/core';
+import { completeRules, filamentCost, findFamily, findReinforcement, formatNumber, type Cost } from '@anvilstone/core';
 import {
   afterPrintingH,
   latestStart,
@@ -42,11 +42,7 @@ export function LotPanel({ grade, choice, cost }: { grade: Grade; choice: Machin
   });
   const rows: [string, string, string][] = [
     ['Cost', `${needs.totalUsd.toFixed(2)} USD`, `${needs.partUsd.toFixed(2)} USD a part`],
-    [
-      'Prints',
-      String(needs.prints),
-      `${(100 * cost.scrapShare).toFixed(1)} % of prints fail, so as many more are started`,
-    ],
+    ['Prints', `${formatNumber(needs.prints)} on average`, `${(100 * cost.scrapShare).toFixed(1)} % of prints fail`],
     ['Machine time', duration(needs.machineH), `${duration(cost.printTimeH)} a print on ${choice.machine.name}`],
     ['Filament', amount(needs.filamentG, 'g', units), 'with purge, support and failed prints'],
     [
@@ -79,7 +75,7 @@ function stepsOf({ days }: LotNeeds): string {
   return [
     `dry ${duration(drying * DAY_H)}`,
     `print ${duration(printing * DAY_H)}`,
-    ...(after > 0 ? [`anneal or condition ${duration(after * DAY_H)}`] : []),
+    ...(after > 0 ? [`anneal or condition over warm water ${duration(after * DAY_H)}`] : []),
   ].join(', ');
 }
 
