@@ -47,6 +47,7 @@ export function spoolLoad(
 export function conditioningLoad(job: ConditioningJob, grade: Grade | undefined): DryerLoad | string {
   const family = grade && findFamily(grade.familyId);
   if (!family) return `${job.title}: its grade or family is not known`;
+  if (family.morphology === 'support') return `${job.title}: ${family.abbreviation} dissolves in water`;
   if (family.waterAt23C50RhPct < NOTICEABLE_WATER_PCT)
     return `${job.title}: ${family.abbreviation} takes up too little water to be conditioned`;
   const diffusion = waterDiffusionMm2PerH(family.sorptionHalfTime2mmH, job.temperatureC);

@@ -5,16 +5,11 @@ import { completeRules, defaultHouseRules } from '../rules/houseRules.ts';
 
 /** How a grade's spool takes up water and is dried. */
 export interface DryingOfGrade extends SpoolWater {
-  /** Hotter its turns fuse, °C. */
+  /** Hotter its turns may fuse, °C: what it is dried at is the hottest that anybody states for it. */
   limitC: number;
   /** Drying and open hours are the maker's; false: at least one of them is typical of the family. */
   stated: boolean;
 }
-
-/** A spool bears so much more than it is dried at, K. Ours, class D. */
-const SPARE_K = 15;
-/** An amorphous one stays this far below its glass transition, K. */
-const BELOW_TG_K = 10;
 
 /** Undefined: the family is not known, so neither is how it is dried. */
 export function dryingOf(grade: Grade, rules: HouseRules = defaultHouseRules): DryingOfGrade | undefined {
@@ -22,12 +17,11 @@ export function dryingOf(grade: Grade, rules: HouseRules = defaultHouseRules): D
   if (!family) return undefined;
   const { process } = grade;
   const dryingC = process.dryingC ?? family.dryingC;
-  const softC = family.morphology === 'amorphous' ? family.glassTransitionC - BELOW_TG_K : Infinity;
   return {
     openHours: process.openHours ?? family.openHoursAt50Rh,
     dryingC,
     dryingH: Math.max(process.dryingH ?? family.dryingH, completeRules(rules).minimumDryingH),
-    limitC: Math.max(dryingC, Math.min(dryingC + SPARE_K, softC)),
+    limitC: dryingC,
     stated: process.openHours !== undefined && process.dryingC !== undefined && process.dryingH !== undefined,
   };
 }

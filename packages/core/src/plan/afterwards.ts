@@ -78,18 +78,25 @@ function annealLines({ brief, family, machine, units }: CardSetting): CardLine[]
 const NOTICEABLE_WATER_PCT = 1;
 const ENOUGH = 0.9;
 
-const isConditioned = ({ moisture }: Pick<Brief, 'moisture'>, family: Family) =>
-  moisture !== 'dry' && family.waterAt23C50RhPct >= NOTICEABLE_WATER_PCT;
+/** What dissolves in water is kept dry and washed away, not conditioned. */
+const isConditioned = ({ moisture }: Pick<Brief, 'moisture'>, { morphology, waterAt23C50RhPct }: Family) =>
+  moisture !== 'dry' && morphology !== 'support' && waterAt23C50RhPct >= NOTICEABLE_WATER_PCT;
 
 /** Until the thinnest wall holds nine tenths of its water, h (Fick). */
 const conditioningH = (family: Family, thinnestMm: number, temperatureC: number) =>
   timeToFraction(thinnestMm, waterDiffusionMm2PerH(family.sorptionHalfTime2mmH, temperatureC), ENOUGH);
 
-/** Hours from the last print to a part that may be used: the annealing and the conditioning that the brief counts on. */
+/** Over warm water it goes several times as fast as in the air of a room, °C. */
+const WARM_WATER_C = 60;
+
+/** Hours from the last print to a part that may be used: the annealing and the conditioning, over warm water, that the brief counts on. */
 export function afterPrintingH(brief: Brief, family: Family): number {
   const annealing = brief.annealed ? annealingOf(family) : undefined;
   const conditioned = isConditioned(brief, family);
-  return (annealing?.hours ?? 0) + (conditioned ? conditioningH(family, preparePart(brief).body.thinnestMm, 23) : 0);
+  return (
+    (annealing?.hours ?? 0) +
+    (conditioned ? conditioningH(family, preparePart(brief).body.thinnestMm, WARM_WATER_C) : 0)
+  );
 }
 
 function conditionLines({ brief, family, units }: CardSetting): CardLine[] {
@@ -101,7 +108,7 @@ function conditionLines({ brief, family, units }: CardSetting): CardLine[] {
       id: 'condition',
       title: 'Condition before use',
       value: `${duration(at(23))} in air at 50 % humidity`,
-      why: `Fresh from the printer it is dry: brittle, and smaller than it will be. ${f(thinnestMm)} mm of wall take as long for nine tenths of their ${f(family.waterAt23C50RhPct)} % of water; over water at ${formatQuantity(60, 'temperature', units)} about ${duration(at(60))}, watched by weight`,
+      why: `Fresh from the printer it is dry: brittle, and smaller than it will be. ${f(thinnestMm)} mm of wall take as long for nine tenths of their ${f(family.waterAt23C50RhPct)} % of water; over water at ${formatQuantity(WARM_WATER_C, 'temperature', units)} about ${duration(at(WARM_WATER_C))}, watched by weight`,
       from: 'family',
       mind: true,
     },

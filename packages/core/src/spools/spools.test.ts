@@ -2,7 +2,9 @@ import type { DryerSchedule, Place, Spool } from '@anvilstone/schema';
 import { dryingOf } from '../drying/dryingOfGrade.ts';
 import { spoolMoisture } from '../drying/spoolMoisture.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
+import { proposeSchedule } from '../drying/schedule.ts';
 import { sampleLibrary } from '../sample/index.ts';
+import { sampleDryers, sampleSchedule, sampleSpools } from '../sample/stock.ts';
 import { airOfPlace, loggedAir, mergeAlike, type LoggedAir } from './airOfPlace.ts';
 import { loadsOfStock } from './loadsOfStock.ts';
 import { lookAlikes } from './lookAlikes.ts';
@@ -184,11 +186,23 @@ describe('look-alikes', () => {
   });
 });
 
-test('a spool bears 15 K more than it is dried at, an amorphous one at most 10 K below its glass transition', () => {
-  expect(drying.limitC).toBe(drying.dryingC + 15);
-  const petg = dryingOf(gradeOf('tm-petg')!)!;
-  expect(petg.limitC).toBeGreaterThanOrEqual(petg.dryingC);
-  expect(petg.limitC).toBeLessThan(petg.dryingC + 15);
+test('no spool of the sample stock is planned hotter than it is dried at, whatever shares its dryer', () => {
+  const now = ms(0);
+  const spools = sampleSpools(new Date(now)).map((spool) => ({
+    spool,
+    clock: { state: 'wet' as const, useWithinH: 0, needsDryingH: 4 },
+  }));
+  const current = sampleSchedule(new Date(now));
+  const { loads } = loadsOfStock(spools, current, gradeOf, defaultHouseRules, now);
+  expect(loads.length).toBeGreaterThan(6);
+  const { schedule } = proposeSchedule(loads, sampleDryers, current, now);
+  const shared = schedule.runs.filter((run) => run.loads.length > 1);
+  expect(shared.length).toBeGreaterThan(0);
+  for (const run of schedule.runs)
+    for (const id of run.loads) {
+      const load = loads.find((one) => one.id === id)!;
+      expect([id, run.temperatureC <= load.dryingC]).toEqual([id, true]);
+    }
 });
 
 describe('what waits for a dryer', () => {
