@@ -68,6 +68,8 @@ test('what goes wrong on the server’s side is tried again; what cannot go righ
     failed: (_input, failure) => Promise.resolve(void told.push(failure)),
   });
   expect(await until(hopeless.id, 'failed')).toMatchObject({ attempt: 1, failure: 'Line 3 is no number' });
+  // It is told once the failure is stored, which may be seen before.
+  for (let i = 0; i < 100 && told.length === 0; i++) await pause(20);
   expect(told).toEqual(['Line 3 is no number']);
   await api().post(`/api/v1/jobs/${shaky.id}/retry`).expect(409);
   await api().post(`/api/v1/jobs/${hopeless.id}/cancel`).expect(409);
