@@ -8,7 +8,8 @@ import { partBody, takesFill } from '../parts/models.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { findFamily } from '../reference/family.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';
-import { materialFindings, processNeeds, verdictOf } from '../process/machineFit.ts';
+import { warpFindings } from '../process/chamberFindings.ts';
+import { materialFindings, processNeeds } from '../process/machineFit.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { skinBond, type SkinBond } from './skinBond.ts';
 
@@ -75,10 +76,11 @@ export function compareSplits(
       status: best.status,
     };
   };
+  const longestMm = Math.max(...Object.values(job.prepared.body.extentMm));
   // Whatever prints the part prints both, so each skin is judged on machines that the core suits as well.
   const suiting = (inner: Grade) => ({
     ...here,
-    machines: library.machines.filter((one) => prints(inner, one, rules)),
+    machines: library.machines.filter((one) => prints(inner, one, rules, longestMm)),
   });
   const skins = (outer: Grade, inner: Grade) =>
     SKINS_MM.flatMap((skinMm) => {
@@ -139,9 +141,14 @@ function splitOf(
   };
 }
 
-function prints(grade: Grade, machine: Machine, rules: HouseRules): boolean {
+function prints(grade: Grade, machine: Machine, rules: HouseRules, longestMm: number): boolean {
   const needs = processNeeds(grade, findFamily(grade.familyId), findReinforcement(grade.reinforcementId));
-  return needs !== undefined && verdictOf(machine, materialFindings(needs, machine, rules)).verdict !== 'blocker';
+  return (
+    needs !== undefined &&
+    [...materialFindings(needs, machine, rules), ...warpFindings(needs, machine, longestMm)].every(
+      ({ verdict }) => verdict !== 'blocker',
+    )
+  );
 }
 
 interface Ratio {

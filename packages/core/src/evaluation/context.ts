@@ -24,10 +24,12 @@ import {
   verdictOf,
   type FitFinding,
   type MachineFit,
+  type ProcessNeeds,
 } from '../process/machineFit.ts';
+import { warpFindings, warpRisk } from '../process/chamberFindings.ts';
 import { weatheringOf, type Weathering } from '../checks/surroundings/weathering.ts';
 import { BUILT_UP, dot, type Direction } from '../parts/partModel.ts';
-import { boxOf } from '../process/boxOnBed.ts';
+import { boxOf, longestOf } from '../process/boxOnBed.ts';
 import { findAgent } from '../reference/agent.ts';
 import { completeRules, type CompleteRules } from '../rules/houseRules.ts';
 import { filamentCost } from '../process/filamentCost.ts';
@@ -62,7 +64,7 @@ export function prepareBrief(
   const sizesIn = (orientation: BuildOrientation) => sizesOn(usable, ways[orientation]);
   const sizes = { XY: sizesIn('XY'), XZ: sizesIn('XZ'), ZX: sizesIn('ZX') };
   const roomy = (orientation: BuildOrientation) =>
-    [...sizes[orientation].values()].every((found) => found.length === 0);
+    [...sizes[orientation].findings.values()].every((found) => found.length === 0);
   return {
     ...ways.XY,
     ways,
@@ -74,13 +76,20 @@ export function prepareBrief(
   };
 }
 
-type SizesOn = ReadonlyMap<Machine, readonly FitFinding[]>;
+interface SizesOn {
+  /** Longest edge, whichever way it stands. */
+  longestMm: number;
+  findings: ReadonlyMap<Machine, readonly FitFinding[]>;
+}
 
 function sizesOn(machines: readonly Machine[], { body, up, fibre }: PreparedPart): SizesOn {
   const box = boxOf(body.extentMm, up);
-  return new Map(
-    machines.map((machine) => [machine, [...sizeFindings(machine, box), ...(fibre ? fibreFindings(machine) : [])]]),
-  );
+  return {
+    longestMm: longestOf(box),
+    findings: new Map(
+      machines.map((machine) => [machine, [...sizeFindings(machine, box), ...(fibre ? fibreFindings(machine) : [])]]),
+    ),
+  };
 }
 
 /** `explain` writes down how each property came about; only a shown working needs it. */
@@ -103,13 +112,15 @@ export function contextsFor(
   orientations: readonly BuildOrientation[],
 ): CheckContext[] {
   const weathering = weatheringOf(prepared.brief, material, prepared.rules);
-  let shared: Candidate | undefined;
+  // What wants warm air round it fails the more often the larger it is.
+  const shared = new Map<number, Candidate | undefined>();
   return orientations.map((orientation) => {
     const way = prepared.ways[orientation];
+    const sizes = prepared.sizes[orientation];
     const alike = prepared.fitsEverywhere[orientation] && way.body === prepared.body;
     const massG = massOf(way, material);
-    const choice = (alike && shared) || chooseMachine(prepared, way, material, prepared.sizes[orientation], massG);
-    if (alike) shared = choice;
+    const choice = (alike && shared.get(sizes.longestMm)) || chooseMachine(prepared, way, material, sizes, massG);
+    if (alike) shared.set(sizes.longestMm, choice);
     return contextOf({ prepared, way, orientation, material, weathering, massG, choice });
   });
 }
@@ -177,13 +188,15 @@ function chooseMachine(
   sizes: SizesOn,
   massG: number | null,
 ): Candidate | undefined {
-  const fits = fitsWhateverTheSize(material, machines, rules);
-  if (!fits) return undefined;
+  const whatever = fitsWhateverTheSize(material, machines, rules);
+  if (!whatever) return undefined;
+  const { needs, fits } = whatever;
   const strands = fibre && strandCost(fibre);
   let best: Tried | undefined;
   for (const machine of machines) {
-    const tooLarge = sizes.get(machine)!;
+    const tooLarge = sizes.findings.get(machine)!;
     const { fit, blockers } = fits.get(machine)!;
+    const warp = warpRisk(needs, machine, sizes.longestMm);
     const filament = filamentCost(material, machine, rules);
     let priced: Priced | null = null;
     if (massG !== null && filament) {
@@ -196,15 +209,17 @@ function chooseMachine(
         rules,
         ...(strands ? { fibre: strands } : {}),
         lot: brief.asks.lot,
+        failShare: warp?.failShare,
       };
       priced = { cost: partCost(input), input, priceFrom };
     }
-    const tried = { fit, priced, blockers: blockers + tooLarge.length, tooLarge };
+    const tried = { fit, priced, blockers: blockers + tooLarge.length + Number(warp?.blocks ?? false), tooLarge };
     if (!best || isBetter(tried, best)) best = tried;
   }
   if (!best) return undefined;
   const { fit, priced, tooLarge } = best;
-  return { fit: tooLarge.length === 0 ? fit : verdictOf(fit.machine, [...fit.findings, ...tooLarge]), priced };
+  const ofPart = [...warpFindings(needs, fit.machine, sizes.longestMm), ...tooLarge];
+  return { fit: ofPart.length === 0 ? fit : verdictOf(fit.machine, [...fit.findings, ...ofPart]), priced };
 }
 
 /** What strands cost beside the print: their own price and the time they take, in place of as much of the print. */
@@ -216,31 +231,37 @@ const strandCost = ({ tow, usedMm3, laidMm3, lengthMm }: LaidFibre) => ({
 });
 
 /** How each machine suits a material, whatever the part; kept with the material, which belongs to one set of rules. */
-const fitsOf = new WeakMap<Material, Map<Machine, AnySize>>();
+const fitsOf = new WeakMap<Material, Whatever>();
 
-type AnySize = Pick<Tried, 'fit' | 'blockers'>;
+interface Whatever {
+  needs: ProcessNeeds;
+  fits: Map<Machine, Pick<Tried, 'fit' | 'blockers'>>;
+}
 
 function fitsWhateverTheSize(
   material: Material,
   machines: readonly Machine[],
   rules: HouseRules,
-): Map<Machine, AnySize> | undefined {
+): Whatever | undefined {
   let found = fitsOf.get(material);
-  if (found && machines.every((machine) => found!.has(machine))) return found;
+  if (found && machines.every((machine) => found!.fits.has(machine))) return found;
   const usual = processNeeds(material.grade, material.family, material.filler);
   if (!usual) return undefined;
   const { foam, neededChamberC } = material;
-  const needs = {
+  const needs: ProcessNeeds = {
     ...usual,
     ...(foam ? { nozzleC: { low: foam.nozzleC, mid: foam.nozzleC } } : {}),
     ...(neededChamberC === null ? {} : { crystallisesAtC: neededChamberC }),
   };
-  found = new Map(
-    machines.map((machine) => {
-      const fit = verdictOf(machine, materialFindings(needs, machine, rules));
-      return [machine, { fit, blockers: fit.findings.filter(({ verdict }) => verdict === 'blocker').length }];
-    }),
-  );
+  found = {
+    needs,
+    fits: new Map(
+      machines.map((machine) => {
+        const fit = verdictOf(machine, materialFindings(needs, machine, rules));
+        return [machine, { fit, blockers: fit.findings.filter(({ verdict }) => verdict === 'blocker').length }];
+      }),
+    ),
+  };
   fitsOf.set(material, found);
   return found;
 }

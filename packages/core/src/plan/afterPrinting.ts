@@ -1,5 +1,6 @@
 import type { Agent, Grade } from '@anvilstone/schema';
 import { agents as table } from '../reference/agent.ts';
+import { fillerEffects } from '../materials/familyEstimate.ts';
 import { annealingOf } from '../process/annealing.ts';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
@@ -157,7 +158,7 @@ function tappedThread(family: Family, filler: Reinforcement | undefined): Treatm
   const base = { id: 'tapped-thread', title: 'Tapped threads' };
   if (family.morphology === 'elastomer')
     return { ...base, verdict: 'wrecks it', how: 'Too soft to cut or to hold.', changes: '', caution: '' };
-  const stretch = family.elongationBreakPct.mid * (filler?.effects.amorphousOrPla.elongationBreak ?? 1);
+  const stretch = family.elongationBreakPct.mid * (fillerEffects(family, filler)?.mechanical.elongationBreak ?? 1);
   const brittle = stretch < THREADS_PCT;
   return {
     ...base,

@@ -4,10 +4,11 @@ import { evaluateGrade, prepareJob } from '../evaluation/evaluate.ts';
 import { preparePart } from '../evaluation/preparePart.ts';
 import { InputError } from '../input/InputError.ts';
 import { BUILT_UP } from '../parts/partModel.ts';
-import { boxOf } from '../process/boxOnBed.ts';
-import { atPricePerKgUsd, type Cost } from '../process/cost.ts';
+import { boxOf, longestOf } from '../process/boxOnBed.ts';
+import { atPricePerKgUsd, savedWithoutOdds, type Cost } from '../process/cost.ts';
 import type { CostLine } from '../process/costLines.ts';
 import { openPricePerKgUsd } from '../process/filamentCost.ts';
+import { warpFindings } from '../process/chamberFindings.ts';
 import { caution } from '../process/findings.ts';
 import {
   fibreFindings,
@@ -17,10 +18,11 @@ import {
   verdictOf,
   type MachineFit,
 } from '../process/machineFit.ts';
+import { scrapShareOf } from '../process/scrap.ts';
 import { findFamily } from '../reference/family.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';
-import { defaultHouseRules } from '../rules/houseRules.ts';
-import { cheapestUnlock, type Unlock } from './unlock.ts';
+import { completeRules, defaultHouseRules } from '../rules/houseRules.ts';
+import { cheapestRelief, cheapestUnlock, type Unlock } from './unlock.ts';
 
 /** One machine for a grade and a way up: what speaks against it, and what would help. */
 export interface MachineChoice {
@@ -35,6 +37,8 @@ export interface MachineChoice {
   closedExtraUsd: number | null;
   /** Cheapest upgrades after which nothing blocks it; absent: nothing does, or nothing helps. */
   unlock?: Unlock;
+  /** Cheapest upgrades after which no print fails for want of warm air, and what a part then costs less, USD; absent: none does. */
+  relief?: Unlock & { savesUsd: number | null };
 }
 
 /**
@@ -62,6 +66,7 @@ export function machineChoices(
     .map((machine): MachineChoice => {
       const fit = verdictOf(machine, [
         ...materialFindings(needs, machine, rules),
+        ...warpFindings(needs, machine, longestOf(box)),
         ...sizeFindings(machine, box),
         ...(fibre ? fibreFindings(machine) : []),
         ...(isLeftOut(machine) ? [caution('The brief leaves this machine out')] : []),
@@ -70,6 +75,8 @@ export function machineChoices(
       const unlock = fibre && !machine.laysFibre ? undefined : cheapestUnlock(needs, machine, box, rules);
       const material = materialFor(job.prepared, grade);
       const { cost, costLines } = contextFor(job.prepared, material, orientation);
+      const relief = cheapestRelief(needs, machine, box, rules);
+      const usualScrap = scrapShareOf(machine, completeRules(rules).scrapShare);
       const openUsd = openPricePerKgUsd(material);
       return {
         machine,
@@ -80,6 +87,7 @@ export function machineChoices(
         closedExtraUsd:
           machine.closedSupply && cost && openUsd !== null ? cost.totalUsd - atPricePerKgUsd(cost, openUsd) : null,
         ...(unlock ? { unlock } : {}),
+        ...(relief ? { relief: { ...relief, savesUsd: cost && savedWithoutOdds(cost, usualScrap) } } : {}),
       };
     })
     .sort(

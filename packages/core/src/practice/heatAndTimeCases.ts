@@ -36,7 +36,7 @@ export const heatAndTimeCases: readonly PracticeCase[] = [
         'The stiffest and strongest of the four on the data sheet, and the cheapest. At 42 °C, not far below where it lets go, it creeps: it does not break, it droops.',
       'vp-pp': 'Tough and pleasant to hang things on for a minute. A lasting load is what it stands least.',
       'ne-petg': 'Softer than PLA on the first day, and stiffer than it after two winters in the warmth.',
-      'ol-pc': 'Does it easily, for about 70 % more. Nothing in the brief asks for what it would buy.',
+      'ol-pc': 'Does it easily, for about a fifth more. Nothing in the brief asks for what it would buy.',
     },
     lesson:
       'A lasting load is a question of time and warmth before it is one of strength. Strength passed in three of the four; the droop decided.',

@@ -128,7 +128,8 @@ export const waysToBreakCases: readonly PracticeCase[] = [
       'tm-pla': 'The highest strength per dollar here, and it snaps when it is struck.',
       'tm-tpu95':
         'Cannot be broken by a spanner. It cannot hold up a hand either: indestructible is not the same as useful.',
-      'ol-pc': 'The famous choice against blows. It passes with the same reserve as the ABS, for half as much again.',
+      'ol-pc':
+        'The famous choice against blows. It passes with the same reserve as the ABS, for an eighth more, and wants more care in printing.',
       'tm-abs': 'Old and ordinary, tough enough in the cold, and the cheapest that passes. Ventilate when it prints.',
     },
     lesson:

@@ -7,6 +7,8 @@ export interface BoxOnBed {
   shortMm: number;
 }
 
+export const longestOf = ({ heightMm, longMm }: BoxOnBed): number => Math.max(heightMm, longMm);
+
 /**
  * The box that a part of this size fills when it is built up along `up`: along each of its sides w the part reaches
  * Σ |wᵢ|·eᵢ. The footprint lies with the part’s length (or its depth, where that is up) along one side.

@@ -2,7 +2,7 @@ import type { Machine } from '@anvilstone/schema';
 import { requirePositive, requirePositiveValue } from '../input/require.ts';
 import type { CompleteRules } from '../rules/houseRules.ts';
 import { NOZZLE_LIFE_G } from './handlingFindings.ts';
-import { scrapShareOf } from './scrap.ts';
+import { scrapShareOf, withFailShare } from './scrap.ts';
 
 /** Typical of heads that lay strands. */
 const STRAND_SPEED_MM_PER_S = 10;
@@ -44,6 +44,8 @@ export interface CostInput {
   >;
   /** @default one part */
   lot?: Lot | undefined;
+  /** Share of prints that this machine loses with this grade beside the usual ones. @default 0 */
+  failShare?: number | undefined;
 }
 
 /** What one good part costs, USD: the one place where it is reckoned. */
@@ -110,7 +112,7 @@ export function partCost(input: CostInput): Cost {
     : 0;
   const labourUsd = rules.labourPerPartUsd;
   const printUsd = filamentUsd + strandUsd + machineUsd + dryingUsd + nozzleUsd + labourUsd;
-  const scrapShare = scrapShareOf(machine, rules.scrapShare);
+  const scrapShare = withFailShare(scrapShareOf(machine, rules.scrapShare), input.failShare ?? 0);
   const scrapUsd = (printUsd * scrapShare) / (1 - scrapShare);
   const setupUsd = (input.lot?.setupUsd ?? rules.setupUsd) / quantity;
   return {
@@ -139,3 +141,7 @@ export const atPricePerKgUsd = (
   { totalUsd, filamentUsd, filamentG, scrapShare }: Cost,
   pricePerKgUsd: number,
 ): number => totalUsd + ((filamentG / 1000) * pricePerKgUsd - filamentUsd) / (1 - scrapShare);
+
+/** What each good part would cost less if a machine failed no more often than is usual of it, USD. */
+export const savedWithoutOdds = ({ totalUsd, setupUsd, scrapUsd, scrapShare }: Cost, usualScrapShare: number): number =>
+  (totalUsd - setupUsd - scrapUsd) * (1 / (1 - scrapShare) - 1 / (1 - usualScrapShare));

@@ -39,7 +39,7 @@ export function costLines(cost: Cost, input: CostInput, priceFrom: PriceSource):
 }
 
 function howOf(cost: Cost, input: CostInput, priceFrom: PriceSource): Record<CostComponentId, string> {
-  const { fibre, filament, machine, rules, lot } = input;
+  const { fibre, filament, machine, rules, lot, failShare = 0 } = input;
   const { filamentG, printTimeH, scrapShare, quantity } = cost;
   const printedG = Math.max(0, input.massG - (fibre?.massG ?? 0));
   const supportG = lot?.supportG ?? 0;
@@ -54,7 +54,9 @@ function howOf(cost: Cost, input: CostInput, priceFrom: PriceSource): Record<Cos
       ? `${f(filamentG)} g of abrasive filament through a ${machine.nozzleMaterial} nozzle of ${nozzleUsd} USD that lasts ${NOZZLE_LIFE_G[machine.nozzleMaterial]} g`
       : 'this filament does not wear the nozzle',
     labour: 'for each print, company rule',
-    scrap: `${f(100 * scrapShare)} % of prints fail: ${scrapSource(machine, rules.scrapShare)}`,
+    scrap: `${f(100 * scrapShare)} % of prints fail: ${scrapSource(machine, rules.scrapShare)}${
+      failShare > 0 ? `; ${f(100 * failShare, 2)} % for want of warm air round it` : ''
+    }`,
     setup: `${f(cost.setupUsd * quantity)} USD over ${countWords(quantity)} part${quantity === 1 ? '' : 's'}`,
   };
 }

@@ -3,6 +3,7 @@ import { formatNumber as f } from '../units/formatQuantity.ts';
 import { holdingPowerW } from './bedPower.ts';
 import { blocker, caution } from './findings.ts';
 import type { FitFinding, HandlingNeeds, ProcessNeeds } from './machineFit.ts';
+import { airC } from './warpRisk.ts';
 
 /**
  * What else stands between a grade and a machine that says so of itself: sensor, supply, its own plastic, chamber against the
@@ -89,14 +90,15 @@ function supplyFindings({ bedLowC }: ProcessNeeds, { bedHighC }: HandlingNeeds, 
 function ownPlasticFindings(
   { enclosure, chamber }: ProcessNeeds,
   { bedHighC }: HandlingNeeds,
-  { ownPlasticC, enclosure: has }: Machine,
+  machine: Machine,
 ): FitFinding[] {
+  const { ownPlasticC, maximumBedC, enclosure: has } = machine;
   if (ownPlasticC === undefined || has === 'open') return [];
-  // An enclosure that is not heated settles near half of the way from the room to the bed.
-  const airC = enclosure === 'heated' ? (chamber.minimum ?? 0) : 23 + (bedHighC - 23) / 2;
-  const text = `Its own plastic near the heat softens at ${ownPlasticC} °C; the air around it gets to about ${f(airC, 2)} °C`;
-  if (airC > ownPlasticC) return [blocker(`${text}: change those parts first`)];
-  return airC > ownPlasticC - 15 ? [caution(`${text}: watch ducts and mounts`)] : [];
+  const unheatedC = airC({ enclosure: 'enclosed', maximumChamberC: null }, Math.min(bedHighC, maximumBedC));
+  const hottestC = enclosure === 'heated' && has === 'heated' ? (chamber.minimum ?? unheatedC) : unheatedC;
+  const text = `Its own plastic near the heat softens at ${ownPlasticC} °C; the air around it gets to about ${f(hottestC, 2)} °C`;
+  if (hottestC > ownPlasticC) return [blocker(`${text}: change those parts first`)];
+  return hottestC > ownPlasticC - 15 ? [caution(`${text}: watch ducts and mounts`)] : [];
 }
 
 /** Closer than this below its glass transition filament softens before the nozzle, and the part sags, K. */

@@ -3,13 +3,18 @@ import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { BUILT_UP, type PartAxis } from '../parts/partModel.ts';
 import { blocker, caution } from './findings.ts';
+import { bedAndChamberFindings, warpFindings } from './chamberFindings.ts';
 import { handlingFindings } from './handlingFindings.ts';
-import { boxOf, type BoxOnBed } from './boxOnBed.ts';
+import { softnessOf } from './softness.ts';
+import { warpTendency } from './warpRisk.ts';
+import { boxOf, longestOf, type BoxOnBed } from './boxOnBed.ts';
 
 export type FitVerdict = 'pass' | 'caution' | 'blocker';
 export interface FitFinding {
   verdict: 'caution' | 'blocker';
   text: string;
+  /** Share of prints that fail by it, beside the usual ones; absent: none that is known. */
+  failShare?: number;
 }
 /** Nothing of it is known of a bare machine, so tests and callers may leave it out. */
 export interface HandlingNeeds {
@@ -42,6 +47,8 @@ export interface ProcessNeeds {
   minimumNozzleMm: number;
   recommendedNozzleMm: number;
   directDriveNeeded: boolean;
+  /** Of a soft filament as it is fed; absent: harder than that scale. */
+  shoreA?: number;
   handling?: HandlingNeeds;
 }
 
@@ -60,15 +67,13 @@ export function processNeeds(
     bedLowC: (stated.bedC ?? family.bedC).low,
     enclosure: stated.enclosure ?? family.enclosure,
     chamber: family.chamberC,
-    warpTendency1to5: Math.min(
-      5,
-      Math.max(1, family.warpTendency1to5 + (filler?.effects.amorphousOrPla.warpTendencyDelta ?? 0)),
-    ),
+    warpTendency1to5: warpTendency(family, filler),
     abrasive: stated.abrasive ?? (family.abrasive || (filler?.abrasive ?? false)),
     minimumNozzleMm,
     // A grade that states its own minimum is printed at that; a filled one that does not wants the wider nozzle.
     recommendedNozzleMm: stated.minimumNozzleMm ?? Math.max(minimumNozzleMm, filler?.recommendedNozzleMm ?? 0),
     directDriveNeeded: family.directDriveNeeded,
+    ...softnessOf(grade, family),
     handling: {
       bedHighC: (stated.bedC ?? family.bedC).high,
       bedSurfaces: family.bedSurfaces,
@@ -106,9 +111,11 @@ export function machineFit(
   orientation: BuildOrientation,
   rules: HouseRules,
 ): MachineFit {
+  const box = boxOf(extentMm, BUILT_UP[orientation]);
   return verdictOf(machine, [
     ...materialFindings(needs, machine, rules),
-    ...sizeFindings(machine, boxOf(extentMm, BUILT_UP[orientation])),
+    ...warpFindings(needs, machine, longestOf(box)),
+    ...sizeFindings(machine, box),
   ]);
 }
 
@@ -116,7 +123,7 @@ export function machineFit(
 export function materialFindings(needs: ProcessNeeds, machine: Machine, rules: HouseRules): readonly FitFinding[] {
   return [
     ...hotEndFindings(needs, machine, rules),
-    ...heatedSpaceFindings(needs, machine),
+    ...bedAndChamberFindings(needs, machine),
     ...nozzleFindings(needs, machine),
     ...handlingFindings(needs, machine),
   ];
@@ -155,37 +162,6 @@ function hotEndFindings(needs: ProcessNeeds, machine: Machine, rules: HouseRules
   return findings;
 }
 
-function heatedSpaceFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
-  const findings: FitFinding[] = [];
-  if (needs.bedLowC > machine.maximumBedC) {
-    findings.push(blocker(`Needs a bed at ${needs.bedLowC} °C or more; this one reaches ${machine.maximumBedC} °C`));
-  }
-  if (needs.crystallisesAtC !== undefined && (machine.maximumChamberC ?? 0) < needs.crystallisesAtC) {
-    findings.push(
-      blocker(
-        `Crystallises as it is laid only in a chamber at ${needs.crystallisesAtC} °C or more; ${
-          machine.maximumChamberC ? `this one reaches ${machine.maximumChamberC} °C` : 'this machine has none'
-        }; anneal it instead`,
-      ),
-    );
-  }
-  if (needs.enclosure === 'heated') {
-    const has = machine.maximumChamberC ?? 0;
-    const minimum = needs.chamber.minimum ?? 0;
-    if (machine.enclosure !== 'heated') findings.push(blocker('Needs a heated chamber; this machine has none'));
-    else if (has < minimum)
-      findings.push(blocker(`Needs a chamber at ${minimum} °C or more; this one reaches ${has} °C`));
-    else if (has < (needs.chamber.recommended ?? 0)) {
-      findings.push(caution(`Best in a chamber at ${needs.chamber.recommended} °C; this one reaches ${has} °C`));
-    }
-  } else if (needs.enclosure === 'enclosed' && machine.enclosure === 'open') {
-    const warps = needs.warpTendency1to5 >= 3;
-    const text = 'Needs an enclosure against warping and cracked layers; this machine is open';
-    findings.push(warps ? blocker(text) : caution(text));
-  }
-  return findings;
-}
-
 function nozzleFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
   const findings: FitFinding[] = [];
   if (needs.abrasive && machine.nozzleMaterial === 'brass') {
@@ -198,10 +174,20 @@ function nozzleFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
   } else if (machine.nozzleDiameterMm < needs.recommendedNozzleMm) {
     findings.push(caution(`Fibre may clog ${machine.nozzleDiameterMm} mm; ${needs.recommendedNozzleMm} mm avoids it`));
   }
-  if (needs.directDriveNeeded && machine.extruder === 'remote') {
-    findings.push(blocker('Too soft for a guide tube; needs a direct-drive extruder'));
-  }
-  return findings;
+  return [...findings, ...driveFindings(needs, machine)];
+}
+
+/** Softer than this it buckles in a guide tube however slowly it is fed; up to the other it wants care. Shore A. */
+const TUBE_SHORE_A = { least: 80, easy: 95 } as const;
+
+function driveFindings({ shoreA, directDriveNeeded }: ProcessNeeds, { extruder }: Machine): FitFinding[] {
+  if (extruder !== 'remote') return [];
+  const hardness = shoreA === undefined ? '' : ` (${shoreA} Shore A)`;
+  if (shoreA !== undefined && shoreA < TUBE_SHORE_A.least)
+    return [blocker(`Too soft for a guide tube${hardness}; needs a direct-drive extruder`)];
+  return directDriveNeeded || (shoreA !== undefined && shoreA <= TUBE_SHORE_A.easy)
+    ? [caution(`Soft filament${hardness} through a guide tube: feed slowly and retract little, or it buckles`)]
+    : [];
 }
 
 /** What speaks against a part whose box this is on the bed: the same for every grade. */

@@ -37,8 +37,28 @@ describe('machine fit', () => {
     const fit = fitOf('petg', { ...enclosed, nozzleDiameterMm: 0.4 }, 'carbon-10');
     expect(fit.verdict).toBe('caution');
   });
-  test('ABS wants an enclosure', () =>
-    expect(blockersOf(fitOf('abs', { ...open, hotEndLining: 'all-metal', maximumBedC: 110 }))).toMatch(/enclosure/));
+  test('a large part of ABS wants an enclosure, a small one fails now and then', () => {
+    const bench: Machine = { ...open, hotEndLining: 'all-metal', maximumBedC: 110 };
+    expect(blockersOf(fitOf('abs', bench, null, { ...small, length: 200 }))).toMatch(/No enclosure: about 7\d %/);
+    const clip = fitOf('abs', bench, null, { ...small, length: 30 });
+    expect(blockersOf(clip)).toBe('');
+    expect(clip.findings.map(({ text }) => text).join()).toMatch(/No enclosure: about [5-9]/);
+  });
+  test.each([
+    ['filled PP', 'pp', 'glass-30'],
+    ['filled PBT', 'pbt', 'glass-30'],
+  ])('%s is printed openly, at odds', (_what, family, filler) => {
+    const bench: Machine = { ...open, nozzleMaterial: 'hardened', maximumBedC: 110, maximumNozzleC: 300 };
+    const fit = fitOf(family, { ...bench, hotEndLining: 'all-metal', nozzleDiameterMm: 0.6 }, filler);
+    expect(blockersOf(fit)).toBe('');
+    expect(fit.findings.some(({ failShare = 0 }) => failShare > 0.05 && failShare < 0.4)).toBe(true);
+  });
+  test('PC is printed in a passive enclosure, at odds; PEI is not', () => {
+    const shareOf = (family: string) => fitOf(family, enclosed).findings.find(({ failShare }) => failShare)?.failShare;
+    expect(blockersOf(fitOf('pc', enclosed))).toBe('');
+    expect(shareOf('pc')).toBeCloseTo(0.15 + 0.2 * 0.2, 9);
+    expect(blockersOf(fitOf('pei', enclosed))).toMatch(/Needs a chamber at 120/);
+  });
   test('PEI needs more than the chamber can give or passes with a hotter one', () => {
     expect(fitOf('pei', enclosed).verdict).toBe('blocker');
     expect(fitOf('pei', { ...hot, maximumChamberC: 200, maximumBedC: 200 }).verdict).not.toBe('blocker');
@@ -115,6 +135,13 @@ describe('cost of one good part', () => {
     expect(cost.strandUsd).toBe(9);
     // 70 000 mm³ melted and 90 m laid at 10 mm/s.
     expect(cost.printTimeH).toBeCloseTo(((70000 / 10) * 2.2) / 3600 + 2.5, 9);
+  });
+  test('what fails for want of warm air is lost beside the usual scrap', () => {
+    const lost = partCost({ ...printed, failShare: 0.2 });
+    expect(lost.scrapShare).toBeCloseTo(1 - 0.93 * 0.8, 12);
+    expect(lost.totalUsd - lost.setupUsd).toBeCloseTo(PRINT_USD / 0.93 / 0.8, 4);
+    const how = costLines(lost, { ...printed, failShare: 0.2 }, 'list').find(({ id }) => id === 'scrap')!.how;
+    expect(how).toMatch(/20 % for want of warm air/);
   });
   test('at another price only the filament changes, and its share of scrap', () =>
     expect(atPricePerKgUsd(partCost(printed), 60) - partCost(printed).totalUsd).toBeCloseTo(3.24 / 0.93, 9));

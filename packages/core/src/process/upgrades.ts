@@ -21,6 +21,10 @@ const WIDE_NOZZLE_MM = 0.6;
 
 /** What sensors for hot polymers hold, °C. */
 const HOT_SENSOR_C = 450;
+/** What a heater in a usual enclosure reaches with motors and belts inside, °C. */
+const HEATED_CHAMBER_C = 70;
+/** What a mains bed reaches on its usual insulation, °C. */
+const HOT_BED_C = 140;
 /** What ducts of a hot polymer or of metal stand, °C. */
 const OWN_PLASTIC_C = 180;
 const MAINS = 'Mains voltage: a licensed person fits and checks it.';
@@ -45,6 +49,15 @@ export function machineUpgrades(machine: Machine): MachineUpgrade[] {
       maximumNozzleC: Math.max(machine.maximumNozzleC, ALL_METAL_C),
     });
   if (machine.enclosure === 'open') add('build an enclosure round it', 150, { enclosure: 'enclosed' });
+  if (machine.enclosure !== 'heated')
+    add(
+      `${machine.enclosure === 'open' ? 'enclose it and heat' : 'heat'} its chamber to ${HEATED_CHAMBER_C} °C`,
+      machine.enclosure === 'open' ? 480 : 350,
+      { enclosure: 'heated', maximumChamberC: HEATED_CHAMBER_C },
+      `${MAINS} A thermal fuse, and electronics outside of the heat.`,
+    );
+  if (machine.maximumBedC < HOT_BED_C)
+    add(`fit a bed that reaches ${HOT_BED_C} °C`, 180, { maximumBedC: HOT_BED_C, mainsBed: true }, MAINS);
   if (machine.extruder === 'remote') add('move the drive to the nozzle (direct drive)', 90, { extruder: 'direct' });
   const { sensorLimitC, ownPlasticC, bedSurfaces } = machine;
   if (sensorLimitC !== undefined && sensorLimitC < HOT_SENSOR_C)

@@ -1,5 +1,5 @@
 import { formatNumber as f, type FitFinding } from '@anvilstone/core';
-import { type MachineChoice } from '@anvilstone/core/plan';
+import type { MachineChoice, Unlock } from '@anvilstone/core/plan';
 import { useAddress } from '../app/useAddress.ts';
 import { MassAndCost } from '../build/EntryCells.tsx';
 import { duration } from '../ui/amount.ts';
@@ -10,16 +10,7 @@ import type { PlanTabProps } from './planTab.ts';
 import { VerdictMark } from './VerdictMark.tsx';
 import { useSay } from '../ui/useSay.ts';
 
-const HEADINGS = [
-  'Machine',
-  'Fit',
-  'What speaks against it',
-  'Mass',
-  'Cost',
-  'Print time',
-  'What would unblock it',
-  '',
-];
+const HEADINGS = ['Machine', 'Fit', 'What speaks against it', 'Mass', 'Cost', 'Print time', 'What would help', ''];
 
 /** Every machine for this grade, this way up: what blocks it, what to mind, and the cheapest way to unblock it. */
 export function MachinesTab({ grade, orientation, choices, choice }: PlanTabProps) {
@@ -50,7 +41,7 @@ export function MachinesTab({ grade, orientation, choices, choice }: PlanTabProp
 
 function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: boolean; onChoose: () => void }) {
   const say = useSay();
-  const { machine, fit, entry, unlock } = choice;
+  const { machine, fit, entry, unlock, relief } = choice;
   const blocked = fit.verdict === 'blocker';
   return (
     <tr className={`border-b border-line align-top last:border-0 ${isChosen ? 'bg-sunken' : ''}`}>
@@ -84,19 +75,17 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
         </>
       )}
       <td className="px-3 py-1">
-        {!blocked && <span className="text-quiet">nothing blocks it</span>}
+        {!blocked && !relief && <span className="text-quiet">nothing is missing</span>}
         {blocked && !unlock && <span className="text-quiet">no usual upgrade helps</span>}
-        {unlock && (
+        {unlock && <Upgrades of={unlock} />}
+        {relief && (
           <>
-            {unlock.upgrades.map(({ title }) => title).join('; ')}:{' '}
-            <strong className="whitespace-nowrap">about {f(unlock.priceUsd)} USD</strong>
-            {unlock.upgrades.map(
-              ({ caution }) =>
-                caution && (
-                  <span key={caution} className="block text-unknown">
-                    {caution}
-                  </span>
-                ),
+            <Upgrades of={relief} />
+            {relief.savesUsd !== null && (
+              <span className="block text-quiet">
+                fewer failed prints: {relief.savesUsd.toFixed(2)} USD a part, paid for by{' '}
+                {f(Math.ceil(relief.priceUsd / relief.savesUsd))} parts like it
+              </span>
             )}
           </>
         )}
@@ -111,6 +100,23 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
         )}
       </td>
     </tr>
+  );
+}
+
+function Upgrades({ of }: { of: Unlock }) {
+  return (
+    <>
+      {of.upgrades.map(({ title }) => title).join('; ')}:{' '}
+      <strong className="whitespace-nowrap">about {f(of.priceUsd)} USD</strong>
+      {of.upgrades.map(
+        ({ caution }) =>
+          caution && (
+            <span key={caution} className="block text-unknown">
+              {caution}
+            </span>
+          ),
+      )}
+    </>
   );
 }
 

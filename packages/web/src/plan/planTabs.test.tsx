@@ -39,10 +39,11 @@ describe('on which machine', () => {
       expect(rows).toHaveLength(plan.choices.length);
       expect(textOf(root)).toContain(`${usable} of ${plan.choices.length} machines can print it`);
       rows.forEach((row, i) => {
-        const { fit, unlock } = plan.choices[i]!;
+        const { fit, unlock, relief } = plan.choices[i]!;
         expect(textOf(row).includes('blocked')).toBe(fit.verdict === 'blocker');
         if (fit.verdict === 'blocker') expect(row.querySelectorAll('li.text-fail').length).toBeGreaterThan(0);
         if (unlock) expect(textOf(row)).toMatch(/about [\d.]+ USD/);
+        else if (relief) expect(textOf(row)).toMatch(/about [\d.]+ USD.*fewer failed prints: \d+\.\d\d USD a part/);
         else if (fit.verdict === 'blocker') expect(textOf(row)).toContain('no usual upgrade helps');
       });
       expect(rows.filter((row) => textOf(row).endsWith('planned'))).toHaveLength(1);

@@ -1,12 +1,8 @@
 import { boxOf } from '../../process/boxOnBed.ts';
-import { fillerEffects } from '../../materials/familyEstimate.ts';
+import { ENCLOSURE_FACTOR, warpIndex, warpTendency } from '../../process/warpRisk.ts';
 import { formatNumber as f } from '../../units/formatQuantity.ts';
 import type { Check, CheckContext } from '../check.ts';
 import { known, unknown } from '../outcome.ts';
-
-const REFERENCE_LENGTH_MM = 100;
-/** What is left of the tendency in warmer surroundings. Ours, class D. */
-const ENCLOSURE_FACTOR = { open: 1, enclosed: 0.8, heated: 0.55 } as const;
 
 /**
  * Warp index: the family’s tendency (1 … 5, with the filler’s change) × √(longest edge on the bed / 100 mm) × what an
@@ -22,11 +18,11 @@ export const liesFlat: Check = {
     const { family, filler } = context.material;
     if (!family) return unknown('', context.material.behaviourGaps);
     if (!context.fit) return unknown('', ['No machine to judge it on']);
-    const delta = fillerEffects(family, filler)?.mechanical.warpTendencyDelta ?? 0;
-    const tendency = Math.min(5, Math.max(1, family.warpTendency1to5 + delta));
+    const tendency = warpTendency(family, filler);
+    const delta = tendency - family.warpTendency1to5;
     const edgeMm = longestEdge(context);
     const { enclosure, name } = context.fit.machine;
-    const demand = tendency * Math.sqrt(edgeMm / REFERENCE_LENGTH_MM) * ENCLOSURE_FACTOR[enclosure];
+    const demand = warpIndex(tendency, edgeMm, enclosure);
     if (working) {
       working.add('w', 'Tendency to warp, 1 to 5', tendency, '', {
         expression:
