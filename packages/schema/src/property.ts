@@ -24,6 +24,7 @@ export const PROPERTIES = [
   'charpyUnnotched',
   'izodNotched',
   'izodUnnotched',
+  'rebound',
   'brittlenessTemperature',
   'frictionVsSteel',
   'wearRate',

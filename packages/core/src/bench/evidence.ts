@@ -6,7 +6,7 @@ import { definitionOf } from '../units/dimensions.ts';
 import { findMethod, sizesOf, type Outcome } from './methods/index.ts';
 import type { PredictionGrounds } from './campaignPrediction.ts';
 import { armResult, foundIn, type ArmResult } from './results.ts';
-import { strengthFromPart } from './strengthFromPart.ts';
+import { valueFromPart } from './valueFromPart.ts';
 
 /** Rounded so that no digit is shown that the scatter does not bear out. */
 const digits = (value: number, count: number) => Number(value.toPrecision(count));
@@ -54,11 +54,20 @@ export function observationOf(
     counted.map(({ trial }) => trial),
   );
   const left = replicates.filter(({ counts, trial }) => !counts && trial.state === 'done');
-  const worked = outcome.throughModel ? strengthFromPart(campaign, result, needed(grounds)) : undefined;
+  const { agentId } = campaign.setUp;
+  if (method.asksFluid && agentId === undefined)
+    throw new InputError('setUp/agentId', agentId, 'the fluid it was soaked in');
+  const worked = outcome.throughModel ? valueFromPart(campaign, result, needed(grounds)) : undefined;
   const { dimension, directional } = PROPERTY_DEFINITIONS[outcome.property];
   const unit = definitionOf(dimension).metric || '-';
-  const sd = worked ? worked.sdMPa : summary.sd;
+  const sd = worked ? worked.sd : summary.sd;
+  const harmed = counted.find(({ trial }) => trial.broke !== undefined);
   const notes = [
+    ...(outcome.classOf
+      ? [
+          `${outcome.title} ${digits(summary.mean, 3)} % on the mean${harmed ? `; ${harmed.specimen.id}: ${harmed.trial.broke}` : ''}.`,
+        ]
+      : []),
     ...(worked ? [worked.note] : []),
     ...(left.length > 0
       ? [`Left out, with reasons: ${left.map(({ specimen, whyNot }) => `${specimen.id} (${whyNot})`).join('; ')}`]
@@ -67,9 +76,14 @@ export function observationOf(
   return {
     id: observationIdOf(campaign, arm.id, outcome.id),
     property: outcome.property,
-    value: digits(worked?.meanMPa ?? summary.mean, 4),
     unit,
-    ...(sd === null ? {} : { standardDeviation: digits(sd, 3) }),
+    ...(outcome.classOf
+      ? { classValue: harmed ? outcome.classOf.harmed : outcome.classOf.of(summary.mean) }
+      : {
+          value: digits(worked?.mean ?? summary.mean, 4),
+          ...(sd === null ? {} : { standardDeviation: digits(sd, 3) }),
+        }),
+    ...(method.asksFluid ? { agentId: agentId! } : {}),
     count: summary.n,
     source: 'bench',
     method: `${method.title}${method.after ? ` (${method.after})` : ''}`.slice(0, 80),

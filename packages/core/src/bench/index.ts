@@ -11,7 +11,7 @@ export * from './partPrediction.ts';
 export * from './range.ts';
 export * from './readCurve.ts';
 export * from './results.ts';
-export * from './strengthFromPart.ts';
+export * from './valueFromPart.ts';
 export * from './summary.ts';
 export * from './testPlan.ts';
 export * from './toleranceFactor.ts';

@@ -1,8 +1,11 @@
 import type { Brief, BuildOrientation, Grade, HouseRules, Library, LoadCase } from '@anvilstone/schema';
+import { isPulledApart } from '../checks/impact.ts';
 import { findCheck } from '../checks/index.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
+import { preparePart } from '../evaluation/preparePart.ts';
 import { briefWithLoad, everyLoadCase, featureOfLoad } from '../parts/features.ts';
 import { partBody } from '../parts/index.ts';
+import { BUILT_UP } from '../parts/partModel.ts';
 import type { Predicted } from './methods/testMethod.ts';
 
 /** Checks that end in a break: the first of them to reach 1 is where the part goes. */
@@ -41,12 +44,13 @@ export function predictPart(
   grade: Grade,
   orientation: BuildOrientation,
   rules: HouseRules,
-): Predicted & { unit?: BenchLoad['unit']; checkId?: string } {
+): Predicted & { unit?: BenchLoad['unit']; checkId?: string; across?: boolean } {
   const load = benchLoads(brief).find(({ loadCase }) => loadCase.id === loadCaseId);
   if (!load) return { known: false, gaps: ['The brief has no such load, or one that a bench cannot put on'] };
   const knock = load.unit === 'J';
+  const alone = onTheBench(brief, load, orientation);
   const result = evaluate(
-    onTheBench(brief, load, orientation),
+    alone,
     { ...library, grades: [grade] },
     {
       rules: { ...rules, safetyFactorHarm: 1, safetyFactorHarmless: 1, strengthBasis: 'mean' },
@@ -65,9 +69,16 @@ export function predictPart(
     cov: first.evidence ? SHOWN_COV[first.evidence] : SHOWN_COV.D,
     unit: load.unit,
     checkId: first.checkId,
+    across: knock ? tearsAcross(alone) : first.checkId === 'strength-across-layers',
     place: placeOf(featureOfLoad(brief, loadCaseId)?.part ?? brief.part, first.checkId, first.placeId ?? null),
     ...(load.unit === 'N' ? { forceN: value } : {}),
   };
+}
+
+/** Whether a blow on the one load of a brief tears between the layers. */
+function tearsAcross(alone: Brief): boolean {
+  const part = preparePart(alone, BUILT_UP[alone.asks.orientations![0]!]);
+  return isPulledApart(part.bearings, part.loads[0]!);
 }
 
 function onTheBench(brief: Brief, { loadCase }: BenchLoad, orientation: BuildOrientation): Brief {

@@ -160,7 +160,7 @@ export function specimensNeeded(
 }
 
 export function scatterOf(method: TestMethod, orientation: BuildOrientation): number {
-  if (['pendulum', 'drop-part'].includes(method.id)) return SPECIMEN_COV.impact;
+  if (['pendulum', 'pendulum-notched', 'drop-part'].includes(method.id)) return SPECIMEN_COV.impact;
   if (method.capture === 'time') return SPECIMEN_COV.time;
   return orientation === 'ZX' ? SPECIMEN_COV.across : SPECIMEN_COV.inPlane;
 }

@@ -4,7 +4,7 @@ import { ELASTOMER_TEAR_KJ_PER_M2 } from '../materials/notchSensitivity.ts';
 import { actingAt, movementPerUnit, SHORT_H, weatheredShare } from './action.ts';
 import type { Bearing } from './bearings.ts';
 import { bearingStrength } from './bearingStrength.ts';
-import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from './check.ts';
+import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad, PreparedPart } from './check.ts';
 import { weakest } from './outcome.ts';
 import { showElastic } from './deflection.ts';
 import { showBearing } from './strengthCheck.ts';
@@ -77,7 +77,9 @@ export const impactUndamaged: CaseCheck = {
     if (least.bearing) showBearing(context, least.bearing, load, temperatureC, SHORT_H, working);
     else {
       working.add('', 'Limited by how far the cushion may be squeezed', f(100 * squeezeLimit(load)), '%');
-      working.add('', 'Energy it gives back', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
+      const rebound = context.material.property('rebound');
+      if (rebound.known) showResolved(working, 'R', 'Energy it gives back', rebound, '%');
+      else working.add('', 'Energy it gives back', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
     }
     working.add('kv', 'Share of the slow strength when struck', rateFactor(context.material, load), '×', {
       source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
@@ -207,10 +209,13 @@ export const impactUnbroken: CaseCheck = {
 
 /** Across the layers where the knock pulls them apart, else in plane. */
 function toughnessOf(context: CheckContext, load: PreparedLoad, temperatureC: number) {
-  const { across } = context.bearings[load.directionIndex]!;
-  const parts = across.some((one) => one.mode === 'pull-apart' && one.angleDeg > 45);
+  const parts = isPulledApart(context.bearings, load);
   return context.material.property('charpyNotched', parts ? 'across' : 'in-plane', temperatureC);
 }
+
+/** A knock that pulls the layers apart tears between them. */
+export const isPulledApart = (bearings: PreparedPart['bearings'], { directionIndex }: PreparedLoad): boolean =>
+  bearings[directionIndex]!.across.some((one) => one.mode === 'pull-apart' && one.angleDeg > 45);
 
 /** Energy of a knock, J; a falling mass also falls through the part's own give. */
 function knockEnergyJ(

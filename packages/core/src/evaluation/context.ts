@@ -34,6 +34,7 @@ import { findAgent } from '../reference/agent.ts';
 import { completeRules, type CompleteRules } from '../rules/houseRules.ts';
 import { filamentCost } from '../process/filamentCost.ts';
 import { cachedMaterial } from './materialCache.ts';
+import { printStateOf } from './printState.ts';
 import { preparePart, prepareWays } from './preparePart.ts';
 
 /** A brief made ready, with the machines that may print it; what holds whatever the way up is read from the flat one. */
@@ -94,12 +95,8 @@ function sizesOn(machines: readonly Machine[], { body, up, fibre }: PreparedPart
 
 /** `explain` writes down how each property came about; only a shown working needs it. */
 export function materialFor(prepared: PreparedBrief, grade: Grade, explain = false): Material {
-  const { moisture, annealed = false, crystallisedInChamber: inChamber = false, foamNozzleC } = prepared.brief;
-  return cachedMaterial(grade, moisture, prepared.rules, explain, {
-    annealed,
-    inChamber,
-    ...(foamNozzleC === undefined ? {} : { foamNozzleC }),
-  });
+  const { brief, rules } = prepared;
+  return cachedMaterial(grade, brief.moisture, rules, explain, printStateOf(brief));
 }
 
 /**

@@ -31,6 +31,7 @@ export function cachedMaterial(
       one.explain === explain &&
       one.print.annealed === print.annealed &&
       one.print.inChamber === print.inChamber &&
+      one.print.bends === print.bends &&
       one.print.foamNozzleC === print.foamNozzleC,
   );
   if (found) return found.material;

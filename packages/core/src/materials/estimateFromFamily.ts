@@ -1,6 +1,8 @@
 import type { Grade } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
+import type { Reinforcement } from '../reference/reinforcement.ts';
 import { DIMENSIONS } from '../units/dimensions.ts';
+import { canonicalValue } from './canonicalValue.ts';
 import type { CarryContext } from './carry.ts';
 import { acrossRatio, familyEstimate } from './familyEstimate.ts';
 import { conditioningRetention } from './moisture.ts';
@@ -28,6 +30,11 @@ export function estimateFromFamily(grade: Grade, context: CarryContext): Resolut
   let value = typical.value;
   const say = (text: () => string) => explain && steps.push({ text: text(), value });
   say(() => `${typical.derivation} (${DIMENSIONS[dimension].metric})`);
+  const water = property === 'swellingSaturation' ? ownWaterShare(grade, typicalWater(family, filler)) : undefined;
+  if (water !== undefined) {
+    value *= water;
+    say(() => `× ${water.toFixed(2)}, the grade’s own water at saturation over that of its family: it swells with it`);
+  }
   if (directional && at.direction === 'across') {
     if (kind !== 'strength' && kind !== 'modulus' && kind !== 'impact') {
       return {
@@ -57,6 +64,21 @@ export function estimateFromFamily(grade: Grade, context: CarryContext): Resolut
     say(() => `× ${factor.toFixed(2)} from 23 °C to ${to} °C, by the grade’s curve`);
   }
   return { known: true, value, cov: COV_OF_ESTIMATE, evidence: 'D', steps };
+}
+
+const typicalWater = (family: Family, filler: Reinforcement | undefined) =>
+  familyEstimate(family, filler, 'waterSaturation')?.value;
+
+/** What a grade was found to take up when full, over what is typical; own tests before data sheets. Undefined: nobody states it. */
+function ownWaterShare({ observations }: Grade, typicalPct: number | undefined): number | undefined {
+  if (!typicalPct) return undefined;
+  const stated = observations.filter(({ property, bound }) => property === 'waterSaturation' && bound === undefined);
+  const own = stated.filter(({ source }) => source === 'bench');
+  const values = (own.length > 0 ? own : stated).flatMap((one) => {
+    const reading = canonicalValue(one, 'waterSaturation');
+    return reading.ok ? [reading.value] : [];
+  });
+  return values.length === 0 ? undefined : values.reduce((sum, one) => sum + one, 0) / values.length / typicalPct;
 }
 
 /** An elastomer folds without breaking, down to where it turns brittle. Not stated there means unknown, not “no break”. */

@@ -11,6 +11,7 @@ import { recent } from './recent.ts';
 import type { Resolution, ResolveAt } from './resolution.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 import { resolve } from './resolve.ts';
+import { ownBending } from './ownBending.ts';
 import { onBasis } from './strengthBasis.ts';
 import { staticFatigueFactor, strengthTemperatureFactor } from './strengthFactors.ts';
 
@@ -44,8 +45,10 @@ export interface Material {
   strengthFactor(temperatureC: number, durationH: number): number;
 }
 
-/** What was done to it in and after printing that its values depend on. */
+/** What its values depend on: what was done to it in and after printing, and whether it is to bend. */
 export interface PrintState extends Crystallising {
+  /** Own bending tests tell of a part that bends. @default false */
+  bends?: boolean;
   /** Of grades that foam, °C; absent: the foam their values were taken of. */
   foamNozzleC?: number;
 }
@@ -56,7 +59,7 @@ export function prepareMaterial(
   conditioning: Conditioning,
   rules: HouseRules,
   explain = true,
-  { foamNozzleC, ...crystallising }: PrintState = {},
+  { foamNozzleC, bends = false, ...crystallising }: PrintState = {},
 ): Material {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
@@ -68,11 +71,14 @@ export function prepareMaterial(
   const inFoam = (resolution: Resolution, property: PropertyId) =>
     foam ? foamed(resolution, property, foam, explain) : resolution;
   const modulus = {
-    inPlane: inFoam(resolveModulus(grade, at('in-plane'), rules, explain), 'tensileModulus'),
-    across: inFoam(resolveModulus(grade, at('across'), rules, explain), 'tensileModulus'),
+    inPlane: inFoam(resolveModulus(grade, at('in-plane'), rules, explain, bends), 'tensileModulus'),
+    across: inFoam(resolveModulus(grade, at('across'), rules, explain, bends), 'tensileModulus'),
   };
   const allowed = (property: PropertyId, where: ResolveAt) => {
-    const resolved = inFoam(resolve(grade, property, where, rules, explain), property);
+    const pulled = resolve(grade, property, where, rules, explain);
+    const bent =
+      bends && property === 'tensileStrength' ? ownBending(grade, property, pulled, where, rules, explain) : undefined;
+    const resolved = inFoam(bent ?? pulled, property);
     return PROPERTY_DEFINITIONS[property].kind === 'strength' ? onBasis(resolved, rules, explain) : resolved;
   };
   const strength = {
@@ -168,8 +174,10 @@ function modulusFromHardness(grade: Grade, at: ResolveAt, rules: HouseRules, exp
 }
 
 /** Tensile modulus; where only a bending modulus was reported it stands in, one class weaker at best. */
-function resolveModulus(grade: Grade, at: ResolveAt, rules: HouseRules, explain: boolean): Resolution {
+function resolveModulus(grade: Grade, at: ResolveAt, rules: HouseRules, explain: boolean, bends: boolean): Resolution {
   const tensile = resolve(grade, 'tensileModulus', at, rules, explain);
+  const bent = bends ? ownBending(grade, 'tensileModulus', tensile, at, rules, explain) : undefined;
+  if (bent) return bent;
   if (tensile.known && tensile.evidence !== 'D') return tensile;
   const soft = modulusFromHardness(grade, at, rules, explain);
   if (soft) return soft;

@@ -215,6 +215,14 @@ export const PROPERTY_DEFINITIONS: Record<PropertyId, PropertyDefinition> = {
     'Energy to break a clamped plain bar, over its area.',
     { ...impact, conditions: TEST_PIECE },
   ),
+  rebound: define(
+    'Impact and hardness',
+    'Rebound resilience',
+    'fraction',
+    [1, 95],
+    'Height that a ball comes back to, over the height it fell from: the energy that is given back.',
+    { conditions: ['temperatureC'] },
+  ),
   brittlenessTemperature: define(
     'Impact and hardness',
     'Brittle below',

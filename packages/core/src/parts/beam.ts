@@ -100,6 +100,7 @@ export const beam: PartModel<'beam'> = {
     filletRadiusMm: 2,
   },
   freeDimension: '/section',
+  bends: true,
   takesFill: true,
   body(geometry, fill) {
     const cut = filledSection(geometry.section, 'depth', fill);

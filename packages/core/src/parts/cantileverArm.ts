@@ -26,6 +26,7 @@ export const cantileverArm: PartModel<'cantilever-arm'> = {
     filletRadiusMm: 4,
   },
   freeDimension: '/section',
+  bends: true,
   takesFill: true,
   body(geometry, fill) {
     const cut = filledSection(geometry.section, 'depth', fill);

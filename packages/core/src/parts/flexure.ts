@@ -30,6 +30,7 @@ export const flexure: PartModel<'flexure'> = {
   },
   start: { model: 'flexure', lengthMm: 6, thicknessMm: 0.5, widthMm: 30, motion: 'turns' },
   freeDimension: '/lengthMm',
+  bends: true,
   body(geometry) {
     const { lengthMm, thicknessMm, widthMm, motion } = geometry;
     requirePositive(geometry, ['lengthMm', 'thicknessMm', 'widthMm']);

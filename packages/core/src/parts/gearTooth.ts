@@ -80,6 +80,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
   takes: () => ({ lasting: 'torqueNmm', short: 'torqueNmm', repeated: 'torqueNmm' }),
   start: { model: 'gear-tooth', moduleMm: 2, teeth: 24, mateTeeth: 48, faceWidthMm: 14, speedRpm: 60 },
   freeDimension: '/faceWidthMm',
+  bends: true,
   body(geometry) {
     const { moduleMm, teeth, faceWidthMm } = geometry;
     const kv = velocityFactor(geometry);

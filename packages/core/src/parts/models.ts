@@ -66,6 +66,9 @@ export function takesFill(geometry: PartGeometry): boolean {
   return !('section' in geometry) || geometry.section.kind !== 'measured';
 }
 
+/** Whether it works by bending, so that bending tests tell of it. */
+export const worksByBending = ({ model }: PartGeometry): boolean => findPartModel(model).bends ?? false;
+
 /** The field that says how large a load of this kind is on this part; undefined: the model does not take that kind. */
 export function sizeKindOf(geometry: PartGeometry, kind: LoadKind): SizeKind | undefined {
   return findPartModel(geometry.model).takes(geometry)[kind];

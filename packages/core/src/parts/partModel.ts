@@ -169,6 +169,8 @@ export interface PartModel<M extends PartModelId = PartModelId> {
   freeDimension: string;
   /** It can be a shell around an infill. */
   takesFill?: true;
+  /** It works by bending, so bending tests tell of it. */
+  bends?: true;
   /** @throws InputError naming the dimension that cannot be used */
   body(geometry: GeometryOf<M>, fill?: Fill): PartBody;
 }

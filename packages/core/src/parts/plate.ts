@@ -99,6 +99,7 @@ export const plate: PartModel<'plate'> = {
   takes: () => ({ lasting: 'pressureMPa', short: 'pressureMPa', repeated: 'pressureMPa' }),
   start: { model: 'plate', shape: 'rectangular', lengthMm: 120, widthMm: 80, thicknessMm: 4, edges: 'clamped' },
   freeDimension: '/thicknessMm',
+  bends: true,
   body(geometry) {
     const factors = plateFactors(geometry);
     const { lengthMm, thicknessMm, shape } = geometry;

@@ -83,6 +83,7 @@ export const ring: PartModel<'ring'> = {
   },
   start: { model: 'ring', outerDiameterMm: 60, wallMm: 3, lengthMm: 30, loading: 'pinched' },
   freeDimension: '/wallMm',
+  bends: true,
   body(geometry) {
     const { outerDiameterMm, wallMm, lengthMm } = geometry;
     requirePositive(geometry, ['outerDiameterMm', 'wallMm', 'lengthMm']);

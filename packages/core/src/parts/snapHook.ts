@@ -57,6 +57,7 @@ export const snapHook: PartModel<'snap-hook'> = {
     filletRadiusMm: 0.8,
   },
   freeDimension: '/lengthMm',
+  bends: true,
   body(geometry) {
     const { lengthMm, thicknessMm, widthMm, filletRadiusMm, taper } = geometry;
     requirePositive(geometry, ['lengthMm', 'thicknessMm', 'widthMm']);

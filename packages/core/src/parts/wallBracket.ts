@@ -23,6 +23,7 @@ export const wallBracket: PartModel<'wall-bracket'> = {
     filletRadiusMm: 3,
   },
   freeDimension: '/strut',
+  bends: true,
   body(geometry) {
     const frame = bracketFrame({ ...geometry, beyondMm: beyondOf(geometry) });
     const { tie, strut } = frame;

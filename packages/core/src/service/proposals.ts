@@ -1,6 +1,7 @@
 import type { Brief, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
+import { printStateOf } from '../evaluation/printState.ts';
 import { goodmanWeight } from '../materials/fatigue.ts';
 import { prepareMaterial } from '../materials/material.ts';
 import { lifeCycles } from '../parts/serviceLife.ts';
@@ -25,10 +26,7 @@ export function proposalsFrom(
 ): ServiceProposal[] {
   const comparison = compareFinding(finding, installation, grounds);
   const { brief, grade, rules } = grounds;
-  const material = prepareMaterial(grade, brief.moisture, completeRules(rules), false, {
-    ...(brief.annealed ? { annealed: true } : {}),
-    ...(brief.crystallisedInChamber ? { crystallisedInChamber: true } : {}),
-  });
+  const material = prepareMaterial(grade, brief.moisture, completeRules(rules), false, printStateOf(brief));
   const situation = { finding, installation, grounds, comparison, material };
   const fromBrief = BRIEF_PROPOSERS.flatMap((propose) => propose(situation));
   if (comparison.verdict === 'beyond-brief' || finding.state === 'sound') return fromBrief;
@@ -238,7 +236,7 @@ const BY_MODE: Readonly<Record<string, readonly Proposer[]>> = {
   'layers-parted': [strengthFromLoad, fibreAcross, test('pull-bar', 'Pull upright bars of it across their layers.')],
   torn: [strengthFromLoad, test('pull-bar', 'Pull bars of the same spool.')],
   buckled: [strengthFromLoad],
-  shattered: [test('pendulum', 'Strike notched bars in the cold that it saw.')],
+  shattered: [test('pendulum-notched', 'Strike notched bars in the cold that it saw.')],
   softened: [test('heat-ladder', 'Warm a bar under load step by step until it gives.')],
   crazed: [ratingFromContact, test('soak', 'Soak bars under strain in the fluid.')],
   weathered: [weatherFromYears],

@@ -1,3 +1,4 @@
+import { findCheck } from '@anvilstone/core';
 import type { TestMethod } from '@anvilstone/core/bench';
 import { RigSketch } from './RigSketch.tsx';
 import { useSay } from '../ui/useSay.ts';
@@ -10,6 +11,11 @@ export function MethodCard({ method }: { method: TestMethod }) {
       <div>
         <RigSketch rig={method.rig} />
         {method.after && <p className="mt-1 text-xs text-quiet">Follows {method.after}.</p>}
+        <p className="mt-1 text-xs">
+          {method.moves.length > 0
+            ? `Taken into the library, its result counts in: ${method.moves.map((id) => findCheck(id)?.title.toLowerCase()).join(', ')}.`
+            : 'For information only: its result is kept and compared, and no check reads it.'}
+        </p>
         <h3 className="mt-2 text-sm">What is needed</h3>
         <ul className="list-disc pl-5 text-sm">
           {method.needs.map((need) => (

@@ -6,7 +6,8 @@ import {
   typicalSetUp,
   type SizeId,
 } from '@anvilstone/core/bench';
-import type { Campaign, RigSetUp } from '@anvilstone/schema';
+import { agents, findAgent } from '@anvilstone/core';
+import type { Agent, Campaign, RigSetUp } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
 import { FactList } from '../ui/FactList.tsx';
 import { Choice, TextField } from '../ui/fields.tsx';
@@ -86,6 +87,13 @@ export function PlanFields({
         <Panel title={method.capture === 'force' ? 'Specimen, rig and gauge' : 'Specimen and rig'}>
           {tested && <SizesTested campaign={campaign} />}
           <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
+            {!tested && method.asksFluid && (
+              <FluidChoice
+                agentId={campaign.setUp.agentId}
+                own={library.agents ?? []}
+                onChange={(agentId) => setUp({ agentId })}
+              />
+            )}
             {!tested && method.sizes.map(({ id, title, dimension }) => size(id, title, dimension))}
             {method.capture === 'force' && (
               <>
@@ -106,18 +114,46 @@ export function PlanFields({
   );
 }
 
+const NO_FLUID = '';
+
+function FluidChoice({
+  agentId,
+  own,
+  onChange,
+}: {
+  agentId: string | undefined;
+  own: readonly Agent[];
+  onChange: (agentId: string) => void;
+}) {
+  const known = [...own, ...agents.filter(({ id }) => !own.some((one) => one.id === id))];
+  return (
+    <Choice
+      label="Fluid"
+      value={agentId ?? NO_FLUID}
+      error={agentId === undefined ? 'Its result counts for one fluid: say which.' : undefined}
+      options={[
+        ...(agentId === undefined ? [{ value: NO_FLUID, label: 'Choose …' }] : []),
+        ...known.map(({ id, name }) => ({ value: id, label: name })),
+      ]}
+      onChange={onChange}
+    />
+  );
+}
+
 /** Results are worked out from these: once something has been tested they stay. */
 function SizesTested({ campaign }: { campaign: Campaign }) {
   const units = useAppSelector((state) => state.settings.units);
   const sizes = findMethod(campaign.methodId)?.sizes ?? [];
+  const { agentId } = campaign.setUp;
+  const fluid = agentId === undefined ? [] : [['Fluid', findAgent(agentId)?.name ?? agentId] as [string, string]];
   const rows = sizes.flatMap(({ id, title, dimension }): [string, string][] => {
     const value = campaign.setUp[id];
     return value === undefined ? [] : [[title, quantity(value, dimension, units)]];
   });
-  if (rows.length === 0) return null;
+  if (rows.length + fluid.length === 0) return null;
   return (
     <div className="mb-3 w-80">
-      <FactList rows={rows} />
+      <FactList rows={[...fluid, ...rows]} />
       <p className="mt-1 text-xs text-quiet">
         Specimens have been tested with these, so they stay. What a specimen measures itself goes with the specimen.
       </p>

@@ -16,6 +16,9 @@ import type { Workshop } from '../workers/workshop.ts';
 import { RankingChart } from './RankingChart.tsx';
 import { outcomeText, WAY_WORDS } from './words.ts';
 
+/** A change of mass in a fluid is judged by its size; most gain. */
+const LESS_IS_BETTER: ReadonlySet<string | undefined> = new Set(['wearRate', 'waterSaturation', 'chemicalResistance']);
+
 /** Arms by their means, each held against the best or any other, and what a filler does where its neat partner was tested too. */
 export function RankingPanel({
   results,
@@ -30,7 +33,7 @@ export function RankingPanel({
 }) {
   const units = useAppSelector((state) => state.settings.units);
   const [against, setAgainst] = useState('');
-  const ranked = rankArms(results, outcome.property === 'wearRate' || outcome.property === 'waterSaturation');
+  const ranked = rankArms(results, LESS_IS_BETTER.has(outcome.property));
   const reference = (ranked.find(({ result }) => result.arm.id === against) ?? ranked[0])?.result;
   const pairs = useMemo(() => filledPairs(results, library), [results, library]);
   const show = (value: number) => outcomeText(value, outcome, units);

@@ -1,3 +1,4 @@
+import { findAgent } from '@anvilstone/core';
 import type { Campaign, Trial } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp, partPath } from '../testApp.tsx';
@@ -67,6 +68,16 @@ describe('a new campaign', () => {
       setUp: { gaugeCapacityN: 500, rigLimitN: 2000 },
     });
     expect(campaignOf(house, 'K5').inspectOn).toHaveLength(7);
+  });
+
+  test('a soak is asked for its fluid, and keeps it', async () => {
+    const { user, house } = openApp('/bench/new?method=soak-fluid&grades=ne-petg');
+    expect(await field('Fluid')).toHaveAccessibleDescription('Its result counts for one fluid: say which.');
+    await user.selectOptions(await field('Fluid'), findAgent('mineral-oil')!.name);
+    expect(await field('Fluid')).toHaveAccessibleDescription('');
+    await user.click(await button('Begin it'));
+    await waitFor(() => expect(house.asked).toHaveLength(1));
+    expect(campaignOf(house, 'K5').setUp.agentId).toBe('mineral-oil');
   });
 });
 

@@ -1,3 +1,4 @@
+import { findCheck } from '@anvilstone/core';
 import { formatNumber } from '@anvilstone/core';
 import { armResult, findMethod, rankArms, testMethods } from '@anvilstone/core/bench';
 import { sampleCampaigns } from '@anvilstone/core/sample';
@@ -25,6 +26,10 @@ describe.each(testMethods.map((method) => [method.title, method] as const))('the
     expect(textOf(root)).toContain(method.settles);
     expect(root.querySelectorAll('ol li').map(textOf)).toEqual(method.steps.map((step) => step.replace(/\s+/g, ' ')));
     expect(root.querySelectorAll('ul li').length).toBeGreaterThanOrEqual(method.needs.length);
+  });
+  test('says which checks its result counts in, or that it is for information', () => {
+    for (const id of method.moves) expect(textOf(root)).toContain(findCheck(id)!.title.toLowerCase());
+    expect(textOf(root).includes('For information only')).toBe(method.moves.length === 0);
   });
   test('its cautions stand before its steps, and defer to local rules', () => {
     if (method.cautions.length === 0) return;

@@ -1,5 +1,15 @@
 import { atTemperature, fromTheBrief, layerPlace } from './strength.ts';
-import { all, direction, missing, WEIGHT_FALLS, type TestMethod } from './testMethod.ts';
+import type { Findings } from '@anvilstone/schema';
+import {
+  direction,
+  missing,
+  SPECIMEN_COV,
+  WEIGHT_FALLS,
+  type Predicted,
+  type PredictionInput,
+  type Sizes,
+  type TestMethod,
+} from './testMethod.ts';
 
 export const dropOnPart: TestMethod = {
   id: 'drop-part',
@@ -28,11 +38,89 @@ export const dropOnPart: TestMethod = {
     ...WEIGHT_FALLS,
   ],
   bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
+  moves: ['impact-unbroken'],
   outcomes: [
-    { id: 'energy', breaks: true, title: 'Energy at break', dimension: 'energy', of: ({ reading }) => reading },
+    {
+      id: 'energy',
+      breaks: true,
+      title: 'Energy at break',
+      dimension: 'energy',
+      property: 'charpyNotched',
+      throughModel: true,
+      of: ({ reading }) => reading,
+    },
   ],
   predict: fromTheBrief,
   handsOnMin: 5,
+};
+
+/** Of notch A. */
+const NOTCH_RADIUS_MM = 0.25;
+
+/** Impact strength, kJ/m², from what a pendulum lost on a bar. */
+const perArea = ({ reading }: Findings, { widthMm, thicknessMm }: Sizes): number | undefined =>
+  // 1 J/mm² = 1000 kJ/m².
+  reading === undefined || widthMm === undefined || thicknessMm === undefined
+    ? undefined
+    : (1000 * reading) / (widthMm * thicknessMm);
+
+const predictImpact = (input: PredictionInput, property: 'charpyUnnotched' | 'charpyNotched'): Predicted => {
+  const impact = input.material.property(property, direction(input.orientation), atTemperature(input));
+  if (!impact.known) return missing(...impact.gaps);
+  if (!Number.isFinite(impact.value)) return missing('It is not expected to break');
+  return {
+    known: true,
+    value: impact.value,
+    cov: Math.max(impact.cov, SPECIMEN_COV.impact),
+    place: layerPlace(input, 'in the middle'),
+  };
+};
+
+export const notchedPendulum: TestMethod = {
+  id: 'pendulum-notched',
+  title: 'Strike a notched bar with a pendulum',
+  settles: 'How much of a blow does it take up where it has a corner, per area?',
+  capture: 'number',
+  rig: 'pendulum',
+  tests: 'coupon',
+  after: 'ISO 179-1, notch A, home-made pendulum',
+  sizes: [
+    { id: 'widthMm', title: 'Width left behind the notch', dimension: 'length', typical: 8 },
+    { id: 'thicknessMm', title: 'Thickness', dimension: 'length', typical: 4 },
+    { id: 'spanMm', title: 'Between the supports', dimension: 'length', typical: 62 },
+    { id: 'temperatureC', title: 'Temperature', dimension: 'temperature', typical: 23 },
+  ],
+  number: { title: 'Energy that the pendulum lost', dimension: 'energy' },
+  needs: [
+    'Pendulum of known mass and length with a drag pointer',
+    'Two supports',
+    'Notching file or cutter with a tip radius of 0.25 mm',
+    'Calliper',
+  ],
+  steps: [
+    'Print the bars plain and cut the notch, 2 mm deep: a printed notch has its own skin and is blunter.',
+    'Swing the pendulum empty ten times: the mean loss is friction and is taken off every reading.',
+    'The bar lies against both supports, its notch away from the blow, which falls straight behind it.',
+    'Energy lost in J = mass in kg × 9.81 × (height it fell from − height it rose to) in m, less the friction.',
+    'For the cold, bars lie an hour in the freezer and are struck within ten seconds; write its temperature down.',
+  ],
+  cautions: ['Shards fly: shield and eye protection. Nobody stands in the plane of the swing.'],
+  bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
+  moves: ['impact-undamaged', 'impact-unbroken'],
+  outcomes: [
+    {
+      id: 'impact',
+      breaks: true,
+      title: 'Impact strength, notched',
+      dimension: 'impact',
+      property: 'charpyNotched',
+      conditions: () => ({ notchRadiusMm: NOTCH_RADIUS_MM }),
+      of: perArea,
+    },
+  ],
+  predict: (input) => predictImpact(input, 'charpyNotched'),
+  volumeMm3: ({ widthMm = 8, thicknessMm = 4 }) => 80 * (widthMm + 2) * thicknessMm,
+  handsOnMin: 4,
 };
 
 export const pendulum: TestMethod = {
@@ -59,6 +147,7 @@ export const pendulum: TestMethod = {
   ],
   cautions: ['Shards fly: shield and eye protection. Nobody stands in the plane of the swing.'],
   bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
+  moves: [],
   outcomes: [
     {
       id: 'impact',
@@ -66,24 +155,52 @@ export const pendulum: TestMethod = {
       title: 'Impact strength, unnotched',
       dimension: 'impact',
       property: 'charpyUnnotched',
-      of({ reading }, sizes) {
-        const known = all(sizes, 'widthMm', 'thicknessMm');
-        // 1 J/mm² = 1000 kJ/m².
-        return reading === undefined || !known ? undefined : (1000 * reading) / (known.widthMm * known.thicknessMm);
-      },
+      of: perArea,
     },
   ],
-  predict(input) {
-    const impact = input.material.property('charpyUnnotched', direction(input.orientation), atTemperature(input));
-    if (!impact.known) return missing(...impact.gaps);
-    if (!Number.isFinite(impact.value)) return missing('It is not expected to break');
-    return {
-      known: true,
-      value: impact.value,
-      cov: Math.max(impact.cov, 0.2),
-      place: layerPlace(input, 'in the middle'),
-    };
-  },
+  predict: (input) => predictImpact(input, 'charpyUnnotched'),
   volumeMm3: ({ widthMm = 10, thicknessMm = 4 }) => 80 * widthMm * thicknessMm,
   handsOnMin: 2,
+};
+
+export const rebound: TestMethod = {
+  id: 'rebound',
+  title: 'Let a ball rebound from a pad',
+  settles: 'How much of a blow does it give back, and how much does it take up?',
+  capture: 'number',
+  rig: 'drop',
+  tests: 'coupon',
+  after: 'ISO 4662, a falling ball for the pendulum',
+  sizes: [
+    { id: 'thicknessMm', title: 'Thickness of the pad', dimension: 'length', typical: 12 },
+    { id: 'widthMm', title: 'Width of the pad', dimension: 'length', typical: 40 },
+    { id: 'temperatureC', title: 'Temperature', dimension: 'temperature', typical: 23 },
+  ],
+  number: { title: 'Height it came back to ÷ height it fell from', dimension: 'fraction' },
+  needs: ['Steel ball of 15 to 20 mm', 'Clear tube with a scale', 'A heavy, flat plate under the pad', 'A slow camera'],
+  steps: [
+    'Lay the pad, printed solid, flat on the heavy plate; what gives under it takes up energy too.',
+    'Let the ball fall from 300 mm through the tube six times; the first three settle the pad and do not count.',
+    'Read the height that it comes back to, from its lower edge, and write the mean of the last three over 300 mm.',
+  ],
+  cautions: ['Eye protection: the ball jumps.'],
+  bears: ['impact-undamaged'],
+  moves: [],
+  outcomes: [
+    {
+      id: 'rebound',
+      title: 'Rebound resilience',
+      dimension: 'fraction',
+      property: 'rebound',
+      of: ({ reading }) => reading,
+    },
+  ],
+  predict({ material }) {
+    const found = material.property('rebound');
+    return found.known
+      ? { known: true, value: found.value, cov: found.cov, place: 'the pad stays whole' }
+      : missing(...found.gaps);
+  },
+  volumeMm3: ({ widthMm = 40, thicknessMm = 12 }) => widthMm * widthMm * thicknessMm,
+  handsOnMin: 3,
 };

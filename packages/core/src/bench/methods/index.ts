@@ -1,6 +1,6 @@
-import { dropOnPart, pendulum } from './impact.ts';
+import { dropOnPart, notchedPendulum, pendulum, rebound } from './impact.ts';
 import { heatLadder, leaveOut, twist } from './others.ts';
-import { conditionIt, rubIt, soak, surfaceMeter } from './properties.ts';
+import { conditionIt, rubIt, soak, soakInFluid, surfaceMeter } from './properties.ts';
 import { bendBar, breakPart, pullBar } from './strength.ts';
 import type { TestMethod } from './testMethod.ts';
 import { creepHot, sag48, threeTimes } from './time.ts';
@@ -14,10 +14,13 @@ export const testMethods: readonly TestMethod[] = [
   sag48,
   creepHot,
   twist,
+  notchedPendulum,
   pendulum,
   dropOnPart,
+  rebound,
   heatLadder,
   soak,
+  soakInFluid,
   conditionIt,
   rubIt,
   surfaceMeter,

@@ -23,6 +23,7 @@ export const twist: TestMethod = {
   ],
   cautions: STORED_ENERGY,
   bears: ['strength-across-layers', 'stability'],
+  moves: [],
   outcomes: [{ id: 'torque', title: 'Torque at 90°', dimension: 'torque', of: ({ reading }) => reading }],
   predict({ material, sizes }) {
     const known = all(sizes, 'lengthMm', 'widthMm', 'thicknessMm');
@@ -76,6 +77,7 @@ export const heatLadder: TestMethod = {
   ],
   cautions: [...HOT, ...WEIGHT_FALLS],
   bears: ['heat-steady', 'heat-peak', 'contact-temperature'],
+  moves: ['heat-steady'],
   outcomes: [
     {
       id: 'hdt',
@@ -138,6 +140,7 @@ export const leaveOut: TestMethod = {
   ],
   cautions: ['Hang them where nobody is below: something will fall.'],
   bears: ['outdoors', 'chemical', 'stress-cracking', 'sag-after-duration', 'heat-steady'],
+  moves: [],
   outcomes: [],
   predict: () => missing('How long it lasts is what is to be found out'),
   volumeMm3: ({ spanMm = 80, widthMm = 10, thicknessMm = 4 }) => 1.3 * spanMm * widthMm * thicknessMm,

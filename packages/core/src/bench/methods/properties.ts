@@ -53,10 +53,55 @@ export const soak: TestMethod = {
     'Solvents, cleaners, fuels: read their safety sheet; gloves, no flame, lid on, ventilate. Dispose of them as local rules say.',
   ],
   bears: ['chemical', 'stress-cracking', 'fit-size'],
+  moves: ['fit-size'],
   outcomes: [massGain('gain', 'Water taken up when full', 'waterSaturation')],
   predict: (input) => fromProperty(input, 'waterSaturation', 'nothing should crack in water'),
   volumeMm3: ({ widthMm = 30, lengthMm = 30, thicknessMm = 2 }) => widthMm * lengthMm * thicknessMm,
   handsOnMin: 10,
+};
+
+/** Change of mass beyond which a fluid is no longer borne well, and no longer at all, %. Ours, after the usual reading of ISO 175. */
+const MASS_CHANGE_PCT = { resistant: 1, limited: 5 } as const;
+
+export const soakInFluid: TestMethod = {
+  ...soak,
+  id: 'soak-fluid',
+  title: 'Soak it in a fluid',
+  settles: 'Does it stand this fluid, this warm and this long?',
+  after: 'ISO 175',
+  asksFluid: true,
+  sizes: [
+    ...soak.sizes,
+    { id: 'temperatureC', title: 'Temperature of the fluid', dimension: 'temperature', typical: 23 },
+  ],
+  number: { title: 'Change of mass, loss negative', dimension: 'fraction' },
+  steps: [
+    'Dry the plaques until they lose no more, weigh and measure them; keep one dry beside them.',
+    'Hang them in the fluid so that they touch neither each other nor the glass; lid on, at the temperature of the part.',
+    'Take out, wipe dry and weigh within a minute. Change of mass in % = (after − before) ÷ before × 100.',
+    'Look for cracks, cloudiness, tackiness; bend one beside the dry one. What came to harm is written down as broken.',
+  ],
+  moves: ['chemical'],
+  outcomes: [
+    {
+      id: 'change',
+      title: 'Change of mass',
+      dimension: 'fraction',
+      property: 'chemicalResistance',
+      classOf: {
+        of: (mean) =>
+          Math.abs(mean) <= MASS_CHANGE_PCT.resistant
+            ? 'resistant'
+            : Math.abs(mean) <= MASS_CHANGE_PCT.limited
+              ? 'limited'
+              : 'unsuitable',
+        harmed: 'unsuitable',
+      },
+      conditions: ({ durationH }) => (durationH === undefined ? {} : { durationH }),
+      of: ({ reading }) => reading,
+    },
+  ],
+  predict: () => missing('What the fluid does is what is to be found out'),
 };
 
 export const conditionIt: TestMethod = {
@@ -73,6 +118,7 @@ export const conditionIt: TestMethod = {
   ],
   cautions: [],
   bears: ['fit-size', 'impact-unbroken', 'deflection-at-load'],
+  moves: [],
   outcomes: [massGain('gain', 'Water at 50 % humidity', 'waterAt50Rh')],
   predict: (input) => fromProperty(input, 'waterAt50Rh', 'it grows a little; nothing should crack'),
 };
@@ -105,6 +151,7 @@ export const rubIt: TestMethod = {
   ],
   cautions: ['Turning disc: no gloves, no loose sleeves, guard on. Fibre dust: suck it off at the block, wear a mask.'],
   bears: ['wear', 'friction', 'pressure-velocity'],
+  moves: ['wear'],
   outcomes: [
     {
       id: 'wear',
@@ -148,6 +195,7 @@ export const surfaceMeter: TestMethod = {
   ],
   cautions: ['Up to 500 V at the probes: keep hands off, and discharge before touching.'],
   bears: ['electrostatic', 'insulation'],
+  moves: ['electrostatic'],
   outcomes: [
     {
       id: 'surface',

@@ -51,6 +51,7 @@ export const pullBar: TestMethod = {
   ],
   cautions: STORED_ENERGY,
   bears: ['strength-in-plane', 'strength-across-layers', 'stability', 'fatigue-life', 'failure-manner'],
+  moves: ['strength-in-plane', 'strength-across-layers'],
   outcomes: [
     {
       id: 'strength',
@@ -118,6 +119,7 @@ export const bendBar: TestMethod = {
   ],
   cautions: STORED_ENERGY,
   bears: ['deflection-at-load', 'strain', 'stability', 'strength-in-plane', 'strength-across-layers', 'failure-manner'],
+  moves: ['deflection-at-load', 'strength-in-plane'],
   outcomes: [
     {
       id: 'strength',
@@ -221,6 +223,7 @@ export const breakPart: TestMethod = {
     'failure-manner',
     'fatigue-life',
   ],
+  moves: ['strength-in-plane', 'strength-across-layers'],
   outcomes: [
     {
       id: 'peak',

@@ -25,6 +25,8 @@ export interface Outcome {
    * The property is not read but worked back through the part’s model: the strength with which the model would have told the load.
    */
   throughModel?: true;
+  /** The property is a class: which one a mean stands for, and what it is where a specimen came to harm. */
+  classOf?: { of(mean: number): string; harmed: string };
   /** It is what the specimen broke at: its scatter is that of failures. */
   breaks?: true;
   /** Undefined: this specimen did not give it. */
@@ -83,6 +85,10 @@ export interface TestMethod {
   cautions: readonly string[];
   /** Checks that it bears on. */
   bears: readonly string[];
+  /** Of those, the ones whose numbers its result changes once it is taken in; none: it is kept and compared, for information only. */
+  moves: readonly string[];
+  /** The fluid has to be named. */
+  asksFluid?: true;
   outcomes: readonly Outcome[];
   /** What the one number is, where `capture` is a number. */
   number?: { title: string; dimension: Dimension };

@@ -110,6 +110,7 @@ export const threeTimes: TestMethod = {
   steps: steps('1, 30 and 60 s'),
   cautions: WEIGHT_FALLS,
   bears: ['deflection-at-load', 'strain', 'stability', 'sag-after-duration'],
+  moves: ['deflection-at-load'],
   outcomes: [startModulus(1), creepModulus('at-60s', 60, '60 s')],
   predict: (input) => predictModulus(input, 1 / 3600),
   volumeMm3: barVolume,
@@ -130,6 +131,7 @@ export const sag48: TestMethod = {
   steps: [...steps('10 s to 48 h'), 'Take the weight off, and read what is left after 1 h and after 24 h.'],
   cautions: WEIGHT_FALLS,
   bears: ['sag-after-duration', 'movement-left', 'holding-force', 'deflection-at-load'],
+  moves: ['sag-after-duration'],
   outcomes: [
     creepModulus('at-48h', 172_800, '48 h'),
     creepModulus('at-24h', 86_400, '24 h'),
@@ -158,6 +160,7 @@ export const creepHot: TestMethod = {
   ],
   cautions: [...HOT, ...WEIGHT_FALLS],
   bears: ['sag-after-duration', 'movement-left', 'holding-force', 'heat-steady'],
+  moves: ['sag-after-duration'],
   outcomes: [
     creepModulus('at-24h', 86_400, '24 h'),
     creepModulus('at-1h', 3600, '1 h'),
