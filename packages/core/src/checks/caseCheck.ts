@@ -12,6 +12,7 @@ export function overLoadCases(check: CaseCheck): Check {
     title: check.title,
     asks: check.asks,
     ...(check.words ? { words: check.words } : {}),
+    ...(check.isLimit ? { isLimit: true } : {}),
     applies: (part) => allLoads(part).some((load) => isAsked(load, part.body)),
     evaluate(context, working) {
       const unit = typeof check.unit === 'string' ? check.unit : check.unit(context.body);

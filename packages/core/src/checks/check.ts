@@ -117,6 +117,8 @@ export interface Check {
   asks: string;
   /** How demand and capacity are said, where the unit alone does not tell: “Falls on it with …, it takes up …”. */
   words?: readonly [demand: string, capacity: string];
+  /** Its capacity is a limit that is asked for, and its demand what the part comes to; else the other way round. */
+  isLimit?: true;
   applies(part: PreparedPart): boolean;
   /** The way up changes nothing about it: one outcome serves all orientations of a grade. */
   anyWayUp?: true;

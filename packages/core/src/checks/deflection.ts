@@ -12,6 +12,7 @@ import { evidenceAt } from './temperatureEvidence.ts';
 /** Elastic movement at the load, at temperature, against the movement allowed. No safety factor: the limit is the limit. */
 export const deflectionAtLoad: CaseCheck = {
   id: 'deflection-at-load',
+  isLimit: true,
   title: 'Deflection at load',
   asks: 'Does it stay within the movement allowed as the load comes on?',
   unit: 'mm',
@@ -28,6 +29,7 @@ export const deflectionAtLoad: CaseCheck = {
 /** Movement after the load has stayed on for its duration: elastic deflection × creep growth. */
 export const sagAfterDuration: CaseCheck = {
   id: 'sag-after-duration',
+  isLimit: true,
   title: 'Sag after duration',
   asks: 'Does it stay within the movement allowed at the end of the load’s duration?',
   unit: 'mm',
@@ -55,6 +57,7 @@ const RECOVERY_H = 24;
  */
 export const movementLeft: CaseCheck = {
   id: 'movement-left',
+  isLimit: true,
   title: 'Permanent set',
   asks: 'Does it come back far enough after the load has gone?',
   unit: 'mm',

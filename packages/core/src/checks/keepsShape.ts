@@ -33,6 +33,7 @@ function strainLetGo(formContinuousC: number, temperatureC: number, hours: numbe
  */
 export const keepsShape: Check = {
   id: 'keeps-shape',
+  isLimit: true,
   title: 'Keeps its shape',
   asks: 'Does it stay as it was printed in the warmth, with nothing on it?',
   words: ['Warps or shrinks by', 'may change by'],

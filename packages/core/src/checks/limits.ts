@@ -5,6 +5,7 @@ import { showResolved } from './showMaterial.ts';
 
 export const massLimit: Check = {
   id: 'mass-limit',
+  isLimit: true,
   title: 'Mass',
   anyWayUp: true,
   asks: 'Is one part light enough?',
@@ -24,6 +25,7 @@ export const massLimit: Check = {
 
 export const costLimit: Check = {
   id: 'cost-limit',
+  isLimit: true,
   title: 'Cost',
   asks: 'Does one good part cost little enough?',
   applies: ({ brief }) => brief.asks.maxCostUsd !== undefined,

@@ -28,6 +28,7 @@ export function wearDepthMm(rateMm3PerNm: number, pressureMPa: number, distanceM
 /** Wear over the way that it slides, where an end to it is asked. */
 export const wear: Check = {
   id: 'wear',
+  isLimit: true,
   title: 'Wear',
   anyWayUp: true,
   asks: 'Is enough of it left after all the sliding?',
@@ -73,6 +74,7 @@ export const wear: Check = {
 /** Friction against steel, where a limit on it is asked. */
 export const friction: Check = {
   id: 'friction',
+  isLimit: true,
   title: 'Friction',
   anyWayUp: true,
   asks: 'Does it slide easily enough?',

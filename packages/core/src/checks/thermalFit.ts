@@ -30,6 +30,7 @@ export function growthDifferenceMm(fit: {
 /** It grows more than what it is fixed to: can slots and gaps take the difference? */
 export const thermalFit: Check = {
   id: 'thermal-fit',
+  isLimit: true,
   title: 'Growth against its seat',
   anyWayUp: true,
   asks: 'Does the joint take the difference in growth between the part and what it is fixed to?',

@@ -50,6 +50,7 @@ const evidenceOf = ({ material, movabilities }: CheckContext, { loadCase, direct
  */
 export const movementInRange: Check = {
   id: 'movement-in-range',
+  isLimit: true,
   title: 'Small movements',
   words: ['Moves by', 'formulas hold to'],
   asks: 'Does it move by so little, usually a tenth of its span at most, that the formulas hold?',
@@ -87,6 +88,7 @@ export const movementInRange: Check = {
  */
 export const usualMovement: Check = {
   id: 'usual-movement',
+  isLimit: true,
   title: 'Usual movement',
   words: ['Moves by', 'usual limit'],
   asks: 'Does it move by no more than is usual, where nobody says how far it may?',

@@ -1,3 +1,4 @@
+import { orientationName } from '../parts/builtAs.ts';
 import type { CheckStatus, Decision, EvaluationEntry, FrozenSensitivity, Grade, SignOff } from '@anvilstone/schema';
 import { PROOF_TEST_CAUTION, SHEET_FIRST, cautionsFor } from '../cautions/index.ts';
 import { findAgent } from '../reference/agent.ts';
@@ -11,9 +12,9 @@ import { formatNumber as f, formatQuantity, formatReserve } from '../units/forma
 import { duration } from '../words/duration.ts';
 import { briefBlocks } from './briefBlocks.ts';
 import { candidatesDrawing, reserveDrawing, sensitivityDrawing } from './charts.ts';
+import { checksTable } from './checksTable.ts';
 import { chosenEntry } from './grounds.ts';
 import {
-  amountWords,
   checkTitle,
   evidenceRows,
   ruleRows,
@@ -108,7 +109,7 @@ function chosen(
     ['Grade', `${grade?.name ?? decision.gradeId}${grade ? `, ${grade.maker}` : ''}`],
     [
       'Built',
-      `${decision.orientation}${machine ? ` on ${machine}` : ', no machine fits'}${annealed ? ', annealed' : ''}${crystallisedInChamber ? ', crystallised in the chamber' : ''}`,
+      `${orientationName(decision.brief.part, decision.orientation)}${machine ? ` on ${machine}` : ', no machine fits'}${annealed ? ', annealed' : ''}${crystallisedInChamber ? ', crystallised in the chamber' : ''}`,
     ],
   ];
   if (layup) rows.push(['Layup', `${layup.name}, ${layup.plies.length} plies`]);
@@ -146,20 +147,7 @@ function checks(entry: EvaluationEntry, units: UnitSystem): RecordBlock[] {
   return [
     heading('Checks of what was chosen'),
     { kind: 'drawing', drawing: reserveDrawing(entry) },
-    {
-      kind: 'table',
-      head: ['Check', 'Asked', 'Has', 'Reserve', 'Evidence', 'Remark'],
-      wide: 5,
-      governs: entry.checks.findIndex(({ checkId }) => checkId === entry.governingCheckId),
-      rows: entry.checks.map((check) => [
-        checkTitle(check.checkId),
-        amountWords(check.demand, check.unit, units),
-        amountWords(check.capacity, check.unit, units),
-        { reserve: check.reserve, status: check.status },
-        check.evidence ?? 'none',
-        [check.reason, ...check.gaps].filter(Boolean).join('; '),
-      ]),
-    },
+    checksTable(entry, units),
   ];
 }
 

@@ -318,6 +318,16 @@ describe('as it is read', () => {
     }
     expect(blocks.filter(({ kind }) => kind === 'drawing')).toHaveLength(3);
   });
+  test('required is the limit where there is one, else what is asked of the grade; available is the other', () => {
+    const table = blocks.find((block) => block.kind === 'table' && block.head.includes('Required'))!;
+    const rows = new Map((table as Extract<typeof table, { kind: 'table' }>).rows.map((row) => [row[0], row]));
+    const entry = asa.result.grades.find(({ gradeId }) => gradeId === asa.gradeId)!.entries[0]!;
+    const { massG } = entry;
+    const cells = (title: string) =>
+      rows.get(title)!.map((cell) => (typeof cell === 'string' ? cell.replaceAll('\u00a0', ' ') : cell));
+    expect(cells('Mass').slice(1, 3)).toEqual([`at most ${asa.brief.asks.maxMassG} g`, `${massG!.toFixed(0)} g`]);
+    expect(cells('Own heat limit, steady')[1]).toBe(`${asa.brief.asks.heat!.steadyC} °C`);
+  });
   test('in the reader’s units', () => {
     expect(JSON.stringify(recordDocument(asa, [], 'inchPound', '').blocks)).toMatch(/lbf/);
   });

@@ -1,3 +1,4 @@
+import { builtAs } from '../parts/builtAs.ts';
 import type { Brief, FieldChange, SettledStage, StageMark } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { formatReserve } from '../units/formatQuantity.ts';
@@ -40,12 +41,13 @@ function answerChanges(mark: StageMark, now: Omit<StageMark, 'at' | 'stage'>): F
   const [was, is] = [mark.leader, now.leader];
   const row = (field: string, before: string | null, after: string | null): FieldChange[] =>
     before === after ? [] : [{ area: 'Answer', field, before, after }];
-  const shown = (one: StageMark['leader']) => (one ? `${one.grade.name}, ${one.orientation}` : null);
+  const shown = ({ leader, brief }: Pick<StageMark, 'leader' | 'brief'>) =>
+    leader ? `${leader.grade.name}, ${builtAs(brief.part, leader.orientation)}` : null;
   const moved = was && is && Math.abs((was.reserve ?? -1) - (is.reserve ?? -1)) > SAME_RESERVE;
   const reserve = (one: NonNullable<StageMark['leader']>) =>
     `${one.reserve === null ? 'unknown' : formatReserve(one.reserve)}${one.governingCheckId ? ` (${findCheck(one.governingCheckId)?.title.toLowerCase()})` : ''}`;
   return [
-    ...row('Comes first', shown(was), shown(is)),
+    ...row('Comes first', shown(mark), shown(now)),
     ...(moved && was.grade.id === is.grade.id ? row('Smallest reserve', reserve(was), reserve(is)) : []),
     ...row('Grades that pass', String(mark.pass), String(now.pass)),
     ...(was && is && was.grade.id === is.grade.id ? gradeChanges(was.grade, is.grade) : []),

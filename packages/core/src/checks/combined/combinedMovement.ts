@@ -20,6 +20,7 @@ interface Moved {
  */
 export const combinedMovement: CaseCheck = {
   id: 'combined-movement',
+  isLimit: true,
   title: 'Combined deflection',
   asks: 'Does it stay within the movement allowed while all of these loads act?',
   unit: 'mm',

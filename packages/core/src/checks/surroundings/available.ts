@@ -5,6 +5,7 @@ import { judged, unknown } from '../outcome.ts';
 /** Can the filament be here in time? */
 export const available: Check = {
   id: 'available',
+  isLimit: true,
   title: 'Available',
   anyWayUp: true,
   asks: 'Is the filament here when it is needed?',

@@ -10,6 +10,7 @@ const THICK_MM = 10;
 /** Dissolving on purpose: usual hours for its thinnest wall, between those of thin and thick pieces. */
 export const dissolves: Check = {
   id: 'dissolves',
+  isLimit: true,
   title: 'Dissolves',
   anyWayUp: true,
   asks: 'Is it gone in time in the bath it is meant to dissolve in?',

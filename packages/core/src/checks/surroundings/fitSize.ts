@@ -12,6 +12,7 @@ import { showResolved } from '../showMaterial.ts';
  */
 export const fitSize: Check = {
   id: 'fit-size',
+  isLimit: true,
   title: 'Fit',
   anyWayUp: true,
   asks: 'Does the size still fit after shrinking, swelling and warming?',

@@ -10,6 +10,7 @@ import { known, unknown } from '../outcome.ts';
  */
 export const liesFlat: Check = {
   id: 'lies-flat',
+  isLimit: true,
   title: 'Warp',
   asks: 'Does its foot stay down on the bed to the last layer?',
   words: ['Warp index', 'allowed'],
