@@ -18,7 +18,7 @@ const screens = [
   ['map', `${LAMP_ARM}/shortlist?view=map&pin=ne-petg`, 'passes here'],
   ['compare', `${LAMP_ARM}/compare?grades=tm-petg,tm-petg-gf,ne-abs`, 'Another wins below'],
   ['drawer', `${LAMP_ARM}/shortlist?grade=vp-pa666&check=sag-after-duration`, 'How much is left as it gets hotter'],
-  ['way up', `${LAMP_ARM}/build?grade=ne-petg`, 'Reserves from flat to upright'],
+  ['way up', `${LAMP_ARM}/build?grade=ne-petg`, 'Reserves from on edge to upright'],
   ['filling', `${LAMP_ARM}/build?grade=ne-petg&show=filling`, '8 walls, 50 % infill'],
   ['fibre', `${DEMO}1/build?show=fibre`, 'Continuous carbon in polyamide, 1 deep'],
   ['two materials', `${LAMP_ARM}/build?grade=ne-petg&show=split`, 'Bond needed'],

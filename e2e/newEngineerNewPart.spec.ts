@@ -69,7 +69,7 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
   await page.getByLabel('Decided by').fill('A. Tester');
   await page.getByRole('button', { name: 'Freeze the decision' }).click();
   const record = page.getByRole('article', { name: /^Decision \d+$/ });
-  await expect(record.getByRole('heading', { name: 'Tarrowmill ASA Outdoor, built XZ' })).toBeVisible();
+  await expect(record.getByRole('heading', { name: 'Tarrowmill ASA Outdoor, built XY' })).toBeVisible();
   await page.reload();
   await expect(record.getByText('every number agrees')).toBeVisible();
   await expect(record.getByText('Holds its shape in the heat')).toBeVisible();

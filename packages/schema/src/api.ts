@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { agent } from './agent.ts';
 import { brief } from './brief.ts';
-import { buildOrientation, identifier, record } from './common.ts';
+import { buildOrientation, identifier, ORIENTATIONS, record, vocabulary } from './common.ts';
 import { grade } from './grade.ts';
 import { machine } from './machine.ts';
 
@@ -65,6 +65,10 @@ export const decisionSummary = record(
     gradeId: identifier,
     gradeName: Type.String(),
     orientation: buildOrientation,
+    builtAs: vocabulary(
+      ORIENTATIONS,
+      'What that orientation is called by how the part lies: flat XY, on edge XZ, upright ZX',
+    ),
     reasons: Type.String(),
     supersedes: Type.Union([Type.Integer({ minimum: 1 }), Type.Null()], {
       description: 'Number of the decision it takes the place of',

@@ -118,6 +118,6 @@ test('the lamp arm: heat governs whichever way up, so the layers decide', () => 
   const { recommendedId, reason } = compareWays(lampArm, sampleLibrary, 'ne-petg');
   expect(recommendedId).toBe('XZ');
   expect(reason).toMatch(
-    /own heat limit, \w+ governs whichever way up.*Where they differ, XZ comes first: 2\.86 .*ZX 1\.62 \(strength across/,
+    /own heat limit, \w+ governs whichever way up.*Where they differ, XY comes first: 2\.86 .*ZX 1\.62 \(strength across/,
   );
 });

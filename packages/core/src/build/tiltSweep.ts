@@ -1,4 +1,5 @@
-import type { Brief, HouseRules, Library } from '@anvilstone/schema';
+import { builtAs, LIES } from '../parts/builtAs.ts';
+import type { Brief, BuildOrientation, HouseRules, Library } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import type { LineChart } from '../drawing/lineChart.ts';
 import { evaluateTilted, tiltOf, type Tilt } from '../evaluation/tilt.ts';
@@ -30,6 +31,7 @@ export function tiltSweep(
       const line = points.get(checkId) ?? [];
       points.set(checkId, [...line, { x: degrees, y: Math.min(HIGHEST, reserve) }]);
     }
+  const lies = (orientation: BuildOrientation) => LIES[builtAs(brief.part, orientation)];
   const lowest = (line: readonly { y: number }[]) => Math.min(...line.map(({ y }) => y));
   const changing = [...points].filter(([, line]) => {
     const ys = line.map(({ y }) => y);
@@ -40,7 +42,7 @@ export function tiltSweep(
   const limit = standing.sort(([, a], [, b]) => lowest(a) - lowest(b))[0];
   return {
     id: `tilt-towards-${towards}`,
-    title: towards === 'ZX' ? 'Reserves from flat to upright' : 'Reserves from flat to on edge',
+    title: `Reserves from ${lies('XY')} to ${lies(towards)}`,
     notes: [
       ...(shown.length === 0
         ? [points.size === 0 ? 'No check is known at any tilt.' : 'No check changes with the tilt.']
@@ -53,7 +55,7 @@ export function tiltSweep(
       ...(changing.length > shown.length ? ['Checks that stay higher all the way are left out.'] : []),
       ...(shown.length > 0 ? [`Cut at a reserve of ${HIGHEST}.`] : []),
     ],
-    x: { title: towards === 'ZX' ? 'Tipped onto its end by' : 'Tipped onto its edge by', dimension: 'angle' },
+    x: { title: `Tipped from ${lies('XY')} by`, dimension: 'angle' },
     y: { title: 'Reserve factor', dimension: 'ratio', logarithmic: true },
     lines: shown.map(([id, line], i) => ({
       letter: String.fromCharCode(97 + i),

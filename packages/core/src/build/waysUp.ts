@@ -1,3 +1,4 @@
+import { builtAs, orientationName } from '../parts/builtAs.ts';
 import {
   ORIENTATIONS,
   type Brief,
@@ -20,6 +21,8 @@ import { supportsUnder, type SupportNeed } from './supports.ts';
 /** One way up with what it does to every check, and what it takes to print. */
 export interface WayUp {
   id: BuildOrientation | 'tilted';
+  /** What it is called by how the part lies: XY, XZ, ZX, or how far it is tilted. */
+  name: string;
   title: string;
   tilt?: Tilt;
   /** The brief leaves it open. A tilted one counts as allowed: it is tried out. */
@@ -36,8 +39,6 @@ export interface WaysUp {
   /** Why, in one or two sentences. */
   reason: string;
 }
-
-export const WAY_WORDS: Record<BuildOrientation, string> = { XY: 'flat', XZ: 'on edge', ZX: 'upright' };
 
 /**
  * One grade in the three standard ways up and, if asked for, in a tilted one: every check, footprint, height and support.
@@ -60,7 +61,8 @@ export function compareWays(
   };
   const ways: WayUp[] = evaluateGrade(job, grade).entries.map((entry) => ({
     id: entry.orientation,
-    title: `${entry.orientation} ${WAY_WORDS[entry.orientation]}`,
+    name: builtAs(brief.part, entry.orientation),
+    title: orientationName(brief.part, entry.orientation),
     allowed: allowed.includes(entry.orientation),
     entry,
     ...about(BUILT_UP[entry.orientation]),
@@ -69,6 +71,7 @@ export function compareWays(
     const up = tiltOf(tilt);
     ways.push({
       id: 'tilted',
+      name: 'tilted',
       title: `Tilted ${Math.round(tilt.degrees)}°`,
       tilt,
       allowed: true,
@@ -76,6 +79,7 @@ export function compareWays(
       ...about(up),
     });
   }
+  ways.sort((a, b) => Number(a.id === 'tilted') - Number(b.id === 'tilted') || a.name.localeCompare(b.name));
   const differing = differingChecks(ways);
   // As the shortlist picks its best way up: one answer on both.
   const ranked = ways
@@ -141,8 +145,10 @@ const reserveOf = ({ entry }: WayUp) =>
 function reasonOf(ranked: readonly WayUp[], ways: readonly WayUp[], differing: ReadonlySet<string>): string {
   const [best, ...others] = ranked as [WayUp, ...WayUp[]];
   const verdict = { pass: 'passes', unknown: 'is not fully known', fail: 'still fails' }[best.entry.status];
-  const named = (way: WayUp) => `${way.id} ${reserveOf(way)} (${titleOf(way.entry.governingCheckId)})`;
-  const barred = ways.filter((way) => !way.allowed && compareEntries(way.entry, best.entry) < 0).map(({ id }) => id);
+  const named = (way: WayUp) => `${way.name} ${reserveOf(way)} (${titleOf(way.entry.governingCheckId)})`;
+  const barred = ways
+    .filter((way) => !way.allowed && compareEntries(way.entry, best.entry) < 0)
+    .map(({ name }) => name);
   const alike =
     others.length > 0 &&
     others.every(
@@ -156,12 +162,12 @@ function reasonOf(ranked: readonly WayUp[], ways: readonly WayUp[], differing: R
     return checkId === null ? 'is not stressed' : `${formatReserve(reserve)} (${titleOf(checkId)})`;
   };
   const why = alike
-    ? `${best.id} ${verdict}, as do the others: ${titleOf(best.entry.governingCheckId)} governs whichever way up, ${reserveOf(best)}. ${
+    ? `${best.name} ${verdict}, as do the others: ${titleOf(best.entry.governingCheckId)} governs whichever way up, ${reserveOf(best)}. ${
         differing.size === 0
           ? 'No check tells them apart.'
-          : `Where they differ, ${best.id} comes first: ${least(best)}; ${others.map((way) => `${way.id} ${least(way)}`).join(', ')}.`
+          : `Where they differ, ${best.name} comes first: ${least(best)}; ${others.map((way) => `${way.name} ${least(way)}`).join(', ')}.`
       }`
-    : `${best.id} ${verdict} with the largest smallest reserve, ${reserveOf(best)} in ${titleOf(best.entry.governingCheckId)}${
+    : `${best.name} ${verdict} with the largest smallest reserve, ${reserveOf(best)} in ${titleOf(best.entry.governingCheckId)}${
         others.length > 0 ? `; ${others.map(named).join(', ')}` : ''
       }.`;
   return [

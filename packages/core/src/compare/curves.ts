@@ -1,3 +1,5 @@
+import type { BuildOrientation } from '@anvilstone/schema';
+import { builtAs } from '../parts/builtAs.ts';
 import { prepareWays } from '../evaluation/preparePart.ts';
 import { reserveOf } from '../checks/caseCheck.ts';
 import { bearingStrength } from '../checks/bearingStrength.ts';
@@ -201,7 +203,7 @@ function anglesByOrientation({ part }: CheckContext, { place }: Bearing, load: P
     const found = pulls.find((one) => one.place.id === place.id) ?? pulls[0];
     if (!found) continue;
     const x = Math.round(found.angleDeg);
-    byAngle.set(x, [...(byAngle.get(x) ?? []), orientation]);
+    byAngle.set(x, [...(byAngle.get(x) ?? []), builtAs(part.brief.part, orientation as BuildOrientation)].sort());
   }
   return [...byAngle].map(([x, ways]) => ({ label: ways.join(', '), x }));
 }

@@ -1,3 +1,4 @@
+import { builtAs } from '../parts/builtAs.ts';
 import type { Brief, EvaluationEntry, Grade, HouseRules, Library, LoadCase } from '@anvilstone/schema';
 import { freeSize } from '../parts/freeSize.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
@@ -85,7 +86,7 @@ export function nearestFixes(
     const changed = { ...brief, asks: { ...asks, ...(machineIds ? { machineIds } : {}) } };
     offer(
       'way-up',
-      `Build it ${bestOf(changed).orientation}: the brief allows only ${orientations.join(', ')}`,
+      `Build it ${builtAs(brief.part, bestOf(changed).orientation)}: the brief allows only ${orientations.map((one) => builtAs(brief.part, one)).join(', ')}`,
       changed,
     );
   }

@@ -1,3 +1,4 @@
+import { builtAs } from '../parts/builtAs.ts';
 import {
   ORIENTATIONS,
   type Brief,
@@ -165,7 +166,7 @@ function leastFibreBuilt(
     const entry = entryOf({ ...changed, asks: { ...plain.asks, orientations: [orientation] } }, grade);
     const option: StiffeningOption = {
       kind: 'fibre',
-      title: `${name}, ${strandsDeep} deep in each face, built ${orientation}`,
+      title: `${name}, ${strandsDeep} deep in each face, built ${builtAs(plain.part, orientation)}`,
       gradeId: grade.id,
       brief: changed,
       entry,

@@ -2,6 +2,7 @@ export * from './beam.ts';
 export * from './boltedFlange.ts';
 export * from './cantilever.ts';
 export * from './elastomerPad.ts';
+export * from './builtAs.ts';
 export * from './features.ts';
 export * from './fitCombinations.ts';
 export * from './fitLoads.ts';

@@ -1,3 +1,4 @@
+import { builtAs } from '../parts/builtAs.ts';
 import type { Brief, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { evaluate } from '../evaluation/evaluate.ts';
@@ -258,7 +259,7 @@ export function replacementBrief(
   const changed = changes.reduce((brief, { change }) => change(brief), current);
   const { template: _none, ...rest } = changed;
   const lesson = [
-    `${installation.mark}, ${installation.place}, ${grounds.grade.name} built ${grounds.orientation}: ${finding.text}`,
+    `${installation.mark}, ${installation.place}, ${grounds.grade.name} built ${builtAs(grounds.brief.part, grounds.orientation)}: ${finding.text}`,
     finding.lesson ?? '',
   ]
     .filter(Boolean)

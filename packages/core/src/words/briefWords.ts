@@ -1,3 +1,4 @@
+import { builtAs } from '../parts/builtAs.ts';
 import type { Brief, Feature, LoadCase, LoadCombination, LoadKind } from '@anvilstone/schema';
 import { findPartModel } from '../parts/models.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
@@ -163,7 +164,13 @@ export function askSentences(
   if (asks.maxMassG !== undefined) lines.push(`Weighs at most ${formatQuantity(asks.maxMassG, 'mass', units)}`);
   if (asks.maxCostUsd !== undefined) lines.push(`Costs at most ${asks.maxCostUsd.toFixed(2)} USD`);
   if (asks.machineIds) lines.push(`Printed only on: ${asks.machineIds.map(machine).join(', ')}`);
-  if (asks.orientations) lines.push(`Built only: ${asks.orientations.join(', ')}`);
+  if (asks.orientations)
+    lines.push(
+      `Built only: ${asks.orientations
+        .map((one) => builtAs(brief.part, one))
+        .sort()
+        .join(', ')}`,
+    );
   if (failureCouldHurt === 'no') lines.push('A failure would hurt no one, as answered in the brief');
   if (failureCouldHurt === 'yes') lines.push('A failure could hurt someone');
   return lines;

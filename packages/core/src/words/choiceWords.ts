@@ -1,3 +1,4 @@
+import { builtAs } from '../parts/builtAs.ts';
 import type { Brief, CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import type { Chance } from '../evaluation/chance.ts';
 import { findCheck } from '../checks/index.ts';
@@ -45,7 +46,7 @@ export function choiceSentences(grounds: ChoiceGrounds): Piece[][] {
     ...howSure(grounds),
     ...evidence(leader, first.best),
     ...theNext(grounds, leader),
-    ...otherWaysUp(leader, first),
+    ...otherWaysUp(grounds.brief, leader, first),
     ...rejections(grounds),
   ];
 }
@@ -73,9 +74,9 @@ const GROUND_WORDS: Record<string, string> = {
 };
 
 function whoLeads(grounds: ChoiceGrounds, { gradeId }: GradeStanding, best: EvaluationEntry): Piece[] {
-  const { nameOf, machineNameOf, units, school } = grounds;
+  const { brief, nameOf, machineNameOf, units, school } = grounds;
   const machine = machineNameOf(best.machineId);
-  const where = `${nameOf(gradeId)}, built ${best.orientation}${machine ? ` on ${machine}` : ''}`;
+  const where = `${nameOf(gradeId)}, built ${builtAs(brief.part, best.orientation)}${machine ? ` on ${machine}` : ''}`;
   const count = best.checks.length;
   const price = best.costUsd === null ? 'cost unknown' : `${best.costUsd.toFixed(2)} USD`;
   const mass = best.massG === null ? 'mass unknown' : formatQuantity(best.massG, 'mass', units);
@@ -179,7 +180,11 @@ function theNext({ ranked, nameOf, school }: ChoiceGrounds, leader: GradeStandin
 }
 
 /** The other ways up, where one of them does not pass: printing it so would be a mistake. */
-function otherWaysUp({ gradeId }: GradeStanding, { best, entries }: NonNullable<ChoiceGrounds['first']>): Piece[][] {
+function otherWaysUp(
+  { part }: Brief,
+  { gradeId }: GradeStanding,
+  { best, entries }: NonNullable<ChoiceGrounds['first']>,
+): Piece[][] {
   const wrong = entries.filter(
     (one) => one.orientation !== best.orientation && one.status === 'fail' && best.status === 'pass',
   );
@@ -187,7 +192,7 @@ function otherWaysUp({ gradeId }: GradeStanding, { best, entries }: NonNullable<
   const pieces: Piece[] = [plain('Mind the way up: ')];
   wrong.forEach((entry, i) => {
     const worst = worstOf(entry.checks);
-    pieces.push(plain(`${i > 0 ? ' and ' : ''}built ${entry.orientation} it fails `));
+    pieces.push(plain(`${i > 0 ? ' and ' : ''}built ${builtAs(part, entry.orientation)} it fails `));
     pieces.push({
       text:
         worst === undefined || worst.reserve === null

@@ -7,8 +7,17 @@ import {
   usualWishes,
   type GradeStanding,
   type Screening,
+  builtAs,
 } from '@anvilstone/core';
-import type { Brief, EvidenceImpact, Grade, HouseRules, Library, StandingSummary } from '@anvilstone/schema';
+import type {
+  Brief,
+  BuildOrientation,
+  EvidenceImpact,
+  Grade,
+  HouseRules,
+  Library,
+  StandingSummary,
+} from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { houseRulesInForce } from '../houseRules/repository.ts';
 import { listParts } from '../parts/repository.ts';
@@ -29,7 +38,7 @@ export async function impactOf(db: Knex, changed: Grade): Promise<EvidenceImpact
         title: brief.title,
         now: now.summary,
         then: then.summary,
-        changes: changesOf(now, then, changed, names),
+        changes: changesOf(brief, now, then, changed, names),
       };
     }),
   };
@@ -80,13 +89,20 @@ function standingOf(
   };
 }
 
-function changesOf(now: Standing, then: Standing, changed: Grade, names: ReadonlyMap<string, string>): string[] {
+function changesOf(
+  { part }: Brief,
+  now: Standing,
+  then: Standing,
+  changed: Grade,
+  names: ReadonlyMap<string, string>,
+): string[] {
   const changes: string[] = [];
   const [a, b] = [now.summary, then.summary];
   const name = (id: string | null) => (id === null ? 'nobody' : (names.get(id) ?? id));
+  const called = ({ orientation }: StandingSummary) => orientation && builtAs(part, orientation as BuildOrientation);
   if (a.gradeId !== b.gradeId) changes.push(`${name(b.gradeId)} leads in place of ${name(a.gradeId)}`);
   else if (a.orientation !== b.orientation)
-    changes.push(`${name(b.gradeId)} is best ${b.orientation} in place of ${a.orientation}`);
+    changes.push(`${name(b.gradeId)} is best ${called(b)} in place of ${called(a)}`);
   const [was, is] = [now.own?.best, then.own?.best];
   if (was && is && was.status !== is.status)
     changes.push(`${changed.name}: ${WORDS[was.status]} before, ${WORDS[is.status]} now`);

@@ -21,6 +21,7 @@ import {
   type PropertyCell,
   type PropertyRow,
   type UnitSystem,
+  orientationName,
 } from '@anvilstone/core';
 import type { Brief, CheckResult, HouseRules, Library } from '@anvilstone/schema';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
@@ -54,7 +55,7 @@ export function comparisonPdf(
         .join(' '),
     },
     { text: 'Side by side', style: 'h2' },
-    summaryTable(comparison, units),
+    summaryTable(brief, comparison, units),
     { text: 'Checks: reserve, and against the base', style: 'h2' },
     checksTable(comparison),
     ...charts(comparison, units),
@@ -71,7 +72,7 @@ export function comparisonPdf(
 const named = ({ finalists }: Comparison) => finalists.map(({ letter, name }) => `${letter} ${name}`);
 const widths = ({ finalists }: Comparison) => ['auto', ...finalists.map(() => '*')];
 
-function summaryTable(comparison: Comparison, units: UnitSystem): Content {
+function summaryTable(brief: Brief, comparison: Comparison, units: UnitSystem): Content {
   const { finalists } = comparison;
   const row = (title: string, of: (i: number) => string): TableCell[] => [title, ...finalists.map((_, i) => of(i))];
   const entry = (i: number) => finalists[i]!.entry;
@@ -84,7 +85,10 @@ function summaryTable(comparison: Comparison, units: UnitSystem): Content {
         const reserve = minimumReserve === null ? '' : `, smallest reserve ${formatReserve(minimumReserve)}`;
         return `${STATUS_WORDS[status]}${reserve} (${titleOf(governingCheckId)})`;
       }),
-      row('Built, on', (i) => `${entry(i).orientation}, ${finalists[i]!.machineName ?? 'no machine'}`),
+      row(
+        'Built, on',
+        (i) => `${orientationName(brief.part, entry(i).orientation)}, ${finalists[i]!.machineName ?? 'no machine'}`,
+      ),
       row('Cost of one good part', (i) => usd(entry(i).costUsd)),
       ...costRows(finalists).map(({ title, usd: amounts }) => row(title, (i) => usd(amounts[i]))),
       row('Mass', (i) => (entry(i).massG === null ? 'unknown' : amount(entry(i).massG!, 'g', units))),

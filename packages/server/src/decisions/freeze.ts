@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { ENGINE_VERSION, evaluate } from '@anvilstone/core';
+import { ENGINE_VERSION, evaluate, builtAs } from '@anvilstone/core';
 import { chosenEntry, groundsOfChoice, openRisksOf } from '@anvilstone/core/record';
 import type {
   Brief,
@@ -70,7 +70,11 @@ function issuesOf(brief: Brief, library: Library, rules: HouseRules, request: De
   const entry = chosen?.entries.find((one) => one.orientation === request.orientation);
   const issues: ProblemIssue[] = [];
   if (!chosen) issues.push({ pointer: '/gradeId', detail: `There is no grade “${request.gradeId}”` });
-  else if (!entry) issues.push({ pointer: '/orientation', detail: `The brief does not allow ${request.orientation}` });
+  else if (!entry)
+    issues.push({
+      pointer: '/orientation',
+      detail: `The brief does not allow ${builtAs(brief.part, request.orientation)}`,
+    });
   if (brief.failureCouldHurt === 'unanswered') {
     issues.push({
       pointer: '/brief/failureCouldHurt',

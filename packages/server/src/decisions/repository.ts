@@ -1,5 +1,6 @@
 import { digestOf } from '@anvilstone/core/record';
-import type { Decision, DecisionSummary } from '@anvilstone/schema';
+import { builtAs } from '@anvilstone/core';
+import type { Decision, DecisionSummary, PartGeometry } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 
 interface DecisionRow {
@@ -35,7 +36,10 @@ const SIGNED_BY = `(
   where decision_id = decisions.id order by at desc, id desc limit 1
 ) as signed_by`;
 
-type SummaryRow = Pick<DecisionRow, (typeof SUMMARY)[number]> & { signed_by: string | null };
+/** The model of the part that was decided about. */
+const PART = "decisions.frozen -> 'brief' -> 'part' as part";
+
+type SummaryRow = Pick<DecisionRow, (typeof SUMMARY)[number]> & { signed_by: string | null; part: PartGeometry };
 function toSummary(row: SummaryRow): DecisionSummary {
   return {
     id: row.id,
@@ -46,6 +50,7 @@ function toSummary(row: SummaryRow): DecisionSummary {
     gradeId: row.grade_id,
     gradeName: row.grade_name,
     orientation: row.orientation,
+    builtAs: builtAs(row.part, row.orientation),
     reasons: row.reasons,
     supersedes: row.supersedes,
     signedBy: row.signed_by,
@@ -56,7 +61,7 @@ function toSummary(row: SummaryRow): DecisionSummary {
 export async function listDecisions(db: Knex, partId: string): Promise<DecisionSummary[]> {
   const rows = await db<DecisionRow>('decisions')
     .where({ part_id: partId })
-    .select(...SUMMARY, db.raw(SIGNED_BY))
+    .select(...SUMMARY, db.raw(SIGNED_BY), db.raw(PART))
     .orderBy('number', 'desc');
   return (rows as unknown as SummaryRow[]).map(toSummary);
 }
@@ -70,6 +75,7 @@ export async function listAllDecisions(db: Knex): Promise<(DecisionSummary & { p
       'part_id',
       db.raw("parts.brief ->> 'title' as title"),
       db.raw(SIGNED_BY),
+      db.raw(PART),
     )
     .orderBy('number', 'desc')) as unknown as (SummaryRow & { part_id: string; title: string })[];
   return rows.map((row) => ({ ...toSummary(row), partId: row.part_id, title: row.title }));

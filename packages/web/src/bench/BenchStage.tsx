@@ -24,7 +24,8 @@ import { useCampaignsQuery } from './benchApi.ts';
 import { CampaignsTable } from './BenchPage.tsx';
 import { ForetoldPanel } from './ForetoldPanel.tsx';
 import { useGaugeCapacity } from './useGaugeCapacity.ts';
-import { quantity, WAY_OPTIONS, WAY_WORDS } from './words.ts';
+import { orientationChoices } from '../ui/orientationChoices.ts';
+import { quantity, wayOf } from './words.ts';
 
 /** Which tests this part’s answer would gain from most, and those that were made for it. */
 export function BenchStage() {
@@ -56,7 +57,12 @@ export function BenchStage() {
         </p>
         <div className="grid w-100 grid-cols-[1fr_8rem] gap-2">
           <GradeChoice {...built} />
-          <Choice label="Way up" value={orientation} options={WAY_OPTIONS} onChange={(way) => set({ way })} />
+          <Choice
+            label="Way up"
+            value={orientation}
+            options={orientationChoices(brief.part)}
+            onChange={(way) => set({ way })}
+          />
         </div>
       </div>
       {!plan && <Loading what="the tests" />}
@@ -86,6 +92,7 @@ export function BenchStage() {
 
 function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; partId: string; gradeId: string }) {
   const say = useSay();
+  const { part } = useBench().brief;
   const units = useAppSelector((state) => state.settings.units);
   return (
     <table className="w-full rounded-md border border-line bg-surface text-sm">
@@ -119,7 +126,7 @@ function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; p
               </th>
               <td className="px-3 py-2">
                 {method.title}
-                <span className="block text-xs text-quiet">{WAY_WORDS[one.orientation]}</span>
+                <span className="block text-xs text-quiet">{wayOf(method, one.orientation, part)}</span>
               </td>
               <td className="max-w-72 px-3 py-2">
                 {one.predicted.known && outcome ? (
@@ -157,7 +164,7 @@ function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; p
                 <Link
                   to={`/bench/new?${address.toString()}`}
                   className={buttonLook()}
-                  aria-label={`Plan “${method.title}”, ${WAY_WORDS[one.orientation]}`}
+                  aria-label={`Plan “${method.title}”, ${wayOf(method, one.orientation, part)}`}
                 >
                   Plan it
                 </Link>

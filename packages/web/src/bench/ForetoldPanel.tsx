@@ -5,7 +5,8 @@ import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { TableHead } from '../ui/TableHead.tsx';
 import { usePartResultsQuery } from './benchApi.ts';
-import { outcomeText, WAY_WORDS } from './words.ts';
+import { outcomeText, wayOf } from './words.ts';
+import { useBench } from '../parts/bench.ts';
 
 /** Check by check what was foretold and what was measured for this part. */
 export function ForetoldPanel({ partId, gradeOf }: { partId: string; gradeOf: ReadonlyMap<string, Grade> }) {
@@ -33,6 +34,7 @@ export function ForetoldPanel({ partId, gradeOf }: { partId: string; gradeOf: Re
 }
 
 function ResultRow({ result, name }: { result: MethodResult; name: string }) {
+  const { part } = useBench().brief;
   const units = useAppSelector((state) => state.settings.units);
   const method = findMethod(result.methodId);
   const outcome = method?.outcomes.find(({ id }) => id === result.outcomeId);
@@ -47,7 +49,7 @@ function ResultRow({ result, name }: { result: MethodResult; name: string }) {
       </th>
       <td className="px-3 py-1.5">
         {name}
-        <span className="block text-xs text-quiet">{WAY_WORDS[result.orientation as BuildOrientation]}</span>
+        <span className="block text-xs text-quiet">{wayOf(method, result.orientation as BuildOrientation, part)}</span>
       </td>
       <td className="px-3 py-1.5">
         {method.title}

@@ -1,7 +1,21 @@
-import { definitionOf, formatQuantity, formatNumber, type Dimension, type UnitSystem } from '@anvilstone/core';
-import type { Outcome } from '@anvilstone/core/bench';
-import { ORIENTATIONS, type BuildOrientation, type Conditioning, type Specimen } from '@anvilstone/schema';
+import {
+  definitionOf,
+  formatQuantity,
+  formatNumber,
+  orientationName,
+  type Dimension,
+  type UnitSystem,
+} from '@anvilstone/core';
+import type { Outcome, TestMethod } from '@anvilstone/core/bench';
+import {
+  ORIENTATIONS,
+  type BuildOrientation,
+  type Conditioning,
+  type PartGeometry,
+  type Specimen,
+} from '@anvilstone/schema';
 
+/** Of test bars. */
 export const WAY_WORDS: Record<BuildOrientation, string> = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' };
 export const WAY_OPTIONS = ORIENTATIONS.map((value) => ({ value, label: WAY_WORDS[value] }));
 
@@ -45,3 +59,7 @@ export function quantity(value: number, dimension: Dimension, units: UnitSystem,
     ? formatNumber(value, digits)
     : formatQuantity(value, dimension, units, digits);
 }
+
+/** A part is called by how it lies; a bar lies as it is called. */
+export const wayOf = ({ tests }: TestMethod, orientation: BuildOrientation, part: PartGeometry): string =>
+  tests === 'part' ? orientationName(part, orientation) : WAY_WORDS[orientation];

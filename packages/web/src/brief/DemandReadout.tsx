@@ -1,4 +1,12 @@
-import { everyLoadCase, findCheck, loadName, materialDemands, timeWords, type MaterialDemand } from '@anvilstone/core';
+import {
+  everyLoadCase,
+  findCheck,
+  loadName,
+  materialDemands,
+  timeWords,
+  type MaterialDemand,
+  builtAs,
+} from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
@@ -36,6 +44,7 @@ export function DemandReadout() {
             result={result}
             names={new Map(library.grades.map((grade) => [grade.id, grade.name]))}
             partId={partId}
+            part={brief.part}
           />
         )}
       </Panel>
@@ -77,7 +86,9 @@ function Demands({ brief }: { brief: Brief }) {
                 <div key={demand.what} className="contents">
                   <dt>
                     {WHAT[demand.what]}
-                    {demand.orientation && <span className="text-quiet"> (least, built {demand.orientation})</span>}
+                    {demand.orientation && (
+                      <span className="text-quiet"> (least, built {builtAs(brief.part, demand.orientation)})</span>
+                    )}
                   </dt>
                   <dd className="text-right font-semibold">{amount(demand.value, demand.unit, units)}</dd>
                 </div>
@@ -112,7 +123,17 @@ function Funnel({ result, total }: { result: Standing; total: number }) {
   );
 }
 
-function Leaders({ result, names, partId }: { result: Standing; names: Map<string, string>; partId: string }) {
+function Leaders({
+  result,
+  names,
+  partId,
+  part,
+}: {
+  result: Standing;
+  names: Map<string, string>;
+  partId: string;
+  part: Brief['part'];
+}) {
   const { leaders } = result;
   return (
     <div className="mt-3 border-t border-line pt-3">
@@ -123,7 +144,7 @@ function Leaders({ result, names, partId }: { result: Standing; names: Map<strin
         {leaders.map(({ gradeId, best }) => (
           <li key={gradeId} className="flex justify-between gap-2">
             <Link className="truncate hover:underline" to={`/parts/${partId}/shortlist?grade=${gradeId}`}>
-              {names.get(gradeId)} {best.orientation}
+              {names.get(gradeId)} {builtAs(part, best.orientation)}
             </Link>
             <Reserve reserve={best.minimumReserve} status={best.status} />
           </li>

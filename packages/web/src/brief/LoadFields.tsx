@@ -1,4 +1,16 @@
-import { findPartModel, layersUnderLoads, LOAD_KIND_WORDS, partBody, type LayerLoading } from '@anvilstone/core';
+import {
+  builtAs,
+  findPartModel,
+  layersUnderLoads,
+  LOAD_KIND_WORDS,
+  orientationInFeature,
+  orientationsByName,
+  partBody,
+  type LayerLoading,
+} from '@anvilstone/core';
+import { useContext } from 'react';
+import { useBench } from '../parts/bench.ts';
+import { BriefLensContext } from './briefLens.ts';
 import {
   LOAD_KINDS,
   ORIENTATIONS,
@@ -128,6 +140,9 @@ const LAYER_WORDS: Record<LayerLoading, string> = {
 
 /** What this load does to the layers in each way up that is allowed. */
 function Layers({ brief, index }: { brief: Brief; index: number }) {
+  const { brief: whole } = useBench();
+  const featureId = useContext(BriefLensContext)?.featureId;
+  const feature = whole.features?.find(({ id }) => id === featureId);
   let loadings: Record<BuildOrientation, LayerLoading> | undefined;
   try {
     loadings = layersUnderLoads(brief)[index];
@@ -136,7 +151,15 @@ function Layers({ brief, index }: { brief: Brief; index: number }) {
   }
   if (!loadings) return null;
   const allowed = brief.asks.orientations ?? ORIENTATIONS;
-  return <>To the layers: {allowed.map((one) => `${one} ${LAYER_WORDS[loadings[one]]}`).join(', ')}.</>;
+  const shown = orientationsByName(whole.part).filter((one) => allowed.includes(one));
+  // The part is built one way; a feature that lies across it is not.
+  const inModel = (one: BuildOrientation) => (feature ? orientationInFeature(feature, one) : one);
+  return (
+    <>
+      To the layers:{' '}
+      {shown.map((one) => `${builtAs(whole.part, one)} ${LAYER_WORDS[loadings[inModel(one)]]}`).join(', ')}.
+    </>
+  );
 }
 
 const takesShock = (size: string | undefined) => size === 'forceN' || size === 'torqueNmm' || size === 'pressureMPa';

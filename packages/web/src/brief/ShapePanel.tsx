@@ -1,3 +1,5 @@
+import { useBench } from '../parts/bench.ts';
+import { orientationChoices } from '../ui/orientationChoices.ts';
 import {
   definitionOf,
   findCheck,
@@ -35,6 +37,7 @@ export function ShapePanel({ brief, feature }: { brief: Brief; feature?: Feature
     [edit, brief],
   );
   const label = useCallback((mm: number) => String(Number(fromCanonical(mm, unit, 'length').toPrecision(4))), [unit]);
+  const { part: whole } = useBench().brief;
   // The part is built one way; a feature that lies across it is not.
   const built = feature ? orientationInFeature(feature, shown) : shown;
   const first = brief.loadCases[0]!;
@@ -44,7 +47,7 @@ export function ShapePanel({ brief, feature }: { brief: Brief; feature?: Feature
       title={`It ${model.does}`}
       aside={
         <div className="flex items-center gap-3 print:hidden">
-          <OrientationPicker shown={shown} onShow={setShown} />
+          <OrientationPicker part={whole} shown={shown} onShow={setShown} />
           <ModelChooser
             chosen={part.model}
             onChoose={(chosen) => chosen.id !== part.model && edit(withPart(brief, chosen.start), 'model')}
@@ -94,23 +97,19 @@ function placeTitle(part: Brief['part'], placeId: string): string {
   }
 }
 
-const WAYS = [
-  { id: 'XY', label: 'XY flat' },
-  { id: 'XZ', label: 'XZ on edge' },
-  { id: 'ZX', label: 'ZX upright' },
-] as const;
-
 function OrientationPicker({
+  part,
   shown,
   onShow,
 }: {
+  part: Brief['part'];
   shown: BuildOrientation;
   onShow: (orientation: BuildOrientation) => void;
 }) {
   return (
     <div role="group" aria-label="Layers shown in the sketch" className="flex items-center gap-1 text-xs">
       <span className="text-quiet">Layers:</span>
-      {WAYS.map(({ id, label }) => (
+      {orientationChoices(part).map(({ value: id, label }) => (
         <button
           key={id}
           type="button"

@@ -1,3 +1,4 @@
+import { orientationChoices } from '../ui/orientationChoices.ts';
 import { BUILT_UP, drawFilledSection, fillOf, type SectionDrawing } from '@anvilstone/core';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { useState } from 'react';
@@ -16,11 +17,7 @@ export function FilledSectionPicture({ brief }: { brief: Brief }) {
         <Choice
           label="Section when built"
           value={orientation}
-          options={[
-            { value: 'XY', label: 'XY flat' },
-            { value: 'XZ', label: 'XZ on edge' },
-            { value: 'ZX', label: 'ZX upright' },
-          ]}
+          options={orientationChoices(part)}
           onChange={setOrientation}
         />
       </div>

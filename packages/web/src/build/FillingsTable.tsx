@@ -1,4 +1,4 @@
-import { type Filling } from '@anvilstone/core';
+import { type Filling, builtAs } from '@anvilstone/core';
 import type { WallsAndInfill } from '@anvilstone/schema';
 import { useEdit } from '../brief/editBrief.ts';
 import { useBench } from '../parts/bench.ts';
@@ -55,7 +55,7 @@ export function FillingsTable({
                   </th>
                   <MassAndCost {...entry} />
                   <td className="px-3 py-1">{entry.printTimeH ? duration(entry.printTimeH) : 'unknown'}</td>
-                  <td className="px-3 py-1">{entry.orientation}</td>
+                  <td className="px-3 py-1">{builtAs(brief.part, entry.orientation)}</td>
                   <ReserveAndGoverns entry={entry} />
                   <td className="px-3 py-1">
                     {isNow ? (

@@ -86,7 +86,7 @@ export function WaysTable({ found, gradeId }: { found: WaysUp; gradeId: string }
           </th>
           {ways.map((way) => (
             <td key={way.id} className="px-2 py-2">
-              {way.id !== 'tilted' && <OnlyThisWay brief={brief} orientation={way.id} />}
+              {way.id !== 'tilted' && <OnlyThisWay brief={brief} orientation={way.id} name={way.name} />}
             </td>
           ))}
         </tr>
@@ -122,7 +122,7 @@ function CheckCell({
     <td className="px-2 py-1">
       <Link
         to={`/parts/${partId}/shortlist?${search.toString()}`}
-        aria-label={`${findCheck(checkId)?.title}, ${way.id}: show working`}
+        aria-label={`${findCheck(checkId)?.title}, ${way.name}: show working`}
         className="hover:underline"
       >
         {shown}
@@ -132,7 +132,7 @@ function CheckCell({
 }
 
 /** Writes the way up into the brief, or takes it out again. */
-function OnlyThisWay({ brief, orientation }: { brief: Brief; orientation: BuildOrientation }) {
+function OnlyThisWay({ brief, orientation, name }: { brief: Brief; orientation: BuildOrientation; name: string }) {
   const edit = useEdit();
   const { orientations, ...asks } = brief.asks;
   const only = orientations?.length === 1 && orientations[0] === orientation;
@@ -142,7 +142,7 @@ function OnlyThisWay({ brief, orientation }: { brief: Brief; orientation: BuildO
     </Button>
   ) : (
     <Button
-      aria-label={`Build it only ${orientation}`}
+      aria-label={`Build it only ${name}`}
       onClick={() => edit({ ...brief, asks: { ...asks, orientations: [orientation] } }, 'orientations')}
     >
       Only this

@@ -5,6 +5,7 @@ import {
   type CheckRow,
   type Comparison,
   type Finalist,
+  builtAs,
 } from '@anvilstone/core';
 import { useMemo, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
@@ -80,7 +81,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
       <Line title="Built, on" finalists={finalists}>
         {({ entry, machineName }) => (
           <>
-            {entry.orientation}
+            {builtAs(brief.part, entry.orientation)}
             <span className="text-quiet">{machineName ? `, ${machineName}` : ', no machine'}</span>
           </>
         )}

@@ -1,6 +1,7 @@
+import { orientationChoices } from '../ui/orientationChoices.ts';
 import { findCheck, findSchool, formatReserve, rejectionReasons } from '@anvilstone/core';
 import { unknownRisks } from '@anvilstone/core/record';
-import { ORIENTATIONS, type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
+import { type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
 import { useFreezeDecisionMutation } from '../app/api.ts';
@@ -92,12 +93,12 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
         <Choice
           label="Built"
           value={entry.orientation}
-          options={ORIENTATIONS.filter((one) => chosen.entries.some((other) => other.orientation === one)).map(
-            (one) => ({
-              value: one,
-              label: one === chosen.best.orientation ? `${one} (best)` : one,
-            }),
-          )}
+          options={orientationChoices(brief.part)
+            .filter(({ value }) => chosen.entries.some(({ orientation }) => orientation === value))
+            .map(({ value, label }) => ({
+              value,
+              label: value === chosen.best.orientation ? `${label} (best)` : label,
+            }))}
           onChange={(orientation) => pick(chosen.gradeId, orientation)}
         />
       </div>

@@ -1,3 +1,4 @@
+import { builtAs } from '@anvilstone/core';
 import { digestOf, recordDocument } from '@anvilstone/core/record';
 import type { Decision, DecisionSummary, SignOff } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
@@ -50,14 +51,14 @@ function LoadedRecord({
             Decision no. {decision.number} · {line}
           </p>
           <h2 className="text-xl">
-            {grade?.name ?? decision.gradeId}, built {decision.orientation}
+            {grade?.name ?? decision.gradeId}, built {builtAs(decision.brief.part, decision.orientation)}
           </h2>
         </div>
         <Exports id={decision.id} />
       </header>
       {newer && (
         <p className="mt-3 rounded border border-unknown bg-unknown-ground px-3 py-1.5 text-unknown">
-          Decision {newer.number} has taken its place: {newer.gradeName}, {newer.orientation}.
+          Decision {newer.number} has taken its place: {newer.gradeName}, {newer.builtAs}.
         </p>
       )}
       <Recomputed id={decision.id} />
@@ -126,9 +127,9 @@ function Differences({ decision, others }: { decision: Decision; others: readonl
           <Choice
             label="Earlier record"
             value={earlierId}
-            options={earlier.map(({ id, number, gradeName, orientation }) => ({
+            options={earlier.map(({ id, number, gradeName, builtAs: name }) => ({
               value: id,
-              label: `No. ${number}, ${gradeName} ${orientation}`,
+              label: `No. ${number}, ${gradeName} ${name}`,
             }))}
             onChange={setWanted}
           />

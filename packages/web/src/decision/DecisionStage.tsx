@@ -50,7 +50,7 @@ export function DecisionStage() {
                   className={`w-full rounded border px-2 py-1 text-left ${one.id === shown?.id ? 'border-ink bg-sunken' : 'border-line hover:bg-sunken'}`}
                   onClick={() => show(one.id)}
                 >
-                  <span className="font-semibold">No. {one.number}</span> {one.gradeName}, {one.orientation}
+                  <span className="font-semibold">No. {one.number}</span> {one.gradeName}, {one.builtAs}
                   <span className="block text-xs text-quiet">
                     {one.decidedAt.slice(0, 10)}, {one.decidedBy}
                     {one.partRevision !== revision && ' · brief changed since'}

@@ -75,13 +75,13 @@ export function ImpactPanel({
   );
 }
 
-function Leads({ leader: { first }, names }: { leader: Leader; names: ReadonlyMap<string, string> }) {
+function Leads({ leader: { first, built }, names }: { leader: Leader; names: ReadonlyMap<string, string> }) {
   if (!first) return <span className="text-quiet">no grades</span>;
   const { best, gradeId } = first;
   const governs = best.governingCheckId ? findCheck(best.governingCheckId)?.title : undefined;
   return (
     <>
-      {names.get(gradeId) ?? gradeId}, {best.orientation}
+      {names.get(gradeId) ?? gradeId}, {built}
       <span className="block text-xs font-normal text-quiet">
         <Reserve reserve={best.minimumReserve} status={best.status} /> {governs}
       </span>

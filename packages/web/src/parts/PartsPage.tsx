@@ -126,10 +126,10 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
       </td>
       <td className="px-3">
         {decided
-          ? `${decided.gradeName}, ${decided.orientation}`
+          ? `${decided.gradeName}, ${asDecided?.built ?? '…'}`
           : leader
             ? passes
-              ? `${name}, ${leader.best.orientation}`
+              ? `${name}, ${result.built}`
               : `None passes; nearest ${name}`
             : '…'}
         {decided && (

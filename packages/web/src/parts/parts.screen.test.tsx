@@ -12,7 +12,7 @@ describe('the list of parts', () => {
   test('tells of each what leads, what governs and how much is left', async () => {
     openApp('/parts');
     const lamp = await row('Lamp arm');
-    await waitFor(() => expect(lamp.textContent).toContain('Tarrowmill PETG Clearway, XZ'));
+    await waitFor(() => expect(lamp.textContent).toContain('Tarrowmill PETG Clearway, XY'));
     expect(within(lamp).getAllByRole('cell')[3]!.textContent).toMatch(/\d/);
     const pawl = await row('Ratchet pawl');
     expect(pawl.textContent).toContain('Failure could hurt someone: proof test and sign-off needed');

@@ -26,7 +26,7 @@ describe('the parts', () => {
       // What is decided may fail by now, with nothing to count.
       if (!sampleParts[i]!.decided) expect(textOf(row)).toMatch(/\d\.\d\d/);
     });
-    expect(textOf(rows[0]!)).toContain('Tarrowmill PETG Clearway, XZ');
+    expect(textOf(rows[0]!)).toContain('Tarrowmill PETG Clearway, XY');
   });
   test('what was decided is named with how it stands today, and who would come first by now', () => {
     const decided = { number: 7, gradeId: 'tm-asa', gradeName: 'Tarrowmill ASA Outdoor', orientation: 'ZX' as const };

@@ -13,6 +13,7 @@ const decision: DecisionSummary = {
   gradeId: 'tm-asa',
   gradeName: 'Tarrowmill ASA Outdoor',
   orientation: 'ZX',
+  builtAs: 'ZX',
   reasons: 'Stands the sun.',
   supersedes: null,
   signedBy: null,

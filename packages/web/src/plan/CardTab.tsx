@@ -1,3 +1,4 @@
+import { builtAs } from '@anvilstone/core';
 import { processCard, type CardSource } from '@anvilstone/core/plan';
 import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
@@ -33,7 +34,7 @@ export function CardTab({ grade, orientation, choice }: PlanTabProps) {
         <div>
           <h2 className="text-base">{card.title}</h2>
           <p className="text-sm">
-            {card.gradeName}, built {orientation}, on {card.machineName}
+            {card.gradeName}, built {builtAs(brief.part, orientation)}, on {card.machineName}
           </p>
           {fit.verdict === 'blocker' && (
             <p role="alert" className="mt-1 text-sm font-semibold text-fail">

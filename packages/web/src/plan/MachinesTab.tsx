@@ -1,4 +1,5 @@
-import { formatNumber as f, type FitFinding } from '@anvilstone/core';
+import { useBench } from '../parts/bench.ts';
+import { formatNumber as f, type FitFinding, builtAs } from '@anvilstone/core';
 import type { MachineChoice, Unlock } from '@anvilstone/core/plan';
 import { useAddress } from '../app/useAddress.ts';
 import { MassAndCost } from '../build/EntryCells.tsx';
@@ -16,8 +17,11 @@ const HEADINGS = ['Machine', 'Fit', 'What speaks against it', 'Mass', 'Cost', 'P
 export function MachinesTab({ grade, orientation, choices, choice }: PlanTabProps) {
   const usable = choices.filter(({ fit }) => fit.verdict !== 'blocker').length;
   const [, set] = useAddress();
+  const { brief } = useBench();
   return (
-    <Panel title={`${grade.name}, ${orientation}: ${usable} of ${choices.length} machines can print it`}>
+    <Panel
+      title={`${grade.name}, ${builtAs(brief.part, orientation)}: ${usable} of ${choices.length} machines can print it`}
+    >
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
         <TableHead headings={HEADINGS} />
         <tbody>

@@ -1,4 +1,4 @@
-import { ORIENTATIONS } from '@anvilstone/schema';
+import { orientationChoices } from '../ui/orientationChoices.ts';
 import { Tabs } from 'radix-ui';
 import type { ComponentType } from 'react';
 import { useAddress } from '../app/useAddress.ts';
@@ -27,8 +27,6 @@ const TABS: readonly { id: string; title: string; Content: ComponentType<PlanTab
   { id: 'cost', title: 'What it costs', Content: CostTab },
 ];
 
-const WAYS = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' } as const;
-
 /** Whether it can be printed here, on what, how, what comes after, and what a good part costs. */
 export function PlanStage() {
   const { brief, library } = useBench();
@@ -53,7 +51,7 @@ export function PlanStage() {
           <Choice
             label="Way up"
             value={orientation}
-            options={ORIENTATIONS.map((way) => ({ value: way, label: WAYS[way] }))}
+            options={orientationChoices(brief.part)}
             onChange={plan.chooseWay}
           />
           <Choice

@@ -70,7 +70,7 @@ export function RecordsPage() {
                       )}
                     </td>
                     <td className="py-1.5 pr-3">
-                      {one.gradeName}, {one.orientation}
+                      {one.gradeName}, {one.builtAs}
                     </td>
                     <td className="py-1.5 pr-3">
                       {one.decidedAt.slice(0, 10)}

@@ -1,3 +1,4 @@
+import { orientationChoices } from '../ui/orientationChoices.ts';
 import { findFailureMode } from '@anvilstone/core/service';
 import { useOwnName } from '../access/useOwnName.ts';
 import { ORIENTATIONS, type DecisionSummary, type Installation } from '@anvilstone/schema';
@@ -23,7 +24,7 @@ export function InstallForm({
   marks: readonly string[];
   onDone: (id: string | undefined) => void;
 }) {
-  const { partId, library } = useBench();
+  const { partId, brief, library } = useBench();
   const [save, saving] = useSaveInstallationMutation();
   const [decisionId, setDecisionId] = useState(decisions[0]?.id ?? '');
   const decision = decisions.find(({ id }) => id === decisionId);
@@ -74,7 +75,7 @@ export function InstallForm({
           options={[
             ...decisions.map((one) => ({
               value: one.id,
-              label: `Decision ${one.number}: ${one.gradeName}, ${one.orientation}`,
+              label: `Decision ${one.number}: ${one.gradeName}, ${one.builtAs}`,
             })),
             { value: '', label: 'No decision of ours: choose the grade' },
           ]}
@@ -98,7 +99,7 @@ export function InstallForm({
             <Choice
               label="Built"
               value={orientation}
-              options={ORIENTATIONS.map((value) => ({ value, label: value }))}
+              options={orientationChoices(brief.part)}
               onChange={(value) => setOwn({ ...own, orientation: value })}
             />
           </>

@@ -1,3 +1,4 @@
+import { builtAs } from '@anvilstone/core';
 import { findFailureMode } from '@anvilstone/core/service';
 import type { FindingRecord, InstallationRecord } from '@anvilstone/schema';
 import { useState } from 'react';
@@ -52,8 +53,8 @@ export function InstallationPanel({
       }
     >
       <p>
-        {name}, built {installation.orientation}; in service since {day(installation.installedAt)}, put there by{' '}
-        {installation.installedBy}
+        {name}, built {builtAs(brief.part, installation.orientation)}; in service since {day(installation.installedAt)},
+        put there by {installation.installedBy}
         {installation.removed && `; taken out on ${day(installation.removed.at)}: ${installation.removed.why}`}.
       </p>
       {installation.note && <p className="text-sm text-quiet">{installation.note}</p>}

@@ -1,4 +1,4 @@
-import { findCheck, pairsOf, type Fix } from '@anvilstone/core';
+import { findCheck, pairsOf, type Fix, builtAs } from '@anvilstone/core';
 import type { Grade } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
@@ -97,7 +97,7 @@ function Pairs({ grade }: { grade: Grade }) {
       Same base, other filler, passes as drawn:{' '}
       {passing.map(({ gradeId, best }) => (
         <Link key={gradeId} to={`/parts/${partId}/shortlist?grade=${gradeId}`} className="mr-2 underline">
-          {names.get(gradeId)} {best.orientation}
+          {names.get(gradeId)} {builtAs(brief.part, best.orientation)}
         </Link>
       ))}
     </p>

@@ -1,4 +1,4 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck, orientationName } from '@anvilstone/core';
 import type { BuildOrientation, CheckResult, EvaluationEntry, GradeEvaluation } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { Dialog } from 'radix-ui';
@@ -86,7 +86,7 @@ export function GradeDrawer({
                 className={`flex items-center gap-2 rounded border px-3 py-1 text-sm ${one === entry ? 'border-ink bg-sunken font-semibold' : 'border-line'}`}
                 onClick={() => onBuilt(one.orientation)}
               >
-                {WAY[one.orientation]}
+                {orientationName(brief.part, one.orientation)}
                 <Reserve {...loadReserve(one)} />
                 {one.orientation === best.orientation && <span className="text-xs font-normal text-quiet">best</span>}
               </button>
@@ -131,8 +131,6 @@ function loadReserve(entry: EvaluationEntry): { reserve: number | null; status: 
   const smallest = loaded.sort((a, b) => a.reserve! - b.reserve!)[0];
   return smallest ? { reserve: smallest.reserve, status: smallest.status } : { reserve: null, status: entry.status };
 }
-
-const WAY: Record<BuildOrientation, string> = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' };
 
 function CheckList({
   checks,

@@ -32,6 +32,7 @@ export const MatrixRow = memo(function MatrixRow({
   cells,
   grade,
   machine,
+  built,
   isOpen,
   isPinned,
   isDecided = false,
@@ -51,6 +52,8 @@ export const MatrixRow = memo(function MatrixRow({
   cells: number;
   grade: Grade | undefined;
   machine: string | undefined;
+  /** What its orientation is called; undefined: not worked out yet. */
+  built: string | undefined;
   isOpen: boolean;
   isPinned: boolean;
   isDecided?: boolean;
@@ -101,7 +104,7 @@ export const MatrixRow = memo(function MatrixRow({
         </button>
         <span className="block truncate text-xs text-quiet">
           {isDecided && <strong className="text-ink">decided · </strong>}
-          {best ? `${best.orientation}${machine ? `, ${machine}` : ''}` : '…'}
+          {best ? `${built}${machine ? `, ${machine}` : ''}` : '…'}
           {merit && best?.status === 'pass' && (
             <span title={meritWords(merit)}> · merit {Math.round(100 * merit.total)}</span>
           )}

@@ -1,4 +1,4 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck, builtAs } from '@anvilstone/core';
 import type { GradeEvaluation } from '@anvilstone/schema';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef } from 'react';
@@ -51,7 +51,7 @@ export function ReservesMatrix({
   /** Every row up to a number that paper bears, as for printing. */
   whole?: boolean;
 }) {
-  const { library } = useBench();
+  const { brief, library } = useBench();
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   const machines = useMemo(() => new Map(library.machines.map((machine) => [machine.id, machine.name])), [library]);
   const lines = useMemo(() => linesOf(shortlist), [shortlist]);
@@ -143,6 +143,7 @@ export function ReservesMatrix({
                 was={line.was}
                 merit={shortlist.merits?.get(line.id)}
                 evaluation={evaluation}
+                built={evaluation && builtAs(brief.part, evaluation.best.orientation)}
                 chance={evaluation && chances.get(`${line.id} ${evaluation.best.orientation}`)}
                 chanceIsOut={evaluation !== undefined && !chances.has(`${line.id} ${evaluation.best.orientation}`)}
                 cells={checkIds.length}

@@ -1,4 +1,4 @@
-import { findCheck, freeSize, type AtEqualMass, type Sized } from '@anvilstone/core';
+import { findCheck, freeSize, type AtEqualMass, type Sized, builtAs } from '@anvilstone/core';
 import type { ReactNode } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useEdit } from '../brief/editBrief.ts';
@@ -131,13 +131,13 @@ function GradeRow({
   onTake: () => void;
   children: ReactNode;
 }) {
-  const { library } = useBench();
+  const { brief, library } = useBench();
   const name = library.grades.find(({ id }) => id === row.gradeId)?.name ?? row.gradeId;
   return (
     <tr className="border-t border-line">
       <th scope="row" className="px-3 py-1.5 text-left font-semibold">
         {name}
-        <span className="block text-xs font-normal text-quiet">{row.entry.orientation}</span>
+        <span className="block text-xs font-normal text-quiet">{builtAs(brief.part, row.entry.orientation)}</span>
       </th>
       <Cell>
         {value}

@@ -1,3 +1,4 @@
+import { builtAs } from '@anvilstone/core';
 import type { Sized } from '@anvilstone/core';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
@@ -24,7 +25,7 @@ export function SizedTable({ ids }: { ids: readonly string[] }) {
     [found.rows],
   );
   const blocked = found.rows.flatMap((one) =>
-    one.ok ? [] : [{ gradeId: one.gradeId, way: one.orientation, why: one.why }],
+    one.ok ? [] : [{ gradeId: one.gradeId, way: builtAs(brief.part, one.orientation), why: one.why }],
   );
   return (
     <SizesFrame

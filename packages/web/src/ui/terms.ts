@@ -12,5 +12,5 @@ export const TERMS = {
   ownHeatLimit:
     'The lowest of three temperatures: where this part, under its own loads for their own duration, first fails a check of strength or movement; its form limit, where it loses its shape whatever it carries; and where air ages it in the time asked. A heat deflection temperature (HDT) asks only the first, of a standard bar.',
   orientation:
-    'ISO/ASTM 52921. XY: lying flat. XZ: on edge. ZX: upright, layers across the length, the weak direction.',
+    'ISO/ASTM 52921, by how the part lies on the bed. XY: flat, its shortest edge up. XZ: on edge. ZX: upright, its longest edge up.',
 } as const;

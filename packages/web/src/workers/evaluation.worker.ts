@@ -47,6 +47,7 @@ import {
   type UnitSystem,
   type WaysUp,
   findCheck,
+  builtAs,
 } from '@anvilstone/core';
 import { planTests, type TestProposal } from '@anvilstone/core/bench';
 import { machineChoices, upgradeGains, type MachineChoice, type UpgradeGain } from '@anvilstone/core/plan';
@@ -102,6 +103,7 @@ const engine = {
       counts: countsOf(grades),
       leaders,
       governedBy: findCheck(leaders[0]?.best.governingCheckId ?? '')?.title,
+      built: leaders[0] && builtAs(brief.part, leaders[0].best.orientation),
     };
   },
   /** Every grade, in the order of a school. */
@@ -129,8 +131,10 @@ const engine = {
   impact(parts: readonly { partId: string; brief: Brief }[], rules: HouseRules): PartImpact[] {
     const leader = (screening: Screening, brief: Brief, held: HouseRules): Leader => {
       const world = { brief, library: theWorkshop(), rules: held };
+      const [first] = choose(world, screening.grades, { wishes: usualChoice(held), places: 1 });
       return {
-        first: choose(world, screening.grades, { wishes: usualChoice(held), places: 1 })[0],
+        first,
+        built: first && builtAs(brief.part, first.best.orientation),
         counts: countsOf(screening.grades),
       };
     };
@@ -261,7 +265,13 @@ const engine = {
   /** The same, and what governs it by name: the list of parts does without the checks themselves. */
   oneWayNamed(brief: Brief, gradeId: string, orientation: BuildOrientation) {
     const entry = this.oneWay(brief, gradeId, orientation);
-    return entry && { entry, governedBy: findCheck(entry.governingCheckId ?? '')?.title };
+    return (
+      entry && {
+        entry,
+        governedBy: findCheck(entry.governingCheckId ?? '')?.title,
+        built: builtAs(brief.part, orientation),
+      }
+    );
   },
   explain: (brief: Brief, gradeId: string, orientation: BuildOrientation): CheckResult[] =>
     explain(brief, theWorkshop(), gradeId, orientation, theWorkshop().rules),

@@ -24,6 +24,8 @@ export interface Standing {
   leaders: readonly GradeStanding[];
   /** What decides for the first of them, in words; undefined: nothing does, or there is none. */
   governedBy: string | undefined;
+  /** What the leader’s orientation is called by how the part lies. */
+  built: string | undefined;
 }
 export const LEADERS = 3;
 
@@ -55,6 +57,8 @@ export interface SizedGrades {
 /** Who leads a part's shortlist, cheapest that passes first, and how many stand. */
 export interface Leader {
   first: GradeStanding | undefined;
+  /** What its orientation is called by how the part lies. */
+  built: string | undefined;
   counts: Counts;
 }
 export interface PartImpact {

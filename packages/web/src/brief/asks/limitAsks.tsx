@@ -1,3 +1,4 @@
+import { orientationChoices } from '../../ui/orientationChoices.ts';
 import { ORIENTATIONS } from '@anvilstone/schema';
 import { useBench } from '../../parts/bench.ts';
 import { Tick } from '../../ui/fields.tsx';
@@ -32,12 +33,13 @@ function MachineFields({ asks, set }: AskFieldsProps) {
 
 function OrientationFields({ asks, set }: AskFieldsProps) {
   const chosen = asks.orientations!;
+  const { part } = useBench().brief;
   return (
     <div className="flex gap-4">
-      {ORIENTATIONS.map((one) => (
+      {orientationChoices(part).map(({ value: one, label }) => (
         <Tick
           key={one}
-          label={one}
+          label={label}
           checked={chosen.includes(one)}
           onChange={(on) => {
             const next = ORIENTATIONS.filter((other) => (other === one ? on : chosen.includes(other)));

@@ -1,4 +1,4 @@
-import { findPartModel, LAYER_NORMAL } from '@anvilstone/core';
+import { findPartModel, LAYER_NORMAL, orientationName } from '@anvilstone/core';
 import type { BuildOrientation, PartGeometry } from '@anvilstone/schema';
 import { useId, useMemo, type ReactElement } from 'react';
 import { ArmSketch, BeamSketch, SectionAtPlaneSketch, ShaftSketch, StrutSketch, TieSketch } from './bars.tsx';
@@ -47,8 +47,7 @@ function drawingOf(part: PartGeometry): ReactElement {
 
 /** “XY flat: layers stacked in the direction of the load.” */
 export function layersInWords(part: PartGeometry, orientation: BuildOrientation): string {
-  const way = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' }[orientation];
-  return `${way}: layers stacked ${findPartModel(part.model).axes[LAYER_NORMAL[orientation]]}.`;
+  return `${orientationName(part, orientation)}: layers stacked ${findPartModel(part.model).axes[LAYER_NORMAL[orientation]]}.`;
 }
 
 /** A part model drawn from the side, with its load, layers, dimensions to drag, and the place that governs. */
