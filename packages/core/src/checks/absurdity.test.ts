@@ -186,3 +186,49 @@ test('every number lies where it can be: evidence with a known outcome, cost, ma
       if (status === 'unknown') expect(gaps.length).toBeGreaterThan(0);
     }
   }));
+
+/** What a load is to a part: forces, torques and pressures act together, set movements and knocks are left out here. */
+const FORCES = ['forceN', 'torqueNmm', 'pressureMPa'] as const;
+
+test('loads together are never borne better than the hardest of them alone', () => {
+  let combined = 0;
+  assertFor((one) => {
+    const brief = briefOf(one);
+    const [load] = brief.loadCases as [LoadCase];
+    const field = FORCES.find((name) => load[name] !== undefined);
+    if (!field || load.kind === 'knock') return;
+    const loads = [0.5, 1].map((share, i) => ({ ...load, id: `load-${i}`, [field]: share * load[field]! }));
+    const both = { ...brief, loadCases: loads, combinations: [{ id: 'both', loadIds: loads.map(({ id }) => id) }] };
+    const found = reservesOf(both, gradeOf(one));
+    const together = found.get('combined-strength')?.reserve ?? null;
+    if (together === null) return;
+    combined += 1;
+    for (const id of ['strength-in-plane', 'strength-across-layers', 'fatigue-life']) {
+      const alone = found.get(id)?.reserve ?? null;
+      if (alone !== null) expect([id, together <= alone * 1.0001]).toEqual([id, true]);
+    }
+  }, 120);
+  expect(combined).toBeGreaterThan(10);
+});
+
+test('a further model of a part never makes any check easier, nor the part heavier', () =>
+  assertFor((one) => {
+    const brief = briefOf(one);
+    const other = briefOf({ ...one, model: partModels[(partModels.indexOf(one.model) + 5) % partModels.length]! });
+    const feature = {
+      id: 'further',
+      name: 'Further',
+      part: other.part,
+      lengthAlong: 'depth' as const,
+      depthAlong: 'length' as const,
+      loadCases: other.loadCases.map((load) => ({ ...load, id: 'further-load' })),
+    };
+    const whole = { ...brief, features: [feature] };
+    const [alone, both] = [brief, whole].map((asked) => reservesOf(asked, gradeOf(one)));
+    for (const [id, { reserve, status }] of alone!) {
+      const more = both!.get(id)!;
+      if (status === 'fail') expect([id, more.status]).toEqual([id, 'fail']);
+      if (reserve !== null && more.reserve !== null) expect([id, more.reserve <= reserve * 1.0001]).toEqual([id, true]);
+    }
+    expect(bestOf(whole, gradeOf(one)).massG).toBe(bestOf(brief, gradeOf(one)).massG);
+  }, 80));
