@@ -44,6 +44,14 @@ export const thermalFitAsk = record(
 export const slidingAsk = record(
   {
     pressureMPa: Type.Number({ exclusiveMinimum: 0, maximum: 200, description: 'Contact pressure, MPa' }),
+    contactForceN: Type.Optional(
+      Type.Number({
+        exclusiveMinimum: 0,
+        maximum: 1e6,
+        description: 'Force that makes that pressure on the contact area, N',
+      }),
+    ),
+    contactAreaMm2: Type.Optional(Type.Number({ exclusiveMinimum: 0, maximum: 1e6, description: 'Contact area, mm²' })),
     speedMPerS: Type.Number({ exclusiveMinimum: 0, maximum: 50, description: 'Sliding speed, m/s' }),
     running,
     maxFriction: Type.Optional(

@@ -23,6 +23,16 @@ test.each<[string, Partial<Brief>, string]>([
     { asks: { heat: { steadyC: 60, peak: { temperatureC: 40, durationH: 1 } } } },
     '/asks/heat/peak/temperatureC',
   ],
+  [
+    'a contact force without its area',
+    { asks: { sliding: { pressureMPa: 1, speedMPerS: 0.1, contactForceN: 40 } } },
+    '/asks/sliding/contactAreaMm2',
+  ],
+  [
+    'a contact force that does not make the pressure',
+    { asks: { sliding: { pressureMPa: 1, speedMPerS: 0.1, contactForceN: 40, contactAreaMm2: 20 } } },
+    '/asks/sliding/pressureMPa',
+  ],
 ])('%s is named at its place', (_what, change, pointer) =>
   expect(briefIssues({ ...lampArm, ...change }).map((issue) => issue.pointer)).toEqual([pointer]),
 );

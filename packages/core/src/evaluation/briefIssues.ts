@@ -12,7 +12,7 @@ export function briefIssues(brief: Brief): ProblemIssue[] {
     issues.push({ pointer: pointerOf(error.field, brief), detail: error.message, accepted: error.accepted });
   }
   issues.push(...allLoadIssues(brief));
-  issues.push(...heatIssues(brief), ...surroundingIssues(brief));
+  issues.push(...heatIssues(brief), ...contactIssues(brief), ...surroundingIssues(brief));
   return issues;
 }
 
@@ -36,6 +36,25 @@ function allLoadIssues(brief: Brief): ProblemIssue[] {
     combinations.forEach(({ id }, i) => take(id, `${at}/combinations/${i}/id`));
   }
   return issues;
+}
+
+/** As typed in other units, force over area is never the pressure to the last digit. */
+const SAME_PRESSURE = 1e-3;
+
+function contactIssues({ asks: { sliding } }: Brief): ProblemIssue[] {
+  if (!sliding) return [];
+  const { contactForceN: force, contactAreaMm2: area, pressureMPa } = sliding;
+  if (force === undefined && area === undefined) return [];
+  const issue = (field: string, detail: string, accepted: string): ProblemIssue[] => [
+    { pointer: `/asks/sliding/${field}`, detail, accepted },
+  ];
+  if (area === undefined)
+    return issue('contactAreaMm2', 'A contact force without its area', 'an area, or a pressure alone');
+  if (force === undefined)
+    return issue('contactForceN', 'A contact area without its force', 'a force, or a pressure alone');
+  return Math.abs(force / area / pressureMPa - 1) > SAME_PRESSURE
+    ? issue('pressureMPa', `${force} N on ${area} mm² is not ${pressureMPa} MPa`, `${force / area}`)
+    : [];
 }
 
 function loadIssues(loadCase: LoadCase, pointer: string): ProblemIssue[] {

@@ -143,6 +143,11 @@ export function askSentences(
     );
   }
   if (sliding) {
+    const { contactForceN, contactAreaMm2 } = sliding;
+    const contact =
+      contactForceN === undefined || contactAreaMm2 === undefined
+        ? ''
+        : ` (${formatQuantity(contactForceN, 'force', units)} on ${formatQuantity(contactAreaMm2, 'area', units)})`;
     const friction =
       sliding.maxFriction === undefined ? '' : `, friction at most ${formatNumber(sliding.maxFriction, 2)}`;
     const wear =
@@ -150,7 +155,7 @@ export function askSentences(
         ? ''
         : `, wearing at most ${formatQuantity(sliding.maxWearMm, 'length', units)} in ${formatNumber(sliding.distanceKm)} km`;
     lines.push(
-      `Slides ${sliding.running === 'greased' ? 'greased ' : ''}under ${formatQuantity(sliding.pressureMPa, 'stress', units)} at ${formatQuantity(sliding.speedMPerS, 'speed', units)}${friction}${wear}`,
+      `Slides ${sliding.running === 'greased' ? 'greased ' : ''}under ${formatQuantity(sliding.pressureMPa, 'stress', units)}${contact} at ${formatQuantity(sliding.speedMPerS, 'speed', units)}${friction}${wear}`,
     );
   }
   lines.push(...surroundingSentences(asks, units, agentName));

@@ -33,6 +33,8 @@ export const bounds = {
   fitLength: of(thermalFitAsk.properties.lengthMm),
   fitAllowed: of(thermalFitAsk.properties.allowedMm),
   contactPressure: of(slidingAsk.properties.pressureMPa),
+  contactForce: of(slidingAsk.properties.contactForceN),
+  contactArea: of(slidingAsk.properties.contactAreaMm2),
   slidingSpeed: of(slidingAsk.properties.speedMPerS),
   slidingDistance: of(slidingAsk.properties.distanceKm),
   wear: of(slidingAsk.properties.maxWearMm),

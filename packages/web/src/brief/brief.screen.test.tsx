@@ -1,4 +1,4 @@
-import { findPartModel } from '@anvilstone/core';
+import { briefIssues, findPartModel } from '@anvilstone/core';
 import { lampArm, ratchetPawl } from '@anvilstone/core/sample';
 import type { Brief } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
@@ -242,4 +242,21 @@ test('a feature has its own model, loads and axes; the part is left as it is', a
   await user.click(models().getByRole('button', { name: 'Hanger lug' }));
   await user.click(await button('Remove Hanger lug'));
   await waitFor(() => expect(house.briefOf(id)).toEqual(lampArm));
+});
+
+test('how hard it rubs may be told as a force on an area, which makes the pressure', async () => {
+  const { user, house, over } = openApp(`${LAMP}/brief`);
+  const id = idOf(LAMP);
+  await user.click(await button('+ Rubs'));
+  await user.selectOptions(await field('Contact known as'), 'A force on an area');
+  await over('Contact force', '9 lbf');
+  await over('Contact area', '20');
+  await user.tab();
+  await waitFor(() => expect(house.briefOf(id).asks.sliding?.contactAreaMm2).toBe(20));
+  const { sliding } = house.briefOf(id).asks;
+  expect(sliding!.pressureMPa).toBeCloseTo((9 * 4.44822) / 20, 4);
+  expect(briefIssues(house.briefOf(id))).toEqual([]);
+  await user.selectOptions(await field('Contact known as'), 'A pressure');
+  await waitFor(() => expect(house.briefOf(id).asks.sliding).not.toHaveProperty('contactForceN'));
+  expect(house.briefOf(id).asks.sliding!.pressureMPa).toBe(sliding!.pressureMPa);
 });

@@ -53,6 +53,58 @@ export function ThermalFitFields({ ask, onChange }: { ask: ThermalFit; onChange:
   );
 }
 
+/** A first guess: a face of a centimetre by a centimetre. */
+const USUAL_AREA_MM2 = 100;
+
+/** How hard it is pressed: as a pressure, or as a force on an area, which makes one. */
+function ContactFields({ ask, onChange }: { ask: Sliding; onChange: (ask: Sliding) => void }) {
+  const { contactForceN: forceN, contactAreaMm2: areaMm2, ...plain } = ask;
+  const byForce = forceN !== undefined && areaMm2 !== undefined;
+  const pressed = (contactForceN: number, contactAreaMm2: number) =>
+    onChange({ ...ask, contactForceN, contactAreaMm2, pressureMPa: contactForceN / contactAreaMm2 });
+  return (
+    <>
+      <Choice
+        label="Contact known as"
+        value={byForce ? 'force' : 'pressure'}
+        options={[
+          { value: 'pressure', label: 'A pressure' },
+          { value: 'force', label: 'A force on an area' },
+        ]}
+        onChange={(how) =>
+          how === 'force' ? pressed(ask.pressureMPa * USUAL_AREA_MM2, USUAL_AREA_MM2) : onChange(plain)
+        }
+      />
+      {byForce ? (
+        <>
+          <QuantityField
+            label="Contact force"
+            dimension="force"
+            value={forceN}
+            bounds={bounds.contactForce}
+            onChange={(value) => pressed(value, areaMm2)}
+          />
+          <QuantityField
+            label="Contact area"
+            dimension="area"
+            value={areaMm2}
+            bounds={bounds.contactArea}
+            onChange={(value) => pressed(forceN, value)}
+          />
+        </>
+      ) : (
+        <QuantityField
+          label="Contact pressure"
+          dimension="stress"
+          value={ask.pressureMPa}
+          bounds={bounds.contactPressure}
+          onChange={(pressureMPa) => onChange({ ...ask, pressureMPa })}
+        />
+      )}
+    </>
+  );
+}
+
 /** How hard and how fast it rubs. */
 export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask: Sliding) => void }) {
   const clear = (field: 'maxFriction' | 'distanceKm' | 'maxWearMm') => () => {
@@ -61,13 +113,7 @@ export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask:
   };
   return (
     <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
-      <QuantityField
-        label="Contact pressure"
-        dimension="stress"
-        value={ask.pressureMPa}
-        bounds={bounds.contactPressure}
-        onChange={(pressureMPa) => onChange({ ...ask, pressureMPa })}
-      />
+      <ContactFields ask={ask} onChange={onChange} />
       <QuantityField
         label="Sliding speed"
         dimension="speed"
