@@ -24,7 +24,7 @@ const screens = [
   ['two materials', `${LAMP_ARM}/build?grade=ne-petg&show=split`, 'Bond needed'],
   ['layup', `${LAMP_ARM}/build?show=layup`, 'Modulus around the angle'],
   ['shape', `${LAMP_ARM}/build?show=shape`, 'Drop the part’s mesh here'],
-  ['print plan', `${LAMP_ARM}/plan?grade=ol-pa6-gf`, 'What would unblock it'],
+  ['print plan', `${LAMP_ARM}/plan?grade=ol-pa6-gf`, 'What would help'],
   ['process card', `${LAMP_ARM}/plan?grade=ne-petg&show=card`, 'Dry the spool'],
   ['what it costs', `${LAMP_ARM}/plan?grade=ne-petg&show=cost`, 'Set-up of the lot'],
   ['after printing', `${LAMP_ARM}/plan?grade=ne-abs&show=after`, 'Solvent bonding'],
@@ -135,6 +135,7 @@ for (const [name, path, landmark] of screens) {
     await page.setViewportSize({ width: 1280, height: 800 });
     await visit(page, path);
     await expect(page.getByText(landmark).first()).toBeVisible();
+    expect(await page.title()).toMatch(/\S · Anvilstone$/);
     expect(await seriousFaults(page, { contrast: LAYOUTS.has(name) })).toEqual([]);
     expect(await faintTexts(page)).toEqual([]);
     // Only colours change with the theme; the rest was looked at in the light.

@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import type { FormEvent, ReactNode } from 'react';
 
 /** The one sheet in the middle of an empty page, for whoever is not in yet. */
@@ -10,7 +11,7 @@ export function Door({ title, children, onSubmit }: { title: string; children: R
     <main className="mx-auto mt-24 w-96 max-w-full px-4">
       <img src="/mark.svg" alt="Anvilstone" className="mb-3 size-10" />
       <form onSubmit={submit} className="flex flex-col gap-3 rounded-md border border-line bg-surface p-5">
-        <h1 className="text-lg">{title}</h1>
+        <PageHeading className="text-lg">{title}</PageHeading>
         {children}
       </form>
     </main>

@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { families } from '@anvilstone/core';
 import { AGENT_RATINGS, type Agent, type AgentOfWorkshop, type AgentRecord } from '@anvilstone/schema';
 import { useState } from 'react';
@@ -65,7 +66,9 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
           ← {isNew ? 'All agents' : stored.name}
         </Link>
       </p>
-      <h1 className="mb-3 text-xl">{isNew ? 'An agent of our own' : `${stored.name}, for this workshop`}</h1>
+      <PageHeading className="mb-3 text-xl">
+        {isNew ? 'An agent of our own' : `${stored.name}, for this workshop`}
+      </PageHeading>
       <Panel title="What it is" className="mb-4">
         <div className="grid grid-cols-2 gap-3">
           <TextField

@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { families, findAgent } from '@anvilstone/core';
 import type { Agent, Grade, Observation } from '@anvilstone/schema';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -47,7 +48,7 @@ function Shown({ found: { agent, revision, corrects }, grades }: { found: Listed
       </p>
       <div className="flex items-start justify-between gap-4">
         <div>
-          <h1 className="text-xl">{agent.name}</h1>
+          <PageHeading>{agent.name}</PageHeading>
           <p className="text-quiet">
             {agent.examples.join(', ')}
             {agent.examples.length > 0 && ' · '}

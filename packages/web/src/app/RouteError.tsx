@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { Link, isRouteErrorResponse, useRouteError } from 'react-router';
 
 /** An address nobody knows, or a screen that broke: says which, and leads back. */
@@ -6,7 +7,7 @@ export function RouteError() {
   const missing = !error || (isRouteErrorResponse(error) && error.status === 404);
   return (
     <main className="mx-auto max-w-xl p-10">
-      <h1 className="text-xl">{missing ? 'There is no page at this address' : 'This page could not be shown'}</h1>
+      <PageHeading>{missing ? 'There is no page at this address' : 'This page could not be shown'}</PageHeading>
       <p className="mt-2 text-quiet">
         {missing
           ? 'The link may be from a part that has been removed.'

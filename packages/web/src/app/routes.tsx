@@ -9,6 +9,8 @@ export const routes: RouteObject[] = [
   {
     element: <Shell />,
     errorElement: <RouteError />,
+    // Until the code of the first screen is there.
+    hydrateFallbackElement: <p className="p-10 text-quiet">Opening …</p>,
     children: [
       { index: true, element: <Navigate to="/parts" replace /> },
       { path: 'parts', element: <PartsPage /> },

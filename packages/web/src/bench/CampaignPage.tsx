@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { findMethod } from '@anvilstone/core/bench';
 import type { CampaignRecord, TrialRecord } from '@anvilstone/schema';
 import { Tabs } from 'radix-ui';
@@ -103,9 +104,9 @@ function Shown({
       </p>
       <div className="flex items-start justify-between gap-4">
         <div>
-          <h1 className="text-xl">
+          <PageHeading>
             {campaign.id} <span className="font-normal">{campaign.title}</span>
-          </h1>
+          </PageHeading>
           <p className="text-sm text-quiet">
             {method?.title ?? `Method “${campaign.methodId}”, which is not known here`}
             {campaign.sampleData && <span className="text-unknown">, sample data</span>}

@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { findMethod, typicalSetUp } from '@anvilstone/core/bench';
 import { ORIENTATIONS, type Campaign } from '@anvilstone/schema';
 import { useState } from 'react';
@@ -99,7 +100,7 @@ function Form({ library, first, backTo }: { library: Workshop; first: Campaign; 
       </p>
       <div className="mb-4 flex items-start justify-between gap-4">
         <div>
-          <h1 className="text-xl">New campaign {campaign.id}</h1>
+          <PageHeading>New campaign {campaign.id}</PageHeading>
           <p className="text-quiet">
             What is expected is written down before anything is tested, so that it can be wrong.
           </p>

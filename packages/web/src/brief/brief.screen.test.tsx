@@ -14,6 +14,16 @@ const stored = async (house: ReturnType<typeof testHouse>, id: string): Promise<
   return house.briefOf(id);
 };
 
+test('the browser’s title says the stage and the part, as the part is renamed', async () => {
+  const { over, go } = openApp(`${LAMP}/brief`);
+  await field('Name');
+  await waitFor(() => expect(document.title).toBe(`Brief · ${lampArm.title} · Anvilstone`));
+  await over('Name', 'Lamp arm two');
+  await waitFor(() => expect(document.title).toBe('Brief · Lamp arm two · Anvilstone'));
+  await go('/parts');
+  await waitFor(() => expect(document.title).toBe('Parts · Anvilstone'));
+});
+
 test('a dimension is typed in another unit, demands and funnel follow, and it is saved by itself', async () => {
   const { user, house, over } = openApp(`${LAMP}/brief`);
   const demands = within(await screen.findByRole('region', { name: 'What this demands of a material' }));

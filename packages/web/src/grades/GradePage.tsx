@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { findFamily, gradeCurves } from '@anvilstone/core';
 import { CONDITIONINGS, type Grade, type HouseRules } from '@anvilstone/schema';
 import { Tabs } from 'radix-ui';
@@ -53,7 +54,7 @@ export function GradePage() {
       </p>
       <header className="mb-3 flex items-start justify-between gap-4 narrow:flex-wrap">
         <div>
-          <h1 className="text-xl">{grade.name}</h1>
+          <PageHeading>{grade.name}</PageHeading>
           <p className="text-quiet">
             {grade.maker} · {findFamily(grade.familyId)?.name ?? 'polymer not stated'} · {fillerText(grade)} ·{' '}
             {grade.colours.join(', ') || 'colours not stated'} ·{' '}

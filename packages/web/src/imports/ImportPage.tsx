@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import type { ImportJob, ImportSettings } from '@anvilstone/schema';
 import { Link, useParams } from 'react-router';
 import { api } from '../app/api.ts';
@@ -63,7 +64,7 @@ function OpenImport({ job, busy }: { job: ImportJob; busy: boolean }) {
     <>
       <header className="sticky top-0 z-20 -mx-5 mb-3 flex items-center justify-between gap-4 border-b border-line bg-ground px-5 py-2">
         <div className="min-w-0">
-          <h1 className="truncate text-lg">Import of {job.fileName}</h1>
+          <PageHeading className="truncate text-lg">Import of {job.fileName}</PageHeading>
           <p role="status" className="text-sm text-quiet">
             {busy ? (
               <Progress

@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { BED_SURFACES, type Machine, type MachineRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
@@ -73,7 +74,7 @@ function Editor({ record }: { record: MachineRecord }) {
         </Link>
       </p>
       <div className="mb-4 flex items-start justify-between">
-        <h1 className="text-xl">{isNew ? 'A new machine' : record.machine.name}</h1>
+        <PageHeading>{isNew ? 'A new machine' : record.machine.name}</PageHeading>
         {!isNew && (
           <div className="flex gap-1">
             <HistoryButton

@@ -1,8 +1,9 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { PROOF_TEST_CAUTION } from '@anvilstone/core';
 import { stageChanges } from '@anvilstone/core/record';
 import type { Brief, StageMark } from '@anvilstone/schema';
 import { lazy, Suspense, useMemo } from 'react';
-import { Link, NavLink } from 'react-router';
+import { Link, NavLink, useLocation } from 'react-router';
 import { api, useDecisionsQuery } from '../app/api.ts';
 import { newerMet, redone, undone, type Saving } from '../app/draft.ts';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
@@ -59,6 +60,8 @@ export function PartHeader({
     ).unwrap();
     dispatch(newerMet({ part: found }));
   };
+  const { pathname } = useLocation();
+  const stage = stages.find(({ id }) => pathname.endsWith(`/${id}`));
   const stageWords: Record<string, string> = {
     brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
     shortlist:
@@ -84,7 +87,9 @@ export function PartHeader({
         <Link to="/parts" className="no-print text-sm text-quiet hover:text-ink">
           Parts
         </Link>
-        <h1 className="min-w-0 truncate text-lg">{brief.title}</h1>
+        <PageHeading className="min-w-0 truncate text-lg" stage={stage?.title}>
+          {brief.title}
+        </PageHeading>
         <div className="grow" />
         <Present place={`part/${partId}`} />
         {news && (

@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { digestOf, recordDocument } from '@anvilstone/core/record';
 import { Link, useParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
@@ -23,7 +24,7 @@ export function ReceivedRecordPage() {
         <p className="text-sm font-semibold text-unknown">
           From another installation: its number and its names are theirs.
         </p>
-        <h1 className="text-xl">{title}</h1>
+        <PageHeading>{title}</PageHeading>
         <p className="text-xs text-quiet">{line}</p>
         <RecordBlocks blocks={blocks} />
       </article>

@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import type { Spool, SpoolRecord, Stock } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { Link, useNavigate, useParams, useSearchParams } from 'react-router';
@@ -91,7 +92,7 @@ function Editor({
           ← {isNew ? 'All spools' : spool.id}
         </Link>
       </p>
-      <h1 className="mb-4 text-xl">{isNew ? 'A new spool' : `Change ${stored.id}`}</h1>
+      <PageHeading className="mb-4 text-xl">{isNew ? 'A new spool' : `Change ${stored.id}`}</PageHeading>
       <div className="grid grid-cols-2 gap-3 rounded-md border border-line bg-surface p-4">
         {isNew ? (
           <TextField

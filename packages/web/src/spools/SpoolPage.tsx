@@ -1,3 +1,4 @@
+import { PageHeading } from '../ui/PageHeading.tsx';
 import { useParams, Link, useNavigate } from 'react-router';
 import type { Grade, SpoolInStock, Stock } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
@@ -51,7 +52,7 @@ function Shown({ one, grade, stock }: { one: SpoolInStock; grade: Grade | undefi
       </p>
       <div className="mb-4 flex items-start justify-between gap-4">
         <div>
-          <h1 className="text-xl">
+          <PageHeading>
             {spool.id}{' '}
             <span className="font-normal">
               {grade ? (
@@ -63,7 +64,7 @@ function Shown({ one, grade, stock }: { one: SpoolInStock; grade: Grade | undefi
               )}
               , {spool.colour}
             </span>
-          </h1>
+          </PageHeading>
           <p className="mt-1 text-base" role="status">
             <MoistureMark clock={clock} />
           </p>

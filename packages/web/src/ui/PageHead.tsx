@@ -1,3 +1,4 @@
+import { PageHeading } from './PageHeading.tsx';
 import type { ReactNode } from 'react';
 
 /** How every place begins: its name, the question it answers, and what can be done with all of it. */
@@ -5,7 +6,7 @@ export function PageHead({ title, says, children }: { title: ReactNode; says?: R
   return (
     <header className="mb-4 flex items-start justify-between gap-x-6 gap-y-2 narrow:flex-wrap">
       <div className="min-w-0">
-        <h1 className="text-xl">{title}</h1>
+        <PageHeading>{title}</PageHeading>
         {says && <p className="max-w-220 text-quiet">{says}</p>}
       </div>
       {children && (

@@ -1,3 +1,4 @@
+import { PageHeading } from '../../ui/PageHeading.tsx';
 import { gradeIssues } from '@anvilstone/core';
 import type { Grade, GradeRecord, ProblemIssue } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
@@ -61,7 +62,7 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
     <main className="p-5">
       <header className="sticky top-0 z-20 -mx-5 mb-3 flex items-center justify-between gap-4 narrow:static narrow:flex-wrap border-b border-line bg-ground px-5 py-2">
         <div>
-          <h1 className="text-lg">{isNew ? 'New grade' : `Edit ${stored.name}`}</h1>
+          <PageHeading className="text-lg">{isNew ? 'New grade' : `Edit ${stored.name}`}</PageHeading>
           <p role="status" className={`text-xs ${blocked && changed ? 'text-fail' : 'text-quiet'}`}>
             {statusText(changed, blocked, issues.length)}
           </p>
