@@ -65,8 +65,8 @@ export function tiltSweep(
     needs: [{ label: 'fails below 1', x: 90, y: 1 }],
     limits: [],
     marks: [
-      { label: 'XY', x: 0 },
-      { label: towards, x: 90 },
+      { label: builtAs(brief.part, 'XY'), x: 0 },
+      { label: builtAs(brief.part, towards), x: 90 },
     ],
   };
 }

@@ -7,6 +7,7 @@ import {
   formatReserve,
   fromCanonical,
   orientationInFeature,
+  orientationName,
   partBody,
   sizeWords,
   withPart,
@@ -40,6 +41,7 @@ export function ShapePanel({ brief, feature }: { brief: Brief; feature?: Feature
   const { part: whole } = useBench().brief;
   // The part is built one way; a feature that lies across it is not.
   const built = feature ? orientationInFeature(feature, shown) : shown;
+  const name = orientationName(whole, shown);
   const first = brief.loadCases[0]!;
   const more = brief.loadCases.length - 1;
   return (
@@ -63,10 +65,10 @@ export function ShapePanel({ brief, feature }: { brief: Brief; feature?: Feature
           label={label}
           load={`${sizeWords(first, units)}${more > 0 ? ` and ${more} more` : ''}`}
           onDimension={setDimension}
-          title={`${model.title}, built ${built}. Its dimensions can be changed with the handles or the fields below.`}
+          title={`${model.title}, built ${name}. Its dimensions can be changed with the handles or the fields below.`}
         />
         <figcaption className="text-xs text-quiet">
-          {layersInWords(part, built)} Dimensions in {units === 'metric' ? 'millimetres' : 'inches'}.{' '}
+          {layersInWords(part, built, name)} Dimensions in {units === 'metric' ? 'millimetres' : 'inches'}.{' '}
           {governing && (
             <span className="text-ember">
               Ringed: what governs {governing.gradeName} this way up, {placeTitle(part, governing.placeId)}:{' '}

@@ -1,5 +1,5 @@
-import { findPartModel, type Tilt } from '@anvilstone/core';
-import type { PartGeometry } from '@anvilstone/schema';
+import { builtAs, findPartModel, LIES, type Tilt } from '@anvilstone/core';
+import type { BuildOrientation, PartGeometry } from '@anvilstone/schema';
 import { useId } from 'react';
 import { Choice } from '../ui/fields.tsx';
 
@@ -15,16 +15,17 @@ export function TiltControl({
 }) {
   const id = useId();
   const { axes } = findPartModel(part.model);
+  const lies = (orientation: BuildOrientation) => LIES[builtAs(part, orientation)];
   return (
     <div className="rounded-md border border-line bg-surface p-3 print:hidden">
       <div className="flex items-end gap-3">
         <div className="w-44">
           <Choice
-            label="Tipped from flat"
+            label={`Tipped from ${lies('XY')}`}
             value={tilt.towards}
             options={[
-              { value: 'ZX', label: 'onto its end' },
-              { value: 'XZ', label: 'onto its edge' },
+              { value: 'ZX', label: `to ${lies('ZX')}` },
+              { value: 'XZ', label: `to ${lies('XZ')}` },
             ]}
             onChange={(towards) => onChange({ ...tilt, towards })}
           />

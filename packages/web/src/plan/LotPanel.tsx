@@ -43,7 +43,11 @@ export function LotPanel({ grade, choice, cost }: { grade: Grade; choice: Machin
   const rows: [string, string, string][] = [
     ['Cost', `${needs.totalUsd.toFixed(2)} USD`, `${needs.partUsd.toFixed(2)} USD a part`],
     ['Prints', `${formatNumber(needs.prints)} on average`, `${(100 * cost.scrapShare).toFixed(1)} % of prints fail`],
-    ['Machine time', duration(needs.machineH), `${duration(cost.printTimeH)} a print on ${choice.machine.name}`],
+    [
+      'Machine time',
+      `${formatNumber(needs.machineH)} h`,
+      `${duration(cost.printTimeH)} a print on ${choice.machine.name}`,
+    ],
     ['Filament', amount(needs.filamentG, 'g', units), 'with purge, support and failed prints'],
     [
       'To buy',

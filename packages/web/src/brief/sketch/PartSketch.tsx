@@ -46,8 +46,12 @@ function drawingOf(part: PartGeometry): ReactElement {
 }
 
 /** “XY flat: layers stacked in the direction of the load.” */
-export function layersInWords(part: PartGeometry, orientation: BuildOrientation): string {
-  return `${orientationName(part, orientation)}: layers stacked ${findPartModel(part.model).axes[LAYER_NORMAL[orientation]]}.`;
+export function layersInWords(
+  part: PartGeometry,
+  orientation: BuildOrientation,
+  name = orientationName(part, orientation),
+): string {
+  return `${name}: layers stacked ${findPartModel(part.model).axes[LAYER_NORMAL[orientation]]}.`;
 }
 
 /** A part model drawn from the side, with its load, layers, dimensions to drag, and the place that governs. */
