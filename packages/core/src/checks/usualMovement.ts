@@ -22,18 +22,18 @@ interface Moved {
 
 /** The largest movement under some loads, with creep where they stay on, mm. */
 function largestMovement(
-  { part, movabilities, ...context }: CheckContext,
+  context: CheckContext,
   counts: (load: PreparedLoad) => boolean,
 ): Moved | { gaps: readonly string[] } | undefined {
-  const whole = { ...context, part, movabilities };
+  const { part, movabilities } = context;
   let found: Moved | undefined;
   for (const load of part.loads) {
     if (!counts(load)) continue;
     const movability = movabilities[load.directionIndex]!;
     if (!movability.known) return { gaps: movability.gaps };
     const { temperatureC, durationH } = load.loadCase;
-    const growth = load.kind === 'lasting' ? growthOf(whole, load, temperatureC, durationH) : 1;
-    const mm = load.amount * movementPerUnit(whole, movability, temperatureC, growth);
+    const growth = load.kind === 'lasting' ? growthOf(context, load, temperatureC, durationH) : 1;
+    const mm = load.amount * movementPerUnit(context, movability, temperatureC, growth);
     if (!found || mm > found.mm) found = { mm, load };
   }
   return found;

@@ -188,13 +188,23 @@ function chooseMachine(
   const whatever = fitsWhateverTheSize(material, machines, rules);
   if (!whatever) return undefined;
   const { needs, fits } = whatever;
+  let fewest = Infinity;
+  const blockers = machines.map((machine) => {
+    const count =
+      fits.get(machine)!.blockers +
+      sizes.findings.get(machine)!.length +
+      Number(warpRisk(needs, machine, sizes.longestMm)?.blocks ?? false);
+    if (count < fewest) fewest = count;
+    return count;
+  });
+  // Only what as little speaks against as can be is priced: a cheaper one that is blocked is never chosen.
   const strands = fibre && strandCost(fibre);
   let best: Tried | undefined;
-  for (const machine of machines) {
+  for (const [i, machine] of machines.entries()) {
+    if (blockers[i]! > fewest) continue;
+    const { fit, filament } = fits.get(machine)!;
     const tooLarge = sizes.findings.get(machine)!;
-    const { fit, blockers } = fits.get(machine)!;
-    const warp = warpRisk(needs, machine, sizes.longestMm);
-    const filament = filamentCost(material, machine, rules);
+    const failShare = warpRisk(needs, machine, sizes.longestMm)?.failShare;
     let priced: Priced | null = null;
     if (massG !== null && filament) {
       const { priceFrom } = filament;
@@ -206,11 +216,11 @@ function chooseMachine(
         rules,
         ...(strands ? { fibre: strands } : {}),
         lot: brief.asks.lot,
-        failShare: warp?.failShare,
+        failShare,
       };
       priced = { cost: partCost(input), input, priceFrom };
     }
-    const tried = { fit, priced, blockers: blockers + tooLarge.length + Number(warp?.blocks ?? false), tooLarge };
+    const tried = { fit, priced, tooLarge };
     if (!best || isBetter(tried, best)) best = tried;
   }
   if (!best) return undefined;
@@ -232,13 +242,18 @@ const fitsOf = new WeakMap<Material, Whatever>();
 
 interface Whatever {
   needs: ProcessNeeds;
-  fits: Map<Machine, Pick<Tried, 'fit' | 'blockers'>>;
+  fits: Map<Machine, AnySize>;
+}
+interface AnySize {
+  fit: MachineFit;
+  blockers: number;
+  filament: ReturnType<typeof filamentCost>;
 }
 
 function fitsWhateverTheSize(
   material: Material,
   machines: readonly Machine[],
-  rules: HouseRules,
+  rules: CompleteRules,
 ): Whatever | undefined {
   let found = fitsOf.get(material);
   if (found && machines.every((machine) => found!.fits.has(machine))) return found;
@@ -255,7 +270,8 @@ function fitsWhateverTheSize(
     fits: new Map(
       machines.map((machine) => {
         const fit = verdictOf(machine, materialFindings(needs, machine, rules));
-        return [machine, { fit, blockers: fit.findings.filter(({ verdict }) => verdict === 'blocker').length }];
+        const blockers = fit.findings.filter(({ verdict }) => verdict === 'blocker').length;
+        return [machine, { fit, blockers, filament: filamentCost(material, machine, rules) }];
       }),
     ),
   };
@@ -276,13 +292,10 @@ const linesOf = ({ cost, input, priceFrom }: Priced) => costLines(cost, input, p
 interface Tried extends Candidate {
   /** Whatever the size of the part. */
   fit: MachineFit;
-  /** All that speaks flatly against it, its size too. */
-  blockers: number;
   tooLarge: readonly FitFinding[];
 }
 
 function isBetter(a: Tried, b: Tried): boolean {
-  const difference =
-    a.blockers - b.blockers || (a.priced?.cost.totalUsd ?? Infinity) - (b.priced?.cost.totalUsd ?? Infinity);
+  const difference = (a.priced?.cost.totalUsd ?? Infinity) - (b.priced?.cost.totalUsd ?? Infinity);
   return difference === 0 || Number.isNaN(difference) ? a.fit.machine.id < b.fit.machine.id : difference < 0;
 }

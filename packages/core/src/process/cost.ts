@@ -115,9 +115,8 @@ export function partCost(input: CostInput): Cost {
   const scrapShare = withFailShare(scrapShareOf(machine, rules.scrapShare), input.failShare ?? 0);
   const scrapUsd = (printUsd * scrapShare) / (1 - scrapShare);
   const setupUsd = (input.lot?.setupUsd ?? rules.setupUsd) / quantity;
-  return {
+  const cost: Cost = {
     filamentUsd,
-    ...(fibre ? { strandUsd } : {}),
     machineUsd,
     dryingUsd,
     nozzleUsd,
@@ -130,6 +129,8 @@ export function partCost(input: CostInput): Cost {
     scrapShare,
     quantity,
   };
+  if (fibre) cost.strandUsd = strandUsd;
+  return cost;
 }
 
 /** Cost of one good part in a lot of another size, USD: only its share of the set-up changes. */
