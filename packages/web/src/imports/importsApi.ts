@@ -27,6 +27,8 @@ const importsApi = api.injectEndpoints({
     }),
     changeImport: build.mutation<ImportJob, { id: string; settings: ImportSettings }>({
       query: ({ id, settings }) => ({ url: `imports/${id}/settings`, method: 'PUT', body: settings }),
+      // Asked while the change was under way, the job may be answered as it was before it: so it is asked once more after.
+      invalidatesTags: (_job, _error, { id }) => [{ type: 'Import', id }],
       // A choice shows at once; the answer is the job as it is then read anew.
       async onQueryStarted({ id, settings }, { dispatch, queryFulfilled }) {
         const patch = dispatch(
