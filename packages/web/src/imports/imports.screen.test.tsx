@@ -217,3 +217,41 @@ test('choices made quickly after each other all hold, though answers come late a
   await waitFor(() => expect(screen.getByRole('button', { name: /^Import \d+ grades/ })).toBeEnabled());
   expect(await field('Unit of Strength')).toHaveValue('psi');
 });
+
+test('an answer asked for before a change and given after it does not put the old plan back', async () => {
+  const { house, now } = importing(job());
+  const before = now.job;
+  let ask = (): void => undefined;
+  const asked = new Promise<void>((resolve) => (ask = resolve));
+  let change = (): void => undefined;
+  const changed = new Promise<void>((resolve) => (change = resolve));
+  let changing = false;
+  let isLate = false;
+  let askedSince = 0;
+  house.says('PUT', 'imports/:id/settings', async () => {
+    changing = true;
+    // Until the page asks how far it is, which it does before the change is through.
+    await asked;
+    changing = false;
+    now.job = { ...now.job, plan: plan({ newCount: 7 }) };
+    change();
+    return now.job;
+  });
+  house.says('GET', 'imports/:id', async () => {
+    if (isLate) askedSince += 1;
+    if (!changing) return now.job;
+    ask();
+    await changed;
+    // Well after the answer to the change.
+    await new Promise((resolve) => setTimeout(resolve, 200));
+    isLate = true;
+    return before;
+  });
+  const { user, settled } = openApp(AT, { house });
+  await user.type(await field('Maker, where no column says so'), 'Fenmoor Works{Enter}');
+  // The old plan is on the page again, until it asks once more.
+  await waitFor(() => expect(askedSince).toBe(1));
+  await settled();
+  // 7 new and 1 changed.
+  expect(await screen.findByRole('button', { name: 'Import 8 grades' })).toBeEnabled();
+});
