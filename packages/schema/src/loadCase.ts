@@ -49,7 +49,7 @@ export const loadCase = record(
         minimum: 1,
         maximum: 20,
         description:
-          'Multiplies a force, torque or pressure that comes on suddenly; absent = 1, put on without a shock',
+          'Multiplies forces, torques and pressures that come on suddenly; absent = 1, put on without a shock',
       }),
     ),
     stressRatio: Type.Optional(

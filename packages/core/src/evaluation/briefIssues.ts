@@ -51,7 +51,7 @@ function contactIssues({ asks: { sliding } }: Brief): ProblemIssue[] {
   if (area === undefined)
     return issue('contactAreaMm2', 'A contact force without its area', 'an area, or a pressure alone');
   if (force === undefined)
-    return issue('contactForceN', 'A contact area without its force', 'a force, or a pressure alone');
+    return issue('contactForceN', 'A contact area without its force', 'its force, or a pressure alone');
   return Math.abs(force / area / pressureMPa - 1) > SAME_PRESSURE
     ? issue('pressureMPa', `${force} N on ${area} mm² is not ${pressureMPa} MPa`, `${force / area}`)
     : [];

@@ -254,11 +254,11 @@ test('a feature has its own model, loads and axes; the part is left as it is', a
   await waitFor(() => expect(house.briefOf(id)).toEqual(lampArm));
 });
 
-test('how hard it rubs may be told as a force on an area, which makes the pressure', async () => {
+test('how hard it rubs may be told as force on an area, which makes the pressure', async () => {
   const { user, house, over } = openApp(`${LAMP}/brief`);
   const id = idOf(LAMP);
   await user.click(await button('+ Rubs'));
-  await user.selectOptions(await field('Contact known as'), 'A force on an area');
+  await user.selectOptions(await field('Contact known as'), 'Force on an area');
   await over('Contact force', '9 lbf');
   await over('Contact area', '20');
   await user.tab();
@@ -266,7 +266,7 @@ test('how hard it rubs may be told as a force on an area, which makes the pressu
   const { sliding } = house.briefOf(id).asks;
   expect(sliding!.pressureMPa).toBeCloseTo((9 * 4.44822) / 20, 4);
   expect(briefIssues(house.briefOf(id))).toEqual([]);
-  await user.selectOptions(await field('Contact known as'), 'A pressure');
+  await user.selectOptions(await field('Contact known as'), 'Pressure');
   await waitFor(() => expect(house.briefOf(id).asks.sliding).not.toHaveProperty('contactForceN'));
   expect(house.briefOf(id).asks.sliding!.pressureMPa).toBe(sliding!.pressureMPa);
 });

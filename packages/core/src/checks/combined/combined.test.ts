@@ -52,7 +52,7 @@ const alone = (brief: Brief, id = 'strength-in-plane') => checkOf(brief, id).res
 describe('strength', () => {
   test('two equal forces in one direction are one of twice the size', () => {
     const pair = briefOf([load('a'), load('b')], ['a', 'b']);
-    const twice = briefOf([load('a', { forceN: 40 })], undefined);
+    const twice = briefOf([load('one', { forceN: 40 })], undefined);
     expect(checkOf(pair, 'combined-strength').reserve).toBeCloseTo(alone(twice), 9);
     expect(checkOf(pair, 'combined-strength').loadCaseId).toBe('all');
   });
@@ -129,9 +129,9 @@ test('a squeezed strut buckles under its loads together', () => {
 });
 
 test('loads together lower the limit under load, and the probability of compliance', () => {
-  const loads = [load('a', { forceN: 45 }), load('b', { forceN: 45, kind: 'lasting', durationH: 2000 })];
+  const loads = [load('gust', { forceN: 45 }), load('weight', { forceN: 45, kind: 'lasting', durationH: 2000 })];
   const apart = briefOf(loads, undefined);
-  const together = briefOf(loads, ['a', 'b']);
+  const together = briefOf(loads, ['gust', 'weight']);
   expect(entryOf(together).ownHeatLimitC!).toBeLessThan(entryOf(apart).ownHeatLimitC!);
   const grade = sampleLibrary.grades.find(({ id }) => id === PETG)!;
   const of = (brief: Brief) => chanceOfMeetingAll(brief, sampleLibrary, grade, 'XZ', { draws: 2000, seed: 3 })!.all;

@@ -56,7 +56,7 @@ export function ThermalFitFields({ ask, onChange }: { ask: ThermalFit; onChange:
 /** A first guess: a face of a centimetre by a centimetre. */
 const USUAL_AREA_MM2 = 100;
 
-/** How hard it is pressed: as a pressure, or as a force on an area, which makes one. */
+/** How hard it is pressed: as a pressure, or as force on an area, which makes one. */
 function ContactFields({ ask, onChange }: { ask: Sliding; onChange: (ask: Sliding) => void }) {
   const { contactForceN: forceN, contactAreaMm2: areaMm2, ...plain } = ask;
   const byForce = forceN !== undefined && areaMm2 !== undefined;
@@ -68,8 +68,8 @@ function ContactFields({ ask, onChange }: { ask: Sliding; onChange: (ask: Slidin
         label="Contact known as"
         value={byForce ? 'force' : 'pressure'}
         options={[
-          { value: 'pressure', label: 'A pressure' },
-          { value: 'force', label: 'A force on an area' },
+          { value: 'pressure', label: 'Pressure' },
+          { value: 'force', label: 'Force on an area' },
         ]}
         onChange={(how) =>
           how === 'force' ? pressed(ask.pressureMPa * USUAL_AREA_MM2, USUAL_AREA_MM2) : onChange(plain)
