@@ -95,6 +95,17 @@ describe('strength', () => {
   });
 });
 
+test('a knock in the cold is judged in the cold, though what it comes on top of is warm', () => {
+  const { forceN: _none, ...base } = load('knock');
+  const steady = load('steady', { temperatureC: 40 });
+  const knockAt = (temperatureC: number): LoadCase => ({ ...base, kind: 'knock', energyJ: 0.05, temperatureC });
+  const together = (temperatureC: number) =>
+    checkOf(briefOf([knockAt(temperatureC), steady], ['knock', 'steady']), 'combined-strength').reserve!;
+  const energyAt = (temperatureC: number) => alone(briefOf([knockAt(temperatureC)], undefined), 'impact-undamaged');
+  expect(1 / together(-30)).toBeCloseTo(Math.sqrt(1 / energyAt(-30)) + 1 / alone(briefOf([steady], undefined)), 9);
+  expect(together(-30)).toBeLessThan(together(40));
+});
+
 describe('deflection', () => {
   const limited = { maxDeflectionMm: 2.5 };
   test('one direction adds up, two make a resultant', () => {

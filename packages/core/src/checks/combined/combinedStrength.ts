@@ -119,7 +119,8 @@ function shareOf(
       evidence: weakest(evidence, 'D'),
     };
   if (load.kind !== 'knock') return { ...base, share: stressMPa / allowedMPa };
-  const knock = impactUndamaged.at(context, load, temperatureC, hours);
+  // A blow in the cold is one in the cold, however warm the other loads were said to be.
+  const knock = impactUndamaged.at(context, load, Math.min(temperatureC, load.loadCase.temperatureC), hours);
   if (knock.kind === 'unknown') return { gaps: knock.gaps };
   const share = knock.kind === 'known' ? Math.sqrt(knock.demand / knock.capacity) : 0;
   return { ...base, share, evidence: 'D' };
