@@ -76,12 +76,45 @@ export interface CheckContext {
   /** The components of the cost with their arithmetic; empty: it is not known. */
   costLines(): readonly CostLine[];
   priceIsFamilyEstimate: boolean;
-  /** Own heat limits already found, by the longest time a load acts, h: the check and the entry ask for the same one. */
-  heatLimits: Map<number, HeatLimit | { gaps: readonly string[] }>;
+  /** What was found of its heat limits so far; `{}` at first, and again wherever anything of the context is changed. */
+  heatLimits: FoundHeatLimits;
   /** An agent of the workshop's own or of the reference table; undefined: neither knows it. */
   agent(id: string): Agent | undefined;
   /** What sun and weather leave of the strength; undefined: it is not asked to stand in the open. */
   weathering: Weathering | undefined;
+}
+
+/**
+ * Kept in the context itself, which lives as short as they do: a weak map of contexts costs the garbage collector a tenth
+ * of an evaluation.
+ */
+export interface FoundHeatLimits {
+  /** The limit for loads that act at most `longestH`: the check and the entry ask for the same one. */
+  limits?: { longestH: number; limit: HeatLimit | { gaps: readonly string[] } }[];
+  /** The last search up to `toC`, which serves all times that ask the same of its loads. */
+  search?: {
+    asks: readonly HeatAsk[];
+    reserves: ReserveByTemperature;
+    toC: number;
+    found: Pick<HeatLimit, 'limitC' | 'decides'>;
+  };
+}
+
+/** One check of one load that acts when the part is hot, for as long as it acts. */
+export interface HeatAsk {
+  check: CaseCheck;
+  load: PreparedLoad;
+  durationH: number;
+  fade: Fade | undefined;
+}
+
+/** Natural logarithm of the smallest reserve as a function of temperature alone, and who has it. */
+export interface ReserveByTemperature {
+  /** The same at 23 °C, where every ask was evaluated in full. */
+  logAtRoom: number;
+  logAt(temperatureC: number): number;
+  /** The ask with the smallest reserve at a temperature; undefined when nothing is asked or loaded. */
+  leastAt(temperatureC: number): HeatAsk | undefined;
 }
 
 export interface HeatLimit {

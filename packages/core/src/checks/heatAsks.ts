@@ -6,15 +6,7 @@ import { reserveOf } from './caseCheck.ts';
 import { allLoads, isAskedOf } from './combined/asked.ts';
 import { caseChecks } from './caseChecks.ts';
 import { heldForm } from './heldForm.ts';
-import type { CaseCheck, CheckContext, Fade, PreparedLoad, PreparedPart } from './check.ts';
-
-/** One check of one load that acts when the part is hot, for as long as it acts. */
-export interface HeatAsk {
-  check: CaseCheck;
-  load: PreparedLoad;
-  durationH: number;
-  fade: Fade | undefined;
-}
+import type { CheckContext, HeatAsk, PreparedLoad, PreparedPart, ReserveByTemperature } from './check.ts';
 
 /** The smallest reserve of all asks at one temperature, and which of them has it. */
 export interface WorstAsk {
@@ -99,15 +91,6 @@ export function worstAfter(
 ): WorstAsk | { gaps: readonly string[] } {
   const asks = heatAsks(context.part, Infinity).map((ask) => ({ ...ask, durationH: hours }));
   return worstAsk(context, asks, temperatureC);
-}
-
-/** Natural logarithm of the smallest reserve as a function of temperature alone, and who has it. */
-export interface ReserveByTemperature {
-  /** The same at 23 °C, where every ask was evaluated in full. */
-  logAtRoom: number;
-  logAt(temperatureC: number): number;
-  /** The ask with the smallest reserve at a temperature; undefined when nothing is asked or loaded. */
-  leastAt(temperatureC: number): HeatAsk | undefined;
 }
 
 /**

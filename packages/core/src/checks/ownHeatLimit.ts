@@ -1,7 +1,7 @@
 import { formLimitAfter } from '../materials/formLimit.ts';
 import { ageingLimitC } from '../materials/ageingLimit.ts';
-import type { CheckContext, HeatLimit, HeatLimitCause, PreparedPart } from './check.ts';
-import { heatAsks, hotLoads, loadAsks, reserveByTemperature, worstAsk, type HeatAsk } from './heatAsks.ts';
+import type { CheckContext, HeatAsk, HeatLimit, HeatLimitCause, PreparedPart, ReserveByTemperature } from './check.ts';
+import { heatAsks, hotLoads, loadAsks, reserveByTemperature, worstAsk } from './heatAsks.ts';
 import { heldForm } from './heldForm.ts';
 import { steadyHours } from '../parts/serviceLife.ts';
 import { lastPassing } from './lastPassing.ts';
@@ -17,19 +17,15 @@ const ROOM_C = 23;
  * `longestH` caps how long each load acts (a peak's duration). Gaps instead of a limit when a needed property is unknown.
  */
 export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLimit | { gaps: readonly string[] } {
-  let limit = context.heatLimits.get(longestH);
-  if (!limit) {
-    limit = findHeatLimit(context, longestH);
-    context.heatLimits.set(longestH, limit);
-  }
+  const { heatLimits } = context;
+  for (const found of heatLimits.limits ?? []) if (found.longestH === longestH) return found.limit;
+  const limit = findHeatLimit(context, longestH);
+  (heatLimits.limits ??= []).push({ longestH, limit });
   return limit;
 }
 
 /** Where loads or form give out, and what does. */
-interface Fading {
-  limitC: number;
-  decides: () => HeatLimitCause;
-}
+type Fading = Pick<HeatLimit, 'limitC' | 'decides'>;
 
 function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { gaps: readonly string[] } {
   const { behaviour, behaviourGaps } = context.material;
@@ -76,30 +72,25 @@ function longestHot(part: PreparedPart): Longest {
   return longest;
 }
 
-/** The last search of a context, which serves all times that ask the same of its loads. */
-const searched = new WeakMap<CheckContext, { asks: readonly HeatAsk[]; toC: number; found: Fading }>();
-
 /** Where its loads are too much; nothing is sought beyond the form limit, which then stands for all that lies there. */
 function loadLimit(context: CheckContext, longestH: number, formC: number): Fading | { gaps: readonly string[] } {
   const asks = loadAsks(context.part, longestH);
   const toC = Math.max(ROOM_C, Math.min(context.material.behaviour!.curve.endC, formC));
-  const before = searched.get(context);
+  const before = context.heatLimits.search;
   if (before?.asks === asks && (before.toC === toC || before.found.limitC < Math.min(before.toC, toC)))
     return before.found;
-  const found = findLoadLimit(context, asks, toC);
-  if (!('gaps' in found)) searched.set(context, { asks, toC, found });
+  const reserves = before?.asks === asks ? before.reserves : reserveByTemperature(context, asks);
+  if ('gaps' in reserves) return reserves;
+  const found = findLoadLimit(context, reserves, toC);
+  context.heatLimits.search = { asks, reserves, toC, found };
   return found;
 }
 
 /** Sought between the coldest temperature and `hottestC`, which stands for all that is hotter. */
-function findLoadLimit(
-  context: CheckContext,
-  asks: readonly HeatAsk[],
-  hottestC: number,
-): Fading | { gaps: readonly string[] } {
-  const reserves = reserveByTemperature(context, asks);
-  if ('gaps' in reserves) return reserves;
-  const decidedAt = (temperatureC: number) => () => describe(context, reserves.leastAt(temperatureC), temperatureC);
+function findLoadLimit(context: CheckContext, reserves: ReserveByTemperature, hottestC: number): Fading {
+  let cause: HeatLimitCause | undefined;
+  const decidedAt = (temperatureC: number) => () =>
+    (cause ??= describe(context, reserves.leastAt(temperatureC), temperatureC));
   const room = { x: ROOM_C, logReserve: reserves.logAtRoom };
   const passesAtRoom = room.logReserve >= 0;
   const otherC = passesAtRoom ? hottestC : COLDEST_C;

@@ -62,7 +62,7 @@ export function showWeathering(working: Working, { weathering }: CheckContext): 
   if (weathering?.kept === undefined) return;
   working.add('kUV', `Strength kept after ${f(weathering.acceleratedH)} h of weathering`, weathering.kept, '×', {
     expression: 'share left after 1000 h ^ (hours / 1000)',
-    source: weathering.source,
+    source: weathering.source(),
   });
 }
 

@@ -19,7 +19,9 @@ export function compareEntries(a: EvaluationEntry, b: EvaluationEntry): number {
 }
 
 function blockers(entry: EvaluationEntry): number {
-  return entry.checks.filter((check) => check.status === 'fail' && check.reserve === null).length;
+  let count = 0;
+  for (const { status, reserve } of entry.checks) if (status === 'fail' && reserve === null) count++;
+  return count;
 }
 
 /** The larger smallest reserve first, then the larger second smallest, and so on; what has fewer reserves counts as larger. */

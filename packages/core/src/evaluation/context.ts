@@ -171,7 +171,7 @@ function contextOf(given: {
     cost: choice?.priced?.cost ?? null,
     costLines: () => (choice?.priced ? linesOf(choice.priced) : []),
     priceIsFamilyEstimate: choice?.priced?.priceFrom === 'family',
-    heatLimits: new Map(),
+    heatLimits: {},
     agent: prepared.agent,
     weathering,
   };
@@ -188,23 +188,20 @@ function chooseMachine(
   const whatever = fitsWhateverTheSize(material, machines, rules);
   if (!whatever) return undefined;
   const { needs, fits } = whatever;
-  let fewest = Infinity;
-  const blockers = machines.map((machine) => {
-    const count =
-      fits.get(machine)!.blockers +
-      sizes.findings.get(machine)!.length +
-      Number(warpRisk(needs, machine, sizes.longestMm)?.blocks ?? false);
-    if (count < fewest) fewest = count;
-    return count;
-  });
-  // Only what as little speaks against as can be is priced: a cheaper one that is blocked is never chosen.
   const strands = fibre && strandCost(fibre);
+  // Only what as little speaks against as can be is priced: a cheaper one that is blocked is never chosen. Those with the
+  // fewest blockers whatever the size come first, so that hardly any is priced in vain.
+  let fewest = Infinity;
   let best: Tried | undefined;
-  for (const [i, machine] of machines.entries()) {
-    if (blockers[i]! > fewest) continue;
-    const { fit, filament } = fits.get(machine)!;
+  for (const { fit, blockers, filament } of fits) {
+    if (blockers > fewest) break;
+    const { machine } = fit;
     const tooLarge = sizes.findings.get(machine)!;
-    const failShare = warpRisk(needs, machine, sizes.longestMm)?.failShare;
+    const risk = warpRisk(needs, machine, sizes.longestMm);
+    const count = blockers + tooLarge.length + Number(risk?.blocks ?? false);
+    if (count > fewest) continue;
+    if (count < fewest) best = undefined;
+    fewest = count;
     let priced: Priced | null = null;
     if (massG !== null && filament) {
       const { priceFrom } = filament;
@@ -214,10 +211,10 @@ function chooseMachine(
         filament,
         machine,
         rules,
-        ...(strands ? { fibre: strands } : {}),
         lot: brief.asks.lot,
-        failShare,
+        failShare: risk?.failShare,
       };
+      if (strands) input.fibre = strands;
       priced = { cost: partCost(input), input, priceFrom };
     }
     const tried = { fit, priced, tooLarge };
@@ -242,7 +239,9 @@ const fitsOf = new WeakMap<Material, Whatever>();
 
 interface Whatever {
   needs: ProcessNeeds;
-  fits: Map<Machine, AnySize>;
+  machines: readonly Machine[];
+  /** The fewest blockers first. */
+  fits: readonly AnySize[];
 }
 interface AnySize {
   fit: MachineFit;
@@ -256,7 +255,7 @@ function fitsWhateverTheSize(
   rules: CompleteRules,
 ): Whatever | undefined {
   let found = fitsOf.get(material);
-  if (found && machines.every((machine) => found!.fits.has(machine))) return found;
+  if (found && isSameList(found.machines, machines)) return found;
   const usual = processNeeds(material.grade, material.family, material.filler);
   if (!usual) return undefined;
   const { foam, neededChamberC } = material;
@@ -267,17 +266,21 @@ function fitsWhateverTheSize(
   };
   found = {
     needs,
-    fits: new Map(
-      machines.map((machine) => {
+    machines,
+    fits: machines
+      .map((machine) => {
         const fit = verdictOf(machine, materialFindings(needs, machine, rules));
         const blockers = fit.findings.filter(({ verdict }) => verdict === 'blocker').length;
-        return [machine, { fit, blockers, filament: filamentCost(material, machine, rules) }];
-      }),
-    ),
+        return { fit, blockers, filament: filamentCost(material, machine, rules) };
+      })
+      .toSorted((a, b) => a.blockers - b.blockers),
   };
   fitsOf.set(material, found);
   return found;
 }
+
+const isSameList = <T>(a: readonly T[], b: readonly T[]): boolean =>
+  a === b || (a.length === b.length && a.every((one, i) => one === b[i]));
 
 type Candidate = { fit: MachineFit; priced: Priced | null };
 interface Priced {

@@ -110,7 +110,7 @@ function entryOf(
     if (result.reserve !== null && (!governing || result.reserve < governing.reserve!)) governing = result;
   }
   const status = statusOf(results);
-  return {
+  const entry: EvaluationEntry = {
     orientation: context.orientation,
     machineId: context.fit?.machine.id ?? null,
     status,
@@ -120,9 +120,10 @@ function entryOf(
     costUsd: context.cost?.totalUsd ?? null,
     printTimeH: context.cost?.printTimeH ?? null,
     ownHeatLimitC: 'gaps' in limit ? null : limit.limitC,
-    ...('gaps' in limit ? {} : { ownHeatLimitBy: limit.governs }),
     checks: results,
   };
+  if (!('gaps' in limit)) entry.ownHeatLimitBy = limit.governs;
+  return entry;
 }
 
 /**

@@ -82,6 +82,6 @@ function warmer(context: CheckContext, byK: number): CheckContext {
   return {
     ...context,
     material: { ...material, behaviour: { ...material.behaviour, form: moved } },
-    heatLimits: new Map(),
+    heatLimits: {},
   };
 }

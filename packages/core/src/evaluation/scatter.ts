@@ -38,7 +38,7 @@ export function scaledContext(context: CheckContext, factor: MaterialFactor, by:
     material,
     bearings: relievedBearings(part, material),
     movabilities: movabilitiesOf(part, material),
-    heatLimits: new Map(),
+    heatLimits: {},
   };
 }
 
@@ -73,7 +73,7 @@ export function strongerStrands(context: CheckContext, by: number): CheckContext
   const { fibre } = context.part;
   if (!fibre) return context;
   const tow = { ...fibre.tow, xtMpa: fibre.tow.xtMpa * by, xcMpa: fibre.tow.xcMpa * by };
-  return { ...context, part: { ...context.part, fibre: { ...fibre, tow } }, heatLimits: new Map() };
+  return { ...context, part: { ...context.part, fibre: { ...fibre, tow } }, heatLimits: {} };
 }
 
 /** The same load, larger: what acts, or the energy of a knock. */

@@ -8,6 +8,7 @@ import { chamberCrystallisesC, solidityOf, type Crystallising } from './crystals
 import { foamCurveOf, foamed, foamOf, type Foam } from './foam.ts';
 import { layerRatio } from './familyEstimate.ts';
 import { recent } from './recent.ts';
+import { recentProperties } from './recentProperties.ts';
 import type { Resolution, ResolveAt } from './resolution.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 import { resolve } from './resolve.ts';
@@ -104,7 +105,9 @@ export function prepareMaterial(
     if (!behaviour) throw new Error(`Behaviour of ${grade.id} read without asking whether it is known`);
     return behaviour;
   };
-  const others = new Map<string, Resolution>();
+  const property = recentProperties((id, direction, temperatureC) =>
+    allowed(id, { direction, ...state, temperatureC }),
+  );
   const modulusRatio = recent((temperatureC) => need().curve.ratio(temperatureC));
   const heatFactor = recent((temperatureC) =>
     strengthTemperatureFactor(modulusRatio(temperatureC, 0), need().strengthExponent),
@@ -123,17 +126,7 @@ export function prepareMaterial(
     foam: foam === 'outside' ? undefined : foam,
     layerShear: allowed('layerShearStrength', at('in-plane')),
     density: inFoam(statedDensity, 'density'),
-    property(id, direction = 'in-plane', temperatureC = 23) {
-      // Nearly all of what is asked for is in plane at room temperature: that needs no composed key.
-      const isUsual = direction === 'in-plane' && temperatureC === 23;
-      const key = isUsual ? id : `${id} ${direction} ${temperatureC}`;
-      let found = others.get(key);
-      if (!found) {
-        found = allowed(id, { direction, ...state, temperatureC });
-        others.set(key, found);
-      }
-      return found;
-    },
+    property,
     behaviour,
     behaviourGaps: behaviour ? [] : [gap],
     modulusRatio: (temperatureC) => modulusRatio(temperatureC, 0),

@@ -15,7 +15,9 @@ import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
  * @throws InputError Euler load or crushing load not finite and above 0
  */
 export function bucklingLoad(eulerLoad: number, crushingLoad: number): number {
-  requirePositive({ eulerLoad, crushingLoad }, ['eulerLoad', 'crushingLoad']);
+  // Asked at each temperature of a search: the object is only made for the message.
+  if (!(eulerLoad > 0 && eulerLoad < Infinity && crushingLoad > 0 && crushingLoad < Infinity))
+    requirePositive({ eulerLoad, crushingLoad }, ['eulerLoad', 'crushingLoad']);
   return eulerLoad <= crushingLoad / 2 ? eulerLoad : crushingLoad * (1 - crushingLoad / (4 * eulerLoad));
 }
 

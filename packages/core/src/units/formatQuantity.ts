@@ -4,7 +4,8 @@ import { fromCanonical } from './convert.ts';
 /** A number with about `digits` significant figures, no exponent below a million, no trailing zeros, a true minus. */
 export function formatNumber(value: number, digits = 3): string {
   if (!Number.isFinite(value)) return value > 0 ? '∞' : value < 0 ? '−∞' : 'not a number';
-  if (value === 0) return '0';
+  // Limits and settings are mostly whole: these need no rounding.
+  if (Number.isInteger(value) && Math.abs(value) < 1e6) return String(value).replace('-', '−');
   const magnitude = Math.floor(Math.log10(Math.abs(value)));
   if (magnitude >= 6 || magnitude < -4) {
     return value

@@ -18,7 +18,7 @@ export function featureContexts(context: CheckContext): readonly CheckContext[] 
       body: feature.body,
       bearings: relievedBearings(feature, material),
       movabilities: movabilitiesOf(feature, material),
-      heatLimits: new Map(),
+      heatLimits: {},
     }));
     known.set(context, contexts);
   }

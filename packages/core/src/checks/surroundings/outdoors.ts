@@ -19,7 +19,7 @@ export const outdoors: Check = {
     const { kept, evidence, source, acceleratedH } = weathering!;
     if (kept === undefined)
       return unknown('%', [
-        `Weathering: ${source}. Expose five printed bars outdoors for a summer, or ${f(acceleratedH)} h in a weathering chamber (ISO 4892-2), and pull them`,
+        `Weathering: ${source()}. Expose five printed bars outdoors for a summer, or ${f(acceleratedH)} h in a weathering chamber (ISO 4892-2), and pull them`,
       ]);
     if (working) {
       working.add('t', 'Accelerated weathering that stands for it', acceleratedH, 'h', {
@@ -39,7 +39,7 @@ export const outdoors: Check = {
       capacity: 100 * kept,
       unit: '%',
       evidence,
-      reason: evidence === 'D' ? 'Typical of the natural polymer, not tested: stabiliser and pigment decide' : source,
+      reason: evidence === 'D' ? 'Typical of the natural polymer, not tested: stabiliser and pigment decide' : source(),
     });
   },
 };

@@ -11,7 +11,8 @@ export interface Weathering {
   /** Share of the strength left, 0 … 1; undefined: nothing is known of this polymer. */
   kept: number | undefined;
   evidence: EvidenceClass;
-  source: string;
+  /** Written when it is asked for: of most grades only the share is wanted. */
+  source(): string;
 }
 
 const REFERENCE_H = 1000;
@@ -34,29 +35,33 @@ export function weatheringOf(brief: Brief, material: Material, rules: CompleteRu
   if (own)
     return { acceleratedH, kept: shareLeft(own.per1000h, acceleratedH), evidence: own.evidence, source: own.source };
   const { family } = material;
-  if (!family) return { acceleratedH, kept: undefined, evidence: 'D', source: 'its family is not known' };
+  if (!family) return { acceleratedH, kept: undefined, evidence: 'D', source: () => 'its family is not known' };
   return {
     acceleratedH,
     kept: shareLeft(family.strengthRetentionPer1000hWeathering, acceleratedH),
     evidence: 'D',
-    source: `${f(100 * family.strengthRetentionPer1000hWeathering)} % left after 1000 h is typical of natural ${family.abbreviation}; stabilisers and black pigment help`,
+    source: () =>
+      `${f(100 * family.strengthRetentionPer1000hWeathering)} % left after 1000 h is typical of natural ${family.abbreviation}; stabilisers and black pigment help`,
   };
 }
 
+type OwnRetention = Pick<Weathering, 'evidence' | 'source'> & { per1000h: number };
+
 /** The grade's own weathering results, each brought to 1000 h; the worst counts. */
-function ownRetention(material: Material): { per1000h: number; evidence: EvidenceClass; source: string } | undefined {
-  let worst: { per1000h: number; evidence: EvidenceClass; source: string } | undefined;
+function ownRetention(material: Material): OwnRetention | undefined {
+  let worst: OwnRetention | undefined;
   for (const observation of material.grade.observations) {
-    if (observation.property !== 'weatheringRetention' || observation.durationH === undefined) continue;
+    const { durationH } = observation;
+    if (observation.property !== 'weatheringRetention' || durationH === undefined) continue;
     const reading = canonicalValue(observation, 'weatheringRetention');
     if (!reading.ok) continue;
-    const per1000h = (reading.value / 100) ** (REFERENCE_H / observation.durationH);
+    const per1000h = (reading.value / 100) ** (REFERENCE_H / durationH);
     if (worst && worst.per1000h <= per1000h) continue;
     const printed = observation.source === 'bench' || observation.specimen === 'printed';
     worst = {
       per1000h,
       evidence: printed ? 'B' : 'C',
-      source: `${f(reading.value)} % left after ${f(observation.durationH)} h, ${observation.reference}`,
+      source: () => `${f(reading.value)} % left after ${f(durationH)} h, ${observation.reference}`,
     };
   }
   return worst;
