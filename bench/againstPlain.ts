@@ -44,7 +44,7 @@ const plainMs = leastMs(
 screen(lampArm, library);
 const againMs = leastMs(() => screen(lampArm, library), 7);
 printRow({
-  what: 'evaluation: grades of a library, 3 ways up, 9 checks, as a dimension is dragged',
+  what: 'evaluation: grades of a library, 3 build orientations, 9 checks, as a dimension is dragged',
   rate: perSecond(GRADES, againMs, 'grades'),
   ratio: plainMs / againMs,
   note: `wanted: 5 ×; the reference leaves out machine, cost and colour, and does ${perSecond(GRADES, plainMs, 'grades')}`,

@@ -21,7 +21,7 @@ const page = await browser.newPage({ viewport: { width: 1280, height: 800 } });
 await withManyGrades(page, WANTED_GRADES);
 await page.goto(base + LAMP_ARM);
 await page.getByText(`of ${WANTED_GRADES}`).waitFor();
-await page.getByRole('list', { name: /Grades still standing/ }).waitFor({ timeout: 60_000 });
+await page.getByRole('list', { name: /Remaining grades/ }).waitFor({ timeout: 60_000 });
 const handle = page.getByRole('slider', { name: /From the root to the load/ });
 const box = await handle.boundingBox();
 const [x, y] = [box.x + box.width / 2, box.y + box.height / 2];
@@ -40,7 +40,7 @@ await page.mouse.move(x, y);
 await page.mouse.down();
 for (let i = 0; i < 180; i++) {
   await page.mouse.move(x - 120 * Math.abs(Math.sin(i / 25)), y);
-  answers.add(await page.getByRole('list', { name: /Grades still standing/ }).innerText());
+  answers.add(await page.getByRole('list', { name: /Remaining grades/ }).innerText());
 }
 await page.mouse.up();
 const times = (await page.evaluate(() => globalThis.frameTimes)).slice(5).sort((a, b) => a - b);

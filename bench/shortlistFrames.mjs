@@ -46,7 +46,7 @@ async function measure(wanted) {
   await page.getByRole('link', { name: /Shortlist/ }).click();
   const region = page.getByRole('region', { name: 'Reserves' });
   await region.getByRole('row').nth(5).waitFor({ timeout: 60_000 });
-  await region.getByText('Working it out …').first().waitFor({ state: 'detached', timeout: 60_000 });
+  await region.getByText('Calculating …').first().waitFor({ state: 'detached', timeout: 60_000 });
   if (traceFile && wanted === 5000) await context.tracing.start({ screenshots: true, snapshots: false });
 
   // Undo and redo change the brief from here: how long until the first row shows other numbers?

@@ -39,7 +39,7 @@ test('units and theme are remembered, and terms explain themselves on focus', as
   await page.getByRole('button', { name: /^Theme: light/ }).click();
   await page.goto('/parts');
   await expect(page.locator('html')).toHaveAttribute('data-theme', 'dark');
-  await page.getByRole('button', { name: 'Smallest reserve' }).focus();
+  await page.getByRole('button', { name: 'Minimum reserve' }).focus();
   await expect(page.getByRole('tooltip')).toContainText('1.00 or more passes');
   await page.goto('/machines');
   await expect(page.getByRole('row', { name: /Hot chamber/ })).toContainText('788 °F');

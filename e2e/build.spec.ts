@@ -7,7 +7,7 @@ import { makePart, readPart, saved } from './part.ts';
 /** Deep at its root, with a waist of 9 × 16 mm at 40 of its 120 mm: there it gives first. */
 const waistedArm = readFileSync(new URL('../docs/examples/waisted-arm.stl', import.meta.url), 'utf8');
 
-const reserves = (page: Page) => page.getByRole('table', { name: 'Checks in each way up' });
+const reserves = (page: Page) => page.getByRole('table', { name: 'Checks by build orientation' });
 
 test('a beam too soft: the least fibre beside thickening, taken, and the reserve passes', async ({ page, request }) => {
   const [touch] = gaugeBeam.loadCases;
@@ -17,22 +17,22 @@ test('a beam too soft: the least fibre beside thickening, taken, and the reserve
     loadCases: [{ ...touch!, maxDeflectionMm: 0.3 }],
   });
   await page.goto(`/parts/${part.id}/build?grade=ne-petg&show=fibre`);
-  const plan = page.getByRole('region', { name: 'The least fibre that passes, and what else would' });
+  const plan = page.getByRole('region', { name: 'Minimum fibre that passes, and alternatives' });
   await expect(plan.getByRole('status')).toContainText(/Only fibre makes it pass/);
   await expect(plan.getByRole('row', { name: /^As drawn/ })).toContainText(/fails|0\.\d\d/);
   const carbon = plan.getByRole('row', { name: /^Continuous carbon in polyamide, / });
   await expect(carbon.getByRole('img', { name: 'passes' })).toBeVisible();
-  await carbon.getByRole('button', { name: /^Take Continuous carbon/ }).click();
+  await carbon.getByRole('button', { name: /^Apply Continuous carbon/ }).click();
   await saved(page);
   const { brief } = await readPart(request, part.id);
   expect(brief.fibre).toMatchObject({ towId: 'carbon-polyamide' });
   await expect(page.getByText(/Cut strand ends pierce skin/)).toBeVisible();
   // Upright no strand can lie, nor tilted by 45°.
-  await page.getByRole('tab', { name: 'Way up' }).click();
-  const laid = reserves(page).getByRole('row', { name: /^Fibre can be laid/ });
+  await page.getByRole('tab', { name: 'Build orientation' }).click();
+  const laid = reserves(page).getByRole('row', { name: /^Fibre placement/ });
   await expect(laid.getByRole('img', { name: 'fails' })).toHaveCount(2);
   await page.goto(`/parts/${part.id}/shortlist?grade=ne-petg&check=fibre-strength`);
-  await expect(page.getByRole('region', { name: 'Working: Fibre along the strands' })).toContainText('E_f');
+  await expect(page.getByRole('region', { name: 'Working: Fibre stress' })).toContainText('E_f');
 });
 
 test('a mesh: opened, cut where it is stressed most, taken into the brief, tilted, strands added until it passes', async ({
@@ -52,7 +52,7 @@ test('a mesh: opened, cut where it is stressed most, taken into the brief, tilte
   const mesh = page.getByRole('region', { name: 'The mesh' });
   await expect(mesh).toContainText('closed');
   await expect(mesh).toContainText('120 mm × 16 mm × 24 mm');
-  await page.getByRole('button', { name: /^Cut where it is stressed most, at 40 mm/ }).click();
+  await page.getByRole('button', { name: /^Cut at the highest stress, at 40 mm/ }).click();
   const cut = page.getByRole('region', { name: 'The cut' });
   await expect(cut).toContainText('9 mm × 16 mm');
   // 100 N · 80 mm · 4.5 mm / (16 · 9³/12) = 37.0 MPa
@@ -62,44 +62,44 @@ test('a mesh: opened, cut where it is stressed most, taken into the brief, tilte
   await svg.saveAs(path);
   expect(readFileSync(path, 'utf8')).toContain('<svg');
 
-  await cut.getByRole('button', { name: 'Take this cut into the brief' }).click();
+  await cut.getByRole('button', { name: 'Apply this cut to the brief' }).click();
   await saved(page);
   const taken = (await readPart(request, part.id)).brief.part;
   expect(taken).toMatchObject({ model: 'section-at-plane', section: { kind: 'polygon' } });
   if (taken.model === 'section-at-plane') expect(taken.leverMm).toBeCloseTo(80, 1);
 
-  // Tilted: the layers run through the cut askew, and part first; no way up passes.
-  await page.getByRole('tab', { name: 'Way up' }).click();
+  // Tilted: the layers run through the cut askew, and part first; no build orientation passes.
+  await page.getByRole('tab', { name: 'Build orientation' }).click();
   const way = (name: RegExp) => reserves(page).getByRole('row', { name });
-  const across = way(/^Strength across layers/)
+  const across = way(/^Interlayer strength \(Z\)/)
     .getByRole('cell')
     .nth(3);
   await expect(across).toContainText(/0\.\d\d/);
   await page.getByRole('slider', { name: 'Tilt' }).focus();
   await page.keyboard.press('Home');
-  const inPlane = way(/^Strength in plane/).getByRole('cell');
+  const inPlane = way(/^In-plane strength/).getByRole('cell');
   await expect(inPlane.nth(0).getByRole('img', { name: 'fails' })).toBeVisible();
 
   // Strands in the faces of the cut: the least that makes it pass.
   await page.getByRole('tab', { name: 'Continuous fibre' }).click();
-  const plan = page.getByRole('region', { name: 'The least fibre that passes, and what else would' });
+  const plan = page.getByRole('region', { name: 'Minimum fibre that passes, and alternatives' });
   const glass = plan.getByRole('row', { name: /^Continuous glass/ }).first();
   await expect(glass.getByRole('img', { name: 'passes' })).toBeVisible();
-  await glass.getByRole('button', { name: /^Take Continuous glass/ }).click();
+  await glass.getByRole('button', { name: /^Apply Continuous glass/ }).click();
   await saved(page);
-  await page.getByRole('tab', { name: 'Way up' }).click();
+  await page.getByRole('tab', { name: 'Build orientation' }).click();
   await expect(inPlane.nth(0).getByRole('img', { name: 'passes' })).toBeVisible();
   await expect(
-    way(/^Fibre along the strands/)
+    way(/^Fibre stress/)
       .getByRole('img', { name: 'passes' })
       .first(),
   ).toBeVisible();
 
   await page.reload();
-  await page.getByRole('tab', { name: 'Its real shape' }).click();
+  await page.getByRole('tab', { name: '3D part' }).click();
   await expect(page.getByRole('region', { name: 'The mesh' })).toContainText('closed');
   // The file does not say its unit: in inches everything is 25.4 times as large.
-  await page.getByLabel('Drawn in').selectOption('inches');
+  await page.getByLabel('Mesh unit').selectOption('inches');
   await expect(page.getByRole('region', { name: 'The mesh' })).toContainText('3048 mm');
 });
 
@@ -113,7 +113,7 @@ test('a layup: moved by keyboard, mirrored or not, its warnings, and taken along
   await expect(plies.getByRole('listitem')).toHaveCount(2);
   const failure = page.getByRole('region', { name: /^When it gives way/ });
   await expect(failure.getByRole('row', { name: /^Tsai–Wu/ })).toContainText(/\d/);
-  await page.getByLabel(/^Mirrored/).uncheck();
+  await page.getByLabel(/^Symmetric/).uncheck();
   await expect(page.getByText(/Not symmetric about its middle/)).toBeVisible();
   await page.getByRole('button', { name: 'Undo' }).click();
   await expect(page.getByText(/Not symmetric about its middle/)).toBeHidden();
@@ -129,7 +129,7 @@ test('a layup: moved by keyboard, mirrored or not, its warnings, and taken along
   await page.keyboard.press('Space');
   await expect(angleOf(0)).toHaveValue('0');
 
-  await page.getByLabel('Start from a usual stack').selectOption('Alike all round: 0, ±45, 90');
+  await page.getByLabel('Start from a standard layup').selectOption('Quasi-isotropic: 0, ±45, 90');
   await expect(plies.getByRole('listitem')).toHaveCount(4);
   const [json] = await Promise.all([
     page.waitForEvent('download'),
@@ -144,7 +144,7 @@ test('a layup: moved by keyboard, mirrored or not, its warnings, and taken along
   const deckPath = testInfo.outputPath('layup.inp');
   await deck.saveAs(deckPath);
   expect(readFileSync(deckPath, 'utf8')).toContain('*SHELL SECTION, ELSET=STRIP, COMPOSITE');
-  await page.getByLabel('Start from a usual stack').selectOption('All along x');
+  await page.getByLabel('Start from a standard layup').selectOption('Unidirectional: 0');
   await expect(plies.getByRole('listitem')).toHaveCount(1);
   await page.getByLabel('Layup file').setInputFiles(path);
   await expect(plies.getByRole('listitem')).toHaveCount(4);
@@ -155,8 +155,8 @@ test('a layup: moved by keyboard, mirrored or not, its warnings, and taken along
 
   // Strands round an eye, and a corner that is too tight for them.
   await page.getByRole('button', { name: '+ Another loop' }).click();
-  const loops = page.getByRole('region', { name: 'What the loops bear' });
-  await expect(loops.getByRole('row', { name: /^Round both eyes/ })).toContainText(/kN|N/);
+  const loops = page.getByRole('region', { name: 'Loop capacity' });
+  await expect(loops.getByRole('row', { name: /^Around both eyes/ })).toContainText(/kN|N/);
   await page.getByLabel('Radius inside').fill('4');
   await expect(loops).toContainText(/Cannot be laid: Its innermost bend has a radius of 4.45 mm; 8 mm or more/);
   // It belongs to the part: saved, and there again.

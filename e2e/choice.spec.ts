@@ -75,19 +75,19 @@ for (const [name, brief, by, expected] of parts)
 
     // Another way to choose: who leads then, and what moved.
     const schools = page.getByRole('radiogroup', { name: 'Ranked by' });
-    await hand.nextOf(page, schools, 'Strongest weakest link');
-    await expect(page.getByText(/Against “cheapest that passes”, (one place|\d+ places) changed/)).toBeVisible();
+    await hand.nextOf(page, schools, 'Highest minimum reserve');
+    await expect(page.getByText(/Against “lowest cost”, (one place|\d+ places) changed/)).toBeVisible();
     const strongest = (await first.getByRole('button').nth(1).innerText()).trim();
-    await expect(schools.getByRole('radio', { name: /Strongest weakest link/ })).toContainText(strongest);
+    await expect(schools.getByRole('radio', { name: /Highest minimum reserve/ })).toContainText(strongest);
 
     // Those two side by side, and what the dearer one buys.
-    await hand.press(page.getByRole('link', { name: 'Compare the leaders' }));
+    await hand.press(page.getByRole('link', { name: 'Compare top candidates' }));
     const sideBySide = page.getByRole('region', { name: 'Side by side' });
     await expect(sideBySide.getByRole('columnheader', { name: cheapest })).toBeVisible();
-    await expect(page.getByRole('region', { name: 'In plain words' })).toContainText(`${strongest}, built`);
+    await expect(page.getByRole('region', { name: 'Summary' })).toContainText(`${strongest}, built`);
     await expect(page.getByText('Modulus over temperature', { exact: true })).toBeVisible();
-    await expect(page.getByRole('region', { name: 'What the dearer one buys' })).toContainText('USD more');
-    const changes = page.getByRole('region', { name: 'What would change the answer' });
+    await expect(page.getByRole('region', { name: 'What the more expensive one adds' })).toContainText('USD more');
+    const changes = page.getByRole('region', { name: 'Sensitivity of the choice' });
     await expect(changes.getByRole('row').nth(3)).toBeVisible();
 
     // A number leads to its working, and back.
@@ -99,7 +99,7 @@ for (const [name, brief, by, expected] of parts)
 
     // Decide.
     await hand.press(sideBySide.getByRole('link', { name: `Choose ${cheapest}` }));
-    await hand.write(page.getByLabel('Why this one'), 'The cheapest that passes, with reserve enough.');
+    await hand.write(page.getByLabel('Reason for this choice'), 'The lowest cost, with reserve enough.');
     await hand.write(page.getByLabel('Decided by'), 'A. Tester');
     const risk = page.getByRole('button', { name: /^\+ / });
     if ((await risk.count()) > 0) await hand.press(risk.first());

@@ -9,7 +9,7 @@ test('what would change the answer: the value at which another wins, checked aga
 }) => {
   const part = await makePart(request, { title: 'An arm whose answer may change' });
   await page.goto(`/parts/${part.id}/compare`);
-  const panel = page.getByRole('region', { name: 'What would change the answer' });
+  const panel = page.getByRole('region', { name: 'Sensitivity of the choice' });
   const size = panel.getByRole('row', { name: /^Depth along the load/ });
   await expect(size).toBeVisible({ timeout: 20_000 });
   await expect(panel.getByRole('progressbar')).toHaveCount(0, { timeout: 20_000 });

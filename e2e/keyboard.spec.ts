@@ -39,7 +39,7 @@ test('from nothing to a frozen decision without a pointer', async ({ page }) => 
   await tabTo(page, page.getByLabel('Name', { exact: true }));
   await page.keyboard.press('Control+A');
   await page.keyboard.type('Bag hook, by keyboard');
-  const harm = page.getByLabel('Could someone be hurt');
+  const harm = page.getByLabel('Could a failure hurt someone');
   await tabTo(page, harm);
   await page.keyboard.type('No:');
   await expect(harm).toHaveValue('no');
@@ -56,7 +56,7 @@ test('from nothing to a frozen decision without a pointer', async ({ page }) => 
   await expect(governs).toBeVisible();
   await tabTo(page, governs);
   await page.keyboard.press('Enter');
-  const choose = page.getByRole('dialog').getByRole('button', { name: 'Choose this' });
+  const choose = page.getByRole('dialog').getByRole('button', { name: 'Choose' });
   await expect(choose).toBeVisible();
   // Closed and opened again: the focus comes back to where it was.
   await page.keyboard.press('Escape');
@@ -65,15 +65,15 @@ test('from nothing to a frozen decision without a pointer', async ({ page }) => 
   await tabTo(page, choose);
   await page.keyboard.press('Enter');
 
-  const why = page.getByLabel('Why this one');
+  const why = page.getByLabel('Reason for this choice');
   await expect(why).toBeVisible();
   await tabTo(page, why);
-  await page.keyboard.type('The cheapest that passes, with room to spare.');
+  await page.keyboard.type('The lowest cost, with room to spare.');
   await tabTo(page, page.getByLabel('Decided by'));
   await page.keyboard.type('A. Tester');
   await tabTo(page, page.getByRole('button', { name: 'Freeze the decision' }));
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('article', { name: /^Decision \d+$/ })).toContainText('The cheapest that passes');
+  await expect(page.getByRole('article', { name: /^Decision \d+$/ })).toContainText('The lowest cost');
 });
 
 test('a dialog keeps the focus within, and gives it back', async ({ page }) => {
@@ -109,11 +109,11 @@ test('by keyboard alone: from the parts to a working and back', async ({ page })
   await page.goto('/parts/0a7c1d00-0000-4000-8000-000000000003/shortlist');
   await page.getByLabel('Find', { exact: true }).focus();
   await page.keyboard.type('tarrowmill abs');
-  const cell = page.getByRole('row', { name: /Tarrowmill ABS/ }).getByRole('button', { name: /Sag after duration/ });
+  const cell = page.getByRole('row', { name: /Tarrowmill ABS/ }).getByRole('button', { name: /Creep deflection/ });
   await expect(cell).toBeVisible();
   await cell.focus();
   await page.keyboard.press('Enter');
-  await expect(page.getByRole('region', { name: 'Working: Sag after duration' })).toBeVisible();
+  await expect(page.getByRole('region', { name: 'Working: Creep deflection' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page.getByRole('dialog')).toBeHidden();
 });

@@ -20,11 +20,11 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
   // Inch-pound by typing units, whatever the unit system.
   await page.getByLabel('From the root to the load', { exact: true }).fill('7 7/8 in');
   await page.getByLabel('Force', { exact: true }).fill('4 lbf');
-  await page.getByLabel('Stays on for').fill('2 years');
+  await page.getByLabel('Duration').fill('2 years');
   await page.getByLabel('Part temperature').fill('86 °F');
   await page.getByLabel('Along the load', { exact: true }).fill('28');
-  await page.getByLabel('Movement allowed at the end').fill('8 mm');
-  await page.getByLabel('Movement allowed at the end').blur();
+  await page.getByLabel('Deflection limit, long-term').fill('8 mm');
+  await page.getByLabel('Deflection limit, long-term').blur();
   await expect(page.getByLabel('Part temperature')).toHaveValue('30');
   await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('200.025');
 
@@ -32,19 +32,19 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
   await expect.poll(() => standing(page)).toBeGreaterThan(15);
   await saved(page);
   const before = await settledStanding(page);
-  await page.getByRole('button', { name: '+ Steady heat' }).click();
-  await page.getByLabel('Steady temperature').fill('75');
+  await page.getByRole('button', { name: '+ Service temperature, continuous' }).click();
+  await page.getByLabel('Continuous temperature').fill('75');
   await expect.poll(() => standing(page)).toBeLessThan(before);
   const warm = await settledStanding(page);
-  await page.getByLabel('Steady temperature').fill('185 °F');
+  await page.getByLabel('Continuous temperature').fill('185 °F');
   await expect.poll(() => standing(page)).toBeLessThan(warm);
-  await page.getByLabel('Steady temperature').fill('60');
-  await page.getByLabel('Could someone be hurt').selectOption('no');
+  await page.getByLabel('Continuous temperature').fill('60');
+  await page.getByLabel('Could a failure hurt someone').selectOption('no');
 
   // The same numbers in the other units.
   await page.getByRole('button', { name: /^Units: metric/ }).click();
   await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('7.875');
-  await expect(page.getByLabel('Steady temperature')).toHaveValue('140');
+  await expect(page.getByLabel('Continuous temperature')).toHaveValue('140');
   await page.getByRole('button', { name: /^Units: inch-pound/ }).click();
   await saved(page);
 
@@ -53,17 +53,17 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
   const row = await shortlistRow(page, 'Tarrowmill ASA Outdoor');
   await row.getByRole('button', { name: /, governs/ }).click();
   const drawer = page.getByRole('dialog', { name: 'Tarrowmill ASA Outdoor' });
-  await expect(drawer.getByText(/gives out first|Ageing limit/).first()).toBeVisible();
-  await drawer.getByRole('button', { name: /Sag after duration/ }).click();
-  const working = drawer.getByRole('region', { name: 'Working: Sag after duration' });
+  await expect(drawer.getByText(/ governs\.|Ageing limit/).first()).toBeVisible();
+  await drawer.getByRole('button', { name: /Creep deflection/ }).click();
+  const working = drawer.getByRole('region', { name: 'Working: Creep deflection' });
   await expect(working.getByText('Roark, 7th ed., table 8.1, case 1a')).toBeVisible();
   await expect(working.getByText(/data sheet “Tarrowmill ASA Outdoor data sheet/)).toBeVisible();
-  await drawer.getByRole('button', { name: 'Choose this' }).click();
+  await drawer.getByRole('button', { name: 'Choose' }).click();
 
   // Keep it.
-  await page.getByLabel('Why this one').fill('Holds its shape in the heat and stands the weather.');
+  await page.getByLabel('Reason for this choice').fill('Holds its shape in the heat and stands the weather.');
   await page
-    .getByRole('button', { name: /^\+ Sag after duration|^\+ Own heat limit/ })
+    .getByRole('button', { name: /^\+ Creep deflection|^\+ Service temperature limit/ })
     .first()
     .click();
   await page.getByLabel('Decided by').fill('A. Tester');
@@ -103,8 +103,8 @@ test('the demo answers on first sight: what leads, what governs, what was decide
   await expect(row.getByText(/^\d+\.\d\d$/)).toBeVisible();
   await row.getByRole('link').click();
   await expect(page.getByRole('status').filter({ hasText: '22 pass · 1 unknown · 47 fail' })).toBeVisible();
-  await page.getByRole('radio', { name: /Strongest weakest link/ }).click();
+  await page.getByRole('radio', { name: /Highest minimum reserve/ }).click();
   await expect(page.getByRole('row').nth(1)).not.toContainText('Tarrowmill PETG Clearway');
   await page.getByRole('link', { name: /Decision/ }).click();
-  await expect(page.getByText('Computed again just now')).toBeVisible();
+  await expect(page.getByText('Recomputed from its own inputs')).toBeVisible();
 });

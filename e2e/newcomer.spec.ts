@@ -19,9 +19,9 @@ test.describe('a workshop with nothing in it', () => {
     async ({ page }) => {
       await page.goto('/');
       await expect(page.getByRole('heading', { name: 'What does your part do?' })).toBeVisible();
-      await expect(page.getByText('There are no grades to choose from yet')).toBeVisible();
-      await page.getByRole('button', { name: 'Take the sample grades and machines' }).click();
-      await expect(page.getByText('There are no grades to choose from yet')).toBeHidden();
+      await expect(page.getByText('No grades yet')).toBeVisible();
+      await page.getByRole('button', { name: 'Add sample grades and machines' }).click();
+      await expect(page.getByText('No grades yet')).toBeHidden();
 
       await page.getByRole('button', { name: /^It holds out a load/ }).click();
       await expect(page.getByRole('heading', { level: 1, name: 'New part' })).toBeVisible();
@@ -31,7 +31,7 @@ test.describe('a workshop with nothing in it', () => {
       for (const [place, words] of [
         ['/spools', /No spools yet/],
         ['/records', /None yet: a part’s Decision stage/],
-        ['/bench', /Nothing has been tested yet/],
+        ['/bench', /No tests yet/],
       ] as const) {
         await page.goto(place);
         await expect(page.getByText(words).first()).toBeVisible();
@@ -45,13 +45,13 @@ test.describe('a workshop with nothing in it', () => {
         .getByRole('button', { name: /Remove/ })
         .click();
       await page.getByRole('button', { name: 'Help', exact: true }).click();
-      await page.getByRole('button', { name: 'Look around in two minutes' }).click();
-      const look = page.getByRole('region', { name: 'A look around' });
-      await expect(look.getByText('There is no part to look at yet')).toBeVisible();
-      await look.getByRole('link', { name: 'To the list of parts' }).click();
+      await page.getByRole('button', { name: 'Two-minute tour' }).click();
+      const look = page.getByRole('region', { name: 'Tour' });
+      await expect(look.getByText('No part yet')).toBeVisible();
+      await look.getByRole('link', { name: 'Go to parts' }).click();
       await expect(look).toBeHidden();
 
-      await page.getByRole('button', { name: 'Bring in the sample parts' }).click();
+      await page.getByRole('button', { name: 'Add the sample parts' }).click();
       await expect(page.getByRole('row', { name: /Lamp arm, pylon 7 walkway/ })).toContainText(
         'Tarrowmill PETG Clearway',
       );
@@ -63,9 +63,9 @@ test('the look around leads by keyboard from the list to a decision, and is not 
   page,
 }) => {
   await page.goto('/parts');
-  await page.getByRole('region', { name: 'New here' }).getByRole('button', { name: 'Look around' }).focus();
+  await page.getByRole('region', { name: 'New here' }).getByRole('button', { name: 'Tour' }).focus();
   await page.keyboard.press('Enter');
-  const look = page.getByRole('region', { name: 'A look around' });
+  const look = page.getByRole('region', { name: 'Tour' });
   const stops = ['', '/brief', '/brief', '/shortlist', '/shortlist', '/build', '/plan', '/bench', '/decision'];
   for (const [index, stop] of stops.entries()) {
     await expect(look.getByText(`${index + 1} of 9`)).toBeVisible();
@@ -73,11 +73,11 @@ test('the look around leads by keyboard from the list to a decision, and is not 
     // From the heading, which has the focus, the next thing is the way on.
     await expect(look.getByRole('heading')).toBeFocused();
     await page.keyboard.press('Tab');
-    await expect(look.getByRole('button', { name: /Next|And now/ })).toBeFocused();
+    await expect(look.getByRole('button', { name: /Next|Finish/ })).toBeFocused();
     await page.keyboard.press('Enter');
   }
-  await expect(look.getByRole('heading', { name: 'Your turn' })).toBeVisible();
-  await look.getByRole('link', { name: 'A part of my own' }).click();
+  await expect(look.getByRole('heading', { name: 'Next steps' })).toBeVisible();
+  await look.getByRole('link', { name: 'New part' }).click();
   await expect(page.getByRole('dialog', { name: 'What does the part do?' })).toBeVisible();
   await page.keyboard.press('Escape');
   await expect(page).toHaveURL(/\/parts$/);
@@ -88,14 +88,14 @@ test('the look around leads by keyboard from the list to a decision, and is not 
 
 test('the offer can be sent away for good, and a look can be ended in the middle', async ({ page }) => {
   await page.goto('/parts');
-  await page.getByRole('button', { name: 'Do not offer again' }).click();
+  await page.getByRole('button', { name: 'Do not show again' }).click();
   await page.reload();
   await expect(page.getByRole('row', { name: /Lamp arm/ })).toBeVisible();
   await expect(page.getByRole('region', { name: 'New here' })).toBeHidden();
 
   await page.keyboard.press('?');
-  await page.getByRole('button', { name: 'Look around in two minutes' }).click();
-  const look = page.getByRole('region', { name: 'A look around' });
+  await page.getByRole('button', { name: 'Two-minute tour' }).click();
+  const look = page.getByRole('region', { name: 'Tour' });
   await look.getByRole('button', { name: 'Next' }).click();
   // What is framed is on the screen, and not under the words about it.
   await expect(page.getByRole('heading', { name: 'Loads' })).toBeInViewport();

@@ -17,7 +17,7 @@ export async function readPart(request: APIRequestContext, id: string): Promise<
 
 /** How many grades the readout says still stand after the last ask. */
 export async function standing(page: Page): Promise<number> {
-  const last = page.getByRole('list', { name: 'Grades still standing after each ask' }).getByRole('listitem').last();
+  const last = page.getByRole('list', { name: 'Remaining grades after each requirement' }).getByRole('listitem').last();
   return Number((await last.innerText()).split('\n').at(-1));
 }
 

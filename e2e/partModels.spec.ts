@@ -12,7 +12,7 @@ async function newPart(page: Page, does: RegExp): Promise<string> {
   return /parts\/([0-9a-f-]+)\//.exec(page.url())![1]!;
 }
 const funnelRow = (page: Page, check: string) =>
-  page.getByRole('list', { name: 'Grades still standing after each ask' }).getByText(check, { exact: true });
+  page.getByRole('list', { name: 'Remaining grades after each requirement' }).getByText(check, { exact: true });
 const workingOf = (page: Page, check: string) => page.getByRole('region', { name: `Working: ${check}` });
 
 test('bars: a prop that must not bow is drawn, sized by its handle, and told which check governs', async ({
@@ -21,7 +21,7 @@ test('bars: a prop that must not bow is drawn, sized by its handle, and told whi
 }) => {
   const id = await newPart(page, /squeezed and slender/);
   await page.getByLabel('Force', { exact: true }).fill('90 N');
-  await page.getByLabel('Stays on for').fill('1 year');
+  await page.getByLabel('Duration').fill('1 year');
   await expect(funnelRow(page, 'Stability')).toBeVisible();
   const before = await settledStanding(page);
   // By keyboard: ten times a millimetre longer.
@@ -51,21 +51,21 @@ test('rings: the duct that passes strength and goes oval within months, and why'
   const part = await makePart(request, { ...heaterDuct, title: 'Duct of a test' });
   await page.goto(`/parts/${part.id}/shortlist?grade=tm-asa&check=sag-after-duration`);
   const drawer = page.getByRole('dialog', { name: 'Tarrowmill ASA Outdoor' });
-  await expect(drawer.getByRole('button', { name: /Strength in plane/ })).toContainText(/passes|[2-9]\./);
-  const working = workingOf(page, 'Sag after duration');
-  await expect(working.getByText('Out of round, quarters beside the clamp')).toBeVisible();
-  await expect(working.getByText(/Growth by creep in 2190 h at 75 °C/)).toBeVisible();
+  await expect(drawer.getByRole('button', { name: /In-plane strength/ })).toContainText(/passes|[2-9]\./);
+  const working = workingOf(page, 'Creep deflection');
+  await expect(working.getByText('Ovalisation, quarters beside the clamp')).toBeVisible();
+  await expect(working.getByText(/Creep factor over 2190 h at 75 °C/)).toBeVisible();
   await expect(working.getByText(/fails/)).toBeVisible();
   // The same ring pressed from inside is asked for a pressure.
   await page.goto(`/parts/${part.id}/brief`);
-  await page.getByLabel('It is', { exact: true }).selectOption('pressed-from-inside');
+  await page.getByLabel('Condition', { exact: true }).selectOption('pressed-from-inside');
   await expect(page.getByLabel('Pressure', { exact: true })).toHaveValue('0.01');
   await page.getByLabel('Pressure', { exact: true }).fill('2 bar');
   await saved(page);
   expect((await readPart(request, part.id)).brief.loadCases[0]).toMatchObject({ pressureMPa: 0.2 });
 });
 
-test('a quick sum follows what is typed, says what it cannot use, and travels by its link', async ({
+test('a calculator follows what is typed, says what it cannot use, and travels by its link', async ({
   page,
   context,
 }) => {
@@ -73,7 +73,7 @@ test('a quick sum follows what is typed, says what it cannot use, and travels by
   await page.goto('/calculations');
   await page.getByLabel('Find a formula').fill('living hinge');
   await page.getByRole('link', { name: 'Strain of a living hinge' }).click();
-  const answer = page.getByRole('region', { name: 'Answer' });
+  const answer = page.getByRole('region', { name: 'Result' });
   await expect(answer).toContainText('13.09 %');
   await page.getByLabel('Turn', { exact: true }).fill('90');
   await expect(answer).toContainText('6.545 %');
@@ -86,7 +86,7 @@ test('a quick sum follows what is typed, says what it cannot use, and travels by
   const link = await page.evaluate(() => navigator.clipboard.readText());
   await page.goto('/parts');
   await page.goto(link);
-  await expect(page.getByRole('region', { name: 'Answer' })).toContainText('3.2725 %');
+  await expect(page.getByRole('region', { name: 'Result' })).toContainText('3.2725 %');
   await page.goto('/calculations/hinge-strain?in=%7Bcut');
   await expect(page.getByRole('alert')).toContainText('could not be read');
 });

@@ -19,7 +19,7 @@ test('only the rows in sight are in the page, and the last of them is reached by
   await page.keyboard.press('End');
   await expect(table.getByRole('row').last()).toHaveAttribute('aria-rowindex', '71');
   await expect.poll(async () => names(await table.getByRole('rowheader').allInnerTexts())).not.toEqual(before);
-  await expect(table.getByText('Working it out …')).toHaveCount(0);
+  await expect(table.getByText('Calculating …')).toHaveCount(0);
 });
 
 test('how sure: a chance beside each grade, the same on another visit, with what is missed most in the drawer', async ({
@@ -39,9 +39,9 @@ test('how sure: a chance beside each grade, the same on another visit, with what
   await page.reload();
   await expect(chance).toHaveText(before);
   await page.goto(`/parts/${part.id}/shortlist?grade=ne-petg`);
-  const sure = page.getByRole('region', { name: 'How sure' });
-  await expect(sure).toContainText(`Every check is met in ${before} of 4,000 draws`);
-  await expect(sure.getByRole('listitem').first()).toContainText('Own heat limit, peak');
+  const sure = page.getByRole('region', { name: 'Confidence' });
+  await expect(sure).toContainText(`All checks are met in ${before} of 4,000 draws`);
+  await expect(sure.getByRole('listitem').first()).toContainText('Service temperature limit, peak');
 });
 
 test('four ways to choose: weights by drag and by key, what moved, and a wanted confidence', async ({
@@ -58,16 +58,16 @@ test('four ways to choose: weights by drag and by key, what moved, and a wanted 
   const table = page.getByRole('region', { name: 'Reserves' });
   const leader = table.getByRole('rowheader').first();
   await schools.getByRole('radio', { name: /Weighted merit/ }).click();
-  await expect(page.getByText(/Against “cheapest that passes”/)).toBeVisible();
+  await expect(page.getByText(/Against “lowest cost”/)).toBeVisible();
   await expect(leader).toContainText(/merit \d\d/);
-  // All weight to cost: the cheapest that passes leads again. A joint by key, another by pointer.
+  // All weight to cost: the lowest cost leads again. A joint by key, another by pointer.
   const joint = page.getByRole('slider', { name: 'Weight of cost against mass' });
   await joint.focus();
   await page.keyboard.press('PageUp');
   await page.keyboard.press('PageUp');
   await expect(joint).toHaveAttribute('aria-valuenow', '40');
   await expect(page).toHaveURL(/weights=40%2C0%2C20%2C20%2C20/);
-  const evidence = page.getByRole('slider', { name: 'Weight of own heat limit against own evidence' });
+  const evidence = page.getByRole('slider', { name: 'Weight of service temperature limit against own evidence' });
   const box = (await evidence.boundingBox())!;
   const bar = (await page.getByRole('group', { name: 'Weights' }).boundingBox())!;
   await page.mouse.move(box.x + box.width / 2, box.y + box.height / 2);
@@ -77,15 +77,15 @@ test('four ways to choose: weights by drag and by key, what moved, and a wanted 
   await page.mouse.up();
   await expect(page).toHaveURL(/weights=40%2C0%2C20%2C40%2C0/);
   // The lightest when sized is told once every grade has been sized.
-  await expect(schools.getByRole('radio', { name: /Lightest when sized/ })).toContainText(/PA12|PA6|PP|PEEK|C\d\d/, {
+  await expect(schools.getByRole('radio', { name: /Lowest mass when sized/ })).toContainText(/PA12|PA6|PP|PEEK|C\d\d/, {
     timeout: 20_000,
   });
 
   // Nine prints in ten have to meet everything unless somebody says otherwise.
-  await schools.getByRole('radio', { name: /Cheapest that passes/ }).click();
-  await expect(page.getByLabel('As sure as')).toHaveValue('0.9');
+  await schools.getByRole('radio', { name: /Lowest cost/ }).click();
+  await expect(page.getByLabel('Confidence')).toHaveValue('0.9');
   await expect(leader).toContainText('Nine Elms ABS Trade');
-  await page.getByLabel('As sure as').selectOption('expected');
+  await page.getByLabel('Confidence').selectOption('expected');
   await expect(leader).toContainText('Nine Elms PETG Trade');
   const chance = async () =>
     Number(
@@ -98,7 +98,7 @@ test('four ways to choose: weights by drag and by key, what moved, and a wanted 
       ).replace(/[^\d.]/g, ''),
     );
   expect(await chance()).toBeLessThan(99);
-  await page.getByLabel('As sure as').selectOption('99 %');
+  await page.getByLabel('Confidence').selectOption('99 %');
   await expect(page.getByText('at least 99 % of the draws')).toBeVisible({ timeout: 20_000 });
   await expect(leader).not.toContainText('Nine Elms PETG Trade');
   expect(await chance()).toBeGreaterThanOrEqual(99);
@@ -112,14 +112,14 @@ test('the chance in the page is the one that the server draws for the same seed'
   };
   const part = await makePart(request, brief);
   await page.goto(`/parts/${part.id}/shortlist?grade=ne-petg`);
-  const sure = page.getByRole('region', { name: 'How sure' });
+  const sure = page.getByRole('region', { name: 'Confidence' });
   await expect(sure).toContainText('of 4,000 draws');
   const answer = await request.post('/api/v1/evaluations', {
     data: { brief, gradeIds: ['ne-petg'], chance: { seed: 1, draws: 4000 } },
   });
   const { chance } = ((await answer.json()) as EvaluationResult).grades[0]!.best;
   const missed = chance!.byCheck[0]!;
-  await expect(sure).toContainText(`Every check is met in ${percentText(chance!.all)} of`);
+  await expect(sure).toContainText(`All checks are met in ${percentText(chance!.all)} of`);
   await expect(sure.getByRole('listitem').first()).toContainText(percentText(missed.met));
 });
 
@@ -130,9 +130,9 @@ test('the map: pass region, walked by arrow keys, brushed with the pointer, pinn
   const part = await makePart(request, { title: 'An arm on the map' });
   await page.goto(`/parts/${part.id}/shortlist?view=map`);
   const chart = page.getByRole('application');
-  const list = page.getByRole('region', { name: 'Their numbers' });
+  const list = page.getByRole('region', { name: 'Values' });
   await expect(list.getByRole('rowheader').first()).toContainText('Tarrowmill PETG Clearway');
-  await expect(chart.getByText('passes here')).toBeVisible();
+  await expect(chart.getByText('pass region')).toBeVisible();
   // By keyboard: the walk begins at an undominated grade.
   await chart.focus();
   await page.keyboard.press('ArrowRight');
@@ -153,8 +153,8 @@ test('the map: pass region, walked by arrow keys, brushed with the pointer, pinn
   await expect(selected).toBeVisible();
   await page.getByRole('button', { name: /^Pin / }).click();
   await expect(page.getByRole('link', { name: /^Compare these \d$/ })).toBeVisible();
-  await page.getByLabel('Upwards').selectOption('Own heat limit');
-  await expect(list.getByRole('columnheader', { name: 'Own heat limit, °C' })).toBeVisible();
+  await page.getByLabel('Vertical axis').selectOption('Service temperature limit');
+  await expect(list.getByRole('columnheader', { name: 'Service temperature limit, °C' })).toBeVisible();
   await page.getByRole('link', { name: /^Compare these \d$/ }).click();
   await expect(page.getByRole('region', { name: 'Side by side' })).toBeVisible();
 });

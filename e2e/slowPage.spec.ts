@@ -37,7 +37,7 @@ test.describe('on a slow page no input is lost', () => {
   }) => {
     const part = await makePart(request, { title: 'Sorted on a slow page' });
     await page.goto(`/parts/${part.id}/shortlist`);
-    const cost = page.getByRole('columnheader', { name: /^One part/ });
+    const cost = page.getByRole('columnheader', { name: /^Cost per part/ });
     await expect(cost).toBeVisible();
     const first = page.getByRole('button', { name: /^Pin / }).first();
     const cheapest = await first.getAttribute('aria-label');
@@ -58,7 +58,7 @@ test.describe('on a slow page no input is lost', () => {
   test('axes swapped twice are as they were', async ({ page, request }) => {
     const part = await makePart(request, { title: 'Mapped on a slow page' });
     await page.goto(`/parts/${part.id}/shortlist?view=map`);
-    const [up, right] = [page.getByLabel('Upwards'), page.getByLabel('To the right')];
+    const [up, right] = [page.getByLabel('Vertical axis'), page.getByLabel('Horizontal axis')];
     await expect(up).toBeVisible();
     const before = [await up.inputValue(), await right.inputValue()];
     await slowDown(page);
@@ -75,7 +75,7 @@ test.describe('on a slow page no input is lost', () => {
     await expect(up).toHaveValue(before[0]!);
   });
 
-  test('finalists taken out one after the other stay out', async ({ page, request }) => {
+  test('finalists removed one after the other stay out', async ({ page, request }) => {
     const part = await makePart(request, { title: 'Compared on a slow page' });
     await page.goto(`/parts/${part.id}/compare?grades=tm-petg,tm-petg-gf,ne-abs,ne-petg`);
     const remove = page.getByRole('button', { name: /^Remove Tarrowmill PETG/ });
@@ -92,7 +92,7 @@ test.describe('on a slow page no input is lost', () => {
 
   test('what is typed quickly is all there, in the field and in the address', async ({ page }) => {
     await page.goto('/grades');
-    const find = page.getByLabel(/^Find by any word/);
+    const find = page.getByLabel(/^Search name, colour, source, note/);
     await expect(page.getByRole('status').filter({ hasText: / grades$/ })).toBeVisible();
     await slowDown(page);
     await find.focus();
@@ -100,7 +100,7 @@ test.describe('on a slow page no input is lost', () => {
     await expect(find).toHaveValue('tarrowmill abs');
     await expect.poll(() => setting(page, 'q')).toBe('tarrowmill abs');
     await page.goto('/service');
-    const lessons = page.getByLabel('Find in what was seen and learned');
+    const lessons = page.getByLabel('Search findings and lessons');
     await lessons.focus();
     await pressQuickly(page, [...'peeled']);
     await expect(lessons).toHaveValue('peeled');
@@ -109,7 +109,7 @@ test.describe('on a slow page no input is lost', () => {
 
   test('numbers typed into two fields of a sum both count', async ({ page }) => {
     await page.goto('/calculations/hinge-strain');
-    const answer = page.getByRole('region', { name: 'Answer' });
+    const answer = page.getByRole('region', { name: 'Result' });
     await expect(answer).toContainText('13.09 %');
     await slowDown(page);
     await page.getByLabel('Turn', { exact: true }).fill('90');

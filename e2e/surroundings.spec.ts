@@ -17,7 +17,7 @@ const toShortlist = async (page: Page) => {
 const cell = async (page: Page, grade: string, check: RegExp) =>
   (await shortlistRow(page, grade)).getByRole('button', { name: check });
 
-test('drip cup: oil and a degreaser by pictures of contact; what stands them, what cracks, what nobody knows', async ({
+test('drip cup: oil and a degreaser by pictures of contact; what stands them, what cracks, what is unknown', async ({
   page,
   request,
 }) => {
@@ -25,17 +25,17 @@ test('drip cup: oil and a degreaser by pictures of contact; what stands them, wh
   await page.getByLabel('Name', { exact: true }).fill('Drip cup of a test');
   await page.getByLabel('Pressure', { exact: true }).fill('0.6 kPa');
   const before = await settledStanding(page);
-  await ask(page, 'Fluids touch it');
+  await ask(page, 'Chemical contact');
   const oil = page.getByRole('group', { name: 'Fluid 1' });
-  await oil.getByLabel('How warm').fill('45');
-  await oil.getByLabel('How long altogether').fill('2 years');
+  await oil.getByLabel('Temperature').fill('45');
+  await oil.getByLabel('Total exposure').fill('2 years');
   // By keyboard: the picture of the bath.
-  await oil.getByRole('radio', { name: 'Splashed' }).focus();
+  await oil.getByRole('radio', { name: 'Splash' }).focus();
   for (let i = 0; i < 3; i++) await page.keyboard.press('ArrowRight');
-  await expect(oil.getByRole('radio', { name: 'Lies in it' })).toBeChecked();
-  await expect(oil.getByText(/Under a lasting pull ABS, ASA/)).toBeVisible();
+  await expect(oil.getByRole('radio', { name: 'Immersion' })).toBeChecked();
+  await expect(oil.getByText(/Under sustained tension ABS, ASA/)).toBeVisible();
   await page.getByRole('button', { name: '+ Another fluid' }).click();
-  await page.getByRole('group', { name: 'Fluid 2' }).getByLabel('What touches it').selectOption('Detergent');
+  await page.getByRole('group', { name: 'Fluid 2' }).getByLabel('Chemical').selectOption('Detergent');
   await expect.poll(() => standing(page)).toBeLessThan(before);
   await expect(page.getByRole('region', { name: 'Cautions' }).getByText(/Slippery; long skin contact/)).toBeVisible();
   await saved(page);
@@ -46,11 +46,13 @@ test('drip cup: oil and a degreaser by pictures of contact; what stands them, wh
 
   await toShortlist(page);
   // Typical of the family is marked as no promise; the workshop's own soak overrides and says so.
-  await expect(await cell(page, 'Nine Elms PETG Trade', /^Fluids: passes on typical values, not tested/)).toBeVisible();
-  await (await cell(page, 'Tarrowmill PETG Clearway', /^Fluids:/)).click();
+  await expect(
+    await cell(page, 'Nine Elms PETG Trade', /^Chemical resistance: passes on typical values, not tested/),
+  ).toBeVisible();
+  await (await cell(page, 'Tarrowmill PETG Clearway', /^Chemical resistance:/)).click();
   const drawer = page.getByRole('dialog');
   await expect(
-    drawer.getByText(/Mineral oil and grease: resistant \(own soak, 14 days at 45 °C\)/).first(),
+    drawer.getByText(/Mineral oil and grease: resistant \(own immersion test, 14 days at 45 °C\)/).first(),
   ).toBeVisible();
   await drawer.getByRole('button', { name: /^Stress cracking/ }).click();
   await expect(drawer.getByText('Own soak of a bent specimen: no crack at this stress.')).toBeVisible();

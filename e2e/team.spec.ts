@@ -38,13 +38,13 @@ test('from a workshop of one to a team: first account, invitation, roles, sign-i
 }) => {
   const ada = await person(browser);
   await ada.goto('/people');
-  await expect(ada.getByText(/Nobody has an account/)).toBeVisible();
+  await expect(ada.getByText(/No accounts/)).toBeVisible();
   await ada.getByLabel('Your name').fill('Ada Brook');
   await ada.getByLabel('Sign-in name').fill('ada');
   await ada.getByLabel('Password').fill('short');
   await expect(ada.getByText('7 more characters are needed')).toBeVisible();
   await ada.getByLabel('Password').fill(PASSWORD);
-  await ada.getByRole('button', { name: 'Make the account' }).click();
+  await ada.getByRole('button', { name: 'Create account' }).click();
   const people = ada.getByRole('region', { name: 'People of Workshop' });
   await people.getByLabel('Name', { exact: true }).fill('Bo Lind');
   await people.getByLabel('Sign-in name').fill('bo-lind');
@@ -63,7 +63,7 @@ test('from a workshop of one to a team: first account, invitation, roles, sign-i
   await bo.goto(link);
   await expect(bo.getByRole('heading', { name: 'Welcome, Bo Lind' })).toBeVisible();
   await bo.getByLabel('Password').fill(PASSWORD);
-  await bo.getByRole('button', { name: 'Come in' }).click();
+  await bo.getByRole('button', { name: 'Sign in' }).click();
   await expect(bo.getByText(/You are a viewer here/)).toBeVisible();
   // The way in was good once.
   const late = await person(browser);
@@ -78,15 +78,15 @@ test('from a workshop of one to a team: first account, invitation, roles, sign-i
 
   // Given more, they may at once.
   await people.getByLabel('Role of Bo Lind').selectOption('engineer');
-  await expect(people.getByText(/changes parts, grades, bench and service · last here/)).toBeVisible();
+  await expect(people.getByText(/can change parts, grades, bench and service · last here/)).toBeVisible();
   await bo.reload();
   await expect(bo.getByText('Saved', { exact: true })).toBeVisible();
   await expect(bo.getByText(/You are a viewer here/)).toHaveCount(0);
 
-  await ada.getByLabel('What it is for').fill('night script');
-  await ada.getByRole('button', { name: 'Make a token' }).click();
+  await ada.getByLabel('Purpose').fill('night script');
+  await ada.getByRole('button', { name: 'Create token' }).click();
   const secret = await ada
-    .getByRole('region', { name: 'Keys that let you in' })
+    .getByRole('region', { name: 'Sessions and access tokens' })
     .getByRole('status')
     .locator('code')
     .first()
@@ -98,11 +98,11 @@ test('from a workshop of one to a team: first account, invitation, roles, sign-i
   expect([calendar.status, calendar.headers.get('content-type')]).toEqual([200, 'text/calendar; charset=utf-8']);
 
   await ada.getByLabel('A new workspace’s name').fill('Annex Two');
-  await ada.getByRole('button', { name: 'Make it' }).click();
+  await ada.getByRole('button', { name: 'Create workspace' }).click();
   await ada.getByRole('link', { name: 'Annex Two' }).click();
   await expect(ada).toHaveURL(/\/w\/annex-two\//);
   await ada.goto('/w/annex-two/parts');
-  await expect(ada.getByRole('navigation', { name: 'Places' }).getByText('Annex Two')).toBeVisible();
+  await expect(ada.getByRole('navigation', { name: 'Main navigation' }).getByText('Annex Two')).toBeVisible();
   await expect(ada.getByText('Arm of the team')).toHaveCount(0);
   await bo.goto('/w/annex-two/parts');
   await expect(bo.getByText('Annex Two')).toHaveCount(0);
@@ -134,7 +134,7 @@ test('two people on one brief: who is here, both edits in, who changed what, and
   await expect(history.getByRole('listitem')).toHaveCount(3);
   await history.getByRole('button', { name: /Bo Lind changed/ }).click();
   await expect(history.getByRole('row', { name: /Title Arm for two Arm for two, by Bo/ })).toBeVisible();
-  await history.getByRole('button', { name: 'Put back as it was before' }).click();
+  await history.getByRole('button', { name: 'Restore previous version' }).click();
   await expect(ada.getByRole('heading', { level: 1 })).toHaveText('Arm for two');
   await expect(bo.getByRole('heading', { level: 1 })).toHaveText('Arm for two');
 

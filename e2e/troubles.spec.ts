@@ -11,7 +11,7 @@ test.describe('bad input', () => {
       ['From the root to the load', '12 furlongs', /“furlongs” is not a unit of length here/],
       ['From the root to the load', '1,250', /can be read two ways/],
       ['From the root to the load', '', /Type a number/],
-      ['Steady temperature', '9000', /Must be 400 °C or less/],
+      ['Continuous temperature', '9000', /Must be 400 °C or less/],
     ] as const) {
       const field = page.getByLabel(label, { exact: true });
       await field.fill(typed);
@@ -27,7 +27,7 @@ test.describe('bad input', () => {
     expect(brief).toEqual({ ...part.brief, title: 'Changed after all' });
   });
 
-  test('a wall thicker than the tube is marked at the wall, kept, and saved once it is put right', async ({
+  test('a wall thicker than the tube is marked at the wall, kept, and saved once it is corrected', async ({
     page,
     request,
   }) => {
@@ -44,7 +44,7 @@ test.describe('bad input', () => {
     await expect(page.getByLabel('Wall', { exact: true })).toHaveAccessibleDescription(
       /less than half of the outer diameter, 20 mm/,
     );
-    await expect(page.getByRole('status').filter({ hasText: 'Not saved: one field needs you' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: 'Not saved: 1 field to correct' })).toBeVisible();
     await page.reload();
     await expect(page.getByLabel('Wall', { exact: true })).toHaveValue('25');
     await page.getByLabel('Wall', { exact: true }).fill('4');
@@ -90,7 +90,7 @@ test.describe('nothing is lost', () => {
       route.request().method() === 'PUT' ? route.abort() : route.continue(),
     );
     await page.getByLabel('From the root to the load', { exact: true }).fill('180');
-    await expect(page.getByRole('status').filter({ hasText: 'kept on this computer' })).toBeVisible();
+    await expect(page.getByRole('status').filter({ hasText: 'stored on this computer' })).toBeVisible();
     await page.reload();
     await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('180');
     await page.unroute('**/api/v1/parts/*');
@@ -122,15 +122,15 @@ test.describe('nothing is lost', () => {
     await next.goto('/machines/new');
     await next.getByLabel('Name', { exact: true }).fill('Printer in a tunnel');
     await next.getByRole('button', { name: 'Save it' }).click();
-    await expect(next.getByRole('alert').filter({ hasText: 'Kept on this computer' })).toBeVisible();
-    await expect(next.getByRole('status').filter({ hasText: '2 changes are kept on this computer' })).toBeVisible();
+    await expect(next.getByRole('alert').filter({ hasText: 'Stored on this computer' })).toBeVisible();
+    await expect(next.getByRole('status').filter({ hasText: '2 changes are stored on this computer' })).toBeVisible();
     await next.close();
     const last = await context.newPage();
     await last.goto('/unsent');
     await expect(last.getByText('Edited in a tunnel', { exact: true })).toBeVisible();
     await expect(last.getByText('Machine “Printer in a tunnel”')).toBeVisible();
     await context.unroute('**/api/v1/**');
-    await expect(last.getByText('Everything is at the server.')).toBeVisible();
+    await expect(last.getByText('All changes are sent.')).toBeVisible();
     expect(((await readPart(request, part.id)).brief.part as GeometryOf<'cantilever-arm'>).spanMm).toBe(175);
     const machines = (await (await request.get('/api/v1/machines')).json()) as {
       machine: { id: string; name: string };
@@ -192,7 +192,7 @@ test.describe('nothing is lost', () => {
     await expect(panel.getByRole('row', { name: /Part · span/ })).toContainText('205 mm');
     await expect(panel.getByRole('row', { name: /Title/ })).toHaveCount(0);
     expect((await readPart(request, part.id)).brief).toEqual(theirs);
-    await panel.getByRole('button', { name: /Take the newer one/ }).click();
+    await panel.getByRole('button', { name: /Use the newer version/ }).click();
     await expect(span).toHaveValue('205');
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Changed by a colleague');
     await page.getByRole('button', { name: 'Undo' }).click();
@@ -216,7 +216,7 @@ test.describe('nothing is lost', () => {
       route.request().method() === 'PUT' ? route.abort() : route.continue(),
     );
     await span.fill('190');
-    await expect(page.getByText(/Server away/)).toBeVisible();
+    await expect(page.getByText(/Server unreachable/)).toBeVisible();
     await put({ ...part.brief, title: 'Changed once more' }, 2);
     await page.unroute(`**/api/v1/parts/${part.id}`);
     await expect(page.getByRole('heading', { level: 1 })).toHaveText('Changed once more');

@@ -15,7 +15,7 @@ export interface WorkshopServer {
 const RIG_PACE = 3;
 
 /**
- * The built app on a database of its own: with the sample workshop in it, a copy of the pattern that `npm test` makes once; else
+ * The built app on a database of its own: with the sample project in it, a copy of the pattern that `npm test` makes once; else
  * empty. `args` are passed on to the server.
  */
 export async function startWorkshop({ sample = true, args = [] as string[] } = {}): Promise<WorkshopServer> {

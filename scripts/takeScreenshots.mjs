@@ -58,14 +58,14 @@ async function firstOfTwo(page) {
 
 async function answerACase(page) {
   await page.getByRole('radio', { name: /PET C15/ }).check();
-  await page.getByRole('radio', { name: 'Strength in plane' }).check();
-  await page.getByRole('button', { name: 'That is my answer' }).click();
+  await page.getByRole('radio', { name: 'In-plane strength' }).check();
+  await page.getByRole('button', { name: 'Submit answer' }).click();
   await page.getByRole('heading', { name: /^It is/ }).waitFor();
   await page.mouse.wheel(0, 330);
 }
 
 async function loadABar(page) {
-  await page.getByLabel(/^The weight can fall/).check();
+  await page.getByLabel(/^Nobody is below the weight/).check();
   await page.getByRole('button', { name: 'Set to zero and load slowly' }).click();
   // Two days pass in nine seconds.
   await page.waitForTimeout(8000);
@@ -78,14 +78,14 @@ async function walkTheMap(page) {
 
 async function cutAMesh(page) {
   await page.getByLabel('Mesh file').setInputFiles(join(root, 'docs/examples/waisted-arm.stl'));
-  await page.getByRole('button', { name: /^Cut where it is stressed most/ }).click();
+  await page.getByRole('button', { name: /^Cut at the highest stress/ }).click();
   await page.waitForTimeout(600);
   await page.evaluate(() => globalThis.scrollTo(0, 0));
 }
 
 async function changeARule(page) {
-  await page.getByLabel('What nine of ten').check();
-  await page.getByText('parts stay as they are').waitFor();
+  await page.getByLabel(/B-basis/).check();
+  await page.getByText('parts are unchanged').waitFor();
 }
 
 const browser = await chromium.launch({

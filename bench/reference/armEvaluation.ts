@@ -209,7 +209,7 @@ const LOAD_CHECKS: readonly LoadCheck[] = [
   'sag-after-duration',
 ];
 
-/** Smallest reserve of the hot loads at one temperature; `longestH` caps how long each acts. */
+/** Minimum reserve of the hot loads at one temperature; `longestH` caps how long each acts. */
 function smallestWhenHot(
   brief: Brief,
   orientation: BuildOrientation,
@@ -305,7 +305,7 @@ export function plainChecks(
   return { checks, ownHeatLimitC: Math.min(own.fadesC, own.agesC) };
 }
 
-/** Every way up of one grade; undefined where something is not known of it. */
+/** Every build orientation of one grade; undefined where something is not known of it. */
 export function evaluateArmPlainly(
   brief: Brief,
   grade: Grade,

@@ -23,7 +23,7 @@ const arms: [string, Brief][] = [
   ['lever in water', { ...briefOf('sluice-lever'), asks: {} }],
 ];
 
-test.each(arms)('%s: every grade, way up, reserve and heat limit comes out the same', (_, brief) => {
+test.each(arms)('%s: every grade, build orientation, reserve and heat limit comes out the same', (_, brief) => {
   const { grades } = evaluate(brief, sampleLibrary);
   let compared = 0;
   for (const { gradeId, entries } of grades) {

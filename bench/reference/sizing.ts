@@ -2,7 +2,7 @@
 import { evaluate } from '@anvilstone/core';
 import type { Brief, Grade, Library } from '@anvilstone/schema';
 
-/** Smallest size of those tried that passes in any way up, mm; undefined: none does. Each is 1 % larger than the one before. */
+/** Smallest size of those tried that passes in any build orientation, mm; undefined: none does. Each is 1 % larger than the one before. */
 export function sizeByTrying(
   withSize: (sizeMm: number) => Brief['part'],
   drawnMm: number,

@@ -9,7 +9,7 @@ const PAWL = '/parts/0a7c1d00-0000-4000-8000-000000000007';
 
 const behave = (request: APIRequestContext, behaviour: Misbehaviour) =>
   request.put('/api/v1/instruments/force-gauge/behaviour', { data: { behaviour } });
-const found = (page: Page) => page.getByRole('region', { name: /^What was found/ });
+const found = (page: Page) => page.getByRole('region', { name: /^Result \(/ });
 
 async function load(page: Page): Promise<void> {
   await page.getByLabel(/^Shield up/).check();
@@ -39,16 +39,16 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   const before = await passing(page);
   await page.goto(`${PAWL}/bench?grade=ol-pa12`);
   const proposal = page.getByRole('row').filter({ has: page.getByRole('rowheader', { name: /^Fatigue/ }) });
-  await expect(proposal).toContainText('Pull a bar apart');
+  await expect(proposal).toContainText('Tensile test');
   await expect(proposal).toContainText('its break would not be read');
-  await proposal.getByRole('link', { name: /^Plan “Pull a bar apart”/ }).click();
+  await proposal.getByRole('link', { name: /^Plan “Tensile test”/ }).click();
 
   // The gauge cannot read such a bar: a thinner one fits.
-  const expected = page.getByRole('region', { name: 'What to expect' });
+  const expected = page.getByRole('region', { name: 'Prediction' });
   await expect(expected).toContainText('its break would not be read');
   await expected.getByRole('button', { name: /^Use specimens 2 mm thick/ }).click();
   await expect(expected).toContainText(/expected at the gauge/);
-  await page.getByRole('button', { name: 'Begin it' }).click();
+  await page.getByRole('button', { name: 'Start' }).click();
   await expect(page.getByRole('heading', { name: /^K5/ })).toBeVisible();
 
   await page.getByRole('button', { name: 'Add the 5 that are planned' }).click();
@@ -69,7 +69,7 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   await behave(request, 'off');
   await page.waitForTimeout(900);
   await behave(request, 'well');
-  await expect(found(page)).toContainText('fell silent', { timeout: 20_000 });
+  await expect(found(page)).toContainText('lost connection', { timeout: 20_000 });
   await expect(found(page)).toContainText('answers again');
   await expect(found(page)).toContainText(/First crack/);
 
@@ -87,8 +87,8 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   await next(page);
   await page.getByLabel('Largest force, at the gauge').fill('19.8 kgf');
   await expect(page.getByText('194 N on the specimen')).toBeVisible();
-  await page.getByLabel('Where and how it broke').fill('in the neck');
-  await page.getByRole('button', { name: 'Write it down' }).click();
+  await page.getByLabel('Location and mode of failure').fill('in the neck');
+  await page.getByRole('button', { name: 'Save reading' }).click();
   await expect(found(page)).toContainText('19.8 kgf');
   await next(page);
   const curve = [
@@ -104,13 +104,13 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   await page.getByRole('tab', { name: 'Results' }).click();
   const arm = page.getByRole('region', { name: /^A Osk & Linnet PA12/ });
   await expect(arm).toContainText('one more allows a basis value');
-  await arm.getByRole('button', { name: 'Take it into the library' }).click();
+  await arm.getByRole('button', { name: 'Add to library' }).click();
   // Who leads depends on what others have brought into the library; that this one no longer passes does not.
   await expect(arm.getByRole('row', { name: /^Ratchet pawl/ })).toContainText(
     'Osk & Linnet PA12: passes before, fails now',
   );
-  await arm.getByLabel('Who stands for it').fill('M. Aldous');
-  await arm.getByRole('button', { name: 'Accept it as evidence' }).click();
+  await arm.getByLabel('Approved by').fill('M. Aldous');
+  await arm.getByRole('button', { name: 'Accept as evidence' }).click();
   await expect(arm).toContainText('In the library since');
 
   const { grade } = (await (await request.get('/api/v1/grades/ol-pa12')).json()) as GradeRecord;
@@ -125,6 +125,6 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   await page.goto(`${PAWL}/shortlist`);
   await expect(page.getByRole('region', { name: 'Out of date' })).toContainText('passes before, fails now');
   await expect.poll(() => passing(page)).toBe(before - 1);
-  await page.getByRole('button', { name: 'I have looked' }).click();
+  await page.getByRole('button', { name: 'Acknowledge' }).click();
   await expect(page.getByRole('region', { name: 'Out of date' })).toBeHidden();
 });

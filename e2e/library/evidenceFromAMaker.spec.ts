@@ -21,7 +21,7 @@ test('a maker’s messy sheet goes in after two questions; two grades compare li
   page,
 }) => {
   await handIn(page, 'fenmoor.csv', await ownSheet('Fenmoor Works'));
-  await expect(page.getByText('7 cells to put right')).toBeVisible();
+  await expect(page.getByText('7 cells to correct')).toBeVisible();
   await expect(page.getByText('The maker is missing', { exact: false }).first()).toBeVisible();
   await expect(page.getByRole('button', { name: /^Import/ })).toBeDisabled();
   await page.getByLabel('Maker, where no column says so').fill('Fenmoor Works');
@@ -43,8 +43,8 @@ test('a maker’s messy sheet goes in after two questions; two grades compare li
   await expect(status(page)).toHaveText('Imported: 7 new and 0 changed grades.');
 
   // Found again, with what the sheet meant.
-  await page.getByRole('link', { name: 'Look at the library' }).click();
-  await page.getByLabel('Find by any word').fill('fenmoor');
+  await page.getByRole('link', { name: 'Open the library' }).click();
+  await page.getByLabel('Search name, colour, source, note').fill('fenmoor');
   await expect(status(page)).toContainText('7 of');
   await page.getByRole('checkbox', { name: 'Choose Fenmoor Works ABS Trade' }).check();
   await page.getByRole('checkbox', { name: 'Choose Fenmoor Works ASA Trade' }).check();
@@ -73,7 +73,7 @@ test('the server refuses a comparison too, and says why', async ({ request }) =>
   expect(await refused.text()).toContain('Specimen: printed against moulded');
 });
 
-test('an error in a cell is put right in its place, a line is left out, a column is dragged to its meaning', async ({
+test('an error in a cell is corrected in its place, a line is left out, a column is dragged to its meaning', async ({
   page,
 }) => {
   const text = [
@@ -83,7 +83,7 @@ test('an error in a cell is put right in its place, a line is left out, a column
     'Askrigg Three;Askrigg;PETG;48;1,2',
   ].join('\n');
   await handIn(page, 'askrigg.csv', Buffer.from(text));
-  await expect(status(page)).toContainText('1 cell to put right');
+  await expect(status(page)).toContainText('1 cell to correct');
   const cell = page.getByRole('button', { name: 'Line 3, Density (g/cm³): heavy. Change' });
   await expect(page.getByText('“heavy” is no number; Density needs one')).toBeVisible();
   await cell.click();
@@ -92,7 +92,7 @@ test('an error in a cell is put right in its place, a line is left out, a column
   await expect(status(page)).toContainText('3 new, 0 changed, 0 as they were. Nothing is open');
 
   // X1 says nothing by its heading: a meaning is dragged onto it, which then asks for the unit.
-  await page.getByPlaceholder('Find a meaning to drag').fill('Tensile strength');
+  await page.getByPlaceholder('Find a property to drag').fill('Tensile strength');
   const from = await page.locator('[data-target="property.tensileStrength"]').boundingBox();
   const row = page.getByRole('row', { name: /^X1/ });
   const to = await row.boundingBox();
@@ -100,7 +100,7 @@ test('an error in a cell is put right in its place, a line is left out, a column
   await page.mouse.down();
   await page.mouse.move(to!.x + 120, to!.y + to!.height / 2, { steps: 12 });
   await page.mouse.up();
-  await expect(page.getByLabel('X1 is taken for')).toHaveValue('property.tensileStrength');
+  await expect(page.getByLabel('X1: meaning')).toHaveValue('property.tensileStrength');
   await expect(status(page)).toContainText('1 question to answer');
   await page.getByRole('combobox', { name: 'In which unit is “X1”?' }).selectOption('MPa');
   await expect(status(page)).toContainText('Nothing is open');
@@ -110,5 +110,5 @@ test('an error in a cell is put right in its place, a line is left out, a column
   await expect(status(page)).toContainText('2 new');
   expect(await seriousFaults(page)).toEqual([]);
   await page.getByRole('button', { name: 'Cancel' }).click();
-  await expect(page.getByText('Cancelled. The library is as it was.')).toBeVisible();
+  await expect(page.getByText('Cancelled. The library is unchanged.')).toBeVisible();
 });

@@ -19,7 +19,7 @@ test('edited with undo and a fault beside its field; saved once, kept in the his
   await page.goto(`/grades/${grade.id}/edit`);
   await page.getByLabel('Price').fill('42');
   await page.getByRole('button', { name: 'Add a report' }).click();
-  await expect(page.getByRole('status')).toContainText('have to be put right');
+  await expect(page.getByRole('status')).toContainText('have to be corrected');
   await expect(page.getByText('Tensile strength has no number', { exact: false })).toBeVisible();
   await page.getByRole('button', { name: 'Undo', exact: true }).click();
   await expect(page.getByRole('status')).toContainText('Not saved yet');
@@ -30,14 +30,14 @@ test('edited with undo and a fault beside its field; saved once, kept in the his
 
   // A closed tab loses nothing.
   await page.reload();
-  await expect(page.getByText('edits of an earlier visit')).toBeVisible();
+  await expect(page.getByText('edits from an earlier session')).toBeVisible();
   await page.getByRole('button', { name: 'Save', exact: true }).click();
   await expect(page).toHaveURL(/\/grades\/edit-me$/);
   await expect(page.getByText('42.00 USD/kg')).toBeVisible();
   await page.getByRole('tab', { name: 'History' }).click();
   await expect(page.getByText('Tensile strength: nothing → 38.5 MPa, Own bench, August')).toBeVisible();
-  await page.getByRole('button', { name: 'Bring this state back' }).click();
-  await expect(page.getByText('Earlier state brought back')).toBeVisible();
+  await page.getByRole('button', { name: 'Restore this version' }).click();
+  await expect(page.getByText('Earlier version restored')).toBeVisible();
   await expect(page.getByText('42.00 USD/kg')).toBeHidden();
 });
 

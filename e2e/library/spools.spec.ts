@@ -25,9 +25,9 @@ test('from a chosen grade to its printed card and a dryer plan; the logger dies 
   await page.emulateMedia({ media: 'screen' });
 
   // The wet spool is caught before it is printed.
-  await page.getByRole('tab', { name: 'Dry spool' }).click();
+  await page.getByRole('tab', { name: 'Drying' }).click();
   const wet = page.getByRole('row', { name: /^S-03/ });
-  await expect(wet).toContainText('too wet: dry 12 h');
+  await expect(wet).toContainText('too moist: dry 12 h');
   await expect(wet).toContainText(/enough for \d/);
   await wet.getByRole('link', { name: 'S-03' }).click();
   await expect(page.getByRole('heading', { name: /^S-03/ })).toBeVisible();
@@ -39,15 +39,15 @@ test('from a chosen grade to its printed card and a dryer plan; the logger dies 
   await expect(page.getByText(/^1\d\d\d quarter hours/)).toBeVisible();
   const kept = (await (await request.get('/api/v1/instruments/rack-logger/air')).json()) as unknown[];
   await behaves(page, /^Logger in the spool rack/).selectOption('dead');
-  await logger.getByRole('button', { name: 'Fetch now' }).click();
+  await logger.getByRole('button', { name: 'Read now' }).click();
   await expect(logger).toContainText('nothing listens there');
   const still = (await (await request.get('/api/v1/instruments/rack-logger/air')).json()) as unknown[];
   expect(still.length).toBeGreaterThanOrEqual(kept.length);
 
   // Meanwhile the dryers are planned all the same.
   await page.getByRole('tab', { name: 'Dryers' }).click();
-  await page.getByRole('button', { name: 'Plan the best' }).click();
-  await expect(page.getByText(/Nothing speaks against it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plan automatically' }).click();
+  await expect(page.getByText(/No conflicts/)).toBeVisible();
   const run = page.getByRole('button', { name: /^Drying oven, 80 °C: .*S-03/ });
   await expect(run).toBeVisible();
 
@@ -56,7 +56,7 @@ test('from a chosen grade to its printed card and a dryer plan; the logger dies 
   for (let i = 0; i < 12; i++) await page.keyboard.press('Shift+ArrowRight');
   await expect(page.getByText(/S-03 .* is ready .* too late/)).toBeVisible();
   for (let i = 0; i < 12; i++) await page.keyboard.press('Shift+ArrowLeft');
-  await expect(page.getByText(/Nothing speaks against it/)).toBeVisible();
+  await expect(page.getByText(/No conflicts/)).toBeVisible();
 
   // Dragged into the box dryer, which is too cool for what is in it: a conflict in words.
   const row = await page.getByText('Box dryer', { exact: true }).first().boundingBox();
@@ -69,18 +69,18 @@ test('from a chosen grade to its printed card and a dryer plan; the logger dies 
   await expect
     .poll(async () => (await scheduleOf(request)).runs.find(({ loads }) => loads.includes('S-03'))?.dryerId)
     .toBe('box-dryer');
-  await page.getByRole('button', { name: 'Plan the best' }).click();
-  await expect(page.getByText(/Nothing speaks against it/)).toBeVisible();
+  await page.getByRole('button', { name: 'Plan automatically' }).click();
+  await expect(page.getByText(/No conflicts/)).toBeVisible();
   expect(
     (await (await request.get('/api/v1/dryer-schedule.ics')).text()).match(/BEGIN:VEVENT/g)!.length,
   ).toBeGreaterThan(1);
 
   // What is put in at once comes out, and its clock starts anew: which spools that are depends on how damp the rack was of late.
-  const cameOut = page.getByRole('button', { name: /^S-\d+.* came out$/ }).first();
+  const cameOut = page.getByRole('button', { name: /^S-\d+.* taken out$/ }).first();
   const itCameOut = (await cameOut.getAttribute('aria-label'))!;
   await cameOut.click();
   await expect(page.getByRole('button', { name: itCameOut })).toHaveCount(0);
-  const [first] = itCameOut.split(/,| came out/);
+  const [first] = itCameOut.split(/,| taken out/);
   // Only some seconds were dry, and the history says so.
   const { spools } = (await (await request.get('/api/v1/stock')).json()) as Stock;
   const dried = spools.find(({ spool }) => spool.id === first)!.spool.events.at(-1) as { kind: string; hours: number };
@@ -88,8 +88,8 @@ test('from a chosen grade to its printed card and a dryer plan; the logger dies 
   expect(dried.hours).toBeLessThan(0.05);
 
   await page.getByRole('tab', { name: 'Instruments' }).click();
-  await behaves(page, /^Logger in the spool rack/).selectOption('as it should');
-  await logger.getByRole('button', { name: 'Fetch now' }).click();
+  await behaves(page, /^Logger in the spool rack/).selectOption('normal');
+  await logger.getByRole('button', { name: 'Read now' }).click();
   await expect(logger).toContainText('answers');
 });
 

@@ -8,14 +8,14 @@ test('the whole workshop goes out as an archive, is checked and taken in beside 
   const download = page.waitForEvent('download');
   await page.getByRole('link', { name: 'Download the archive' }).click();
   const path = await (await download).path();
-  const file = page.getByLabel('Workshop archive', { exact: true });
+  const file = page.getByLabel('Archive', { exact: true });
   await file.setInputFiles({ name: 'w.zip', mimeType: 'application/zip', buffer: await readFile(path) });
-  await expect(page.getByRole('status')).toContainText('w.zip is whole');
+  await expect(page.getByRole('status')).toContainText('w.zip is intact');
   await expect(page.getByRole('status')).toContainText(/\d+ parts, .*decisions/);
   // Everything goes only when it is said in words.
   await expect(page.getByRole('button', { name: 'Replace' })).toBeDisabled();
-  await page.getByRole('button', { name: 'Add what is missing' }).click();
-  await expect(page.getByRole('status')).toContainText(/0 parts, \d+ were here already/);
+  await page.getByRole('button', { name: 'Merge' }).click();
+  await expect(page.getByRole('status')).toContainText(/0 parts, \d+ existed already/);
 
   const damaged = await readFile(path);
   const middle = Math.floor(damaged.length / 2);

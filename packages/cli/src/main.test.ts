@@ -269,7 +269,7 @@ describe('bench statistics', () => {
   });
   test('compare: two samples, pairs, and what cannot be', async () => {
     expect((await run(['compare', 'a.csv', 'b.csv'], files)).out).toMatch(
-      /^Difference 9\.833.*\nThe difference is more than chance/,
+      /^Difference 9\.833.*\nThe difference is significant/,
     );
     const paired = JSON.parse((await run(['compare', 'a.csv', 'b.csv', '--paired', '--json'], files)).out) as {
       kind: string;
@@ -295,12 +295,12 @@ describe('bench statistics', () => {
     const fit = JSON.parse(out) as {
       creepA: number;
       creepN: number;
-      foretold: { moved: number; extrapolated: boolean }[];
+      predicted: { moved: number; extrapolated: boolean }[];
     };
     expect(code).toBe(0);
     expect(fit.creepA).toBeCloseTo(0.3, 2);
     expect(fit.creepN).toBeCloseTo(0.25, 2);
-    expect(fit.foretold[0]).toMatchObject({
+    expect(fit.predicted[0]).toMatchObject({
       moved: expect.closeTo(2 * (1 + 0.3 * 100 ** 0.25), 2) as number,
       extrapolated: true,
     });

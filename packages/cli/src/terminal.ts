@@ -11,7 +11,7 @@ export interface Terminal {
 
 export const EXIT = { ok: 0, badInput: 1, internal: 2 } as const;
 
-/** Anything the user can put right; shown as a problem document (RFC 9457) on standard error, exit code 1. */
+/** Anything the user can corrected; shown as a problem document (RFC 9457) on standard error, exit code 1. */
 export class BadInput extends Error {
   readonly issues: readonly ProblemIssue[];
   constructor(message: string, issues: readonly ProblemIssue[] = []) {

@@ -112,5 +112,5 @@ describe('sample data', () => {
     }
   });
 
-  test('house rules of a new workshop validate', () => expect(valid(houseRules)(defaultHouseRules)).toEqual([]));
+  test('company rules of a new workshop validate', () => expect(valid(houseRules)(defaultHouseRules)).toEqual([]));
 });

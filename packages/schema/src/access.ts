@@ -111,7 +111,7 @@ export type OwnAccountChange = Static<typeof ownAccountChange>;
 
 export const tokenRequest = record(
   {
-    title: Type.String({ minLength: 1, maxLength: 120, pattern: '\\S', description: 'What it is for' }),
+    title: Type.String({ minLength: 1, maxLength: 120, pattern: '\\S', description: 'Purpose' }),
     mostRole: role,
     days: Type.Integer({ minimum: 1, maximum: 366 }),
   },

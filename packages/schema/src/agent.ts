@@ -17,10 +17,10 @@ export type AgentRecord = Static<typeof agentRating>;
 export const agent = record(
   {
     id: identifier,
-    name: shortText('What it is'),
+    name: shortText('Identity'),
     examples: Type.Array(Type.String({ minLength: 1, maxLength: 120 }), { maxItems: 12 }),
     referenceTemperatureC: temperatureC('Temperature its ratings are for, °C'),
-    handlingCaution: Type.String({ minLength: 1, maxLength: 400, description: 'What people must mind' }),
+    handlingCaution: Type.String({ minLength: 1, maxLength: 400, description: 'Safety notes' }),
     note: Type.Optional(Type.String({ minLength: 1, maxLength: 600, description: 'What decides the case' })),
     ratings: Type.Record(identifier, agentRating, { description: 'By family; a family that is missing is unknown' }),
   },
@@ -31,7 +31,7 @@ export type Agent = Static<typeof agent>;
 
 export const agentRecord = record(
   { agent, revision: Type.Integer({ minimum: 0 }) },
-  'An agent of the workshop’s own with its revision',
+  'A chemical of the workspace’s own with its revision',
   'agent-record',
 );
 export type AgentOfWorkshop = Static<typeof agentRecord>;

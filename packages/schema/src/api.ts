@@ -103,7 +103,7 @@ export const evaluationRequest = record(
           seed: Type.Optional(Type.Integer({ minimum: 0, maximum: 2 ** 32 - 1, description: 'Absent: 1' })),
           draws: Type.Optional(Type.Integer({ minimum: 100, maximum: 100000, description: 'Absent: 10,000' })),
         },
-        'Also work out how likely each grade meets every check, in its best way up',
+        'Also work out how likely each grade meets every check, in its best orientation',
       ),
     ),
   },
@@ -118,7 +118,7 @@ export const library = record(
     grades: Type.Array(grade),
     machines: Type.Array(machine),
     agents: Type.Optional(
-      Type.Array(agent, { description: 'Agents of the workshop’s own, beside the reference table' }),
+      Type.Array(agent, { description: 'Chemicals of the workspace’s own, beside the reference table' }),
     ),
   },
   'Grades, machines and own agents in a file',

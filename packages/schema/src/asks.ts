@@ -36,7 +36,7 @@ export const thermalFitAsk = record(
     allowedMm: Type.Number({
       exclusiveMinimum: 0,
       maximum: 100,
-      description: 'Difference in growth that the joint can take either way from 23 °C, mm',
+      description: 'Difference in growth that the joint can take each way from 23 °C, mm',
     }),
   },
   'It grows and shrinks with what it is fixed to',
@@ -111,7 +111,7 @@ export const asks = record(
         minItems: 1,
         maxItems: 100,
         uniqueItems: true,
-        description: 'Machines that may print it; absent = any machine of the workshop',
+        description: 'Machines that may print it; absent = any machine',
       }),
     ),
     orientations: Type.Optional(

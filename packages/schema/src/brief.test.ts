@@ -167,7 +167,7 @@ test('the other documents refuse a missing field, a field they do not know, and 
   }
 });
 
-test('house rules are policy within reason: a knock-down never raises, scrap never reaches everything', () => {
+test('company rules are policy within reason: a knock-down never raises, scrap never reaches everything', () => {
   const properties = houseRules.properties;
   expect(properties.datasheetStrengthFactor.maximum).toBe(1);
   expect(properties.scrapShare.maximum).toBeLessThan(1);

@@ -52,7 +52,7 @@ export const campaignArm = record(
       }),
     ),
   },
-  'One grade printed one way up',
+  'One grade printed in one build orientation',
 );
 export type CampaignArm = Static<typeof campaignArm>;
 
@@ -63,7 +63,7 @@ export const specimen = record(
   {
     id: Type.String({
       pattern: '^[A-Z0-9]{1,6}-[A-Z]{1,2}[0-9]{1,3}$',
-      description: 'Written on it: series, arm, number',
+      description: 'Serial number: series, arm, number',
     }),
     armId: Type.String({ pattern: '^[A-Z]{1,2}$' }),
     spoolId: Type.Optional(Type.String({ maxLength: 20 })),
@@ -94,14 +94,14 @@ export const inspection = record(
         {
           specimenId: Type.String({ maxLength: 20 }),
           state: vocabulary(['whole', 'changed', 'gone'] as const, 'As it was found; gone: it no longer does its work'),
-          movedMm: Type.Optional(Type.Number({ minimum: 0, maximum: 5000, description: 'Out of its shape, mm' })),
-          note: Type.Optional(shortText('What was seen')),
+          movedMm: Type.Optional(Type.Number({ minimum: 0, maximum: 5000, description: 'Distortion, mm' })),
+          note: Type.Optional(shortText('Observed')),
         },
         'One specimen at one look',
       ),
       { maxItems: 500 },
     ),
-    note: Type.Optional(longText('Weather, and whatever else happened')),
+    note: Type.Optional(longText('Weather and events')),
   },
   'One look at specimens that were left in a real place',
 );
@@ -112,7 +112,7 @@ export const acceptance = record(
     armId: Type.String({ pattern: '^[A-Z]{1,2}$' }),
     outcomeId: identifier,
     at: moment,
-    by: shortText('Who stands for it'),
+    by: shortText('Approved by'),
     observationIds: Type.Array(identifier),
     gradeRevision: Type.Integer({ minimum: 1 }),
   },
@@ -123,7 +123,7 @@ export type Acceptance = Static<typeof acceptance>;
 export const campaign = record(
   {
     id: Type.String({ pattern: '^[A-Z][A-Z0-9]{1,5}$', description: 'Series: begins the marks of its specimens' }),
-    title: shortText('What it is to settle'),
+    title: shortText('Question'),
     methodId: identifier,
     partId: Type.Optional(uuid),
     loadCaseId: Type.Optional(identifier),

@@ -19,10 +19,10 @@ export const decisionRequest = record(
     limits: Type.Optional(longText('What the choice is meant for and what it is not')),
     decidedBy: Type.String({ minLength: 1, maxLength: 120, description: 'Who decides' }),
     schoolId: Type.Optional(
-      Type.String({ maxLength: 40, description: 'How candidates are ranked; absent = as the house rules say' }),
+      Type.String({ maxLength: 40, description: 'How candidates are ranked; absent = as the company rules say' }),
     ),
     notes: Type.Optional(
-      Type.Array(record({ gradeId: identifier, text: longText('Why not') }, 'A word on a candidate not taken'), {
+      Type.Array(record({ gradeId: identifier, text: longText('Reason against') }, 'A word on a candidate not taken'), {
         maxItems: 50,
       }),
     ),
@@ -74,7 +74,7 @@ export const signOffRequest = record(
     by: shortText('Name of who signs'),
     role: shortText('As what they sign'),
     statement: Type.String({ minLength: 10, maxLength: 4000, description: 'What they stand for, in ten characters' }),
-    limits: longText('Up to what it holds: loads, temperatures, places, numbers, dates'),
+    limits: longText('Scope: loads, temperatures, locations, quantities, dates'),
     proofTest: Type.Optional(longText('How every part is proof-tested before use')),
     decisionDigest: digest,
   },

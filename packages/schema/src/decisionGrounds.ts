@@ -35,7 +35,7 @@ export type Alternative = Static<typeof alternative>;
 const atValue = record(
   {
     value: Type.Number({ description: 'Canonical unit of the dimension' }),
-    reserve: number('Smallest reserve of the chosen grade there'),
+    reserve: number('Minimum reserve of the chosen grade there'),
     status: checkStatus,
     governingCheckId: orNull(identifier, 'What governs there'),
     winnerId: orNull(identifier, 'Who comes first there; null: nobody passes'),
@@ -72,7 +72,7 @@ export const testDone = record(
     n: Type.Integer({ minimum: 1 }),
     mean: Type.Number({ description: 'Canonical unit of the method’s first outcome' }),
     sd: number('Standard deviation; null: one reading'),
-    predicted: number('What was foretold; null: not known'),
+    predicted: number('What was predicted; null: not known'),
     accepted: Type.Boolean({ description: 'Taken into the library' }),
     lastAt: Type.String({ format: 'date-time' }),
   },

@@ -7,12 +7,12 @@ const moment = Type.String({ format: 'date-time' });
 export const dryer = record(
   {
     id: identifier,
-    name: shortText('What the workshop calls it'),
+    name: shortText('Its name'),
     purpose: vocabulary(['drying', 'conditioning'] as const, 'Takes water out of spools, or lets parts take it up'),
-    slots: Type.Integer({ minimum: 1, maximum: 40, description: 'Spools or parts at once' }),
+    slots: Type.Integer({ minimum: 1, maximum: 40, description: 'Capacity' }),
     maximumC: Type.Number({ minimum: 30, maximum: 250, description: 'Hottest, °C' }),
     sampleData: Type.Boolean(),
-    note: Type.Optional(shortText('What to know about it')),
+    note: Type.Optional(shortText('Notes')),
   },
   'A dryer or conditioning box',
   'dryer',
@@ -30,7 +30,7 @@ export type DryerRecord = Static<typeof dryerRecord>;
 export const conditioningJob = record(
   {
     id: identifier,
-    title: shortText('Which parts'),
+    title: shortText('Parts'),
     gradeId: identifier,
     wallMm: Type.Number({ exclusiveMinimum: 0, maximum: 100, description: 'Thickest wall, mm' }),
     temperatureC: Type.Number({ minimum: 20, maximum: 100, description: 'Of the water or damp air, °C' }),

@@ -63,7 +63,7 @@ export const chanceOfAll = record(
       description: 'Checks that scatter, the one met least often first',
     }),
   },
-  'Chance of meeting every check, by seeded draws; the same seed gives the same numbers everywhere',
+  'Probability of compliance, by seeded draws; the same seed gives the same numbers everywhere',
 );
 export type ChanceOfAll = Static<typeof chanceOfAll>;
 
@@ -92,7 +92,7 @@ export type EvaluationEntry = Static<typeof evaluationEntry>;
 
 export const gradeEvaluation = record(
   { gradeId: identifier, best: evaluationEntry, entries: Type.Array(evaluationEntry) },
-  'One grade over the allowed orientations; `best` has the largest smallest reserve among the best status',
+  'One grade over the allowed orientations; `best` has the highest minimum reserve among the best status',
 );
 export type GradeEvaluation = Static<typeof gradeEvaluation>;
 

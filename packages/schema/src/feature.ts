@@ -21,7 +21,7 @@ export const feature = record(
     loadCases: Type.Array(loadCase, { minItems: 1, maxItems: 12 }),
     combinations: Type.Optional(Type.Array(loadCombination, { maxItems: 12 })),
   },
-  'A further model of the same part, judged with the same grade and orientation',
+  'A further model of the same part, checked with the same grade and orientation',
   'feature',
 );
 export type Feature = Static<typeof feature>;

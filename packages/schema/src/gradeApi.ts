@@ -101,7 +101,7 @@ export type PropertyComparison = Static<typeof propertyComparison>;
 
 export const gradeComparison = record(
   { firstId: identifier, secondId: identifier, properties: Type.Array(propertyComparison) },
-  'Two grades like for like',
+  'Compare two grades',
   'grade-comparison',
 );
 export type GradeComparison = Static<typeof gradeComparison>;
@@ -124,11 +124,11 @@ export type ObservationComparison = Static<typeof observationComparison>;
 export const houseRulesRecord = record(
   {
     rules: houseRules,
-    revision: Type.Integer({ minimum: 0, description: '0 = the values a new workshop has' }),
+    revision: Type.Integer({ minimum: 0, description: '0 = the default values' }),
     changedBy: Type.Optional(Type.String({ maxLength: 120, description: 'Who set them' })),
     why: Type.Optional(longText('Why they were changed')),
   },
-  'House rules in force',
+  'Company rules in force',
   'house-rules-record',
 );
 export type HouseRulesRecord = Static<typeof houseRulesRecord>;
@@ -144,12 +144,12 @@ export const houseRulesHistory = record(
           why: Type.String(),
           rules: houseRules,
         },
-        'The house rules as they were set once',
+        'The company rules as they were set once',
       ),
       { description: 'Newest first' },
     ),
   },
-  'Every set of house rules that was in force',
+  'Every set of company rules that was in force',
   'house-rules-history',
 );
 export type HouseRulesHistory = Static<typeof houseRulesHistory>;

@@ -103,7 +103,7 @@ export const houseRules = record(
   {
     evidenceSchool: vocabulary(
       ['bench-first', 'datasheet', 'lower-of-both'] as const,
-      'Whose numbers: own bench when n ≥ 3, the maker’s data sheet, or the lower of the two',
+      'Evidence policy: own bench when n ≥ 3, the maker’s data sheet, or the lower of the two',
     ),
     datasheetStrengthFactor: fraction('Knock-down on a data sheet’s strength'),
     datasheetModulusFactor: fraction('Knock-down on a data sheet’s modulus'),
@@ -124,7 +124,7 @@ export const houseRules = record(
     labourPerPartUsd: Type.Number({ minimum: 0, maximum: 10000, description: 'Handling of one print, USD' }),
     ...laterRules,
   },
-  'The workshop’s policy values',
+  'The company’s policy values',
   'house-rules',
 );
 export type HouseRules = Static<typeof houseRules>;

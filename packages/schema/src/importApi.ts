@@ -28,7 +28,7 @@ export type ColumnTarget = Static<typeof columnTarget>;
 
 export const cellCorrection = record(
   { line: Type.Integer({ minimum: 1 }), column: columnIndex, text },
-  'A cell put right',
+  'A cell corrected',
 );
 
 export const importSettings = record(

@@ -21,8 +21,8 @@ export type Misbehaviour = (typeof MISBEHAVIOURS)[number];
 export const instrument = record(
   {
     id: identifier,
-    kind: vocabulary(INSTRUMENT_KINDS, 'What it is'),
-    name: shortText('What the workshop calls it'),
+    kind: vocabulary(INSTRUMENT_KINDS, 'Identity'),
+    name: shortText('Its name'),
     address: shortText('Host and port on which it speaks the line protocol'),
     state: vocabulary(['answers', 'silent', 'nonsense', 'not-asked'] as const, 'How the last question went'),
     problem: Type.Optional(Type.String({ description: 'What was wrong with the last answer' })),

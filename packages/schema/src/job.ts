@@ -11,7 +11,7 @@ export const job = record(
   {
     id: Type.String({ format: 'uuid' }),
     kind: Type.String({ description: 'What sort of work it is' }),
-    title: Type.String({ description: 'What it is about' }),
+    title: Type.String({ description: 'Lesson' }),
     state: vocabulary(JOB_STATES, 'Where it stands'),
     progress: Type.Number({ minimum: 0, maximum: 1 }),
     line: Type.String({ description: 'What it is at just now; empty: it does not say' }),
@@ -24,7 +24,7 @@ export const job = record(
     startedAt: orNull(time),
     endedAt: orNull(time),
   },
-  'Long work that is done beside requests',
+  'Work done beside requests',
 );
 export type Job = Static<typeof job>;
 

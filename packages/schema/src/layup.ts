@@ -8,7 +8,7 @@ const onAWidth = (description: string) => Type.Optional(Type.Number({ minimum: -
 
 export const ownLamina = record(
   {
-    name: shortText('What it is'),
+    name: shortText('Identity'),
     e1MPa: modulus('Modulus along the fibre, MPa'),
     e2MPa: modulus('Modulus across it in the layer, MPa'),
     g12MPa: modulus('Shear modulus in the layer, MPa'),
@@ -90,7 +90,7 @@ export const layupLoop = record(
 export const layup = record(
   {
     format: Type.Literal('anvilstone-layup/1'),
-    name: shortText('What it is'),
+    name: shortText('Identity'),
     note: Type.Optional(longText('Remarks')),
     plies: Type.Array(layupPly, { minItems: 1, maxItems: 300, description: 'From below upwards' }),
     mirrored: Type.Optional(

@@ -53,7 +53,11 @@ export const loadCase = record(
       }),
     ),
     stressRatio: Type.Optional(
-      Type.Number({ minimum: -1, maximum: 0.95, description: 'Least over largest load: −1 to and fro, 0 on and off' }),
+      Type.Number({
+        minimum: -1,
+        maximum: 0.95,
+        description: 'Stress ratio R, lowest over highest load: −1 fully reversed, 0 on and off',
+      }),
     ),
     temperatureC: temperatureC('Temperature of the part while this load acts, °C'),
     safetyFactor: Type.Number({ minimum: 1, maximum: 20, description: 'Divides the allowable stress' }),
@@ -62,7 +66,7 @@ export const loadCase = record(
     maxSagMm: Type.Optional(above0(5000, 'Movement allowed at the end of the duration, mm')),
     maxLeftMm: Type.Optional(above0(5000, 'Movement allowed to stay after the load has gone, mm')),
     recoveryH: Type.Optional(above0(500000, 'Time to recover after the load has gone, h; absent = 24 h')),
-    minHoldN: Type.Optional(above0(1e6, 'Force it must still hold at the end, N, where it is held bent or clamped')),
+    minHoldN: Type.Optional(above0(1e6, 'Required retained force, N, where it is held bent or clamped')),
     mustStayWhole: Type.Optional(
       vocabulary(
         ['undamaged', 'unbroken'] as const,

@@ -32,7 +32,7 @@ export const machineCondition = record(
     failedPrints: Type.Optional(
       Type.Integer({ minimum: 0, maximum: 1e6, description: 'Of these, given up or scrapped' }),
     ),
-    note: Type.Optional(longText('What to know about it')),
+    note: Type.Optional(longText('Notes')),
   },
   'Condition of a machine',
 );
@@ -40,7 +40,7 @@ export const machineCondition = record(
 export const machine = record(
   {
     id: identifier,
-    name: shortText('What the workshop calls it'),
+    name: shortText('Its name'),
     maximumNozzleC: Type.Number({ minimum: 150, maximum: 600, description: 'Highest nozzle temperature, °C' }),
     hotEndLining: vocabulary(['ptfe', 'all-metal'] as const, 'What the filament touches above the heater block'),
     maximumBedC: Type.Number({ minimum: 0, maximum: 300, description: 'Highest bed temperature, °C' }),
@@ -72,7 +72,7 @@ export const machine = record(
       Type.Number({ minimum: 1, maximum: 4, description: 'Filament it takes, mm; absent = not stated' }),
     ),
     bedSurfaces: Type.Optional(Type.Array(bedSurface, { maxItems: 20, description: 'Surfaces at hand for it' })),
-    releaseAgent: Type.Optional(Type.Literal(true, { description: 'A release agent is at hand; absent = none' })),
+    releaseAgent: Type.Optional(Type.Literal(true, { description: 'Release agent available; absent = none' })),
     supplyW: Type.Optional(
       Type.Number({ exclusiveMinimum: 0, maximum: 20000, description: 'Power supply of bed and hot end, W' }),
     ),

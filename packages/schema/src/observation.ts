@@ -36,7 +36,11 @@ export const testParameters = {
   creepStressMPa: above(500, 'Constant stress of a creep test, MPa'),
   cycles: above(1e12, 'Number of load cycles of a fatigue test'),
   stressRatio: Type.Optional(
-    Type.Number({ minimum: -10, maximum: 1, description: 'Least over largest stress of a cycle; −1 = fully reversed' }),
+    Type.Number({
+      minimum: -10,
+      maximum: 1,
+      description: 'Stress ratio R, lowest over highest stress; −1 = fully reversed',
+    }),
   ),
   agentId: Type.Optional(identifier),
 };
@@ -85,7 +89,7 @@ export const observation = record(
     ...testParameters,
     reference: Type.String({ minLength: 1, maxLength: 200, description: 'Where the number comes from' }),
     date: Type.Optional(Type.String({ format: 'date', description: 'Date of the source, YYYY-MM-DD' })),
-    note: Type.Optional(longText('Anything a sceptical reader should know')),
+    note: Type.Optional(longText('Notes')),
   },
   'One reported value with the conditions it was measured under',
   'observation',

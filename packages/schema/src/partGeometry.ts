@@ -116,7 +116,10 @@ export const ring = record(
     outerDiameterMm: lengthMm('Outer diameter, mm'),
     wallMm: lengthMm('Wall, mm'),
     lengthMm: lengthMm('Along its axis, mm'),
-    loading: vocabulary(['pinched', 'pressed-from-inside', 'pressed-from-outside', 'pushed-over'] as const, 'It is'),
+    loading: vocabulary(
+      ['pinched', 'pressed-from-inside', 'pressed-from-outside', 'pushed-over'] as const,
+      'Condition',
+    ),
   },
   'A ring or sleeve',
 );

@@ -5,7 +5,7 @@ export const priceLine = record(
   {
     line: Type.Integer({ minimum: 1, description: 'Where it stands in the list' }),
     article: Type.String({ description: 'Number of the article' }),
-    name: Type.String({ description: 'As the supplier calls it' }),
+    name: Type.String({ description: 'Supplier’s name' }),
     spoolG: Type.Union([Type.Number(), Type.Null()], { description: 'Filament on a spool, g' }),
     spoolUsd: Type.Union([Type.Number(), Type.Null()], { description: 'Price of a spool, USD' }),
     pricePerKgUsd: Type.Union([Type.Number(), Type.Null()], { description: 'USD per kg' }),

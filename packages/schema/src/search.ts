@@ -5,7 +5,7 @@ export const SEARCH_KINDS = ['part', 'grade', 'decision', 'finding', 'in-service
 
 export const searchHit = record(
   {
-    kind: vocabulary(SEARCH_KINDS, 'What was found'),
+    kind: vocabulary(SEARCH_KINDS, 'Findings'),
     id: Type.String(),
     /** Part that it belongs to, where it does. */
     partId: Type.Union([Type.String(), Type.Null()], { description: 'Part that it belongs to; null: none' }),

@@ -20,7 +20,7 @@ export const installation = record(
   {
     id: uuid,
     partId: uuid,
-    mark: shortText('What is written on it, so that it is told from its sisters'),
+    mark: shortText('Serial number'),
     decisionId: Type.Optional(uuid),
     gradeId: identifier,
     orientation: buildOrientation,
@@ -53,15 +53,15 @@ export const FINDING_STATES = ['sound', 'changed', 'failed'] as const;
 /** What was measured of a part in service, each in its canonical unit. */
 export const serviceMeasures = record(
   {
-    movedMm: above0(5000, 'Out of its shape, mm'),
+    movedMm: above0(5000, 'Distortion, mm'),
     crackMm: above0(5000, 'Length of a crack, mm'),
     bowMm: above0(5000, 'Bow at the middle, mm'),
     wornMm: above0(1000, 'Worn off, mm'),
     heldN: above0(1e6, 'Force that it still holds, N'),
-    hottestC: Type.Optional(temperatureC('Hottest seen since the last look, °C')),
-    coldestC: Type.Optional(temperatureC('Coldest seen since the last look, °C')),
-    loadN: above0(1e6, 'Load under which it gave out, N'),
-    cycles: above0(1e10, 'Times that the load has come'),
+    hottestC: Type.Optional(temperatureC('Highest temperature since the last inspection, °C')),
+    coldestC: Type.Optional(temperatureC('Lowest temperature since the last inspection, °C')),
+    loadN: above0(1e6, 'Load at failure, N'),
+    cycles: above0(1e10, 'Load cycles so far'),
   },
   'What was measured',
 );
@@ -71,7 +71,7 @@ export type ServiceMeasures = Static<typeof serviceMeasures>;
 export const findingTaken = record(
   {
     at: moment,
-    by: shortText('Who stands for it'),
+    by: shortText('Approved by'),
     gradeId: identifier,
     gradeRevision: Type.Integer({ minimum: 1 }),
     observationIds: Type.Array(identifier),
@@ -84,14 +84,14 @@ export const serviceFinding = record(
     id: uuid,
     installationId: uuid,
     at: moment,
-    by: shortText('Who looked'),
+    by: shortText('Inspected by'),
     state: vocabulary(FINDING_STATES, 'Sound; changed, but still doing its work; or failed'),
     modeId: Type.Optional(identifier),
     loadCaseId: Type.Optional(identifier),
     agentId: Type.Optional(identifier),
     measured: serviceMeasures,
     forDate: Type.Optional(day),
-    text: longText('What was seen'),
+    text: longText('Observed'),
     lesson: Type.Optional(longText('What the next one should do otherwise')),
     taken: Type.Array(findingTaken, { maxItems: 20 }),
     sampleData: Type.Boolean(),
@@ -110,7 +110,7 @@ export type FindingRecord = Static<typeof findingRecord>;
 
 export const findingAcceptance = record(
   {
-    by: shortText('Who stands for it'),
+    by: shortText('Approved by'),
     findingRevision: Type.Integer({ minimum: 1 }),
     gradeRevision: Type.Integer({ minimum: 1 }),
   },

@@ -39,7 +39,7 @@ export const spoolEvent = taggedUnion(
       'Dried',
     ),
     record(
-      { kind: Type.Literal('used'), at: moment, massG: grams('Filament taken, g'), what: shortText('What for') },
+      { kind: Type.Literal('used'), at: moment, massG: grams('Filament taken, g'), what: shortText('Purpose') },
       'Printed from',
     ),
   ],
@@ -68,7 +68,7 @@ export const spool = record(
     openedAt: Type.Optional(
       Type.String({ format: 'date-time', description: 'Bag opened; absent = still sealed as delivered' }),
     ),
-    placeId: Type.Union([identifier, Type.Null()], { description: 'Where it is now; null = nobody knows' }),
+    placeId: Type.Union([identifier, Type.Null()], { description: 'Storage location; null = unknown' }),
     events: Type.Array(spoolEvent, { maxItems: 2000 }),
     need: Type.Optional(
       record({ at: moment, what: shortText('What it is to be dry for') }, 'By when it has to be dry, and for what'),
@@ -86,7 +86,7 @@ export type Spool = Static<typeof spool>;
 export const place = record(
   {
     id: identifier,
-    name: shortText('What the workshop calls it'),
+    name: shortText('Its name'),
     temperatureC: Type.Number({
       minimum: -40,
       maximum: 90,

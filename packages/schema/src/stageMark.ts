@@ -24,7 +24,7 @@ export const stageMark = record(
         {
           grade,
           orientation: buildOrientation,
-          reserve: orNull(Type.Number(), 'Smallest reserve'),
+          reserve: orNull(Type.Number(), 'Minimum reserve'),
           governingCheckId: orNull(identifier, 'What governs'),
         },
         'The grade that came first, as it was known',

@@ -11,7 +11,9 @@ export const moistureClock = record(
       ['dry', 'use-within', 'wet', 'unknown'] as const,
       'Unknown: sealed as it came, and makers differ in how dry they pack',
     ),
-    fraction: Type.Number({ description: 'Water over what it holds in balance with 50 % humidity; too wet from 0.2' }),
+    fraction: Type.Number({
+      description: 'Water over what it holds equilibrium at 50 % RH humidity; too wet from 0.2',
+    }),
     useWithinH: Type.Union([hours('Until it is too wet to print, h'), Type.Null()], {
       description: 'Null: it never gets too wet where it lies',
     }),

@@ -37,7 +37,7 @@ export const electrostaticAsk = record(
       'Surface resistance: conductive below 1e4 Ω, dissipative from there to 1e11 Ω, insulating from there',
     ),
     driestRhPct: Type.Optional(humidity('Driest air it must work in, % RH: many additives need water to work')),
-    worn: Type.Optional(Type.Literal(true, { description: 'Its surface is rubbed, sanded or cleaned in service' })),
+    worn: Type.Optional(Type.Literal(true, { description: 'The surface is rubbed, sanded or cleaned in service' })),
   },
   'What it does with electric charge',
 );
@@ -60,7 +60,7 @@ export const ORIGINS = ['recycled', 'biodegradable'] as const;
 
 export const fitAsk = record(
   {
-    nominalMm: lengthMm('Length that has to fit, mm'),
+    nominalMm: lengthMm('Toleranced length, mm'),
     allowedMm: Type.Number({ exclusiveMinimum: 0, maximum: 100, description: 'May be larger or smaller by this, mm' }),
     dampestRhPct: humidity('Dampest air it stands in for long, % RH; 100 = wet through'),
     dampH: Type.Optional(hours('How long it stands there, h; absent = until it takes up no more')),
@@ -119,10 +119,10 @@ export const surroundingAsks = {
         wanted: Type.Optional(Type.String({ minLength: 1, maxLength: 40, description: 'The colour it has to have' })),
         notBlack: Type.Optional(Type.Literal(true, { description: 'Any colour but black' })),
       },
-      'Its colour',
+      'Colour',
     ),
   ),
-  layerLinesHidden: Type.Optional(Type.Literal(true, { description: 'Layer lines may not show' })),
+  layerLinesHidden: Type.Optional(Type.Literal(true, { description: 'Layer lines hidden' })),
   fit: Type.Optional(fitAsk),
   liesFlat: Type.Optional(
     Type.Literal(true, { description: 'Its foot must stay flat: no corner may lift in the print' }),

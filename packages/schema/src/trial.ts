@@ -40,8 +40,8 @@ export const trial = record(
     campaignId: identifier,
     specimenId: Type.String({ maxLength: 20 }),
     at: moment,
-    state: vocabulary(['running', 'done', 'abandoned'] as const, 'Abandoned: it came to no result, and is kept'),
-    source: vocabulary(['live', 'file', 'typed'] as const, 'Read from gauges, out of a file, or typed in'),
+    state: vocabulary(['running', 'done', 'abandoned'] as const, 'Abandoned: no result, and is kept'),
+    source: vocabulary(['live', 'file', 'typed'] as const, 'Read from gauges, from a file, or entered by hand'),
     /** As it was read or typed, before any tackle is counted. */
     asRead: Type.Optional(
       record(
@@ -59,7 +59,7 @@ export const trial = record(
     /** Peak is only a bound: the gauge was past its range. */
     overRange: Type.Optional(Type.Literal(true)),
     corrected: Type.Optional(
-      record({ found: findings, why: shortText('Why the numbers found are not right') }, 'Put right by hand'),
+      record({ found: findings, why: shortText('Why the numbers found are not right') }, 'Correct by hand'),
     ),
     excluded: Type.Optional(
       record({ why: shortText('Why it does not count') }, 'Shown, but left out of the statistics'),
@@ -71,7 +71,7 @@ export const trial = record(
       ),
       { maxItems: 500 },
     ),
-    broke: Type.Optional(shortText('Where and how it broke')),
+    broke: Type.Optional(shortText('Location and mode of failure')),
     note: Type.Optional(longText('Remarks')),
     sampleData: Type.Boolean(),
   },
@@ -142,7 +142,7 @@ export const acceptanceRequest = record(
   {
     armId: Type.String({ maxLength: 2 }),
     outcomeId: identifier,
-    by: shortText('Who stands for it'),
+    by: shortText('Approved by'),
     campaignRevision: Type.Integer({ minimum: 1 }),
     gradeRevision: Type.Integer({ minimum: 1 }),
   },

@@ -152,7 +152,7 @@ async function sayHowToBegin(): Promise<void> {
   const accounts = accountService(house);
   if (await accounts.anyAccount()) return;
   const code = await accounts.newSetupCode();
-  process.stdout.write(`\nNobody has an account yet. Open the address and make the first with this code: ${code}\n`);
+  process.stdout.write(`\nNo account yet. Open the address and create the first one with this code: ${code}\n`);
 }
 
 async function stop(reason: string): Promise<void> {

@@ -88,7 +88,7 @@ describe('two web and two worker processes on one database', () => {
       builtServer: string;
     };
     await buildServer();
-    // All at once, on an empty database: one of them makes the tables and brings the sample workshop.
+    // All at once, on an empty database: one of them makes the tables and brings the sample project.
     const [a, b, c, d] = await Promise.all(
       ['web', 'web', 'worker', 'worker'].map((role) => begin(role, url, builtServer)),
     );

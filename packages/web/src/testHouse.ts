@@ -54,7 +54,7 @@ export const OPEN_DOOR: Session = {
   accountId: null,
   role: null,
   runsHouse: true,
-  workspace: { slug: 'workshop', title: 'Workshop' } as Session['workspace'],
+  workspace: { slug: 'workshop', title: 'Data and backup' } as Session['workspace'],
   workspaces: [],
   needsSetupCode: false,
   isEncrypted: false,
@@ -92,7 +92,7 @@ class Records {
   }
 }
 
-/** A server of the sample workshop in this process, that keeps what it is told for as long as the test lasts. Used by tests only. */
+/** A server of the sample project in this process, that keeps what it is told for as long as the test lasts. Used by tests only. */
 export function testHouse() {
   const bench = sampleCampaigns(NOW);
   const kinds = {

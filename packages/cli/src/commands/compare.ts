@@ -43,7 +43,7 @@ function inWords(report: Report): string {
   const { low, high } = report.interval;
   const verdict = report.undecided
     ? `Too few to tell${report.enough === null ? ', and 200 would not do either at this scatter' : `: with ${report.enough} ${report.kind === 'paired' ? 'pairs' : 'of each'} a difference as seen would be told`}`
-    : 'The difference is more than chance explains at 95 %';
+    : 'The difference is significant at 95 %';
   return [
     report.kind === 'paired'
       ? `Ratio of ${report.pairs} pairs ${f(report.ratio, 4)}, 95 % interval ${f(low, 4)} … ${f(high, 4)}`

@@ -131,7 +131,5 @@ function table(result: EvaluationResult, { brief, library, rules }: Job): string
   const own = library.agents ?? [];
   const agent = (id: string) => own.find((one) => one.id === id) ?? findAgent(id);
   const cautions = cautionsFor('shortlist', { brief, agent }).map(({ text }) => `Caution: ${text}`);
-  return [`${brief.title}: cheapest that passes first (engine ${result.engineVersion})`, ...cautions, ...lines].join(
-    '\n',
-  );
+  return [`${brief.title}: lowest cost first (engine ${result.engineVersion})`, ...cautions, ...lines].join('\n');
 }

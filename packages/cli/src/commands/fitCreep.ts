@@ -28,9 +28,9 @@ export async function fitCreepCommand(args: string[], terminal: Terminal): Promi
     moved: curve.movedMm[i]!,
   })).filter(({ timeH, moved }) => Number.isFinite(timeH) && Number.isFinite(moved));
   const { at, ...fit } = fitCreepBand(readings);
-  const foretold = hoursOf(values.at).map((timeH) => ({ timeH, extrapolated: timeH > fit.longestH, ...at(timeH) }));
+  const predicted = hoursOf(values.at).map((timeH) => ({ timeH, extrapolated: timeH > fit.longestH, ...at(timeH) }));
   terminal.out(
-    values.json ? JSON.stringify({ taken: curve.taken, ...fit, foretold }, null, 2) : inWords({ ...fit, foretold }),
+    values.json ? JSON.stringify({ taken: curve.taken, ...fit, predicted }, null, 2) : inWords({ ...fit, predicted }),
   );
   return EXIT.ok;
 }
@@ -46,7 +46,7 @@ function hoursOf(text: string | undefined): number[] {
 }
 
 type Report = Omit<ReturnType<typeof fitCreepBand>, 'at'> & {
-  foretold: readonly { timeH: number; extrapolated: boolean; moved: number; low: number; high: number }[];
+  predicted: readonly { timeH: number; extrapolated: boolean; moved: number; low: number; high: number }[];
 };
 
 function inWords({ instant, instantInterval, creepA, creepAInterval, creepN, creepNInterval, ...fit }: Report): string {
@@ -55,7 +55,7 @@ function inWords({ instant, instantInterval, creepA, creepAInterval, creepN, cre
     `${fit.readings} readings to ${f(fit.longestH)} h, scatter ${f(100 * fit.scatter, 2)} %; 95 % intervals`,
     `at once ${f(instant)} mm (${between(instantInterval)})`,
     `a ${f(creepA)} (${between(creepAInterval)}), n ${f(creepN)} (${between(creepNInterval)}): δ = δ₀·(1 + a·tⁿ), t in h`,
-    ...fit.foretold.map(
+    ...fit.predicted.map(
       ({ timeH, moved, extrapolated, ...band }) =>
         `after ${f(timeH)} h ${f(moved)} mm (${between(band)})${extrapolated ? ', extrapolated' : ''}`,
     ),

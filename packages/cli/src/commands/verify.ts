@@ -5,7 +5,7 @@ import { BadInput, EXIT, readJson, type Terminal } from '../terminal.ts';
 const VERDICT = {
   intact: 'Intact',
   tampered: 'TAMPERED WITH',
-  differs: 'Sealed and unchanged, but computed otherwise here',
+  differs: 'Sealed and unchanged, but recomputed with a different result',
   unreadable: 'No decision record',
 } as const;
 
@@ -27,7 +27,7 @@ export async function verifyCommand(args: string[], terminal: Terminal): Promise
         VERDICT[verdict],
         ...findings,
         ...differences,
-        ...(fingerprint === null ? [] : [`Key ${fingerprint}: ask whoever sent it whether that is theirs.`]),
+        ...(fingerprint === null ? [] : [`Key ${fingerprint}: ask the sender to confirm it.`]),
       ].join('\n'),
     );
   return verdict === 'intact' ? EXIT.ok : EXIT.badInput;

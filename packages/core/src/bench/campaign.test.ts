@@ -319,7 +319,7 @@ describe('a test plan', () => {
       'break-part',
     );
   });
-  test('the part’s own breaking load is its load times the smallest reserve without safety factors', () => {
+  test('the part’s own breaking load is its load times the minimum reserve without safety factors', () => {
     const gust = lampArm.loadCases.find(({ forceN, kind }) => forceN !== undefined && kind !== 'knock')!;
     const bench = predictPart(lampArm, gust.id, sampleLibrary, PETG, 'XZ', defaultHouseRules);
     if (!bench.known) throw new Error('it is predicted');
@@ -339,32 +339,32 @@ describe('a test plan', () => {
 describe('a part that was loaded until it broke', () => {
   const gust = lampArm.loadCases.find(({ forceN, kind }) => forceN !== undefined && kind !== 'knock')!;
   const grounds = { grade: PETG, rules: defaultHouseRules, library: sampleLibrary, brief: lampArm };
-  const foretold = predictPart(lampArm, gust.id, sampleLibrary, PETG, 'XZ', defaultHouseRules);
-  if (!foretold.known) throw new Error('it is predicted');
+  const predicted = predictPart(lampArm, gust.id, sampleLibrary, PETG, 'XZ', defaultHouseRules);
+  if (!predicted.known) throw new Error('it is predicted');
   const tested = (shares: readonly number[], over: Partial<Campaign> = {}) => {
     const [campaign, trials] = campaignWith(
-      shares.map((share) => share * foretold.value),
+      shares.map((share) => share * predicted.value),
       {
         methodId: 'break-part',
         partId: '00000000-0000-4000-8000-000000000003',
         loadCaseId: gust.id,
         setUp: {},
-        arms: [{ id: 'A', gradeId: PETG.id, orientation: 'XZ', predicted: foretold.value }],
+        arms: [{ id: 'A', gradeId: PETG.id, orientation: 'XZ', predicted: predicted.value }],
         ...over,
       },
     );
     const result = armResult(campaign, campaign.arms[0]!, findMethod('break-part')!.outcomes[0]!, trials);
     return { campaign, result };
   };
-  test('at four fifths of what was foretold tells four fifths of the strength, along the layers', () => {
+  test('at four fifths of what was predicted tells four fifths of the strength, along the layers', () => {
     const { campaign, result } = tested([0.78, 0.79, 0.8, 0.8, 0.81, 0.82]);
     const kept = observationOf(campaign, result, '2026-11-02', grounds);
     expect(kept).toMatchObject({ property: 'tensileStrength', unit: 'MPa', orientation: 'XZ', count: 6 });
-    expect(kept.note).toMatch(/Worked back through the model of “Lamp arm/);
+    expect(kept.note).toMatch(/Back-calculated through the model of “Lamp arm/);
     // Taken into the library it foretells what was measured.
     const corrected = { ...PETG, observations: [...PETG.observations, { ...kept, conditioning: lampArm.moisture }] };
     const then = predictPart(lampArm, gust.id, sampleLibrary, corrected, 'XZ', defaultHouseRules);
-    expect(then.known && then.value / (0.8 * foretold.value)).toBeCloseTo(1, 2);
+    expect(then.known && then.value / (0.8 * predicted.value)).toBeCloseTo(1, 2);
   });
   test('without its part, or without what the model reads, it tells nothing', () => {
     const { campaign, result } = tested([0.78, 0.79, 0.8, 0.8, 0.81, 0.82]);

@@ -18,7 +18,7 @@ export const observationIdOf = (campaign: Pick<Campaign, 'id'>, armId: string, o
 /**
  * A result as an observation of its grade, with the method and every condition it was tested under. `grounds` are needed where the part
  * itself was tested.
- * @throws InputError the outcome is no property, fewer than three readings count, a reading past the gauge’s range is neither put right nor
+ * @throws InputError the outcome is no property, fewer than three readings count, a reading past the gauge’s range is neither corrected nor
  * left out, or the specimens were in different moisture states
  */
 export function observationOf(
@@ -38,7 +38,7 @@ export function observationOf(
     throw new InputError(
       bound.specimen.id,
       'past the gauge’s range',
-      'a reading that is put right, or left out with a reason: a bound is no value',
+      'a reading that is corrected, or left out with a reason: a bound is no value',
     );
   const counted = replicates.filter(({ counts }) => counts);
   const states = new Set(counted.map(({ specimen }) => specimen.conditioning));
@@ -70,7 +70,7 @@ export function observationOf(
       : []),
     ...(worked ? [worked.note] : []),
     ...(left.length > 0
-      ? [`Left out, with reasons: ${left.map(({ specimen, whyNot }) => `${specimen.id} (${whyNot})`).join('; ')}`]
+      ? [`Excluded, with reasons: ${left.map(({ specimen, whyNot }) => `${specimen.id} (${whyNot})`).join('; ')}`]
       : []),
   ];
   return {

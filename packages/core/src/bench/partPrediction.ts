@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import type { Brief, BuildOrientation, Grade, HouseRules, Library, LoadCase } from '@anvilstone/schema';
 import { isPulledApart } from '../checks/impact.ts';
 import { findCheck } from '../checks/index.ts';
@@ -113,6 +114,6 @@ function onTheBench(brief: Brief, { loadCase }: BenchLoad, orientation: BuildOri
 function placeOf(part: Brief['part'], checkId: string, placeId: string | null): string {
   const { places, buckling } = partBody(part).responses.depth;
   const place = [...places, ...buckling].find(({ id }) => id === placeId);
-  const how = findCheck(checkId)?.title.toLowerCase() ?? checkId;
-  return place ? `${place.title.toLowerCase()}, ${how} first` : `${how} first`;
+  const how = inSentence(findCheck(checkId)?.title) ?? checkId;
+  return place ? `${inSentence(place.title)}, ${how} first` : `${how} first`;
 }

@@ -35,7 +35,7 @@ const LAYER_MM = 0.2;
 const MOST_FALLS = 6;
 /** Above the wanted share this much still leaves room for the strongest specimen. */
 const SPARE = 1.3;
-/** Narrower than a few roads it is no longer the material that is tested. */
+/** Narrower than a few beads it is no longer the material that is tested. */
 const LEAST_WIDTH_MM = 3;
 
 /**

@@ -51,7 +51,7 @@ const FEWEST_FOR_CLASS_A = 5;
 /** Below this a basis value rests on a tolerance factor of more than three. */
 const FEWEST_FOR_BASIS = 6;
 
-/** What was found, with what was put right by hand in its place. */
+/** What was found, with what was corrected by hand in its place. */
 export const foundIn = ({ found, corrected }: Trial): Trial['found'] => ({ ...found, ...corrected?.found });
 
 /** Trials of an arm with their specimens, in the order of the marks; trials of specimens that are gone are not among them. */
@@ -76,7 +76,7 @@ export function replicatesOf(
 
 function reasonAgainst(trial: Trial, value: number | undefined): string | undefined {
   if (trial.excluded) return trial.excluded.why;
-  if (trial.state === 'abandoned') return 'it came to no result';
+  if (trial.state === 'abandoned') return 'no result';
   if (value === undefined) return 'it did not give this';
   if (trial.overRange && !trial.corrected) return 'the gauge was past its range: at least this';
   return undefined;
@@ -169,7 +169,7 @@ export interface ArmPair {
 }
 
 /**
- * Ratio of filled over neat, one pair a maker and way up, by the means of its arms.
+ * Ratio of filled over neat, one pair a maker and build orientation, by the means of its arms.
  * Undefined: fewer than two pairs, each with a mean of three readings at least.
  */
 export function fillerEffect(pairs: readonly ArmPair[]): PairedRatio | undefined {

@@ -13,7 +13,7 @@ const resultsOf = (id: string, outcomeId: string) => {
 };
 
 describe('the sample campaigns', () => {
-  test('what was expected is what the library foretold', () => {
+  test('what was expected is what the library predicted', () => {
     for (const { campaign } of samples)
       for (const arm of campaign.arms) {
         if (arm.predicted === undefined) continue;

@@ -57,7 +57,7 @@ const CLEAR_SPREADS = 3;
 export const DEFAULT_HALF_WIDTH = 0.1;
 
 /**
- * Tests for a part in one grade and way up, the most telling first: what is not known, then the checks whose reserve lies fewest standard
+ * Tests for a part in one grade and build orientation, the most telling first: what is not known, then the checks whose reserve lies fewest standard
  * deviations from 1. A check that is far on the safe side on good evidence is left out, and so is what no bench can settle.
  * @throws InputError when the brief cannot be evaluated
  */

@@ -11,7 +11,7 @@ import type { ArmResult } from './results.ts';
 export interface ValueFromPart {
   mean: number;
   sd: number | null;
-  /** Way up that the observation states: along the layers, or from layer to layer. */
+  /** Build orientation that the observation states: along the layers, or from layer to layer. */
   orientation: BuildOrientation;
   note: string;
 }
@@ -30,7 +30,7 @@ export function valueFromPart(
     throw new InputError('partId', campaign.partId, 'a campaign of a part that is there, with one of its loads');
   const predicted = predictPart(brief, campaign.loadCaseId, library, grade, arm.orientation, rules);
   if (!predicted.known)
-    throw new InputError('predicted', predicted.gaps.join('; '), 'a load or energy at break that can be foretold');
+    throw new InputError('predicted', predicted.gaps.join('; '), 'a load or energy at break that can be predicted');
   const blow = outcome.property === 'charpyNotched';
   if (blow !== (predicted.unit === 'J') || !(blow ? BLOW : LOAD).includes(predicted.checkId ?? ''))
     throw new InputError(
@@ -49,7 +49,7 @@ export function valueFromPart(
     mean: summary.mean * perReading,
     sd: summary.sd === null ? null : summary.sd * perReading,
     orientation: predicted.across ? 'ZX' : arm.orientation === 'ZX' ? 'XY' : arm.orientation,
-    note: `Worked back through the model of “${brief.title}”: it broke at ${summary.mean.toPrecision(4)} where ${predicted.value.toPrecision(4)} was foretold (${predicted.place}). The model’s own error is in it.`,
+    note: `Back-calculated through the model of “${brief.title}”: it broke at ${summary.mean.toPrecision(4)} where ${predicted.value.toPrecision(4)} was predicted (${predicted.place}). The model’s own error is in it.`,
   };
 }
 

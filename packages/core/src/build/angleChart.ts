@@ -7,7 +7,7 @@ import { defaultHouseRules } from '../rules/houseRules.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 
 /**
- * Strength of one grade around the build angle with this part’s hardest pull drawn in, and where each way up puts it.
+ * Strength of one grade around the build angle with this part’s hardest pull drawn in, and where each build orientation puts it.
  * Undefined: nothing pulls at it. @throws InputError when the library has no such grade, or the brief cannot be evaluated
  */
 export function angleChart(

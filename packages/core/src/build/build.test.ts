@@ -42,7 +42,7 @@ describe('supports of the box around it', () => {
   });
 });
 
-describe('ways up', () => {
+describe('build orientations', () => {
   const found = compareWays(brief, library, testGrade.id, undefined, { towards: 'ZX', degrees: 30 });
 
   test('every check in all three and in a tilted one, as the evaluation says it', () => {
@@ -52,10 +52,10 @@ describe('ways up', () => {
     expect(found.ways[3]!.entry.checks.map(({ checkId }) => checkId)).toEqual(found.checkIds);
   });
 
-  test('recommended is the largest smallest reserve, with the others named', () => {
+  test('recommended is the highest minimum reserve, with the others named', () => {
     const best = [...found.ways.slice(0, 3)].sort((a, b) => b.entry.minimumReserve! - a.entry.minimumReserve!)[0]!;
     expect(found.recommendedId).toBe(best.id);
-    expect(found.reason).toMatch(/largest smallest reserve.*ZX \d/);
+    expect(found.reason).toMatch(/highest minimum reserve.*ZX \d/);
   });
 
   test('what the brief rules out is worked out too, not recommended, and said when it would do better', () => {
@@ -72,7 +72,7 @@ describe('ways up', () => {
 test('the sweep ends where the standard ways are, and shows what changes', () => {
   const chart = tiltSweep(brief, library, testGrade.id, 'ZX');
   const upright = evaluate(brief, library).grades[0]!.entries.find(({ orientation }) => orientation === 'ZX')!;
-  const across = chart.lines.find(({ name }) => name === 'Strength across layers')!;
+  const across = chart.lines.find(({ name }) => name === 'Interlayer strength (Z)')!;
   expect(across.points.at(-1)!.y).toBeCloseTo(
     upright.checks.find(({ checkId }) => checkId === 'strength-across-layers')!.reserve!,
     9,
@@ -108,16 +108,16 @@ describe('fillings', () => {
     expect(fillingsOfMass(brief, library, testGrade.id, 500)).toEqual([]));
 });
 
-test('the way up that is recommended is the one that the shortlist builds it', () => {
+test('the build orientation that is recommended is the one that the shortlist builds it', () => {
   for (const brief of sampleBriefs)
     for (const { gradeId, best } of evaluate(brief, sampleLibrary).grades.slice(0, 25))
       expect([gradeId, compareWays(brief, sampleLibrary, gradeId).recommendedId]).toEqual([gradeId, best.orientation]);
 });
 
-test('the lamp arm: heat governs whichever way up, so the layers decide', () => {
+test('the lamp arm: heat governs in every orientation, so the layers decide', () => {
   const { recommendedId, reason } = compareWays(lampArm, sampleLibrary, 'ne-petg');
   expect(recommendedId).toBe('XZ');
   expect(reason).toMatch(
-    /own heat limit, \w+ governs whichever way up.*Where they differ, XY comes first: 2\.86 .*ZX 1\.62 \(strength across/,
+    /service temperature limit, \w+ governs in every orientation.*Where they differ, XY comes first: 2\.86 .*ZX 1\.62 \(interlayer strength/,
   );
 });

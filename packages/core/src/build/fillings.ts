@@ -13,7 +13,7 @@ export const USUAL_FILLING: WallsAndInfill = {
   infillShare: 0.25,
 };
 
-/** A way to fill the part, and what comes of it in its best allowed way up. */
+/** A way to fill the part, and what comes of it in its best allowed build orientation. */
 export interface Filling {
   /** Undefined: solid. */
   filled: WallsAndInfill | undefined;
@@ -76,9 +76,9 @@ const MOST_STEPS = 20;
 const CLOSE_G = 1e-5;
 
 /**
- * The share of infill at which a filled part has this mass in its best way up, by the secant within its bracket: mass is
- * straight in the share as long as the best way up stays. Undefined: no share does,
- * or the best way up changes just there and the mass jumps.
+ * The share of infill at which a filled part has this mass in its best orientation, by the secant within its bracket: mass is
+ * straight in the share as long as the best orientation stays. Undefined: no share does,
+ * or the best orientation changes just there and the mass jumps.
  */
 export function infillForMass(
   brief: Brief & { filled: WallsAndInfill },

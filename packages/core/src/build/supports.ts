@@ -42,7 +42,7 @@ const SLENDER = 6;
 
 /** What the footprint means for the print, in plain sentences; none when nothing speaks against it. */
 export function footWarnings(box: BoxOnBed, need: SupportNeed): string[] {
-  if (need.footMm2 === 0) return ['Stands on an edge: it has to be held all the way up'];
+  if (need.footMm2 === 0) return ['Stands on an edge: it needs support over its full height'];
   return box.heightMm > SLENDER * box.shortMm
     ? [`${(box.heightMm / box.shortMm).toFixed(1)} times as high as its foot is deep: give it a brim`]
     : [];

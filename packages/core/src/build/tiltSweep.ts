@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { builtAs, LIES } from '../parts/builtAs.ts';
 import type { Brief, BuildOrientation, HouseRules, Library } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
@@ -49,13 +50,13 @@ export function tiltSweep(
         : []),
       ...(limit
         ? [
-            `Whatever the tilt: ${findCheck(limit[0])?.title.toLowerCase()} ${Math.min(HIGHEST, limit[1][0]!.y).toPrecision(3)}.`,
+            `Whatever the tilt: ${inSentence(findCheck(limit[0])?.title)} ${Math.min(HIGHEST, limit[1][0]!.y).toPrecision(3)}.`,
           ]
         : []),
       ...(changing.length > shown.length ? ['Checks that stay higher all the way are left out.'] : []),
       ...(shown.length > 0 ? [`Cut at a reserve of ${HIGHEST}.`] : []),
     ],
-    x: { title: `Tipped from ${lies('XY')} by`, dimension: 'angle' },
+    x: { title: `Tilted from ${lies('XY')} by`, dimension: 'angle' },
     y: { title: 'Reserve factor', dimension: 'ratio', logarithmic: true },
     lines: shown.map(([id, line], i) => ({
       letter: String.fromCharCode(97 + i),

@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { builtAs, orientationName } from '../parts/builtAs.ts';
 import {
   ORIENTATIONS,
@@ -18,7 +19,7 @@ import { defaultHouseRules } from '../rules/houseRules.ts';
 import { formatReserve } from '../units/formatQuantity.ts';
 import { supportsUnder, type SupportNeed } from './supports.ts';
 
-/** One way up with what it does to every check, and what it takes to print. */
+/** One build orientation with what it does to every check, and what it takes to print. */
 export interface WayUp {
   id: BuildOrientation | 'tilted';
   /** What it is called by how the part lies: XY, XZ, ZX, or how far it is tilted. */
@@ -41,9 +42,9 @@ export interface WaysUp {
 }
 
 /**
- * One grade in the three standard ways up and, if asked for, in a tilted one: every check, footprint, height and support.
- * Recommended is, of what the brief allows, what passes before what does not, and then the largest smallest reserve; where
- * that is the same whichever way up, the checks that differ decide.
+ * One grade in the three standard build orientations and, if asked for, in a tilted one: every check, footprint, height and support.
+ * Recommended is, of what the brief allows, what passes before what does not, and then the highest minimum reserve; where
+ * that is the same in every orientation, the checks that differ decide.
  * @throws InputError when the library has no such grade, or the brief cannot be evaluated
  */
 export function compareWays(
@@ -81,7 +82,7 @@ export function compareWays(
   }
   ways.sort((a, b) => Number(a.id === 'tilted') - Number(b.id === 'tilted') || a.name.localeCompare(b.name));
   const differing = differingChecks(ways);
-  // As the shortlist picks its best way up: one answer on both.
+  // As the shortlist picks its best build orientation: one answer on both.
   const ranked = ways
     .filter((way) => way.allowed && way.id !== 'tilted')
     .sort((a, b) => compareEntries(a.entry, b.entry));
@@ -93,7 +94,7 @@ export function compareWays(
   };
 }
 
-/** A library's grade made ready in every way up, whether the brief allows it or not. */
+/** A library's grade made ready in every build orientation, whether the brief allows it or not. */
 export function jobOf(brief: Brief, library: Library, gradeId: string, rules: HouseRules) {
   const grade = library.grades.find(({ id }) => id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');
@@ -102,10 +103,10 @@ export function jobOf(brief: Brief, library: Library, gradeId: string, rules: Ho
   return { job, grade };
 }
 
-/** Smallest reserves this close together say nothing about the way up. */
+/** Smallest reserves this close together say nothing about the build orientation. */
 const ALIKE = 0.02;
 
-/** Checks whose reserve the standard ways up change by more than a little, or that one of them does not know. */
+/** Checks whose reserve the standard build orientations change by more than a little, or that one of them does not know. */
 function differingChecks(ways: readonly WayUp[]): ReadonlySet<string> {
   const standard = ways.filter(({ id }) => id !== 'tilted');
   const ids = standard[0]!.entry.checks.map(({ checkId }) => checkId);
@@ -134,7 +135,7 @@ function lowest({ entry }: WayUp, among: ReadonlySet<string>): { checkId: string
   return found;
 }
 
-const titleOf = (checkId: string | null) => (findCheck(checkId ?? '')?.title ?? 'what is unknown').toLowerCase();
+const titleOf = (checkId: string | null) => inSentence(findCheck(checkId ?? '')?.title ?? 'what is unknown');
 const reserveOf = ({ entry }: WayUp) =>
   entry.minimumReserve === null
     ? entry.status === 'fail'
@@ -162,12 +163,12 @@ function reasonOf(ranked: readonly WayUp[], ways: readonly WayUp[], differing: R
     return checkId === null ? 'is not stressed' : `${formatReserve(reserve)} (${titleOf(checkId)})`;
   };
   const why = alike
-    ? `${best.name} ${verdict}, as do the others: ${titleOf(best.entry.governingCheckId)} governs whichever way up, ${reserveOf(best)}. ${
+    ? `${best.name} ${verdict}, as do the others: ${titleOf(best.entry.governingCheckId)} governs in every orientation, ${reserveOf(best)}. ${
         differing.size === 0
           ? 'No check tells them apart.'
           : `Where they differ, ${best.name} comes first: ${least(best)}; ${others.map((way) => `${way.name} ${least(way)}`).join(', ')}.`
       }`
-    : `${best.name} ${verdict} with the largest smallest reserve, ${reserveOf(best)} in ${titleOf(best.entry.governingCheckId)}${
+    : `${best.name} ${verdict} with the highest minimum reserve, ${reserveOf(best)} in ${titleOf(best.entry.governingCheckId)}${
         others.length > 0 ? `; ${others.map(named).join(', ')}` : ''
       }.`;
   return [

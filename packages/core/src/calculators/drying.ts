@@ -32,11 +32,11 @@ export const spoolWater = calculator({
         },
         { additionalProperties: false },
       ),
-      { maxItems: 1000, description: 'The air it lay in since it was dry, in order' },
+      { maxItems: 1000, description: 'Storage since drying, in order' },
     ),
   },
   output: {
-    fraction: Type.Number({ description: 'Water over the balance with 50 % humidity' }),
+    fraction: Type.Number({ description: 'Water relative to equilibrium at 50 % RH' }),
     state: Type.String(),
     useWithinH: Type.Union([Type.Number(), Type.Null()], {
       description: 'In the last air, h; null = it never gets too wet',

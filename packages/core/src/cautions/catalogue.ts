@@ -57,7 +57,7 @@ export const cautionCatalogue: readonly Caution[] = [
     id: 'low-safety-factor',
     protects: 'people',
     where: ['brief', 'decision'],
-    trigger: 'A load has a smaller safety factor than the house rules want for what a failure would do.',
+    trigger: 'A load has a smaller safety factor than the company rules want for what a failure would do.',
     text({ brief, rules }) {
       if (!brief || !rules) return undefined;
       const harm = brief.failureCouldHurt === 'yes';

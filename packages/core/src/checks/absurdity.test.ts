@@ -112,7 +112,7 @@ test('no movement is told beyond what the formulas hold to, and every number is 
     }
   }));
 
-test('hotter and longer never help: the own heat limit falls with time', () =>
+test('hotter and longer never help: the service temperature limit falls with time', () =>
   assertFor((one) => {
     const limitAt = (durationH: number) => bestOf(briefOf({ ...one, durationH }), gradeOf(one)).ownHeatLimitC;
     const [short, long] = [limitAt(1), limitAt(10_000)];

@@ -95,7 +95,7 @@ function offAxis(material: Material, angleDeg: number): Resolution {
         ? []
         : [
             { text: 'in-plane strength', value: inPlane.value },
-            { text: 'strength across layers', value: across.value },
+            { text: 'interlayer strength', value: across.value },
             { text: 'layer shear strength', value: shear.value },
             { text: `at ${f(angleDeg)}° to the layers, Tsai–Hill (Jones, eq. 2.127)`, value },
           ],

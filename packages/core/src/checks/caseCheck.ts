@@ -3,7 +3,7 @@ import type { CaseCheck, CaseOutcome, Check, PreparedLoad } from './check.ts';
 import { allLoads, isAskedOf } from './combined/asked.ts';
 import { NO_GAPS, notLoaded, unknown } from './outcome.ts';
 
-/** Makes a check of a brief out of a check of one load case: the case with the smallest reserve decides. */
+/** Makes a check of a brief out of a check of one load case: the case with the minimum reserve decides. */
 export function overLoadCases(check: CaseCheck): Check {
   const isAsked = (load: PreparedLoad, body: PartBody) =>
     isAskedOf(check, load, body) && (check.asksOnlyWarm?.(load) ?? true);
@@ -25,7 +25,7 @@ export function overLoadCases(check: CaseCheck): Check {
         if (outcome.kind === 'known' && (!worst || reserveOf(outcome) < reserveOf(worst.outcome)))
           worst = { load, outcome };
       }
-      if (!worst) return notLoaded(unit, 'Not stressed this way in this orientation');
+      if (!worst) return notLoaded(unit, 'Not loaded this way in this orientation');
       const { load, outcome } = worst;
       const { id, temperatureC, durationH } = load.loadCase;
       if (working) check.show(context, load, temperatureC, durationH, working);

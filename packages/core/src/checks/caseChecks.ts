@@ -14,7 +14,7 @@ import { strengthAcrossLayers } from './strengthAcrossLayers.ts';
 import { strengthInPlane } from './strengthInPlane.ts';
 import { struckFast } from './toughness.ts';
 
-/** The checks made load case by load case; those that heat takes away from make up the own heat limit. */
+/** The checks made load case by load case; those that heat takes away from make up the service temperature limit. */
 export const caseChecks: readonly CaseCheck[] = [
   strengthInPlane,
   strengthAcrossLayers,

@@ -36,7 +36,7 @@ export interface PreparedLoad {
   together?: readonly PreparedLoad[];
 }
 
-/** A brief made ready for one way up: what does not depend on the grade. */
+/** A brief made ready for one build orientation: what does not depend on the grade. */
 export interface PreparedPart {
   brief: Brief;
   /** The direction in which its layers are stacked. */
@@ -49,7 +49,7 @@ export interface PreparedPart {
   features: readonly PreparedPart[];
   /** The directions that its loads use. */
   responses: readonly PartResponse[];
-  /** Continuous strands as they lie this way up; absent: none are asked for. */
+  /** Continuous strands as they lie in this orientation; absent: none are asked for. */
   fibre?: LaidFibre;
   /** What is inside of its skin; absent: it is solid. */
   fill?: Fill;
@@ -64,7 +64,7 @@ export interface CheckContext {
   rules: CompleteRules;
   material: Material;
   body: PartBody;
-  /** Of several ways up the one it is called by; a tilted part carries the nearest. */
+  /** Of several build orientations the one it is called by; a tilted part carries the nearest. */
   orientation: BuildOrientation;
   /** Movement per unit of the action at 23 °C, by direction of the load. */
   movabilities: readonly Movability[];
@@ -88,7 +88,7 @@ export interface CheckContext {
  * Kept in the context itself, which lives as short as they do: a weak map of contexts costs the garbage collector a tenth
  * of an evaluation.
  */
-export interface FoundHeatLimits {
+interface FoundHeatLimits {
   /** The limit for loads that act at most `longestH`: the check and the entry ask for the same one. */
   limits?: { longestH: number; limit: HeatLimit | { gaps: readonly string[] } }[];
   /** The last search up to `toC`, which serves all times that ask the same of its loads. */
@@ -108,12 +108,12 @@ export interface HeatAsk {
   fade: Fade | undefined;
 }
 
-/** Natural logarithm of the smallest reserve as a function of temperature alone, and who has it. */
+/** Natural logarithm of the minimum reserve as a function of temperature alone, and who has it. */
 export interface ReserveByTemperature {
   /** The same at 23 °C, where every ask was evaluated in full. */
   logAtRoom: number;
   logAt(temperatureC: number): number;
-  /** The ask with the smallest reserve at a temperature; undefined when nothing is asked or loaded. */
+  /** The ask with the minimum reserve at a temperature; undefined when nothing is asked or loaded. */
   leastAt(temperatureC: number): HeatAsk | undefined;
 }
 
@@ -133,7 +133,7 @@ export interface HeatLimit {
 
 /** What a heat limit comes from. */
 export interface HeatLimitCause {
-  /** Title of what gives out first. */
+  /** Title of what governs. */
   first: string;
   loadCaseId: string;
   evidence: EvidenceClass;
@@ -153,7 +153,7 @@ export interface Check {
   /** Its capacity is a limit that is asked for, and its demand what the part comes to; else the other way round. */
   isLimit?: true;
   applies(part: PreparedPart): boolean;
-  /** The way up changes nothing about it: one outcome serves all orientations of a grade. */
+  /** The build orientation changes nothing about it: one outcome serves all orientations of a grade. */
   anyWayUp?: true;
   /** `working` collects the arithmetic of the governing load case; the ranking path passes none. */
   evaluate(context: CheckContext, working?: Working): CheckOutcome;
@@ -180,12 +180,12 @@ export type CaseOutcome =
  * Simple laws of a reserve over temperature: as the strength does, (E/E₂₃)^m; as the stiffness does, E/E₂₃; or as stiffness
  * and creep together do, E/E₂₃ over the growth of deflection.
  */
-export type Fade = 'strength' | 'stiffness' | 'creep';
+type Fade = 'strength' | 'stiffness' | 'creep';
 
-/** A check that is made load case by load case and depends on temperature: the own heat limit reads these too. */
+/** A check that is made load case by load case and depends on temperature: the service temperature limit reads these too. */
 export interface CaseCheck extends Omit<Check, 'applies' | 'evaluate'> {
   unit: string | ((body: PartBody) => string);
-  /** Heat takes away from it, so it counts for the part's own heat limit. */
+  /** Heat takes away from it, so it counts for the part's service temperature limit. */
   limitsHeat: boolean;
   /** How its reserve goes with temperature, where that is one of the simple laws; absent or undefined: ask at each. */
   fade?(load: PreparedLoad): Fade | undefined;

@@ -33,7 +33,7 @@ describe('strength in plane', () => {
     expect(result.capacity).toBeCloseTo(20 * 0.87 ** m, 2);
     expect(result.evidence).toBe('D');
   });
-  test('of several loads the one with the smallest reserve decides', () => {
+  test('of several loads the one with the minimum reserve decides', () => {
     const brief: Brief = { ...testBrief, loadCases: [testLoad, { ...testLoad, id: 'gust', forceN: 30 }] };
     expect(run('strength-in-plane', brief)).toMatchObject({ loadCaseId: 'gust' });
   });
@@ -45,7 +45,7 @@ describe('strength in plane', () => {
   });
 });
 
-describe('strength across layers', () => {
+describe('interlayer strength', () => {
   // Flat: 1.5·10/200 = 0.075 MPa against 0.5·40·√0.6/2 = 7.746 MPa
   test('flat: shear between the layers by hand', () => {
     const result = run('strength-across-layers');
@@ -118,7 +118,7 @@ describe('heat', () => {
     const ageing = testContext().material.family!.continuousServiceC;
     expect(run('heat-steady', light)).toMatchObject({
       capacity: expect.closeTo(ageing, 6) as unknown,
-      reason: 'Air ages it first',
+      reason: 'Thermal ageing first',
     });
     expect(run('heat-peak', light).capacity).toBeGreaterThan(ageing);
   });

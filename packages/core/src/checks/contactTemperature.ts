@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { fillerEffects } from '../materials/familyEstimate.ts';
 import { builtUpTemperatureC, effusivity } from '../parts/hotContact.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
@@ -14,7 +15,7 @@ import { ownHeatLimit } from './ownHeatLimit.ts';
 export const contactTemperature: Check = {
   id: 'contact-temperature',
   title: 'Hot contact',
-  asks: 'Does its face bear the temperature of the touch, for all the touches it has to last?',
+  asks: 'Does its face withstand the contact temperature for the required number of contacts?',
   applies: ({ body }) => body.contact !== undefined,
   evaluate(context, working) {
     const contact = context.body.contact!;
@@ -27,18 +28,18 @@ export const contactTemperature: Check = {
       working.add('e', 'Effusivity of the grade', face.effusivity, 'W·√s/(m²·K)', {
         source: '√(k·ρ·c); k through the layers, k and c typical of the family',
       });
-      working.add('e₀', 'Effusivity of what it touches', contact.otherEffusivity, 'W·√s/(m²·K)', {
+      working.add('e₀', 'Effusivity of the other body', contact.otherEffusivity, 'W·√s/(m²·K)', {
         source: 'Incropera, app. A, rounded',
       });
-      working.add('T_face', 'Temperature where they touch', face.temperatureC, '°C', {
+      working.add('T_face', 'Contact temperature', face.temperatureC, '°C', {
         expression: `(${f(face.effusivity)} · ${f(contact.ownTemperatureC)} + ${f(contact.otherEffusivity)} · ${f(contact.otherTemperatureC)}) / (${f(face.effusivity)} + ${f(contact.otherEffusivity)})`,
         source: 'Carslaw & Jaeger, section 2.15',
       });
-      working.add('t', 'All touches together', contact.totalH, 'h');
+      working.add('t', 'Total contact time', contact.totalH, 'h');
       const life = touchesItLasts(context, face.temperatureC);
       working.add(
         'N',
-        'Touches until the first check gives out at that temperature',
+        'Contacts until the first check governs at that temperature',
         life.capped ? `more than ${f(MOST_TOLD * contact.touches)}` : life.count,
         '',
         {
@@ -47,7 +48,7 @@ export const contactTemperature: Check = {
       );
       working.add(
         'T_limit',
-        `Own heat limit for that long: ${first.toLowerCase()} gives out first`,
+        `Service temperature limit for that long: ${inSentence(first)} governs`,
         limit.limitC,
         '°C',
       );
@@ -58,7 +59,7 @@ export const contactTemperature: Check = {
       unit: '°C',
       reserve: temperatureReserve(limit.limitC, face.temperatureC),
       evidence: weakest(evidence, 'D'),
-      reason: `${first} gives out first`,
+      reason: `${first} governs`,
       loadCaseId,
     });
   },

@@ -13,8 +13,8 @@ import { evidenceAt } from './temperatureEvidence.ts';
 export const deflectionAtLoad: CaseCheck = {
   id: 'deflection-at-load',
   isLimit: true,
-  title: 'Deflection at load',
-  asks: 'Does it stay within the movement allowed as the load comes on?',
+  title: 'Elastic deflection',
+  asks: 'Does the elastic deflection stay within its limit?',
   unit: 'mm',
   limitsHeat: true,
   // A knock pushes less hard on a softer part, so its movement has a law of its own.
@@ -30,8 +30,8 @@ export const deflectionAtLoad: CaseCheck = {
 export const sagAfterDuration: CaseCheck = {
   id: 'sag-after-duration',
   isLimit: true,
-  title: 'Sag after duration',
-  asks: 'Does it stay within the movement allowed at the end of the load’s duration?',
+  title: 'Creep deflection',
+  asks: 'Does the deflection, creep included, stay within its limit at the end of the load?',
   unit: 'mm',
   limitsHeat: true,
   fade: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
@@ -58,10 +58,10 @@ const RECOVERY_H = 24;
 export const movementLeft: CaseCheck = {
   id: 'movement-left',
   isLimit: true,
-  title: 'Permanent set',
-  asks: 'Does it come back far enough after the load has gone?',
+  title: 'Residual deflection',
+  asks: 'Does it recover far enough after unloading?',
   unit: 'mm',
-  words: ['Stays bent by', 'allowed'],
+  words: ['Residual deflection', 'limit'],
   limitsHeat: true,
   appliesTo: (load) => load.loadCase.maxLeftMm !== undefined && load.kind === 'lasting',
   at(context, load, temperatureC, durationH) {
@@ -77,7 +77,7 @@ export const movementLeft: CaseCheck = {
     const recoveryH = load.loadCase.recoveryH ?? RECOVERY_H;
     working.add(
       'left/δ',
-      'Share of the elastic movement that stays',
+      'Share of the elastic deflection that remains',
       leftShare(context, load, temperatureC, durationH),
       '×',
       {

@@ -17,8 +17,8 @@ const LEAST_WARNING_PCT = 3;
  */
 export const failureManner: Check = {
   id: 'failure-manner',
-  title: 'Warns before it breaks',
-  asks: 'Does it bow, whiten or creak before it breaks, so that somebody can see it coming?',
+  title: 'Warning before failure',
+  asks: 'Does it bow, whiten or creak before it fails, so that the failure can be seen coming?',
   applies: ({ brief }) => brief.asks.mustWarn === true,
   evaluate(context, working) {
     const { family } = context.material;
@@ -39,7 +39,7 @@ export const failureManner: Check = {
         : elongation.value < LEAST_WARNING_PCT
           ? `Stretches only ${elongation.value.toPrecision(2)} % before it breaks: snaps`
           : layersPartFirst(context)
-            ? 'The layers part first, without warning: build it another way up'
+            ? 'The layers part first, without warning: choose another build orientation'
             : null);
     return {
       checkId: '',

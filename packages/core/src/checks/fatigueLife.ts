@@ -18,7 +18,7 @@ const ON_AND_OFF = 0;
 export const fatigueLife: CaseCheck = {
   id: 'fatigue-life',
   title: 'Fatigue',
-  asks: 'Does it last through all its repetitions?',
+  asks: 'Does it survive all its load cycles?',
   unit: 'MPa',
   limitsHeat: true,
   fade: () => 'strength',
@@ -101,7 +101,7 @@ function showGoodman(
       source: evidence === 'C' ? 'moved in height through the grade’s own fatigue readings' : 'typical of the family',
     },
   );
-  working.add('σ_eq', 'Static pull that is as bad', largest * amplitudeWeight(context, load), 'MPa', {
+  working.add('σ_eq', 'Equivalent static load', largest * amplitudeWeight(context, load), 'MPa', {
     expression: 'σa / (σN/σu) + σm',
     source: 'Goodman, Shigley, 10th ed., section 6-12',
   });

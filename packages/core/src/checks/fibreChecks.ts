@@ -30,8 +30,8 @@ const direction = (load: PreparedLoad) => load.loadCase.direction ?? 'depth';
  */
 export const fibreStrength: CaseCheck = {
   id: 'fibre-strength',
-  title: 'Fibre along the strands',
-  asks: 'Do the strands bear the tension and the compression of their faces?',
+  title: 'Fibre stress',
+  asks: 'Do the strands carry the tension and compression at their faces?',
   unit: 'MPa',
   limitsHeat: true,
   appliesTo: (load, _body) => !isDriven(load) && load.fibre === true,
@@ -124,8 +124,8 @@ function strandStress(
 /** Shear between the strands and the print around them: what the strands bear has to come into them. */
 export const fibreBond: CaseCheck = {
   id: 'fibre-bond',
-  title: 'Bond of the fibre',
-  asks: 'Does the print hold on to the strands where the load shears along them?',
+  title: 'Fibre bond',
+  asks: 'Does the bond between strands and print carry the shear?',
   unit: 'MPa',
   limitsHeat: true,
   appliesTo: (load) => !isDriven(load) && load.fibre === true,
@@ -180,8 +180,8 @@ function bondShear(
 /** Whether the strands can lie as asked: within layers, long enough, with room. */
 export const fibreLaid: Check = {
   id: 'fibre-laid',
-  title: 'Fibre can be laid',
-  asks: 'Can strands lie along the part this way up, with room for them?',
+  title: 'Fibre placement',
+  asks: 'Can strands be laid along the part in this orientation?',
   applies: ({ brief }) => brief.fibre !== undefined,
   evaluate({ part }, working) {
     const fibre = part.fibre!;

@@ -8,7 +8,7 @@ import { caseChecks } from './caseChecks.ts';
 import { heldForm } from './heldForm.ts';
 import type { CheckContext, HeatAsk, PreparedLoad, PreparedPart, ReserveByTemperature } from './check.ts';
 
-/** The smallest reserve of all asks at one temperature, and which of them has it. */
+/** The minimum reserve of all asks at one temperature, and which of them has it. */
 export interface WorstAsk {
   reserve: number;
   ask: HeatAsk | undefined;
@@ -63,7 +63,7 @@ export function loadAsks(part: PreparedPart, longestH: number): readonly HeatAsk
   return asks;
 }
 
-/** The ask with the smallest reserve at a temperature, worked out in full. */
+/** The ask with the minimum reserve at a temperature, worked out in full. */
 export function worstAsk(
   context: CheckContext,
   asks: readonly HeatAsk[],

@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 import { steadyHours } from '../parts/serviceLife.ts';
 import type { Working } from '../working/Working.ts';
@@ -36,9 +37,9 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
       if (working) {
         showLimit(working, context, limit, first);
         const expression = byLoads
-          ? `${there.first.toLowerCase()} at ${f(requiredC)} °C`
+          ? `${inSentence(there.first)} at ${f(requiredC)} °C`
           : `1 + (${f(capacity)} − ${f(requiredC)}) / max(${LEAST_RISE_K}, ${f(requiredC)} − 23)`;
-        working.add('', 'How the reserve is counted', expression, '');
+        working.add('', 'Reserve factor', expression, '');
       }
       return known({
         demand: requiredC,
@@ -55,23 +56,23 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
 
 /** Which of the three limits is the lowest. */
 const GOVERNS = {
-  load: (first: string) => `${first} gives out first`,
-  form: () => 'It loses its shape first, whatever it carries',
-  ageing: () => 'Air ages it first',
+  load: (first: string) => `${first} governs`,
+  form: () => 'Form limit first, whatever the stress',
+  ageing: () => 'Thermal ageing first',
 } as const;
 
 const CARRIES_ALL: SmallestReserve = { reserve: Infinity, first: '', loadCaseId: '', evidence: 'A' };
 
 function showLimit(working: Working, { part, material }: CheckContext, limit: HeatLimit, first: string): void {
   const loads = hotLoads(part.loads).map(({ loadCase }) => loadCase.name);
-  working.add('T_load', 'First check to reach reserve 1 with the loads, or form limit', limit.fadesC, '°C', {
+  working.add('T_load', 'First check to reach RF 1 under load, or form limit', limit.fadesC, '°C', {
     expression: `bracketed to ${TOLERANCE_K} K with: ${loads.join(', ')}`,
   });
   working.add('T_age', `Ageing limit in air for ${f(limit.hours)} h`, limit.ageingC, '°C', {
     expression: `${f(material.behaviour!.continuousServiceC)} °C stands for 20 000 h; Arrhenius, 100 kJ/mol`,
     source: 'typical of the family unless the grade states its own',
   });
-  working.add('T_limit', `Own heat limit, the lower of both: ${first.toLowerCase()}`, limit.limitC, '°C');
+  working.add('T_limit', `Service temperature limit, the lower of both: ${inSentence(first)}`, limit.limitC, '°C');
   const { curve, hdtNote } = material.behaviour!;
   const hdt = curve.knots
     .filter((knot) => knot.kind === 'hdt' || knot.kind === 'family')
@@ -81,11 +82,11 @@ function showLimit(working: Working, { part, material }: CheckContext, limit: He
 
 export const heatSteady = heatCheck(
   'steady',
-  'Own heat limit, steady',
-  'Does the part still do its work, loaded, at the highest steady temperature?',
+  'Service temperature limit, continuous',
+  'Does the loaded part still work at the highest continuous temperature?',
 );
 export const heatPeak = heatCheck(
   'peak',
-  'Own heat limit, peak',
-  'Does the part still do its work, loaded, through the hottest excursion?',
+  'Service temperature limit, peak',
+  'Does the loaded part still work at the highest peak temperature?',
 );

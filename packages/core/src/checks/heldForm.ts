@@ -8,14 +8,14 @@ const WARM_C = 35;
 
 /**
  * Whatever the load: from its form limit on, a printed part loses its shape by the stress that is in it from printing. With the loads
- * that act when it is hot this is one of the things that make up its own heat limit.
+ * that act when it is hot this is one of the things that make up its service temperature limit.
  */
 export const heldForm: CaseCheck = {
   id: 'form-limit',
   title: 'Form limit',
-  asks: 'Does it keep its shape at the temperature of the load, whatever it carries?',
+  asks: 'Does it keep its shape at the load’s temperature, whatever the stress?',
   unit: '°C',
-  words: ['Gets as warm as', 'keeps its shape to'],
+  words: ['Service temperature', 'form limit'],
   limitsHeat: true,
   appliesTo: () => true,
   asksOnlyWarm: ({ loadCase }) => loadCase.temperatureC >= WARM_C,
@@ -34,19 +34,14 @@ export const heldForm: CaseCheck = {
   },
   show({ material }, _load, temperatureC, durationH, working) {
     const { form, solidity } = material.behaviour!;
-    working.add('', 'What holds its shape', SOLIDITY[solidity], '', { source: form.basis });
+    working.add('', 'Basis of the form limit', SOLIDITY[solidity], '', { source: form.basis });
     working.add('T_form', 'Form limit for good, and for an hour', form.continuousC, '°C', {
       expression: `${f(form.continuousC)} °C from 1000 h on, ${f(form.peakC)} °C for 1 h, straight in log t between`,
       source: 'distances from Tg, softening or melting typical of the state: measure it on a print in an oven',
     });
     const limitC = formLimitAfter(form, durationH);
     working.add('T_form(t)', `Form limit for ${f(durationH)} h`, limitC, '°C');
-    working.add(
-      '',
-      'How the reserve is counted',
-      `1 + (${f(limitC)} − ${f(temperatureC)}) / max(10, ${f(temperatureC)} − 23)`,
-      '',
-    );
+    working.add('', 'Reserve factor', `1 + (${f(limitC)} − ${f(temperatureC)}) / max(10, ${f(temperatureC)} − 23)`, '');
   },
 };
 

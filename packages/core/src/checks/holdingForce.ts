@@ -15,10 +15,10 @@ import { evidenceAt } from './temperatureEvidence.ts';
  */
 export const holdingForce: CaseCheck = {
   id: 'holding-force',
-  title: 'Force still held',
-  asks: 'Is there enough spring or clamping force left at the end?',
+  title: 'Retained force',
+  asks: 'Is enough spring or clamping force left at the end?',
   unit: 'N',
-  words: ['Must hold', 'still holds'],
+  words: ['Required force', 'retained force'],
   limitsHeat: true,
   fade: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
   appliesTo: (load, body) =>
@@ -44,13 +44,13 @@ export const holdingForce: CaseCheck = {
     if (seriesPerUnit > 0)
       working.add('s', 'Movement of the bolt per newton, which does not creep', seriesPerUnit, 'mm/N');
     const perUnit23 = context.body.holdNPerUnit!;
-    if (perUnit23 !== 1) working.add('A', 'Area it presses on', perUnit23, 'mm²');
+    if (perUnit23 !== 1) working.add('A', 'Contact area', perUnit23, 'mm²');
     working.add('F₀', 'Force at the start, 23 °C', initialN(context, load, movability), 'N', {
       ...(load.size === 'forceN' ? { source: 'as tightened' } : { expression: `${f(load.amount)} mm / c` }),
     });
     working.add(
       'E(T)/E₂₃',
-      `Stiffness kept at ${f(temperatureC)} °C`,
+      `Modulus retained at ${f(temperatureC)} °C`,
       context.material.modulusRatio(temperatureC),
       '×',
     );

@@ -29,10 +29,10 @@ const rateFactor = (material: Material, { loadCase }: PreparedLoad) =>
  */
 export const impactUndamaged: CaseCheck = {
   id: 'impact-undamaged',
-  title: 'Knock without damage',
-  asks: 'Does it take up the knock elastically, without a mark that weakens it?',
+  title: 'Impact without damage',
+  asks: 'Is the impact absorbed without damage?',
   unit: 'J',
-  words: ['Struck with', 'takes up'],
+  words: ['Impact energy', 'absorbs'],
   limitsHeat: false,
   appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'unbroken',
   at(context, load, temperatureC) {
@@ -78,8 +78,8 @@ export const impactUndamaged: CaseCheck = {
     else {
       working.add('', 'Limited by how far the cushion may be squeezed', f(100 * squeezeLimit(load)), '%');
       const rebound = context.material.property('rebound');
-      if (rebound.known) showResolved(working, 'R', 'Energy it gives back', rebound, '%');
-      else working.add('', 'Energy it gives back', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
+      if (rebound.known) showResolved(working, 'R', 'Rebound energy', rebound, '%');
+      else working.add('', 'Rebound energy', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
     }
     working.add('kv', 'Share of the slow strength when struck', rateFactor(context.material, load), '×', {
       source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
@@ -93,13 +93,13 @@ export const impactUndamaged: CaseCheck = {
         ? 'struck below where it turns brittle: nothing yields'
         : 'strain at yield, as the curve bends over before it',
     });
-    working.add('U', 'Energy it takes up until then', (yielding.share * least.forceN ** 2 * mmPerN) / 2000, 'J', {
+    working.add('U', 'Energy absorbed until then', (yielding.share * least.forceN ** 2 * mmPerN) / 2000, 'J', {
       expression: `½ · ${f(least.forceN)}² · ${f(mmPerN)} mm/N / 1000 · ${f(yielding.share)}`,
     });
     if (toughness.known)
       working.add(
         'U_t',
-        'Energy that tears it through, ÷ safety factor',
+        'Fracture energy, ÷ safety factor',
         tearEnergyJ(toughness.value, load) / load.loadCase.safetyFactor,
         'J',
         {
@@ -165,10 +165,10 @@ function leastForce(
  */
 export const impactUnbroken: CaseCheck = {
   id: 'impact-unbroken',
-  title: 'Knock without breaking',
-  asks: 'Would tearing it through take more energy than the knock has?',
+  title: 'Impact without fracture',
+  asks: 'Does fracture take more energy than the impact has?',
   unit: 'J',
-  words: ['Struck with', 'tears at'],
+  words: ['Impact energy', 'fracture energy'],
   limitsHeat: false,
   appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'undamaged',
   at(context, load, temperatureC): CaseOutcome {
@@ -196,12 +196,12 @@ export const impactUnbroken: CaseCheck = {
       working.add('aK', `Notched Charpy at ${f(temperatureC)} °C`, 'does not break', '', {
         source: toughness.steps.at(-1)?.text ?? '',
       });
-    working.add('A', 'Area that has to tear', load.response.tearAreaMm2, 'mm²');
+    working.add('A', 'Fracture area', load.response.tearAreaMm2, 'mm²');
     if (!Number.isFinite(toughness.value))
-      working.add('G', 'Work to tear it', ELASTOMER_TEAR_KJ_PER_M2, 'kJ/m²', {
+      working.add('G', 'Work of fracture', ELASTOMER_TEAR_KJ_PER_M2, 'kJ/m²', {
         source: 'typical of thermoplastic elastomers',
       });
-    working.add('U', 'Energy to tear it', tearEnergyJ(toughness.value, load), 'J', {
+    working.add('U', 'Fracture energy', tearEnergyJ(toughness.value, load), 'J', {
       expression: 'energy per area · A / 1000; a notched standard bar is not this part: it ranks, it does not promise',
     });
   },

@@ -34,9 +34,9 @@ function strainLetGo(formContinuousC: number, temperatureC: number, hours: numbe
 export const keepsShape: Check = {
   id: 'keeps-shape',
   isLimit: true,
-  title: 'Keeps its shape',
-  asks: 'Does it stay as it was printed in the warmth, with nothing on it?',
-  words: ['Warps or shrinks by', 'may change by'],
+  title: 'Shape retention',
+  asks: 'Does it keep its printed shape in warm surroundings, unloaded?',
+  words: ['Change of shape', 'limit'],
   applies: ({ brief }) => brief.asks.heat?.steadyC !== undefined || brief.asks.heat?.peak !== undefined,
   evaluate(context, working) {
     const { behaviour, family, behaviourGaps } = context.material;

@@ -8,7 +8,7 @@ export const massLimit: Check = {
   isLimit: true,
   title: 'Mass',
   anyWayUp: true,
-  asks: 'Is one part light enough?',
+  asks: 'Is the part light enough?',
   applies: ({ brief }) => brief.asks.maxMassG !== undefined,
   evaluate({ brief, massG, material, body, part }, working) {
     if (massG === null || !material.density.known)
@@ -27,7 +27,7 @@ export const costLimit: Check = {
   id: 'cost-limit',
   isLimit: true,
   title: 'Cost',
-  asks: 'Does one good part cost little enough?',
+  asks: 'Is the cost of one good part within its limit?',
   applies: ({ brief }) => brief.asks.maxCostUsd !== undefined,
   evaluate({ brief, cost, costLines, fit, priceIsFamilyEstimate, material }, working) {
     if (cost === null) return unknown('USD', costGaps(material.density.known, fit !== undefined));

@@ -6,7 +6,7 @@ import { sampleLibrary } from '../sample/index.ts';
 import { caseChecks } from './caseChecks.ts';
 import { testBrief, testLoad } from './testContext.ts';
 
-/** Laws that hold for every part model, kind of load, grade and way up, whatever the numbers. */
+/** Laws that hold for every part model, kind of load, grade and build orientation, whatever the numbers. */
 const grades = sampleLibrary.grades.filter((grade) => grade.id !== 'vp-unlisted');
 const SIZES = { forceN: 40, torqueNmm: 300, pressureMPa: 0.02, displacementMm: 0.4, angleDeg: 30 } as const;
 const { forceN: _none, ...bareLoad } = testLoad;

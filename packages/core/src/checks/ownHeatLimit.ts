@@ -11,7 +11,7 @@ export const TOLERANCE_K = 0.05;
 const ROOM_C = 23;
 
 /**
- * The part's own heat limit, the lowest of three. What its loads leave: the hot loads' temperature is raised until the first
+ * The part's service temperature limit, the lowest of three. What its loads leave: the hot loads' temperature is raised until the first
  * check of strength or movement reaches reserve 1, by bracketing to 0.05 K. Its form limit, whatever it carries. And what air
  * ages it at for as long as it is hot: the hours asked for, else the longest of its hot loads.
  * `longestH` caps how long each load acts (a peak's duration). Gaps instead of a limit when a needed property is unknown.

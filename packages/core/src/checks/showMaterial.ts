@@ -29,7 +29,7 @@ export function showModulusRatio(working: Working, material: Material, temperatu
     .behaviour!.curve.knots.filter(({ kind }) => kind !== 'between')
     .map((knot) => `${f(knot.modulusMPa)} MPa at ${f(knot.temperatureC)} °C (${knot.note})`)
     .join(' · ');
-  working.add('E(T)/E₂₃', `Stiffness kept at ${f(temperatureC)} °C`, material.modulusRatio(temperatureC), '×', {
+  working.add('E(T)/E₂₃', `Modulus retained at ${f(temperatureC)} °C`, material.modulusRatio(temperatureC), '×', {
     expression: knots,
     source: `monotone cubic in log E; ${material.behaviour!.hdtNote}`,
   });
@@ -46,12 +46,12 @@ export function showStrengthFactor(
   showModulusRatio(working, material, temperatureC);
   const ratio = material.modulusRatio(temperatureC);
   const kT = strengthTemperatureFactor(ratio, behaviour.strengthExponent);
-  working.add('kT', 'Strength kept at temperature', kT, '×', {
+  working.add('kT', 'Strength retained at temperature', kT, '×', {
     expression: `(E(T)/E₂₃)^m = ${f(ratio)}^${behaviour.strengthExponent}${ratio > 1 ? ', not counted above 1 in the cold' : ''}`,
     source: 'm typical of the family',
   });
   const kt = material.strengthFactor(temperatureC, durationH) / kT;
-  working.add('kt', `Strength kept under load for ${f(durationH)} h`, kt, '×', {
+  working.add('kt', `Strength retained under load for ${f(durationH)} h`, kt, '×', {
     expression: `1 − ${behaviour.staticFatigueLossPerDecade} per decade of time beyond 1 min`,
     source: 'static fatigue, typical of the family',
   });
@@ -60,7 +60,7 @@ export function showStrengthFactor(
 /** What the open leaves of the strength, where it is asked. */
 export function showWeathering(working: Working, { weathering }: CheckContext): void {
   if (weathering?.kept === undefined) return;
-  working.add('kUV', `Strength kept after ${f(weathering.acceleratedH)} h of weathering`, weathering.kept, '×', {
+  working.add('kUV', `Strength retained after ${f(weathering.acceleratedH)} h of weathering`, weathering.kept, '×', {
     expression: 'share left after 1000 h ^ (hours / 1000)',
     source: weathering.source(),
   });
@@ -94,7 +94,7 @@ export function showGrowth(
   const share = load.loadCase.onShare ?? 1;
   working.add(
     'D·E',
-    `Growth by creep in ${f(durationH)} h at ${f(temperatureC)} °C${share < 1 ? `, on for ${f(100 * share)} % of the time` : ''}`,
+    `Creep factor over ${f(durationH)} h at ${f(temperatureC)} °C${share < 1 ? `, on for ${f(100 * share)} % of the time` : ''}`,
     growthOf(context, load, temperatureC, durationH),
     '×',
     {

@@ -31,8 +31,8 @@ export const wear: Check = {
   isLimit: true,
   title: 'Wear',
   anyWayUp: true,
-  asks: 'Is enough of it left after all the sliding?',
-  words: ['Wears by', 'allowed'],
+  asks: 'Is the wear within its limit?',
+  words: ['Wear depth', 'limit'],
   applies: ({ brief: { asks } }) => asks.sliding?.distanceKm !== undefined && asks.sliding.maxWearMm !== undefined,
   evaluate(context, working) {
     const { pressureMPa, distanceKm, maxWearMm, running } = context.brief.asks.sliding!;
@@ -56,7 +56,7 @@ export const wear: Check = {
           expression: `k · ${GREASED.wearFactor}`,
           source: `ours (evidence D); ${GREASE_NOTE}`,
         });
-      working.add('h', 'Worn away', demand, 'mm', {
+      working.add('h', 'Wear', demand, 'mm', {
         expression: `k · ${f(pressureMPa)} MPa · ${f(distanceKm! * 1000)} m`,
         source: 'Archard 1953',
       });
@@ -77,8 +77,8 @@ export const friction: Check = {
   isLimit: true,
   title: 'Friction',
   anyWayUp: true,
-  asks: 'Does it slide easily enough?',
-  words: ['Coefficient of friction', 'allowed'],
+  asks: 'Is the friction low enough?',
+  words: ['Coefficient of friction', 'limit'],
   applies: ({ brief }) => brief.asks.sliding?.maxFriction !== undefined,
   evaluate(context, working) {
     const resolved = context.material.property('frictionVsSteel');
@@ -97,12 +97,12 @@ export const friction: Check = {
   },
 };
 
-/** Pressure × speed against what the family bears dry before it melts or wears away. */
+/** Pressure × velocity against what the family bears dry before it melts or wears away. */
 export const pressureVelocity: Check = {
   id: 'pressure-velocity',
-  title: 'Pressure × speed',
+  title: 'Pressure × velocity',
   anyWayUp: true,
-  asks: 'Does it slide cool enough to last?',
+  asks: 'Are contact pressure and sliding speed within the PV limit?',
   applies: ({ brief, body, loads }) =>
     brief.asks.sliding !== undefined || (body.sliding !== undefined && body.sliding.speedMPerS > 0 && loads.length > 0),
   evaluate(context, working) {
@@ -130,7 +130,7 @@ export const pressureVelocity: Check = {
         slide.formula ? { expression: slide.formula } : {},
       );
       working.add('v', 'Sliding speed', slide.speedMPerS, 'm/s');
-      working.add('pv', 'Pressure × speed', demand, 'MPa·m/s');
+      working.add('pv', 'Pressure × velocity', demand, 'MPa·m/s');
       if (isOwn) showResolved(working, 'pv_lim', 'Limit, dry against steel', dry, 'MPa·m/s');
       else
         working.add('pv_lim', `Limit, dry against steel: wear class ${family.wearClass}`, dry.value, 'MPa·m/s', {

@@ -16,9 +16,9 @@ import { evidenceAt } from './temperatureEvidence.ts';
 export const stability: CaseCheck = {
   id: 'stability',
   title: 'Stability',
-  asks: 'Does a squeezed member stay straight, also when it is warm and has crept?',
+  asks: 'Does a compressed member stay straight, warm and after creep?',
   unit: ({ action }) => ACTION_UNIT[action],
-  words: ['Squeezed by', 'buckles at'],
+  words: ['Compression', 'buckling load'],
   limitsHeat: true,
   appliesTo: (load) => load.response.buckling.length > 0 && !isDriven(load) && load.kind !== 'knock',
   at(context, load, temperatureC, durationH) {

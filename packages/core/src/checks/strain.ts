@@ -24,9 +24,9 @@ const SQUEEZE_SHORT = 0.4;
 export const strain: CaseCheck = {
   id: 'strain',
   title: 'Strain',
-  asks: 'Can it be bent or squeezed that far, that often?',
+  asks: 'Does the material take the imposed strain, that often?',
   unit: '%',
-  words: ['Strained to', 'can stand'],
+  words: ['Strain', 'allowable'],
   limitsHeat: false,
   appliesTo: (load, body) => isDriven(load) || (body.squeezedHeightMm !== undefined && load.kind !== 'knock'),
   at(context, load, temperatureC) {
@@ -86,7 +86,7 @@ export const strain: CaseCheck = {
 function showPush({ body, material }: CheckContext, bendingForceN: number, working: Working): void {
   const friction = material.property('frictionVsSteel');
   if (body.leadAngleDeg === undefined || !friction.known) return;
-  working.add('P', 'Force that bends it so far', bendingForceN, 'N');
+  working.add('P', 'Force at that deflection', bendingForceN, 'N');
   working.add('µ', 'Friction', friction.value, '×', {
     source: 'against steel; of the family where nothing was measured',
   });
@@ -94,7 +94,7 @@ function showPush({ body, material }: CheckContext, bendingForceN: number, worki
   const push = locks
     ? 'locks by friction: a flatter slope is needed'
     : matingForceN({ bendingForceN, leadAngleDeg: body.leadAngleDeg, friction: friction.value });
-  working.add('W', 'Push to close one hook', push, locks ? '' : 'N', {
+  working.add('W', 'Insertion force of one hook', push, locks ? '' : 'N', {
     expression: `P · (µ + tan ${f(body.leadAngleDeg)}°) / (1 − µ · tan ${f(body.leadAngleDeg)}°)`,
     source: 'wedge with friction',
   });

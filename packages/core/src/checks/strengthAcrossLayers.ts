@@ -7,8 +7,8 @@ import { strengthCheck } from './strengthCheck.ts';
 export const strengthAcrossLayers = strengthCheck(
   {
     id: 'strength-across-layers',
-    title: 'Strength across layers',
-    asks: 'Do the layers hold together where the load pulls or slides them apart?',
+    title: 'Interlayer strength (Z)',
+    asks: 'Do the layers hold together under tension and shear between them?',
   },
   (bearings) => bearings.across,
 );

@@ -10,7 +10,7 @@ import { showLines, showResolved, showStrengthFactor, showWeathering } from './s
 import { evidenceAt } from './temperatureEvidence.ts';
 import type { Working } from '../working/Working.ts';
 
-/** A check of stress against strength over the places that `which` picks; the place with the smallest reserve decides. */
+/** A check of stress against strength over the places that `which` picks; the place with the minimum reserve decides. */
 export function strengthCheck(
   about: Pick<CaseCheck, 'id' | 'title' | 'asks'>,
   which: (bearings: BearingPlaces) => readonly Bearing[],

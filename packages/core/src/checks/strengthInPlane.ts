@@ -4,8 +4,8 @@ import { strengthCheck } from './strengthCheck.ts';
 export const strengthInPlane = strengthCheck(
   {
     id: 'strength-in-plane',
-    title: 'Strength in plane',
-    asks: 'Does the stress that runs within the layers stay below what the material bears there?',
+    title: 'In-plane strength',
+    asks: 'Is the stress within the layers below the allowable?',
   },
   (bearings) => bearings.inPlane,
 );

@@ -31,10 +31,10 @@ export function growthDifferenceMm(fit: {
 export const thermalFit: Check = {
   id: 'thermal-fit',
   isLimit: true,
-  title: 'Growth against its seat',
+  title: 'Thermal expansion mismatch',
   anyWayUp: true,
-  asks: 'Does the joint take the difference in growth between the part and what it is fixed to?',
-  words: ['Grows differently by', 'allowed'],
+  asks: 'Can the joint take the difference in thermal expansion?',
+  words: ['Expansion mismatch', 'limit'],
   applies: ({ brief }) => brief.asks.thermalFit !== undefined,
   evaluate(context, working) {
     const ask = context.brief.asks.thermalFit!;

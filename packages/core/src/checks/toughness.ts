@@ -25,10 +25,10 @@ export const BRITTLE_RISE_K = { low: 5, medium: 10, high: 20 } as const;
 /** A temperature to stay tough at is asked for: the grade must not have turned brittle there. */
 export const coldEmbrittlement: Check = {
   id: 'cold-embrittlement',
-  title: 'Tough in the cold',
+  title: 'Low-temperature toughness',
   anyWayUp: true,
-  asks: 'Is it still tough at the coldest temperature it sees?',
-  words: ['Gets as cold as', 'turns brittle at'],
+  asks: 'Is it still tough at its lowest temperature?',
+  words: ['Lowest temperature', 'brittle below'],
   applies: ({ brief }) => brief.asks.heat?.coldestC !== undefined,
   evaluate(context, working) {
     const coldestC = context.brief.asks.heat!.coldestC!;
@@ -38,7 +38,7 @@ export const coldEmbrittlement: Check = {
       showResolved(working, 'T_b', 'Turns brittle at', brittle, '°C');
       working.add(
         '',
-        'How the reserve is counted',
+        'Reserve factor',
         `1 + (${f(coldestC)} − ${f(brittle.value)}) / max(${LEAST_DISTANCE_K}, 23 − ${f(coldestC)})`,
         '',
       );
@@ -57,10 +57,10 @@ export const coldEmbrittlement: Check = {
 /** What is tough in a slow test may snap when it is struck: the brittle temperature rises with the rate of loading. */
 export const struckFast: CaseCheck = {
   id: 'struck-fast',
-  title: 'Tough when struck',
-  asks: 'Does it stay tough at the speed of a knock, at the temperature where the knock comes?',
+  title: 'Toughness at impact speed',
+  asks: 'Is it still tough at the speed and temperature of the impact?',
   unit: '°C',
-  words: ['Struck at', 'turns brittle at'],
+  words: ['Temperature at impact', 'brittle below'],
   limitsHeat: false,
   appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'undamaged',
   at(context, load, temperatureC) {
@@ -87,7 +87,7 @@ export const struckFast: CaseCheck = {
     });
     working.add(
       '',
-      'How the reserve is counted',
+      'Reserve factor',
       `1 + (${f(temperatureC)} − ${f(fast.temperatureC)}) / max(${LEAST_DISTANCE_K}, 23 − ${f(temperatureC)})`,
       '',
     );

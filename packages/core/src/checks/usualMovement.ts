@@ -51,19 +51,19 @@ const evidenceOf = ({ material, movabilities }: CheckContext, { loadCase, direct
 export const movementInRange: Check = {
   id: 'movement-in-range',
   isLimit: true,
-  title: 'Small movements',
-  words: ['Moves by', 'formulas hold to'],
-  asks: 'Does it move by so little, usually a tenth of its span at most, that the formulas hold?',
+  title: 'Small-deflection range',
+  words: ['Deflection', 'formulas valid to'],
+  asks: 'Is the deflection small enough, usually a tenth of the span, for the formulas to hold?',
   applies: ({ body, loads }) => body.movementRangeMm !== undefined && loads.some(isPressed),
   evaluate(context, working) {
     const rangeMm = context.body.movementRangeMm!;
     if (!context.material.behaviour) return unknown('mm', context.material.behaviourGaps);
     const moved = largestMovement(context, isPressed);
-    if (!moved) return notLoaded('mm', 'Nothing moves it');
+    if (!moved) return notLoaded('mm', 'No deflection');
     if ('gaps' in moved) return unknown('mm', moved.gaps);
     const { mm, load } = moved;
     if (working) {
-      working.add('', 'Largest movement', Math.min(mm, rangeMm), 'mm', {
+      working.add('', 'Largest deflection', Math.min(mm, rangeMm), 'mm', {
         expression: `under “${load.loadCase.name}”${mm > rangeMm ? ', or more' : ''}`,
       });
       working.add('', `What the formulas hold to: ${rangeOf(context.body)}`, rangeMm, 'mm', {
@@ -71,7 +71,7 @@ export const movementInRange: Check = {
       });
     }
     if (mm > rangeMm) return unknown('mm', [beyondRange(context, load)], load.loadCase.id);
-    if (mm === 0) return notLoaded('mm', 'Nothing moves it');
+    if (mm === 0) return notLoaded('mm', 'No deflection');
     return known({
       demand: mm,
       capacity: rangeMm,
@@ -89,9 +89,9 @@ export const movementInRange: Check = {
 export const usualMovement: Check = {
   id: 'usual-movement',
   isLimit: true,
-  title: 'Usual movement',
-  words: ['Moves by', 'usual limit'],
-  asks: 'Does it move by no more than is usual, where nobody says how far it may?',
+  title: 'Default deflection limit',
+  words: ['Deflection', 'default limit'],
+  asks: 'Is the deflection within the default limit where none is stated?',
   applies: ({ body, loads }) => body.movementRangeMm !== undefined && loads.some(isUnlimited),
   evaluate(context, working) {
     const { body, rules, material } = context;
@@ -100,19 +100,19 @@ export const usualMovement: Check = {
     const ofSpan = body.movementRangeOf === undefined;
     const limitMm = ofSpan ? (rules.usualMovementShare / SMALL_SHARE) * rangeMm : rangeMm;
     const moved = largestMovement(context, isUnlimited);
-    if (!moved) return notLoaded('mm', 'Nothing moves it');
+    if (!moved) return notLoaded('mm', 'No deflection');
     if ('gaps' in moved) return unknown('mm', moved.gaps);
     const { mm, load } = moved;
     const whence = ofSpan ? `1/${f(1 / rules.usualMovementShare)} of its span, a company rule` : `${rangeOf(body)}`;
     if (working) {
-      working.add('', 'Largest movement that nobody set a limit for', Math.min(mm, rangeMm), 'mm', {
+      working.add('', 'Largest deflection without a stated limit', Math.min(mm, rangeMm), 'mm', {
         expression: `under “${load.loadCase.name}”${mm > rangeMm ? ', or more' : ''}`,
       });
       working.add('', `Usual limit: ${whence}`, limitMm, 'mm', {
         source: 'taken because the load states none; state one and that counts',
       });
     }
-    if (mm === 0) return notLoaded('mm', 'Nothing moves it');
+    if (mm === 0) return notLoaded('mm', 'No deflection');
     return known({
       // Beyond the range of the formulas it is too much for certain; how much, they do not tell.
       demand: Math.min(mm, rangeMm),

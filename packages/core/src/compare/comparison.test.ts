@@ -115,7 +115,7 @@ describe('curves', () => {
       expect(points[after]!.y).toBeGreaterThanOrEqual(check.demand!);
     });
   });
-  test('strength falls from within the layers to across them, and the ways up stand at their angles', () => {
+  test('strength falls from within the layers to across them, and the build orientations stand at their angles', () => {
     const { lines, marks, needs } = chartOf('strength-over-angle');
     for (const { points } of lines) {
       expect(points[0]!.x).toBe(0);
@@ -140,9 +140,9 @@ describe('properties', () => {
       .filter(({ title }) => title === 'Tensile modulus')
       .map((one) => one.condition);
     expect(conditions).toEqual([
-      'in plane, 23 °C, in balance with air',
-      'across layers, 23 °C, in balance with air',
-      'in plane, 50 °C, in balance with air',
+      'in plane, 23 °C, equilibrium at 50 % RH',
+      'across layers, 23 °C, equilibrium at 50 % RH',
+      'in plane, 50 °C, equilibrium at 50 % RH',
     ]);
     expect(new Set(comparison.properties.map(({ id }) => id)).size).toBe(comparison.properties.length);
   });

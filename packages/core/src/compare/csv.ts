@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import type { Brief } from '@anvilstone/schema';
 import Papa from 'papaparse';
 import { PROPERTY_DEFINITIONS } from '../materials/properties.ts';
@@ -47,15 +48,15 @@ export function comparisonCsv(brief: Brief, { finalists, checks, properties }: C
   plain('status', '', (i) => entry(i).status);
   plain('built', '', (i) => entry(i).orientation);
   plain('machine', '', (i) => finalists[i]!.machineName ?? 'none');
-  plain('smallest reserve', '×', (i) => entry(i).minimumReserve, true);
+  plain('minimum reserve', '×', (i) => entry(i).minimumReserve, true);
   plain('governing check', '', (i) => checks.find(({ checkId }) => checkId === entry(i).governingCheckId)?.title ?? '');
   plain('mass', 'g', (i) => entry(i).massG, true);
-  plain('own heat limit', '°C', (i) => entry(i).ownHeatLimitC);
+  plain('service temperature limit', '°C', (i) => entry(i).ownHeatLimitC);
   plain('print time', 'h', (i) => entry(i).printTimeH ?? null, true);
-  plain('how it fails', '', (i) => finalists[i]!.failureManner);
+  plain('failure mode', '', (i) => finalists[i]!.failureManner);
   plain('to print', '', (i) => finalists[i]!.printing?.difficulty ?? null);
   for (const { title, usd } of costRows(finalists))
-    plain(`cost: ${title.toLowerCase()}`, 'USD', (i) => usd[i] ?? null, true);
+    plain(`cost: ${inSentence(title)}`, 'USD', (i) => usd[i] ?? null, true);
   plain('cost of one good part', 'USD', (i) => entry(i).costUsd, true);
   for (const { title, results, percents } of checks)
     rows.push([

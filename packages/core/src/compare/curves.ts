@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import type { BuildOrientation } from '@anvilstone/schema';
 import { builtAs } from '../parts/builtAs.ts';
 import { prepareWays } from '../evaluation/preparePart.ts';
@@ -112,7 +113,7 @@ function sagOverTime(finalists: readonly FinalistInPlace[], units: UnitSystem): 
   if (lines.every(({ points }) => points.length === 0)) return undefined;
   return {
     id: 'sag-over-time',
-    title: `Sag over time: ${name}`,
+    title: `Creep deflection:  ${name}`,
     notes: [`Under its full load at ${formatQuantity(temperatureC, 'temperature', units)}, elastic movement included.`],
     x: { title: 'Time under load', dimension: 'time', logarithmic: true },
     y: { title: 'Movement', dimension: 'length' },
@@ -151,7 +152,7 @@ export function strengthOverAngle(finalists: readonly FinalistInPlace[], units: 
     title: 'Strength around the build angle',
     notes: [
       `Allowable at ${formatQuantity(temperatureC, 'temperature', units)} with safety factor ${f(safetyFactor)}, by the angle between the pull and the layers (Tsai–Hill).`,
-      `The line to stay above is the stress of “${name}” at ${bearing.place.title.toLowerCase()}.`,
+      `The line to stay above is the stress of “${name}” at ${inSentence(bearing.place.title)}.`,
     ],
     x: { title: 'Angle to the layers', dimension: 'angle' },
     y: { title: 'Allowable stress', dimension: 'stress' },
@@ -168,7 +169,7 @@ interface Pull {
   stressMPa: number;
 }
 
-/** Of all pulls at all places, the one with the smallest reserve in the way up of the base. */
+/** Of all pulls at all places, the one with the minimum reserve in the build orientation of the base. */
 function hardestPull(context: CheckContext): Pull | undefined {
   let worst: (Pull & { reserve: number }) | undefined;
   const { material } = context;
@@ -194,7 +195,7 @@ function hardestPull(context: CheckContext): Pull | undefined {
   return worst;
 }
 
-/** At which angle that place is pulled in each way up. */
+/** At which angle that place is pulled in each build orientation. */
 function anglesByOrientation({ part }: CheckContext, { place }: Bearing, load: PreparedLoad): LineChart['marks'] {
   const byAngle = new Map<number, string[]>();
   for (const [orientation, { bearings }] of Object.entries(prepareWays(part.brief))) {

@@ -16,7 +16,7 @@ export interface Finalist {
   familyId: string | null;
   reinforcementId: string | null;
   sampleData: boolean;
-  /** In the way up and on the machine that suit it best. */
+  /** In the build orientation and on the machine that suit it best. */
   entry: EvaluationEntry;
   machineName: string | null;
   cost: Cost | null;

@@ -12,7 +12,7 @@ export interface PrintNeeds {
   dryingC: number;
   dryingH: number;
   openHours: number;
-  /** What speaks against it on the chosen machine. */
+  /** Issues on the chosen machine. */
   findings: readonly string[];
 }
 

@@ -38,7 +38,7 @@ export interface PropertyRow {
 }
 
 const ROOM_C = 23;
-const MOISTURE: Record<Conditioning, string> = { dry: 'dry', conditioned: 'in balance with air', wet: 'wet through' };
+const MOISTURE: Record<Conditioning, string> = { dry: 'dry', conditioned: 'equilibrium at 50 % RH', wet: 'saturated' };
 
 /** The warmest at which a load of the brief acts, or the part sits for long, °C. */
 export function warmestC(brief: Brief): number {

@@ -19,7 +19,7 @@ test('without more ado it is the school’s order, with the places of what passe
   expect(groups).toEqual([]);
 });
 
-test('by any check: the reserves of the best way up, falling, and what has none last', () => {
+test('by any check: the reserves of the best orientation, falling, and what has none last', () => {
   const full = new Map(evaluate(lampArm, sampleLibrary).grades.map((one) => [one.gradeId, one.best]));
   const reserveOf = (id: string, check: string) =>
     full.get(id)!.checks.find(({ checkId }) => checkId === check)!.reserve;

@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import type { Grade } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { findFamily } from '../reference/family.ts';
@@ -9,7 +10,7 @@ export type Grouping = (typeof GROUPINGS)[number];
 
 export interface ArrangeRequest {
   schoolId: string;
-  /** A check’s id, or cost, mass or own heat limit; absent: as the school orders. */
+  /** A check’s id, or cost, mass or service temperature limit; absent: as the school orders. */
   sortBy?: string;
   descending?: boolean;
   groupBy?: Grouping;
@@ -93,7 +94,7 @@ function wanted(ranked: GradeStanding[], find: string, about: (id: string) => Gr
   });
 }
 
-/** What a row is sorted or placed by: a check’s reserve, or cost, mass, print time, own heat limit, smallest reserve; NaN: it has none. */
+/** What a row is sorted or placed by: a check’s reserve, or cost, mass, print time, service temperature limit, minimum reserve; NaN: it has none. */
 export function valueBy(screening: Screening, sortBy: string): (one: GradeStanding) => number {
   const column = screening.checkIds.indexOf(sortBy);
   if (column >= 0) {
@@ -141,5 +142,5 @@ const familyOf = (grade: Grade | undefined) => findFamily(grade?.familyId ?? '')
 function whatDecides({ best }: GradeStanding): string {
   if (best.status === 'pass') return 'Pass every check';
   const title = findCheck(best.governingCheckId ?? '')?.title ?? 'another check';
-  return best.status === 'fail' ? `Rejected by ${title.toLowerCase()}` : `Not known: ${title.toLowerCase()}`;
+  return best.status === 'fail' ? `Rejected by ${inSentence(title)}` : `Not known: ${inSentence(title)}`;
 }

@@ -65,7 +65,7 @@ function loadIssues(loadCase: LoadCase, pointer: string): ProblemIssue[] {
     issues.push({
       pointer: at('maxSagMm'),
       detail: `${maxSagMm} mm at the end is less than the ${maxDeflectionMm} mm allowed as the load comes on`,
-      accepted: 'the same or more: sag starts from the deflection',
+      accepted: 'the same or more: creep adds to the elastic deflection',
     });
   }
   const onEachH = loadCase.onEachH;

@@ -47,7 +47,7 @@ describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', 
     expect(choose(world(brief), evaluate(brief, sampleLibrary).grades)[0]?.gradeId).toBe(first?.gradeId));
 });
 
-test('a company that asks for no chance takes the cheapest that passes', () => {
+test('a company that asks for no chance takes the lowest cost', () => {
   const standings = standingsOf(lampArm);
   const asked = { ...world(lampArm), rules: { ...rules, leastChance: 0 } };
   expect(choose(asked, standings)[0]!.gradeId).toBe(rank(standings, 'cheapest-that-passes')[0]!.gradeId);

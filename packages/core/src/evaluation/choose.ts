@@ -7,7 +7,7 @@ import { groundsToTheFirst, usualWishes, type RankingWishes } from './wishes.ts'
 /** Draws by which grades are ranked, everywhere: enough to tell 90 from 92 %. */
 export const CHOICE_DRAWS = 4000;
 
-/** The chance of a grade in its best way up, as ranking reads it; each is worked out once. */
+/** The chance of a grade in its best orientation, as ranking reads it; each is worked out once. */
 export function chancesFor(
   brief: Brief,
   library: Library,

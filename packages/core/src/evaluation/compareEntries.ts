@@ -4,7 +4,7 @@ import { compareNumbers, STATUS_ORDER } from './order.ts';
 const ORIENTATION_ORDER = { XY: 0, XZ: 1, ZX: 2 } as const;
 
 /**
- * Orders two entries of one grade, the better first: status, then the larger smallest reserve, then the larger second
+ * Orders two entries of one grade, the better first: status, then the larger minimum reserve, then the larger second
  * smallest and so on (so that equal cost or mass does not hide a better orientation), then cost, then XY before XZ before ZX.
  */
 export function compareEntries(a: EvaluationEntry, b: EvaluationEntry): number {
@@ -24,7 +24,7 @@ function blockers(entry: EvaluationEntry): number {
   return count;
 }
 
-/** The larger smallest reserve first, then the larger second smallest, and so on; what has fewer reserves counts as larger. */
+/** The larger minimum reserve first, then the larger second smallest, and so on; what has fewer reserves counts as larger. */
 function compareReserves(a: EvaluationEntry, b: EvaluationEntry): number {
   const left = sortedReserves(a, LEFT);
   const right = sortedReserves(b, RIGHT);

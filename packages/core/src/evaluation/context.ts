@@ -37,7 +37,7 @@ import { cachedMaterial } from './materialCache.ts';
 import { printStateOf } from './printState.ts';
 import { preparePart, prepareWays } from './preparePart.ts';
 
-/** A brief made ready, with the machines that may print it; what holds whatever the way up is read from the flat one. */
+/** A brief made ready, with the machines that may print it; what holds whatever the build orientation is read from the flat one. */
 export interface PreparedBrief extends PreparedPart {
   ways: Record<BuildOrientation, PreparedPart>;
   machines: readonly Machine[];
@@ -101,7 +101,7 @@ export function materialFor(prepared: PreparedBrief, grade: Grade, explain = fal
 
 /**
  * One grade in several orientations, each on the machine that suits it best. Where no machine is too small for the part and
- * it takes as much material either way, the way up does not change the choice, which is then made once.
+ * it takes as much material either way, the build orientation does not change the choice, which is then made once.
  */
 export function contextsFor(
   prepared: PreparedBrief,

@@ -21,7 +21,7 @@ export interface MaterialDemand {
   unit: 'MPa' | '%' | 'J';
   temperatureC: number;
   durationH: number;
-  /** Where the way up decides: the one that asks least. */
+  /** Where the build orientation decides: the one that asks least. */
   orientation?: BuildOrientation;
 }
 
@@ -91,12 +91,12 @@ function movementAtUnitModulus(response: PartResponse): number {
   return stretched + (response.shear?.perModulus ?? 0) * 2 * (1 + TYPICAL_POISSON);
 }
 
-/** The allowed way up in which the least tension and shear falls on the layers. */
+/** The allowed build orientation in which the least tension and shear falls on the layers. */
 function leastAcross(
   load: PreparedLoad,
   ways: Ways,
 ): { orientation: BuildOrientation; stressPerUnit: number } | undefined {
-  // Ways up of the part, also where a feature lies otherwise in it.
+  // Build orientations of the part, also where a feature lies otherwise in it.
   const allowed = ways.XY.brief.asks.orientations ?? ORIENTATIONS;
   return ORIENTATIONS.filter((one) => allowed.includes(one))
     .map((orientation) => ({

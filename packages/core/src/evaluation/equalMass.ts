@@ -65,7 +65,7 @@ export function prepareEqualMass(
       const { density } = materialFor(drawn.prepared, grade);
       if (!density.known) return { ok: false, gradeId: grade.id, why: 'Its density is not known.' };
       const grams = (volumeMm3: number) => (volumeMm3 * density.value) / 1000;
-      // Strands weigh otherwise than what they take the place of, and as the way up lays them.
+      // Strands weigh otherwise than what they take the place of, and as the build orientation lays them.
       const massAt = brief.fibre
         ? (sizeMm: number) => evaluateOr0(jobAt(sizeMm), grade)
         : (sizeMm: number) => grams(volumeAt(sizeMm));
@@ -96,7 +96,7 @@ export function prepareEqualMass(
   };
 }
 
-/** Mass of a grade’s best way up; 0 where the size cannot be drawn. */
+/** Mass of a grade’s best build orientation; 0 where the size cannot be drawn. */
 const evaluateOr0 = (job: EvaluationJob | undefined, grade: Grade) =>
   job ? (evaluateGrade(job, grade).best.massG ?? 0) : 0;
 

@@ -103,7 +103,7 @@ describe('a physically sensible story', () => {
   });
 });
 
-describe('own heat limit', () => {
+describe('service temperature limit', () => {
   test('at the limit the first check is at reserve 1', () => {
     const limitC = evaluate(arm, sampleLibrary).grades.find((grade) => grade.gradeId === 'tm-abs')!.best.ownHeatLimitC!;
     const reserve = (temperatureC: number) =>
@@ -224,7 +224,7 @@ test('an orientation the brief does not allow is refused', () =>
   ));
 
 describe('reserve over temperature', () => {
-  test('falls, and crosses 1 at the own heat limit', () => {
+  test('falls, and crosses 1 at the service temperature limit', () => {
     const limitC = evaluate(arm, sampleLibrary, { orientations: ['XZ'] }).grades.find(
       (one) => one.gradeId === 'tm-abs',
     )!.best.ownHeatLimitC!;

@@ -72,7 +72,7 @@ export function evaluateGrade(job: EvaluationJob, grade: Grade): GradeEvaluation
   return evaluateContexts(job, grade.id, contextsFor(prepared, material, orientations));
 }
 
-/** The same with contexts of one’s own making, one for each way up. */
+/** The same with contexts of one’s own making, one for each build orientation. */
 export function evaluateContexts(
   { applicable, showWorking }: EvaluationJob,
   gradeId: string,
@@ -92,7 +92,7 @@ function allowedOrientations(brief: Brief, wanted: readonly BuildOrientation[] |
   return left;
 }
 
-/** `other` is the same grade another way up, whose outcomes serve where the way up changes nothing. */
+/** `other` is the same grade another orientation, whose outcomes serve where the build orientation changes nothing. */
 function entryOf(
   context: CheckContext,
   applicable: readonly Check[],
@@ -100,7 +100,7 @@ function entryOf(
   other: EvaluationEntry | undefined,
 ): EvaluationEntry {
   const results = applicable.map((check, i) => {
-    // A shell is as thick as the way up makes it, and strands lie or do not.
+    // A shell is as thick as the build orientation makes it, and strands lie or do not.
     if (other && check.anyWayUp && !context.brief.filled && !context.brief.fibre) return other.checks[i]!;
     return showWorking ? explainCheck(check, context) : runCheck(check, context);
   });
@@ -133,7 +133,7 @@ function entryOf(
 const toldReserve = (status: EvaluationEntry['status'], smallest: number | null): number | null =>
   status === 'pass' || (smallest !== null && smallest < 1) ? smallest : null;
 
-/** The smallest reserve of an entry's checks, whatever else stands in its way; null: none has a number. */
+/** The minimum reserve of an entry's checks, whatever else stands in its way; null: none has a number. */
 export function smallestReserveOf({ checks }: Pick<EvaluationEntry, 'checks'>): number | null {
   let smallest: number | null = null;
   for (const { reserve } of checks)
@@ -142,7 +142,7 @@ export function smallestReserveOf({ checks }: Pick<EvaluationEntry, 'checks'>): 
 }
 
 /**
- * The check that decides: the smallest reserve where one fails or all pass, a blocker that has no reserve over any number
+ * The check that decides: the minimum reserve where one fails or all pass, a blocker that has no reserve over any number
  * that passes, and what is unknown where only that stands in the way.
  */
 function governingCheckId(

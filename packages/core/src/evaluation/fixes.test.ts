@@ -50,7 +50,7 @@ test('a safety factor is not lowered to nothing, and a limit on mass takes the t
   expect(kinds(loaded(60, { maxMassG: 20.9 }))).not.toContain('size');
 });
 
-test('another way up, where the brief forbids it', () => {
+test('another orientation, where the brief forbids it', () => {
   const upright = loaded(20, { orientations: ['ZX'] });
   const fix = fixesOf(upright).find(({ kind }) => kind === 'way-up')!;
   expect(fix.title).toMatch(/^Build it X[YZ]: the brief allows only ZX$/);

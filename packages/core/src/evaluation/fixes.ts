@@ -42,7 +42,7 @@ const FILLET_STEPS = [1.5, 2, 3, 4];
 const LEAST_SAFETY_FACTOR = 1.05;
 
 /**
- * The nearest changes with which a grade that does not pass would: a larger free dimension, a larger fillet, another way up
+ * The nearest changes with which a grade that does not pass would: a larger free dimension, a larger fillet, another orientation
  * or machine than the brief allows, an oven or a bath after printing, an upgrade of a machine, and last a lower safety
  * factor, said to be a decision. Each one is evaluated; what does
  * not pass by itself is left out. Cheapest first, decisions last. Empty for what passes already.

@@ -34,7 +34,7 @@ export interface GradeMap {
   withoutNumber: readonly string[];
 }
 
-/** Everything a map of this brief may be drawn over: smallest reserve, the brief’s checks, then money, mass, time and heat. */
+/** Everything a map of this brief may be drawn over: minimum reserve, the brief’s checks, then money, mass, time and heat. */
 export function mapAxes(brief: Brief, checkIds: readonly string[]): MapAxis[] {
   const { maxCostUsd, maxMassG } = brief.asks;
   const reserve = (id: string, title: string): MapAxis => ({
@@ -47,17 +47,17 @@ export function mapAxes(brief: Brief, checkIds: readonly string[]): MapAxis[] {
   });
   const passAt = (limit: number | undefined) => (limit === undefined ? {} : { passAt: limit });
   return [
-    reserve('reserve', 'Smallest reserve'),
+    reserve('reserve', 'Minimum reserve'),
     { id: 'cost', title: 'Cost of one part', unit: 'USD', better: 'lower', logarithmic: true, ...passAt(maxCostUsd) },
     { id: 'mass', title: 'Mass', unit: 'g', better: 'lower', logarithmic: true, ...passAt(maxMassG) },
     { id: 'time', title: 'Print time', unit: 'h', better: 'lower', logarithmic: true },
-    { id: 'heat', title: 'Own heat limit', unit: '°C', better: 'higher', logarithmic: false },
+    { id: 'heat', title: 'Service temperature limit', unit: '°C', better: 'higher', logarithmic: false },
     ...checkIds.map((id) => reserve(id, findCheck(id)?.title ?? id)),
   ];
 }
 
 /**
- * Where each grade’s best way up lies between two axes, and which of those that pass are not dominated.
+ * Where each grade’s best build orientation lies between two axes, and which of those that pass are not dominated.
  * An axis that the brief does not have is replaced by the first two of the list.
  */
 export function mapOf(brief: Brief, screening: Screening, xId: string | undefined, yId: string | undefined): GradeMap {

@@ -6,12 +6,12 @@ export const MERIT_CRITERIA = [
   { id: 'mass', title: 'Mass', asks: 'Mass of the part as drawn: the lightest scores 1, one twice as heavy 0.5' },
   {
     id: 'reserve',
-    title: 'Weakest reserve',
-    asks: 'Smallest reserve factor: the largest scores 1; beyond 3 more is worth nothing',
+    title: 'Minimum reserve',
+    asks: 'Minimum reserve factor: the largest scores 1; beyond 3 more is worth nothing',
   },
   {
     id: 'heat',
-    title: 'Own heat limit',
+    title: 'Service temperature limit',
     asks: 'Room above 23 °C that the loads leave: the largest scores 1, half of it 0.5',
   },
   {

@@ -19,7 +19,7 @@ export function prepareWays(brief: Brief, fill?: Fill): Record<BuildOrientation,
 }
 
 /**
- * Makes a brief ready for one way up: the part's answers, what each load does to it, and where its layers are stressed.
+ * Makes a brief ready for one build orientation: the part's answers, what each load does to it, and where its layers are stressed.
  * @param up direction in which the layers are stacked, a unit vector of the part’s axes
  * @param fill what is inside of it, where that is not what the brief says
  * @throws InputError naming the dimension that cannot be used, or what a load does not say

@@ -42,13 +42,13 @@ const grade = (gradeId: string, best: EvaluationEntry, entries = [best]): GradeE
   entries,
 });
 
-describe('best way up', () => {
+describe('best build orientation', () => {
   const first = (...entries: EvaluationEntry[]) => [...entries].sort(compareEntries)[0]!.orientation;
   test('passing beats unknown beats failing, whatever the reserves', () => {
     expect(first(entry('XY', [0.99, 50]), entry('XZ', [null, 5]), entry('ZX', [1.01, 1.01]))).toBe('ZX');
     expect(first(entry('XY', [0.99, 50]), entry('XZ', [null, 5]))).toBe('XZ');
   });
-  test('the larger smallest reserve wins', () =>
+  test('the larger minimum reserve wins', () =>
     expect(first(entry('XY', [1.2, 9]), entry('ZX', [1.3, 1.4]))).toBe('ZX'));
   test('where the smallest is the same (cost, mass) the next smallest decides', () =>
     expect(first(entry('XY', [1.1, 2]), entry('ZX', [3, 1.1]))).toBe('ZX'));
@@ -71,9 +71,9 @@ describe('schools', () => {
       .map((one) => one.gradeId)
       .join('');
 
-  test('cheapest that passes: by cost, ties by id, an unknown cost after every known one', () =>
+  test('lowest cost: by cost, ties by id, an unknown cost after every known one', () =>
     expect(order('cheapest-that-passes')).toBe('acbdfe'));
-  test('strongest weakest link: by the smallest reserve', () => expect(order('weakest-link')).toBe('dbcafe'));
+  test('highest minimum reserve: by the minimum reserve', () => expect(order('weakest-link')).toBe('dbcafe'));
   test('an unheard-of school is the first one, and ranking changes nothing in place', () => {
     const before = all.map((one) => one.gradeId).join('');
     expect(order('by colour')).toBe(order(rankingSchools[0]!.id));
@@ -87,7 +87,7 @@ describe('funnel', () => {
     checkIds: ['c0', 'c1'],
     grades,
   });
-  test('a grade stands while one and the same way up passes everything so far', () => {
+  test('a grade stands while one and the same build orientation passes everything so far', () => {
     // XY passes only the first check, XZ only the second: neither stands after both.
     const torn = grade('torn', entry('XY', [2, 0.5]), [entry('XY', [2, 0.5]), entry('XZ', [0.5, 2])]);
     const sound = grade('sound', entry('XY', [2, 2]));

@@ -10,7 +10,7 @@ export interface GradeStanding {
   best: Omit<EvaluationEntry, 'checks'>;
   /** Share of its checks that are decided on own or printed evidence (classes A and B), 0 to 1. */
   ownEvidenceShare?: number;
-  /** Its smallest reserve among checks that rest on typical values alone, limits of mass and cost aside; absent: none does. */
+  /** Its minimum reserve among checks that rest on typical values alone, limits of mass and cost aside; absent: none does. */
   typicalReserve?: number;
 }
 
@@ -56,9 +56,9 @@ const passes = ({ best }: GradeStanding) => best.status === 'pass';
 export const rankingSchools: readonly RankingSchool[] = [
   {
     id: 'cheapest-that-passes',
-    title: 'Cheapest that passes',
+    title: 'Lowest cost',
     sentence:
-      'Of the grades that pass every check as surely as asked, with room where only typical values speak, the one whose good part costs least.',
+      'Lowest cost of one good part among the grades that pass every check with the required confidence, and with the required reserve on typical values.',
     order: (_all, grounds) => {
       const bySureness: Compare = (a, b) => Number(isSure(b, grounds)) - Number(isSure(a, grounds));
       return (a, b) =>
@@ -71,15 +71,15 @@ export const rankingSchools: readonly RankingSchool[] = [
   },
   {
     id: 'weakest-link',
-    title: 'Strongest weakest link',
-    sentence: 'The grade whose smallest reserve is the largest, whatever it costs.',
+    title: 'Highest minimum reserve',
+    sentence: 'The highest minimum reserve factor, whatever the cost.',
     order: () => (a, b) => byStatus(a, b) || byReserve(a, b) || byCost(a, b) || byId(a, b),
     holdsPlace: passes,
   },
   {
     id: 'lightest-when-sized',
-    title: 'Lightest when sized',
-    sentence: 'Each grade at the smallest size at which it passes, as if drawn for it: the lightest part first.',
+    title: 'Lowest mass when sized',
+    sentence: 'Lowest mass, with each grade at the smallest size at which it passes.',
     needsSizes: true,
     order: (_all, { sized }) => {
       const massOf = sizedMasses(sized);
@@ -90,7 +90,7 @@ export const rankingSchools: readonly RankingSchool[] = [
   {
     id: 'weighted-merit',
     title: 'Weighted merit',
-    sentence: 'Of the grades that pass, the highest sum of what you weigh; each criterion against the best of it.',
+    sentence: 'Highest weighted sum among the grades that pass; each criterion relative to its best value.',
     order: (all, { weights = EQUAL_WEIGHTS }) => {
       const merits = meritsOf(all, weights);
       const byMerit: Compare = (a, b) =>

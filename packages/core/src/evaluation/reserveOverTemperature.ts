@@ -6,14 +6,14 @@ import { defaultHouseRules } from '../rules/houseRules.ts';
 
 export interface TemperaturePoint {
   temperatureC: number;
-  /** Smallest reserve of strength and movement when the hot loads act at this temperature for their whole duration. */
+  /** Minimum reserve of strength and movement when the hot loads act at this temperature for their whole duration. */
   reserve: number;
   /** Title of the check that has it. */
   first: string;
 }
 
 /**
- * How the smallest reserve of one grade falls with temperature, one point per given temperature; empty when it is unknown.
+ * How the minimum reserve of one grade falls with temperature, one point per given temperature; empty when it is unknown.
  * @throws InputError when the library has no such grade, or the brief cannot be evaluated
  */
 export function reserveOverTemperature(

@@ -33,7 +33,7 @@ test('the same grade objects give the same answer again, and another set of rule
   expect(smallest(strict)).toBeLessThan(smallest(once));
 });
 
-test('what does not depend on the way up is worked out once, and is the same as when it is asked alone', () => {
+test('what does not depend on the build orientation is worked out once, and is the same as when it is asked alone', () => {
   const [brief] = sampleBriefs;
   for (const { gradeId, entries } of evaluate(brief!, sampleLibrary).grades.slice(0, 12)) {
     for (const { orientation, checks } of entries) {

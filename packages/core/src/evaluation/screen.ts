@@ -70,7 +70,7 @@ export function standingOf({ gradeId, best }: GradeEvaluation): GradeStanding {
 /** Limits that somebody set: their reserve tells of the limit more than of the grade. */
 const LIMITS = new Set(['mass-limit', 'cost-limit']);
 
-/** The smallest reserve among checks that rest on typical values alone; undefined: none does. */
+/** The minimum reserve among checks that rest on typical values alone; undefined: none does. */
 export function typicalReserveOf({ checks }: Pick<EvaluationEntry, 'checks'>): number | undefined {
   let smallest: number | undefined;
   for (const { checkId, evidence, reserve } of checks) {

@@ -121,7 +121,7 @@ function sizeGrade(
   return found.reduce((best, one) => (isBetter(one, best) ? one : best));
 }
 
-/** Where between a size that fails and one that passes the smallest reserve reaches 1; rounded up to what passes. */
+/** Where between a size that fails and one that passes the minimum reserve reaches 1; rounded up to what passes. */
 function between(grade: Grade, way: number, below: At, above: At, jobAt: (sizeMm: number) => EvaluationJob): At {
   const entryAt = (logMm: number): At => {
     const sizeMm = Math.exp(logMm);
@@ -141,7 +141,7 @@ function between(grade: Grade, way: number, below: At, above: At, jobAt: (sizeMm
 
 const growing = (check: CheckResult) => !WORSE_WHEN_LARGER.has(check.checkId);
 
-/** Smallest reserve of what a larger part makes better; 0 where something fails without a number or is not known. */
+/** Minimum reserve of what a larger part makes better; 0 where something fails without a number or is not known. */
 function growingReserve({ checks }: EvaluationEntry): number {
   let smallest = Infinity;
   for (const check of checks) {

@@ -23,7 +23,7 @@ describe('heater duct: clamped in warm air that touches nothing hot', () => {
       (check) => check.checkId === 'sag-after-duration',
     )!;
     const lines = sag.working!;
-    expect(lines.some((line) => /Out of round/.test(line.meaning))).toBe(true);
+    expect(lines.some((line) => /Ovalisation/.test(line.meaning))).toBe(true);
     expect(lines.find((line) => line.symbol === 'D·E')!.value).toBeGreaterThan(1.3);
   });
 });

@@ -76,7 +76,7 @@ test('who has too little room on typical values is not drawn, and does not lead'
   expect(rank(changed, 'cheapest-that-passes', grounds)[0]!.gradeId).toBe(inOrder[1]!.gradeId);
 });
 
-test('where nobody is sure the largest smallest reserve comes first, not the lowest cost', () => {
+test('where nobody is sure the highest minimum reserve comes first, not the lowest cost', () => {
   const wishes = { schoolId: 'cheapest-that-passes', leastChance: 0.9 };
   const grounds = groundsToTheFirst(standings, wishes, () => chance(0.53));
   const passing = rank(standings, 'cheapest-that-passes', grounds).filter(({ best }) => best.status === 'pass');

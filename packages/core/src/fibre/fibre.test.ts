@@ -287,7 +287,7 @@ describe('the least fibre', () => {
       expect(sampleLibrary.grades.find(({ id }) => id === gradeId)!.reinforcementId).not.toBeNull();
   });
 
-  test('scatter counts where the house rule says so', () => {
+  test('scatter counts where the company rule says so', () => {
     const deep = (strengthBasis: 'mean' | 'b-basis') => {
       const strong: Brief = { ...brief, loadCases: [{ ...brief.loadCases[0]!, forceN: 900, maxDeflectionMm: 100 }] };
       const job = evaluate(

@@ -20,7 +20,7 @@ export interface StrandsInBending {
   bondPerForce: number;
 }
 
-/** Strands as they would lie in a part that is built one way up. */
+/** Strands as they would lie in a part that is built one build orientation. */
 export interface LaidFibre {
   tow: Tow;
   /** In plain sentences why they cannot lie so; empty: they can. */

@@ -5,7 +5,7 @@ import { reinforcementOf } from './reinforced.ts';
 
 /** How far a part moves in each direction of its loads, with the strands it has. */
 export function movabilitiesOf(part: PreparedPart, material: Material): Movability[] {
-  // Asked for every grade in every way up, and hardly any part has strands.
+  // Asked for every grade in every build orientation, and hardly any part has strands.
   if (!part.fibre) return part.responses.map((response) => movabilityOf(response, material, part.up));
   return part.responses.map((response, index) => {
     const load = part.loads.find(({ directionIndex }) => directionIndex === index);

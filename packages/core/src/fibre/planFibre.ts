@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { builtAs } from '../parts/builtAs.ts';
 import {
   ORIENTATIONS,
@@ -38,7 +39,7 @@ const MOST_DEEP = 60;
 
 /**
  * The least fibre that brings every check to its target, for each strand of the table, beside thickening the plain part and
- * the chopped-filled grades of the same base, as drawn, thickened, and as the body around strands. Scatter counts as the house rule for strengths says.
+ * the chopped-filled grades of the same base, as drawn, thickened, and as the body around strands. Scatter counts as the company rule for strengths says.
  * With a target above 1 every load case is planned with its safety factor times it; what is shown is judged at the brief’s own.
  * Cheapest of those that reach the target first, then those that do not.
  * @param target reserve that the loads’ checks are to reach, 1 to 10
@@ -71,8 +72,7 @@ export function planFibre(
   const thicker = (kind: StiffeningOption['kind'], of: Grade, name: string): StiffeningOption[] => {
     if (!sizing) return [];
     const sized = sizing.size(of);
-    const title = (mm: string) =>
-      name === '' ? `${sizing.title} ${mm}` : `${name}${sizing.title.toLowerCase()} ${mm}`;
+    const title = (mm: string) => (name === '' ? `${sizing.title} ${mm}` : `${name}${inSentence(sizing.title)} ${mm}`);
     if (!sized.ok) return [{ kind, title: title('larger'), gradeId: of.id, why: sized.why }];
     const sizeMm = Math.ceil(sized.sizeMm * 10) / 10;
     const changed = { ...plain, part: sizing.with(sizeMm) };
@@ -131,7 +131,7 @@ function atItsOwn(
 }
 
 /**
- * One strand more at a time until everything passes, in each allowed way up, since a strand deep is a layer of them in one and
+ * One strand more at a time until everything passes, in each allowed build orientation, since a strand deep is a layer of them in one and
  * a line in every layer in the other; the cheapest of what passes, else what comes nearest.
  */
 function leastFibre(

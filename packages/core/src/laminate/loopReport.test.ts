@@ -7,7 +7,7 @@ import { laminateReport } from './report.ts';
 
 /** Carbon in polyamide: 0.9 × 0.125 mm, 820 MPa and 65,000 MPa; bends leave 0.5 at 8 mm and 0.72 at 16 mm. */
 const loop: LayupLoop = {
-  name: 'Round both eyes',
+  name: 'Around both eyes',
   towId: 'carbon-polyamide',
   path: 'holes',
   radiusMm: 11.55,
@@ -61,9 +61,9 @@ test('in a layup: reported beside the plies, drawn after them, and without effec
   const plies = [{ material: { towId: 'carbon-polyamide' }, angleDeg: 0 }];
   const plain = laminateReport({ format: 'anvilstone-layup/1', name: 'Eye', plies }, sampleLibrary);
   const looped = laminateReport({ format: 'anvilstone-layup/1', name: 'Eye', plies, loops: [loop] }, sampleLibrary);
-  expect(looped.loops.map(({ name }) => name)).toEqual(['Round both eyes']);
+  expect(looped.loops.map(({ name }) => name)).toEqual(['Around both eyes']);
   expect(looped.a).toEqual(plain.a);
-  expect(plySheetSvg(looped)).toContain('Round both eyes: 2 beside × 3 over');
+  expect(plySheetSvg(looped)).toContain('Around both eyes: 2 beside × 3 over');
   // Two strands beside each other, each a path with round ends.
   expect(plySheetSvg(looped).match(/ rx="/g)).toHaveLength(2);
   expect(plySheetSvg(plain)).not.toContain(' rx="');

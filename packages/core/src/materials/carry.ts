@@ -249,7 +249,7 @@ function sheetKnockDown(
 ): void {
   if (observation.source !== 'datasheet' || (kind !== 'strength' && kind !== 'modulus')) return;
   const factor = kind === 'strength' ? rules.datasheetStrengthFactor : rules.datasheetModulusFactor;
-  if (factor !== 1) bridge.times(factor, 'house rule for data sheet values', false);
+  if (factor !== 1) bridge.times(factor, 'company rule for data sheet values', false);
 }
 
 function sourceSentence(observation: Observation): string {

@@ -27,7 +27,7 @@ export const TEST_PARAMETERS: Record<TestParameter, ParameterDefinition> = {
   creepStressMPa: { title: 'Constant stress', dimension: 'stress', unit: 'MPa' },
   cycles: { title: 'Load cycles', dimension: 'count', unit: 'cycles' },
   stressRatio: { title: 'Stress ratio', dimension: 'ratio', unit: '' },
-  agentId: { title: 'Chemical agent', dimension: null, unit: '' },
+  agentId: { title: 'Chemical', dimension: null, unit: '' },
 };
 
 export const CONDITION_TITLES: Record<Condition, string> = {

@@ -19,7 +19,7 @@ const LARGEST_SCALE = 50;
 /**
  * Creep of a grade, from the best there is: a fit of three or more readings at room temperature (`fitCreep`), or the family’s a and n; and that
  * scaled by own bench and service readings at other temperatures or of fewer than three times, so that the curve goes through their
- * geometric mean: a′ = a·∏(measured growth − 1)/(foretold growth − 1). With a fit at room temperature the scale only counts where it makes
+ * geometric mean: a′ = a·∏(measured growth − 1)/(predicted growth − 1). With a fit at room temperature the scale only counts where it makes
  * creep larger: what was seen hot must not lower what was measured at room temperature.
  * Of a reading, growth = E(T) / creep modulus, with E(T) as the grade’s own modulus curve has it.
  */
@@ -56,8 +56,8 @@ function scaleOf(
     const reading = canonicalValue(one, 'creepModulus');
     if (!reading.ok || !(reading.value > 0)) return [];
     const measured = (modulus23MPa * curve.ratio(temperatureC)) / reading.value;
-    const foretold = creepGrowth(base, temperatureC, durationH);
-    return measured > 1 && foretold > 1 ? [Math.log((measured - 1) / (foretold - 1))] : [];
+    const predicted = creepGrowth(base, temperatureC, durationH);
+    return measured > 1 && predicted > 1 ? [Math.log((measured - 1) / (predicted - 1))] : [];
   });
   if (logs.length === 0) return undefined;
   const mean = Math.exp(logs.reduce((sum, one) => sum + one, 0) / logs.length);

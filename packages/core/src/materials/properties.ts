@@ -248,7 +248,7 @@ export const PROPERTY_DEFINITIONS: Record<PropertyId, PropertyDefinition> = {
   ),
   pvLimit: define(
     'Friction and wear',
-    'Pressure × speed limit, dry',
+    'Pressure × velocity limit, dry',
     'pressureVelocity',
     [1e-4, 100],
     'Contact pressure times sliding speed that it bears dry against steel, before it melts or wears away.',

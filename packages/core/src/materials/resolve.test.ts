@@ -47,12 +47,12 @@ test('scatter of a bench never counts below 5 %', () => {
   expect(strength(grade([bench])).cov).toBe(0.05);
 });
 
-test('two specimens are too few: the data sheet leads, knocked down by the house rule', () => {
+test('two specimens are too few: the data sheet leads, knocked down by the company rule', () => {
   const bench = observation({ id: 'b', source: 'bench', value: 60, count: 2 });
   expect(strength(grade([bench, observation({})]))).toMatchObject({ value: 45, evidence: 'B' });
 });
 
-test('house rule “lower of both” takes the lower and says so', () => {
+test('company rule “lower of both” takes the lower and says so', () => {
   const bench = observation({ id: 'b', source: 'bench', value: 48, count: 5 });
   const resolved = strength(grade([bench, observation({})]), inPlane, {
     ...defaultHouseRules,
@@ -132,7 +132,7 @@ describe('fillers on family values', () => {
   });
 });
 
-describe('house rule: whose numbers lead', () => {
+describe('company rule: whose numbers lead', () => {
   const bench = observation({ id: 'b', source: 'bench', value: 40, count: 5 });
   const moulded = observation({ id: 'm', specimen: 'moulded', orientation: null, value: 70 });
   const under = (evidenceSchool: typeof defaultHouseRules.evidenceSchool) =>

@@ -23,7 +23,7 @@ const DISAGREEMENT = 0.02;
 /**
  * The value of a property at a direction, moisture state and temperature, with how it was derived. Order: bench at the
  * condition → data sheet at the condition → carried over by documented factors → bench of fewer than three → family
- * estimate. House rules decide whose numbers lead; the two kinds are never averaged. Unknown is a result, not an error.
+ * estimate. Company rules decide whose numbers lead; the two kinds are never averaged. Unknown is a result, not an error.
  * `explain` writes down the derivation; without it `steps` is empty and no text is made.
  */
 export function resolve(

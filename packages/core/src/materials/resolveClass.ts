@@ -59,5 +59,5 @@ function refusal(one: Observation, classes: readonly string[], at: ClassWantedAt
     if (one.thicknessMm > at.thicknessMm)
       return `tested at ${one.thicknessMm} mm, which does not cover ${at.thicknessMm} mm`;
   }
-  return at.agentId !== undefined && one.agentId !== at.agentId ? 'it is for another agent' : undefined;
+  return at.agentId !== undefined && one.agentId !== at.agentId ? 'it is for another chemical' : undefined;
 }

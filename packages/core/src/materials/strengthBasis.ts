@@ -13,7 +13,7 @@ export function nineOfTenFactor(cov: number): number {
   return Math.exp(-NINE_OF_TEN * Math.sqrt(Math.log1p(cov * cov)));
 }
 
-/** A strength as the house rules want it: the mean, or the B-basis value. */
+/** A strength as the company rules want it: the mean, or the B-basis value. */
 export function onBasis(strength: Resolution, rules: HouseRules, explain: boolean): Resolution {
   if (!strength.known || rules.strengthBasis !== 'b-basis') return strength;
   const factor = nineOfTenFactor(strength.cov);

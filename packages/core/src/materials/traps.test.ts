@@ -98,7 +98,7 @@ describe('4 · dry against conditioned', () => {
     expect(differences(dry, report({ value: 46, conditioning: null }))).toEqual([
       'Moisture state: dry against not stated',
     ]));
-  test('polyamide 6 dry 70 MPa → conditioned: × family retention, × 0.9 house rule, class C', () => {
+  test('polyamide 6 dry 70 MPa → conditioned: × family retention, × 0.9 company rule, class C', () => {
     const resolved = known(gradeOf('pa6', [dry]), 'tensileStrength', { ...DRY, conditioning: 'conditioned' });
     const retention = resolved.value / (70 * 0.9);
     expect(retention).toBeGreaterThan(0.4);
@@ -129,7 +129,7 @@ describe('6 · flat against upright', () => {
   const flat = report({ value: 46 });
   test('refused by name', () =>
     expect(differences(flat, report({ value: 30, orientation: 'ZX' }))).toEqual(['Build orientation: XY against ZX']));
-  test('46 MPa flat → across: × 0.65 of PETG, × 0.9 house rule = 26.9 MPa', () =>
+  test('46 MPa flat → across: × 0.65 of PETG, × 0.9 company rule = 26.9 MPa', () =>
     expect(known(gradeOf('petg', [flat]), 'tensileStrength', { ...DRY, direction: 'across' }).value).toBeCloseTo(
       46 * 0.65 * 0.9,
       6,

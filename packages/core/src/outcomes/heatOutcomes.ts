@@ -3,7 +3,7 @@ import { bareMaterial, saysOf, warm } from './bare.ts';
 import type { Answer, KnownOutcome } from './knownOutcome.ts';
 
 const HANDBOOK = 'Ehrenstein, Polymeric Materials, ch. 5';
-const WORKSHOP = 'common workshop knowledge';
+const WORKSHOP = 'common practice';
 
 /** Keeps its form in warm air for 2000 h with nothing on it, or does not. */
 function keeps(

@@ -4,7 +4,7 @@ import { bareMaterial, briefWith, saysOf } from './bare.ts';
 import type { Answer, KnownOutcome, OutcomeArea } from './knownOutcome.ts';
 
 const HANDBOOK = 'Ehrenstein, Polymeric Materials';
-const WORKSHOP = 'common workshop knowledge';
+const WORKSHOP = 'common practice';
 const outcome =
   (area: OutcomeArea) =>
   (id: string, fact: string, source: string, ask: () => Answer): KnownOutcome => ({

@@ -3,7 +3,7 @@ import { formatNumber as f } from '../units/formatQuantity.ts';
 import { bareMaterial, briefWith, saysOf } from './bare.ts';
 import type { Answer, KnownOutcome, OutcomeArea } from './knownOutcome.ts';
 
-const WORKSHOP = 'common workshop knowledge';
+const WORKSHOP = 'common practice';
 const CHEMISTRY = 'chemical resistance tables of any handbook';
 const outcome =
   (area: OutcomeArea) =>

@@ -18,7 +18,7 @@ export interface BeamFactors {
   endMomentMm: number;
   /** Largest transverse force, N per N. */
   shear: number;
-  /** Movement at the load (at mid-span when it is spread) is `bendingMm3`·F/(E·I) + `shearMm`·F_s·F/(G·A). */
+  /** Deflection at the load (at mid-span when it is spread) is `bendingMm3`·F/(E·I) + `shearMm`·F_s·F/(G·A). */
   bendingMm3: number;
   shearMm: number;
   source: string;
@@ -109,7 +109,10 @@ export const beam: PartModel<'beam'> = {
       extentMm: { length: geometry.spanMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
       holdNPerUnit: 1,
-      movement: { title: geometry.loading === 'point' ? 'Movement at the load' : 'Movement at mid-span', unit: 'mm' },
+      movement: {
+        title: geometry.loading === 'point' ? 'Deflection at the load' : 'Deflection at mid-span',
+        unit: 'mm',
+      },
       movementRangeMm: SMALL_SHARE * geometry.spanMm,
       thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: { depth: respond(geometry, 'depth', fill), width: respond(geometry, 'width', fill) },

@@ -62,7 +62,7 @@ export const boltedFlange: PartModel<'bolted-flange'> = {
       extentMm: { length: sideMm, depth: thicknessMm, width: sideMm },
       action: 'force',
       holdNPerUnit: 1,
-      movement: { title: 'Give of the joint', unit: 'mm' },
+      movement: { title: 'Joint compliance', unit: 'mm' },
       thinnestMm: thicknessMm,
       responses: {
         depth: response({

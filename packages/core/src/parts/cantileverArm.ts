@@ -35,7 +35,7 @@ export const cantileverArm: PartModel<'cantilever-arm'> = {
       extentMm: { length: geometry.spanMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
       holdNPerUnit: 1,
-      movement: { title: 'Movement at the load', unit: 'mm' },
+      movement: { title: 'Deflection at the load', unit: 'mm' },
       movementRangeMm: SMALL_SHARE * geometry.spanMm,
       thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: { depth: respond(geometry, 'depth', fill), width: respond(geometry, 'width', fill) },
@@ -95,7 +95,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
  */
 function rootTurn(spanMm: number, { secondMomentMm4, depthMm }: Section): Stretch {
   return {
-    title: 'Turn of the root in its wall',
+    title: 'Rotation of the root in its wall',
     direction: ALONG.length,
     perModulus: (ROOT_TURN * spanMm ** 2 * depthMm) / (12 * secondMomentMm4),
     formula: `${f(ROOT_TURN)} · F · ${f(spanMm)}² · ${f(depthMm)} / (12 · E · ${f(secondMomentMm4)})`,

@@ -44,7 +44,7 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
       extentMm: { length: lengthMm, depth: heightMm, width: geometry.shape === 'disc' ? lengthMm : geometry.widthMm },
       action: 'force',
       holdNPerUnit: 1,
-      movement: { title: 'Squeeze', unit: 'mm' },
+      movement: { title: 'Compression', unit: 'mm' },
       thinnestMm: thinnestWithin(Math.min(heightMm, lengthMm), fill),
       squeezedHeightMm: heightMm,
       responses: {
@@ -59,7 +59,7 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
               lines: [
                 {
                   symbol: 'σ',
-                  meaning: 'Mean squeeze',
+                  meaning: 'Mean compressive strain',
                   value: 1 / (areaMm2 * column.bears),
                   perUnit: true,
                   unit: 'MPa',
@@ -70,7 +70,7 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
           ],
           stretches: [
             {
-              title: 'Squeeze',
+              title: 'Compression',
               direction: ALONG.depth,
               perModulus: (heightMm * column.gives) / (areaMm2 * factor),
               formula: `F · ${f(heightMm * column.gives)} / (E · (1 + 2·S²) · ${f(areaMm2)}), shape factor S = ${f(shapeFactor)}${geometry.faces === 'slipping' ? ', faces slip: S taken as 0' : ''}`,

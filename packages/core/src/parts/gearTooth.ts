@@ -45,7 +45,7 @@ export function velocityFactor(gear: { moduleMm: number; teeth: number; speedRpm
 }
 
 /**
- * Give of a tooth under its load × width × modulus over the load: half of a mesh of equal gears of 14 N/(mm·µm) in steel (ISO 6336-1,
+ * Tooth deflection under its load × width × modulus over the load: half of a mesh of equal gears of 14 N/(mm·µm) in steel (ISO 6336-1,
  * single stiffness c′). The mate is taken to be stiff. Typical of full-depth teeth, class D.
  */
 const TOOTH_GIVE = 7.4;
@@ -92,7 +92,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
       volumeMm3: (Math.PI / 4) * (moduleMm * teeth) ** 2 * faceWidthMm,
       extentMm: { length: outsideMm, depth: faceWidthMm, width: outsideMm },
       action: 'torque',
-      movement: { title: 'Give of a tooth', unit: 'mm' },
+      movement: { title: 'Tooth deflection', unit: 'mm' },
       movementRangeMm: GIVE_SHARE * moduleMm,
       movementRangeOf: 'a tenth of the module, its usual backlash',
       thinnestMm: Math.min(faceWidthMm, (Math.PI / 2) * moduleMm),
@@ -148,7 +148,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
           ),
           stretches: [
             {
-              title: 'Give of a tooth',
+              title: 'Tooth deflection',
               direction: ALONG.length,
               perModulus: give,
               formula: `${TOOTH_GIVE} · W / (${f(faceWidthMm)} mm · E)`,

@@ -76,7 +76,7 @@ export const hotContact: PartModel<'hot-contact'> = {
       volumeMm3: areaMm2 * thicknessMm,
       extentMm: { length: sideMm, depth: thicknessMm, width: sideMm },
       action: 'force',
-      movement: { title: 'Give of the face', unit: 'mm' },
+      movement: { title: 'Indentation', unit: 'mm' },
       thinnestMm: thicknessMm,
       contact: {
         otherEffusivity: EFFUSIVITY[geometry.otherBody],
@@ -110,7 +110,7 @@ export const hotContact: PartModel<'hot-contact'> = {
           ],
           stretches: [
             {
-              title: 'Give of the face, hot all through',
+              title: 'Indentation, hot all through',
               direction: ALONG.depth,
               perModulus: thicknessMm / areaMm2,
               formula: `F · ${f(thicknessMm)} / (E · ${f(areaMm2)})`,

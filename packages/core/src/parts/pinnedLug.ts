@@ -19,7 +19,7 @@ export function lugConcentration(holeOverWidth: number): number {
 /** An eye on a pin: tears across its net section, is crushed by the pin, or shears out towards its end. */
 export const pinnedLug: PartModel<'pinned-lug'> = {
   id: 'pinned-lug',
-  title: 'Eye on a pin',
+  title: 'Lug on a pin',
   does: 'is pulled by a pin through a hole',
   examples: 'ratchet pawl, clevis link, eye, hinge leaf',
   axes: { length: 'along the pull', depth: 'along the pin', width: 'across the pull' },
@@ -51,7 +51,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
       volumeMm3: (widthMm * (lengthMm + edgeDistanceMm) - (Math.PI / 4) * holeDiameterMm ** 2) * thicknessMm,
       extentMm: { length: lengthMm + edgeDistanceMm, depth: thicknessMm, width: widthMm },
       action: 'force',
-      movement: { title: 'Stretch', unit: 'mm' },
+      movement: { title: 'Elongation', unit: 'mm' },
       thinnestMm: Math.min(thicknessMm, (widthMm - holeDiameterMm) / 2),
       responses: {
         depth: response({
@@ -59,7 +59,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
           places: [
             place({
               id: 'net-section',
-              title: 'Side of the hole',
+              title: 'Net section beside the hole',
               direction: ALONG.length,
               tensionPerUnit: concentration / netMm2,
               concentration,
@@ -93,7 +93,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
             }),
             place({
               id: 'bearing',
-              title: 'Under the pin',
+              title: 'Bearing at the pin',
               direction: ALONG.length,
               compressionPerUnit: 1 / (holeDiameterMm * thicknessMm),
               lines: [
@@ -110,7 +110,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
             }),
             place({
               id: 'shear-out',
-              title: 'Shear out towards the end',
+              title: 'Shear-out behind the pin',
               direction: ALONG.length,
               shearPerUnit: 1 / shearMm2,
               shearPlanes: ['length', 'width'],
@@ -129,7 +129,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
           ],
           stretches: [
             {
-              title: 'Stretch',
+              title: 'Elongation',
               direction: ALONG.length,
               perModulus: lengthMm / (widthMm * thicknessMm),
               formula: `F · ${f(lengthMm)} / (E · ${f(widthMm * thicknessMm)})`,

@@ -111,7 +111,7 @@ export const plate: PartModel<'plate'> = {
       volumeMm3: areaMm2 * thicknessMm,
       extentMm: { length: lengthMm, depth: thicknessMm, width: widthMm },
       action: 'pressure',
-      movement: { title: 'Bulge in the middle', unit: 'mm' },
+      movement: { title: 'Centre deflection', unit: 'mm' },
       movementRangeMm: SMALL_SHARE * Math.min(lengthMm, widthMm),
       thinnestMm: thicknessMm,
       responses: {
@@ -143,7 +143,7 @@ export const plate: PartModel<'plate'> = {
           }),
           stretches: [
             {
-              title: 'Bulge in the middle',
+              title: 'Centre deflection',
               direction: ALONG.width,
               perModulus: factors.movementMm,
               formula: `p · ${f(factors.movementMm)} mm / E`,

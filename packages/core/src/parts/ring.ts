@@ -102,7 +102,7 @@ export const ring: PartModel<'ring'> = {
       action: pinched ? 'force' : 'pressure',
       // Pushed over something, it presses on it all round.
       holdNPerUnit: pinched ? 1 : 2 * Math.PI * radii.innerMm * lengthMm,
-      movement: { title: pinched ? 'Out of round (ovality)' : 'Change of diameter', unit: 'mm' },
+      movement: { title: pinched ? 'Ovalisation (ovality)' : 'Change of diameter', unit: 'mm' },
       movementRangeMm: SMALL_SHARE * outerDiameterMm,
       thinnestMm: wallMm,
       responses: { depth: pinched ? pinchedRing(geometry, radii) : pressedRing(geometry, radii) },
@@ -172,8 +172,8 @@ function pinchedRing({ wallMm, lengthMm }: GeometryOf<'ring'>, { meanMm }: Radii
       }),
     ],
     stretches: [
-      { title: 'Out of round, quarters beside the clamp', direction: ALONG.width, ...half },
-      { title: 'Out of round, quarters at the sides', direction: ALONG.depth, ...half },
+      { title: 'Ovalisation, quarters beside the clamp', direction: ALONG.width, ...half },
+      { title: 'Ovalisation, quarters at the sides', direction: ALONG.depth, ...half },
     ],
   });
 }
@@ -216,7 +216,7 @@ function pressedRing(geometry: GeometryOf<'ring'>, radii: Radii): PartResponse {
       ? [
           {
             id: 'collapse',
-            title: 'The ring collapses inwards',
+            title: 'Ring buckles inwards',
             direction: ALONG.width,
             criticalPerModulus: collapsePerModulus(wallMm, radii.meanMm, stiffening),
             actionPerStress: 1 / hoop,

@@ -38,7 +38,7 @@ export const sectionAtPlane: PartModel<'section-at-plane'> = {
       volumeMm3: geometry.volumeMm3 * (cut.materialMm2 / section(geometry.section).areaMm2),
       extentMm: { length: geometry.lengthMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
-      movement: { title: 'Movement', unit: 'mm' },
+      movement: { title: 'Deflection', unit: 'mm' },
       thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: {
         depth: response({
@@ -55,7 +55,7 @@ export const sectionAtPlane: PartModel<'section-at-plane'> = {
               lines: [
                 {
                   symbol: 'σ',
-                  meaning: 'Pull and bending at the outer fibre',
+                  meaning: 'Tension and bending at the outer fibre',
                   value: pulled + bent,
                   perUnit: true,
                   unit: 'MPa',

@@ -69,7 +69,7 @@ export const snapHook: PartModel<'snap-hook'> = {
       action: 'force',
       holdNPerUnit: 1,
       leadAngleDeg: geometry.leadAngleDeg,
-      movement: { title: 'Travel of the hook', unit: 'mm' },
+      movement: { title: 'Hook deflection', unit: 'mm' },
       thinnestMm: taper === 'half' ? thicknessMm / 2 : thicknessMm,
       responses: {
         depth: response({
@@ -89,7 +89,7 @@ export const snapHook: PartModel<'snap-hook'> = {
           ],
           stretches: [
             {
-              title: 'Travel of the hook',
+              title: 'Hook deflection',
               direction: ALONG.length,
               perModulus: (compliance * lengthMm ** 3) / (widthMm * thicknessMm ** 3),
               formula: `F · ${f(compliance)} · ${f(lengthMm)}³ / (E · ${f(widthMm)} · ${f(thicknessMm)}³)`,

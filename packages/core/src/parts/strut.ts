@@ -85,7 +85,7 @@ export function barBuckling(bar: {
       },
       {
         symbol: 'C',
-        meaning: 'Squeeze in the bar',
+        meaning: 'Compression in the bar',
         value: bar.forcePerUnit,
         perUnit: true,
         unit: 'N',
@@ -123,7 +123,7 @@ export const strut: PartModel<'strut'> = {
           places: [
             place({
               id: 'shaft',
-              title: 'Squeezed section',
+              title: 'Section in compression',
               direction: ALONG.length,
               compressionPerUnit: 1 / cut.areaMm2,
               lines: [
@@ -152,7 +152,7 @@ export const strut: PartModel<'strut'> = {
           buckling: [
             barBuckling({
               id: 'bows',
-              title: 'The strut bows out',
+              title: 'Strut buckles',
               direction: ALONG.length,
               lengthMm,
               effectiveLengthFactor: effectiveLengthFactor(geometry),

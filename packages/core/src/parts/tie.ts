@@ -36,7 +36,7 @@ export const tie: PartModel<'tie'> = {
       extentMm: { length: lengthMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'force',
       holdNPerUnit: 1,
-      movement: { title: 'Stretch', unit: 'mm' },
+      movement: { title: 'Elongation', unit: 'mm' },
       thinnestMm: thinnestWithin(thinnestOf(geometry.section, cut), fill),
       responses: {
         depth: response({
@@ -80,7 +80,7 @@ export const tie: PartModel<'tie'> = {
           ],
           stretches: [
             {
-              title: 'Stretch',
+              title: 'Elongation',
               direction: ALONG.length,
               perModulus: lengthMm / cut.areaMm2,
               formula: `F · ${f(lengthMm)} / (E · ${f(cut.areaMm2)})`,

@@ -36,7 +36,7 @@ export const wallBracket: PartModel<'wall-bracket'> = {
         width: Math.max(geometry.tie.widthMm, geometry.strut.widthMm),
       },
       action: 'force',
-      movement: { title: 'Drop at the load', unit: 'mm' },
+      movement: { title: 'Deflection at the load', unit: 'mm' },
       movementRangeMm: SMALL_SHARE * geometry.reachMm,
       thinnestMm: Math.min(...[geometry.tie, geometry.strut].flatMap((bar) => [bar.depthMm, bar.widthMm])),
       responses: {
@@ -47,7 +47,7 @@ export const wallBracket: PartModel<'wall-bracket'> = {
           buckling: [
             barBuckling({
               id: 'strut-bows',
-              title: 'The strut bows out',
+              title: 'Strut buckles',
               direction: alongStrut,
               lengthMm: strut.lengthMm,
               // Printed in one piece with wall and tie: better than pinned, less than clamped.
@@ -102,14 +102,14 @@ function tieEnd(geometry: GeometryOf<'wall-bracket'>, { tie }: FrameAnswer, end:
   return place({
     id: `tie-${end}`,
     title:
-      end === 'root' ? 'Upper fibre at the root of the tie: peels' : 'Outer fibre of the tie where the strut joins it',
+      end === 'root' ? 'Upper fibre at the root of the tie: peel' : 'Outer fibre of the tie where the strut joins it',
     direction: ALONG.length,
     tensionPerUnit: concentration * (pulled + bent),
     concentration,
     lines: [
       {
         symbol: 'T',
-        meaning: 'Pull in the tie',
+        meaning: 'Tension in the tie',
         value: tie.forcePerN,
         perUnit: true,
         unit: 'N',
@@ -169,14 +169,14 @@ function squeezedStrut(geometry: GeometryOf<'wall-bracket'>, { strut }: FrameAns
   const bent = (6 * moment) / (widthMm * depthMm ** 2);
   return place({
     id: 'strut',
-    title: 'Squeezed strut',
+    title: 'Strut in compression',
     direction: [geometry.reachMm / strut.lengthMm, geometry.dropMm / strut.lengthMm, 0],
     compressionPerUnit: squeezed + bent,
     tensionPerUnit: Math.max(0, bent - squeezed),
     lines: [
       {
         symbol: 'C',
-        meaning: 'Squeeze in the strut',
+        meaning: 'Compression in the strut',
         value: strut.forcePerN,
         perUnit: true,
         unit: 'N',

@@ -6,7 +6,7 @@ import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
 
-export type TreatmentVerdict = 'works' | 'with care' | 'wrecks it' | 'does nothing';
+export type TreatmentVerdict = 'works' | 'with care' | 'not suitable' | 'no effect';
 
 /** Something that is done to a finished print. */
 export interface Treatment {
@@ -56,8 +56,8 @@ function annealing(family: Family): Treatment {
   if (!found)
     return {
       ...base,
-      verdict: 'does nothing',
-      how: 'Nothing is gained that is worth the distortion.',
+      verdict: 'no effect',
+      how: 'The gain does not justify the distortion.',
       changes: '',
       caution: '',
     };
@@ -65,7 +65,7 @@ function annealing(family: Family): Treatment {
     ...base,
     verdict: 'with care',
     how: `${f(found.hours)} h at ${f(found.temperatureC)} °C, in sand or plaster, slowly up and down.`,
-    changes: `Heat limit about ${f(found.hdtGainC)} K higher; shrinks by ${f(found.shrinkPct)} %${found.crystallises ? '; crystallises, so that it then carries beyond its glass transition' : ''}. Ask for it in the brief, and the checks count it.`,
+    changes: `Heat limit about ${f(found.hdtGainC)} K higher; shrinks by ${f(found.shrinkPct)} %${found.crystallises ? '; crystallises, so that it then carries beyond its glass transition' : ''}. State it in the brief to include it in the checks.`,
     caution: OVEN,
   };
 }
@@ -75,7 +75,7 @@ function conditioning(family: Family): Treatment {
   return {
     id: 'conditioning',
     title: 'Conditioning',
-    verdict: takes ? 'works' : 'does nothing',
+    verdict: takes ? 'works' : 'no effect',
     how: takes
       ? 'In air of 50 % humidity, or weighed over warm water, until it gains no more.'
       : 'It takes up too little water to be tougher by it.',
@@ -93,8 +93,8 @@ function solventBond(family: Family): Treatment {
   if (!bonds(family))
     return {
       ...base,
-      verdict: 'does nothing',
-      how: `${family.name} does not dissolve in anything one would have in a workshop: glue, weld or screw it.`,
+      verdict: 'no effect',
+      how: `${family.name} does not dissolve in common solvents: glue, weld or screw it.`,
       changes: '',
       caution: '',
     };
@@ -113,14 +113,14 @@ function smoothing(family: Family, filler: Reinforcement | undefined): Treatment
   if (!bonds(family))
     return {
       ...base,
-      verdict: family.morphology === 'amorphous' ? 'does nothing' : 'wrecks it',
+      verdict: family.morphology === 'amorphous' ? 'no effect' : 'not suitable',
       how: 'A solvent of another polymer does not smooth this one: it crazes it, swells it or makes it brittle.',
       changes: 'Elongation and toughness fall where it crazes.',
       caution: solventCaution(family),
     };
   return {
     ...base,
-    verdict: filler ? 'wrecks it' : 'with care',
+    verdict: filler ? 'not suitable' : 'with care',
     how: filler
       ? 'The skin melts away and fibre ends stand out.'
       : `Seconds in the vapour of ${family.solvents[0]}, then a day in moving air; what is pulled tight in it cracks.`,
@@ -136,7 +136,7 @@ function heatSetInsert(family: Family): Treatment {
   if (family.morphology === 'elastomer')
     return {
       ...base,
-      verdict: 'wrecks it',
+      verdict: 'not suitable',
       how: 'It does not hold in something soft: use a nut or a sleeve.',
       changes: '',
       caution: '',
@@ -157,7 +157,7 @@ const THREADS_PCT = 4;
 function tappedThread(family: Family, filler: Reinforcement | undefined): Treatment {
   const base = { id: 'tapped-thread', title: 'Tapped threads' };
   if (family.morphology === 'elastomer')
-    return { ...base, verdict: 'wrecks it', how: 'Too soft to cut or to hold.', changes: '', caution: '' };
+    return { ...base, verdict: 'not suitable', how: 'Too soft to cut or to hold.', changes: '', caution: '' };
   const stretch = family.elongationBreakPct.mid * (fillerEffects(family, filler)?.mechanical.elongationBreak ?? 1);
   const brittle = stretch < THREADS_PCT;
   return {
@@ -180,7 +180,7 @@ function gluing(family: Family): Treatment {
     how: hard
       ? 'Little sticks to it without a primer or flame: weld or screw it.'
       : 'Roughened and degreased with something that does not crack it; epoxy, or methacrylate where it must give.',
-    changes: 'A joint is its own weakest link; none of it is in the checks.',
+    changes: 'The joint may be the weakest point; it is not included in the checks.',
     caution: 'Gloves; uncured adhesive makes skin allergic.',
   };
 }

@@ -68,7 +68,7 @@ function annealLines({ brief, family, machine, units }: CardSetting): CardLine[]
     : [
         {
           ...line,
-          value: 'not asked for',
+          value: 'not required',
           why: `${line.value} would lift its heat limit by some ${f(annealing.hdtGainC)} K and shrink it by ${f(annealing.shrinkPct)} %`,
         },
       ];

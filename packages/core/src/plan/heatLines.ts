@@ -39,7 +39,7 @@ function nozzleLine({ brief, grade, family, machine, rules, units, needs }: Card
     return {
       id: 'nozzle',
       title: 'Nozzle temperature',
-      value: `not here: ${degrees(low)} needed`,
+      value: `not available: ${degrees(low)} needed`,
       why: `${degrees(capC)} at most: ${why}`,
       from: 'machine',
       mind: true,
@@ -71,7 +71,7 @@ function bedLine({ grade, family, machine, units }: CardSetting): CardLine {
     id: 'bed',
     title: 'Bed',
     value: short
-      ? `not here: ${degrees(low)} needed`
+      ? `not available: ${degrees(low)} needed`
       : low === top
         ? degrees(low)
         : `${degrees(low)} to ${degrees(top)}`,
@@ -88,7 +88,7 @@ const BELOW_TG_K = 10;
 
 function chamberLine({ family, machine, needs, units }: CardSetting): CardLine {
   const degrees = (value: number) => formatQuantity(value, 'temperature', units);
-  const line = { id: 'chamber', title: 'Around the part' };
+  const line = { id: 'chamber', title: 'Enclosure' };
   const wanted = needs.chamber.recommended ?? needs.chamber.minimum;
   if (needs.enclosure === 'open' && wanted === null)
     return {

@@ -24,7 +24,7 @@ import { findReinforcement } from '../reference/reinforcement.ts';
 import { completeRules, defaultHouseRules } from '../rules/houseRules.ts';
 import { cheapestRelief, cheapestUnlock, type Unlock } from './unlock.ts';
 
-/** One machine for a grade and a way up: what speaks against it, and what would help. */
+/** One machine for a grade and a build orientation: what speaks against it, and what would help. */
 export interface MachineChoice {
   machine: Machine;
   fit: MachineFit;
@@ -42,7 +42,7 @@ export interface MachineChoice {
 }
 
 /**
- * Every machine of the workshop for one grade in one way up, those that nothing blocks first, cheapest first; those that the brief
+ * Every machine of the workshop for one grade in one build orientation, those that nothing blocks first, cheapest first; those that the brief
  * leaves out last. Undefined: the family is not known, so neither is how it is printed.
  * @throws InputError when the library has no such grade, or as evaluate does
  */
@@ -69,7 +69,7 @@ export function machineChoices(
         ...warpFindings(needs, machine, longestOf(box)),
         ...sizeFindings(machine, box),
         ...(fibre ? fibreFindings(machine) : []),
-        ...(isLeftOut(machine) ? [caution('The brief leaves this machine out')] : []),
+        ...(isLeftOut(machine) ? [caution('The brief excludes this machine')] : []),
       ]);
       const job = prepareJob(here, { ...library, grades: [], machines: [machine] }, { rules });
       const unlock = fibre && !machine.laysFibre ? undefined : cheapestUnlock(needs, machine, box, rules);

@@ -56,8 +56,8 @@ describe('what a machine says of itself', () => {
     ],
     ['bed from the mains', bare('abs'), { supplyW: 100 }, 'caution', /styrene/],
     ['ducts that soften', bare('asa'), { ownPlasticC: 55 }, 'blocker', /own plastic near the heat softens at 55/],
-    ['no surface that holds', bare('pp'), { bedSurfaces: ['smooth PEI sheet'] }, 'caution', /Holds too little/],
-    ['another filament diameter', bare('petg'), { filamentDiameterMm: 2.85 }, 'blocker', /nobody states/],
+    ['no surface that holds', bare('pp'), { bedSurfaces: ['smooth PEI sheet'] }, 'caution', /Poor adhesion/],
+    ['another filament diameter', bare('petg'), { filamentDiameterMm: 2.85 }, 'blocker', /not stated in that diameter/],
     ['fumes and no air', bare('abs'), { ventilation: 'none' }, 'caution', /neither filtered nor extracted/],
     ['fumes led outside', bare('abs'), { ventilation: 'extracted' }, 'pass', /^$/],
     ['worn nozzle', bare('petg'), { condition: { nozzleAbrasiveG: 9000 } }, 'caution', /9000 g of abrasive/],
@@ -185,7 +185,7 @@ describe('process card', () => {
     const open = machine('bench-open');
     expect(lineOf(lampArm, bare('petg'), open, 'nozzle')!.value).toMatch(/to 240 °C/);
     expect(lineOf(lampArm, bare('petg'), open, 'nozzle')!.why).toMatch(/toxic fumes/);
-    expect(lineOf(lampArm, bare('pc'), open, 'nozzle')!.value).toMatch(/not here: \d+ °C needed/);
+    expect(lineOf(lampArm, bare('pc'), open, 'nozzle')!.value).toMatch(/not available: \d+ °C needed/);
   });
   test('filled: no fan for the bond of the layers, with what its family would do beside it', () => {
     const on = machine('workshop-enclosed');
@@ -309,12 +309,12 @@ describe('supports and what comes after', () => {
   });
   test.each([
     ['abs', null, 'smoothing', 'with care'],
-    ['abs', 'carbon-15', 'smoothing', 'wrecks it'],
-    ['pp', null, 'smoothing', 'wrecks it'],
-    ['pp', null, 'solvent-bonding', 'does nothing'],
-    ['tpu-85a', null, 'heat-set-insert', 'wrecks it'],
+    ['abs', 'carbon-15', 'smoothing', 'not suitable'],
+    ['pp', null, 'smoothing', 'not suitable'],
+    ['pp', null, 'solvent-bonding', 'no effect'],
+    ['tpu-85a', null, 'heat-set-insert', 'not suitable'],
     ['pa6', null, 'conditioning', 'works'],
-    ['petg', null, 'conditioning', 'does nothing'],
+    ['petg', null, 'conditioning', 'no effect'],
   ] as const)('%s %s: %s %s', (familyId, filler, id, verdict) =>
     expect(afterPrinting(bare(familyId, filler))!.find((one) => one.id === id)!.verdict).toBe(verdict),
   );
@@ -349,6 +349,6 @@ test('a machine that the brief leaves out comes last and says so', () => {
   const choices = machineChoices(only, sampleLibrary, 'ne-petg', 'XZ')!;
   expect(choices[0]!.machine.id).toBe('hot-chamber');
   const texts = (id: string) => choices.find((one) => one.machine.id === id)!.fit.findings.map(({ text }) => text);
-  expect(texts('workshop-enclosed')).toContain('The brief leaves this machine out');
-  expect(texts('hot-chamber')).not.toContain('The brief leaves this machine out');
+  expect(texts('workshop-enclosed')).toContain('The brief excludes this machine');
+  expect(texts('hot-chamber')).not.toContain('The brief excludes this machine');
 });

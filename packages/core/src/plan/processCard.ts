@@ -91,8 +91,8 @@ function dryingLines({ grade, family, rules, units }: CardSetting): CardLine[] {
       value: `${f(hours)} h at ${temperature}`,
       why:
         hours > stated
-          ? `The house dries for ${f(rules.minimumDryingH)} h at least; ${from === 'grade' ? 'its maker states' : 'usual for its family are'} ${f(stated)} h. Weigh it: dry is when it loses no more`
-          : 'Weigh it before and after: it is dry when it loses no more. Never hotter, or it fuses on the spool',
+          ? `Company minimum: ${f(rules.minimumDryingH)} h at least; ${from === 'grade' ? 'its maker states' : 'usual for its family are'} ${f(stated)} h. Weigh it: dry at constant mass`
+          : 'Weigh it: dry at constant mass. Never hotter, or it fuses on the spool',
       from: hours > stated ? 'house' : from,
       mind: true,
     },
@@ -136,10 +136,10 @@ function surfaceLine({ family, machine }: CardSetting): CardLine {
     title: 'Bed surface',
     value: `${value}${release}`,
     why: family.releaseAgentNeeded
-      ? 'Usual for it on this surface: for hold, and so that the part does not tear the surface'
+      ? 'Usual on this surface, for adhesion and to protect the surface'
       : has && usable.length === 0
-        ? 'None of the surfaces at hand holds it well; this one would'
-        : 'Clean it; fingers leave fat that lets corners lift',
+        ? 'No available surface holds it well; this one would'
+        : 'Clean it: grease from fingers lets corners lift',
     from: 'family',
     ...(family.releaseAgentNeeded || (has && usable.length === 0) ? { mind: true as const } : {}),
   };

@@ -45,7 +45,7 @@ export const heatAndTimeCases: readonly PracticeCase[] = [
     id: 'oven-rail',
     title: 'A rail beside the oven',
     story:
-      'A 100 mm rail carries a dry 40 N load for six weeks at 80 °C; the air around it may reach 85 °C. It may sag by 3 mm.',
+      'A 100 mm rail carries a dry 40 N load for six weeks at 80 °C; the air around it may reach 85 °C. Deflection limit 3 mm.',
     brief: practiceBrief({
       title: 'Rail beside the oven',
       purpose: 'Carries a tool beside the curing oven.',
@@ -82,7 +82,7 @@ export const heatAndTimeCases: readonly PracticeCase[] = [
         'Good for much heat, says its name, once it is annealed and hardly loaded. Printed as it is, it lets go before 60 °C.',
     },
     lesson:
-      'A heat deflection temperature is the answer to somebody else’s question. The part’s own heat limit asks with its own load, its own time and its own limit of movement.',
+      'A heat deflection temperature is the answer to somebody else’s question. The part’s service temperature limit asks with its own load, its own time and its own limit of movement.',
   },
   {
     id: 'sluice-lever',

@@ -12,7 +12,7 @@ export type { PracticeAnswer, PracticeCase } from './practiceCase.ts';
 export const practiceCases: readonly PracticeCase[] = [...heatAndTimeCases, ...waysToBreakCases, ...surroundingCases];
 
 /**
- * What the evaluation says of a case, with the sample’s grades, machines and the usual house rules. Nothing of the answer is
+ * What the evaluation says of a case, with the sample’s grades, machines and the usual company rules. Nothing of the answer is
  * written down anywhere: were a model to change, so would the answer, and the test of the remarks would fail.
  * @throws InputError when a grade is not in the sample, or none of the four passes
  */

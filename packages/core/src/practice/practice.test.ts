@@ -33,7 +33,7 @@ test.each([
   ['tool-guard', 'tm-abs', 'struck-fast'],
   ['rinsed-window', 'tm-petg', 'strength-in-plane'],
   ['board-rest', 'vp-asa-esd', 'heat-steady'],
-])('%s: %s is the cheapest that passes, and %s governs', (id, gradeId, checkId) => {
+])('%s: %s is the lowest cost, and %s governs', (id, gradeId, checkId) => {
   const answer = answerOf(caseOf(id));
   expect(answer.best.gradeId).toBe(gradeId);
   expect(answer.governingCheckId).toBe(checkId);

@@ -19,8 +19,8 @@ export interface PracticeCase {
 export interface PracticeAnswer {
   /** In the order in which the case offers them. */
   evaluations: readonly GradeEvaluation[];
-  /** The cheapest that passes. */
+  /** The lowest cost. */
   best: GradeEvaluation;
-  /** Smallest reserve of that one. */
+  /** Minimum reserve of that one. */
   governingCheckId: string;
 }

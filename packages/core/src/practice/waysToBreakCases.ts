@@ -88,7 +88,7 @@ export const waysToBreakCases: readonly PracticeCase[] = [
     id: 'tool-guard',
     title: 'A guard that things fall on',
     story:
-      'A 60 mm guard catches a dropped spanner (0.7 J, at 5 °C) without breaking, and a hand rests on it at times. It may sag by 6 mm under the hand.',
+      'A 60 mm guard catches a dropped spanner (0.7 J, at 5 °C) without breaking, and a hand rests on it at times. Deflection limit 6 mm under the hand.',
     brief: practiceBrief({
       title: 'Guard over the switch',
       purpose: 'Keeps falling tools off a switch. It must still be there afterwards; a mark on it does no harm.',
@@ -130,7 +130,7 @@ export const waysToBreakCases: readonly PracticeCase[] = [
         'Cannot be broken by a spanner. It cannot hold up a hand either: indestructible is not the same as useful.',
       'ol-pc':
         'The famous choice against blows. It passes with the same reserve as the ABS, for an eighth more, and wants more care in printing.',
-      'tm-abs': 'Old and ordinary, tough enough in the cold, and the cheapest that passes. Ventilate when it prints.',
+      'tm-abs': 'Old and ordinary, tough enough in the cold, and the lowest cost. Ventilate when it prints.',
     },
     lesson:
       'Enough is enough: once the blow is taken, toughness buys nothing more. And a part has more than one thing to do.',

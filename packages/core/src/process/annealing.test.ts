@@ -62,6 +62,6 @@ test('what shrinks in the oven strays further from its size', () => {
   const pla = { ...testGrade, familyId: 'pla' };
   const strays = (annealed: boolean) =>
     outcome('fit-size', { ...brief, ...(annealed ? { annealed: true as const } : {}) }, 'XZ', pla).demand!;
-  // 3 % more shrinkage, of which the house rule's share scatters
+  // 3 % more shrinkage, of which the company rule's share scatters
   expect(strays(true) - strays(false)).toBeCloseTo(100 * 0.03 * defaultHouseRules.shrinkScatterShare!, 9);
 });

@@ -52,7 +52,7 @@ const closedFindings = ({ closedSupply }: Machine): FitFinding[] =>
   closedSupply
     ? [
         caution(
-          `Takes only its maker’s spools, at ${f(closedSupply.pricePerKgUsd)} USD/kg: ask whether this grade is sold for it`,
+          `Only its maker’s spools, at ${f(closedSupply.pricePerKgUsd)} USD/kg: ask whether this grade is sold for it`,
         ),
       ]
     : [];
@@ -116,9 +116,9 @@ function surfaceFindings({ bedSurfaces, releaseAgentNeeded }: HandlingNeeds, mac
   if (machine.bedSurfaces === undefined) return [];
   const shared = bedSurfaces.filter((one) => machine.bedSurfaces!.some((has) => has === one));
   if (shared.length === 0)
-    return [caution(`Holds too little on the surfaces at hand; it wants ${bedSurfaces.slice(0, 2).join(' or ')}`)];
+    return [caution(`Poor adhesion on the available surfaces; it needs ${bedSurfaces.slice(0, 2).join(' or ')}`)];
   return releaseAgentNeeded && !machine.releaseAgent
-    ? [caution(`Wants a glue or release film on ${shared[0]}, for hold and to protect it; none is at hand`)]
+    ? [caution(`Wants a glue or release film on ${shared[0]}, for hold and to protect it; none available`)]
     : [];
 }
 
@@ -127,7 +127,7 @@ function diameterFindings({ diametersMm }: HandlingNeeds, { filamentDiameterMm }
   if (diametersMm === undefined)
     return filamentDiameterMm === USUAL_DIAMETER_MM
       ? []
-      : [blocker(`Takes ${filamentDiameterMm} mm filament; nobody states that this grade is sold so`)];
+      : [blocker(`Takes ${filamentDiameterMm} mm filament; this grade is not stated in that diameter`)];
   return diametersMm.some((one) => Math.abs(one - filamentDiameterMm) < 0.06)
     ? []
     : [blocker(`Takes ${filamentDiameterMm} mm filament; this grade is sold in ${diametersMm.join(' and ')} mm`)];

@@ -69,8 +69,8 @@ export function machineUpgrades(machine: Machine): MachineUpgrade[] {
     add('replace its plastic ducts and mounts by ones that stand the heat', 45, { ownPlasticC: OWN_PLASTIC_C });
   if (bedSurfaces && !bedSurfaces.includes('textured PEI sheet'))
     add('buy a textured PEI sheet', 30, { bedSurfaces: [...bedSurfaces, 'textured PEI sheet'] });
-  if (bedSurfaces && !machine.releaseAgent) add('keep a release agent at hand', 8, { releaseAgent: true });
+  if (bedSurfaces && !machine.releaseAgent) add('keep a release agent available', 8, { releaseAgent: true });
   if (machine.ventilation !== undefined && machine.ventilation !== 'extracted')
-    add('lead its air outside', 90, { ventilation: 'extracted' });
+    add('duct its exhaust outside', 90, { ventilation: 'extracted' });
   return found;
 }

@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import type { Decision } from '@anvilstone/schema';
 import { findAgent } from '../reference/agent.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
@@ -18,11 +19,11 @@ export function briefBlocks(
     ...(brief.purpose ? [{ kind: 'text', text: brief.purpose } as const] : []),
     {
       kind: 'table',
-      head: ['Load', 'How it acts', 'How large', 'How long', 'At', 'Safety factor', 'Limits'],
+      head: ['Load', 'Load type', 'How large', 'How long', 'At', 'Safety factor', 'Limits'],
       wide: 0,
       rows: everyLoadCase(brief).map((load) => [
         loadName(brief, load.id)!,
-        LOAD_KIND_WORDS[load.kind ?? 'lasting'].title.toLowerCase(),
+        inSentence(LOAD_KIND_WORDS[load.kind ?? 'lasting'].title),
         `${sizeWords(load, units)}${load.direction === 'width' ? ' sideways' : ''}`,
         timeWords(load),
         formatQuantity(load.temperatureC, 'temperature', units),

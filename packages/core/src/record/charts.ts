@@ -112,7 +112,7 @@ export function sensitivityDrawing(inputs: readonly FrozenSensitivity[], units: 
   });
   return {
     id: 'sensitivity',
-    title: 'Smallest reserve as one input goes from one coefficient of variation down to one up',
+    title: 'Minimum reserve as one input goes from one coefficient of variation down to one up',
     width: WIDTH,
     height,
     marks: [...reserveAxis(height, inside, ticks), ...rows],
@@ -136,7 +136,7 @@ export interface CandidatePoint {
 const MAP_HEIGHT = 250;
 const LEFT = 52;
 
-/** Candidates by cost and smallest reserve. What has no price or no reserve is left out here and stands in the table. */
+/** Candidates by cost and minimum reserve. What has no price or no reserve is left out here and stands in the table. */
 export function candidatesDrawing(points: readonly CandidatePoint[]): Drawing | undefined {
   const placed = points.filter(
     (one): one is CandidatePoint & { costUsd: number; reserve: number } => one.costUsd !== null && one.reserve !== null,
@@ -199,7 +199,7 @@ export function candidatesDrawing(points: readonly CandidatePoint[]): Drawing | 
   ];
   return {
     id: 'candidates',
-    title: 'Candidates: smallest reserve over cost; above the line passes',
+    title: 'Candidates: minimum reserve over cost; above the line passes',
     width: WIDTH,
     height: MAP_HEIGHT,
     marks,

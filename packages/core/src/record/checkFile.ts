@@ -21,7 +21,7 @@ export function checkDecisionFile(
     const findings = checked.issues
       .slice(0, MOST_SHOWN)
       .map(({ pointer, detail }) => `${pointer || 'The file'}: ${detail}`);
-    return { ...EMPTY, findings: ['This is no decision record that this version reads.', ...findings] };
+    return { ...EMPTY, findings: ['Not a decision record that this version can read.', ...findings] };
   }
   const file: DecisionFile = checked.value;
   const { digestHolds, signatureHolds, strangeSignOffs } = checkSeal(file);
@@ -31,20 +31,16 @@ export function checkDecisionFile(
   const { differences, failed } = computed(file);
   const { engineVersion } = file.decision;
   const findings = [
-    digestHolds
-      ? 'Nothing was changed since it was sealed: its digest agrees.'
-      : 'It was changed after it was sealed: its digest does not agree.',
-    signatureHolds
-      ? 'The seal was made with the key that it names.'
-      : 'The seal was not made with the key that it names.',
+    digestHolds ? 'Unchanged since sealing: the digest agrees.' : 'Changed after sealing: the digest does not agree.',
+    signatureHolds ? 'The seal matches the stated key.' : 'The seal does not match the stated key.',
     ...strangeSignOffs.map((by) => `The signature of ${by} is under another record than this one.`),
     ...(failed ? [failed] : []),
     ...(failed
       ? []
       : [
           differences.length === 0
-            ? `Computed again here with engine ${ENGINE_VERSION}: every number agrees.`
-            : `Computed again here with engine ${ENGINE_VERSION}, frozen with ${engineVersion}: ${differences.length} numbers differ.`,
+            ? `Recomputed here with engine ${ENGINE_VERSION}: every number agrees.`
+            : `Recomputed here with engine ${ENGINE_VERSION}, frozen with ${engineVersion}: ${differences.length} numbers differ.`,
         ]),
   ];
   return {
@@ -75,6 +71,6 @@ function computed({ decision }: DecisionFile): { differences: string[]; failed?:
     return { differences: recomputeDecision(decision) };
   } catch (error) {
     if (!(error instanceof InputError)) throw error;
-    return { differences: [], failed: `It cannot be computed again here: ${error.message}` };
+    return { differences: [], failed: `It cannot be recomputed here: ${error.message}` };
   }
 }

@@ -16,7 +16,7 @@ export function decisionDifferences(before: Decision, after: Decision): FieldCha
     ...documentChanges('Brief', before.brief, after.brief),
     ...ruleFieldChanges(before.rules, after.rules),
     ...evidenceChanges(before, after),
-    ...text('Words', [
+    ...text('Glossary', [
       ['Reasons', before.reasons, after.reasons],
       ['Open risks', before.openRisks, after.openRisks],
       ['Limits of use', before.grounds?.limits ?? '', after.grounds?.limits ?? ''],
@@ -39,7 +39,7 @@ function choiceChanges(before: Decision, after: Decision): FieldChange[] {
   };
   return text('Choice', [
     ['Grade', gradeName(before), gradeName(after)],
-    ['Built', before.orientation, after.orientation],
+    ['Printed', before.orientation, after.orientation],
     ['Machine', machine(before), machine(after)],
   ]);
 }
@@ -68,7 +68,7 @@ const usd = (value: number | null) => (value === null ? 'unknown' : `${value.toF
 /** By their names, and as they are in force: one that was left to its default has a value too. */
 export const ruleFieldChanges = (before: HouseRules, after: HouseRules): FieldChange[] =>
   ruleChanges(completeRules(before), completeRules(after)).map(({ meaning, from, to }) => ({
-    area: 'House rules',
+    area: 'Company rules',
     field: meaning.title,
     before: ruleValue(meaning, from),
     after: ruleValue(meaning, to),

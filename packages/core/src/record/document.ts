@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { orientationName } from '../parts/builtAs.ts';
 import type { CheckStatus, Decision, EvaluationEntry, FrozenSensitivity, Grade, SignOff } from '@anvilstone/schema';
 import { PROOF_TEST_CAUTION, SHEET_FIRST, cautionsFor } from '../cautions/index.ts';
@@ -61,7 +62,7 @@ export function recordDocument(
     ...(brief.failureCouldHurt === 'yes' ? [{ kind: 'text', text: PROOF_TEST_CAUTION, tone: 'warning' } as const] : []),
     ...chosen(decision, grade, entry, units),
     ...words(decision),
-    heading('What it had to do'),
+    heading('Requirements'),
     ...briefBlocks(decision, units),
     ...(entry ? checks(entry, units) : []),
     ...sensitivity(decision, units),
@@ -69,8 +70,8 @@ export function recordDocument(
     ...(grade ? evidence(grade, entry) : []),
     ...tests(decision),
     ...cautions(decision, grade),
-    heading('House rules in force'),
-    { kind: 'table', head: ['Rule', 'In force', 'Usual'], rows: ruleRows(decision.rules), wide: 0 },
+    heading('Company rules in force'),
+    { kind: 'table', head: ['Rule', 'In force', 'Default'], rows: ruleRows(decision.rules), wide: 0 },
     heading('Signatures'),
     ...signatures(decision, signOffs),
     { kind: 'text', text: `Engine ${decision.engineVersion}. SHA-256 of the decision ${digest}.`, tone: 'quiet' },
@@ -81,7 +82,7 @@ export function recordDocument(
       decision.decidedAt.slice(0, 10),
       decision.decidedBy,
       `brief revision ${decision.partRevision}`,
-      ...(decision.supersedes === undefined ? [] : [`takes the place of decision ${decision.supersedes}`]),
+      ...(decision.supersedes === undefined ? [] : [`supersedes decision ${decision.supersedes}`]),
     ].join(' · '),
     blocks: blocks.map(unbroken),
   };
@@ -108,7 +109,7 @@ function chosen(
   const rows: [string, string][] = [
     ['Grade', `${grade?.name ?? decision.gradeId}${grade ? `, ${grade.maker}` : ''}`],
     [
-      'Built',
+      'Printed',
       `${orientationName(decision.brief.part, decision.orientation)}${machine ? ` on ${machine}` : ', no machine fits'}${annealed ? ', annealed' : ''}${crystallisedInChamber ? ', crystallised in the chamber' : ''}`,
     ],
   ];
@@ -119,14 +120,15 @@ function chosen(
     rows.push([
       'Governed by',
       governingCheckId === null
-        ? 'nothing that has a number'
+        ? 'no check with a value'
         : `${checkTitle(governingCheckId)}${minimumReserve === null ? '' : `, reserve ${formatReserve(minimumReserve)}`}`,
     ]);
     rows.push(['Mass', massG === null ? 'unknown' : formatQuantity(massG, 'mass', units)]);
     rows.push(['Cost of one good part', costUsd === null ? 'unknown' : `${costUsd.toFixed(2)} USD`]);
-    if (printTimeH) rows.push(['On the machine', duration(printTimeH)]);
-    if (ownHeatLimitC !== null) rows.push(['Holds to', heatLimitWords(entry, units)]);
-    if (chance !== undefined) rows.push(['Meets every check', chance === null ? 'unknown' : chanceWords(chance)]);
+    if (printTimeH) rows.push(['Print time', duration(printTimeH)]);
+    if (ownHeatLimitC !== null) rows.push(['Limit under load', heatLimitWords(entry, units)]);
+    if (chance !== undefined)
+      rows.push(['Probability of compliance', chance === null ? 'unknown' : chanceWords(chance)]);
   }
   return [heading('Chosen'), { kind: 'facts', rows }];
 }
@@ -135,17 +137,17 @@ const chanceWords = ({ all, low, high, draws, seed }: NonNullable<EvaluationEntr
   `in ${f(100 * all, 4)} % of ${draws.toLocaleString('en')} draws (seed ${seed}; 95 % interval ${f(100 * low, 4)} to ${f(100 * high, 4)} %)`;
 
 const words = ({ reasons, openRisks, grounds }: Decision): RecordBlock[] => [
-  heading('Why'),
+  heading('Reason'),
   { kind: 'text', text: reasons },
   heading('Limits of use'),
-  { kind: 'text', text: grounds?.limits || 'None stated beside the brief.' },
-  heading('Still unproven'),
+  { kind: 'text', text: grounds?.limits || 'None beyond the brief.' },
+  heading('Open risks'),
   { kind: 'text', text: openRisks || 'None stated.' },
 ];
 
 function checks(entry: EvaluationEntry, units: UnitSystem): RecordBlock[] {
   return [
-    heading('Checks of what was chosen'),
+    heading('Checks of the chosen grade'),
     { kind: 'drawing', drawing: reserveDrawing(entry) },
     checksTable(entry, units),
   ];
@@ -155,18 +157,24 @@ function sensitivity({ grounds, grades, result, rules, gradeId }: Decision, unit
   if (!grounds || grounds.sensitivity.length === 0) return [];
   const leads = rankedThen({ result, grounds, rules }, grounds.schoolId)[0]?.gradeId === gradeId;
   const telling = grounds.sensitivity.filter(tells);
-  const idle = grounds.sensitivity.filter((one) => !tells(one)).map(({ title }) => title.toLowerCase());
+  const idle = grounds.sensitivity.filter((one) => !tells(one)).map(({ title }) => inSentence(title));
   const rest: RecordBlock[] =
     idle.length > 0
-      ? [{ kind: 'text', text: `Varied too, and moving nothing that governs: ${idle.join('; ')}.`, tone: 'quiet' }]
+      ? [
+          {
+            kind: 'text',
+            text: `Also varied, without effect on the governing check: ${idle.join('; ')}.`,
+            tone: 'quiet',
+          },
+        ]
       : [];
-  if (telling.length === 0) return [heading('What would change the answer'), ...rest];
+  if (telling.length === 0) return [heading('Sensitivity of the choice'), ...rest];
   return [
-    heading('What would change the answer'),
+    heading('Sensitivity of the choice'),
     { kind: 'drawing', drawing: sensitivityDrawing(telling, units) },
     {
       kind: 'table',
-      head: ['Input', 'Taken', 'One scatter down', 'One scatter up', 'Another would come first'],
+      head: ['Input', 'Value', 'One CoV down', 'One CoV up', 'Other leader'],
       wide: 4,
       rows: sensitivityRows(telling, grades, units, leads),
     },
@@ -174,7 +182,7 @@ function sensitivity({ grounds, grades, result, rules, gradeId }: Decision, unit
   ];
 }
 
-/** It moves the smallest reserve by more than half a per cent, or lets another come first. */
+/** It moves the minimum reserve by more than half a per cent, or lets another come first. */
 const tells = ({ low, high, below, above }: FrozenSensitivity) =>
   below !== null ||
   above !== null ||
@@ -209,12 +217,12 @@ function candidates(decision: Decision): RecordBlock[] {
     })),
   );
   return [
-    heading('Candidates, and why not the others'),
+    heading('Candidates and reasons against them'),
     { kind: 'text', text: screenedWords(decision, schoolId) },
     ...(drawing ? [{ kind: 'drawing', drawing } as const] : []),
     {
       kind: 'table',
-      head: ['', 'Grade', 'Built', 'Reserve', 'Governed by', 'USD', 'Chance', 'Why not'],
+      head: ['', 'Grade', 'Printed', 'Reserve', 'Governed by', 'USD', 'Probability', 'Reason against'],
       wide: 7,
       governs: 0,
       rows: shown.map(({ id, letter, entry, name }) => [
@@ -234,23 +242,23 @@ function candidates(decision: Decision): RecordBlock[] {
 const nameOf = (grades: readonly Grade[], id: string) => grades.find((one) => one.id === id)?.name ?? id;
 
 function screenedWords({ grounds, result }: Decision, schoolId: string): string {
-  const school = findSchool(schoolId).title.toLowerCase();
+  const school = inSentence(findSchool(schoolId).title);
   if (!grounds) return `${result.grades.length} grades, ranked by “${school}”.`;
   const { grades, pass, unknown, fail, kept, fellOver } = grounds.screened;
   const over = fellOver
     .slice(0, 3)
-    .map((one) => `${one.grades} over ${checkTitle(one.checkId).toLowerCase()}`)
+    .map((one) => `${one.grades} over ${inSentence(checkTitle(one.checkId))}`)
     .join(', ');
-  const rest = kept < grades ? ` The ${kept} that come first are kept here with all their evidence.` : '';
-  return `${grades} grades were looked at, ranked by “${school}”: ${pass} pass, ${unknown} cannot be judged for want of data, ${fail} fail${over ? ` (${over})` : ''}.${rest}`;
+  const rest = kept < grades ? ` The ${kept} leading grades are included with all their evidence.` : '';
+  return `${grades} grades were evaluated, ranked by “${school}”: ${pass} pass, ${unknown} unknown for lack of data, ${fail} fail${over ? ` (${over})` : ''}.${rest}`;
 }
 
 function evidence(grade: Grade, entry: EvaluationEntry | undefined): RecordBlock[] {
   const gaps = [...new Set(entry?.checks.flatMap((check) => check.gaps) ?? [])];
   return [
     heading('Evidence of the chosen grade'),
-    { kind: 'table', head: ['Property', 'Reported', 'n', 'From', 'Source'], wide: 4, rows: evidenceRows(grade) },
-    { kind: 'text', text: gaps.length === 0 ? 'No gap in what the checks read.' : 'What is missing:', tone: 'strong' },
+    { kind: 'table', head: ['Property', 'Reported', 'n', 'Source', 'Source'], wide: 4, rows: evidenceRows(grade) },
+    { kind: 'text', text: gaps.length === 0 ? 'No gaps.' : 'Gaps:', tone: 'strong' },
     ...(gaps.length > 0 ? [{ kind: 'list', items: gaps } as const] : []),
   ];
 }
@@ -263,7 +271,7 @@ function tests({ grounds, grades }: Decision): RecordBlock[] {
     heading('Tests done'),
     done.length > 0 ? { kind: 'list', items: done } : { kind: 'text', text: 'None of this part.' },
     heading('Tests still open'),
-    open.length > 0 ? { kind: 'list', items: open } : { kind: 'text', text: 'None that the reserves call for.' },
+    open.length > 0 ? { kind: 'list', items: open } : { kind: 'text', text: 'None required.' },
   ];
 }
 
@@ -286,7 +294,7 @@ function signatures({ brief }: Decision, signOffs: readonly SignOff[]): RecordBl
     return [
       {
         kind: 'text',
-        text: 'Nobody has signed this decision.',
+        text: 'Not signed.',
         ...(brief.failureCouldHurt === 'yes' ? { tone: 'warning' as const } : {}),
       },
     ];

@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import type { FrozenSensitivity, Grade, HouseRules, SignOff, TestDone, TestOpen } from '@anvilstone/schema';
 import { findMethod } from '../bench/methods/index.ts';
 import { findCheck } from '../checks/index.ts';
@@ -51,13 +52,7 @@ export const sensitivityRows = (
       ...(below ? [`below ${said(below.value)}: ${name(below.winnerId)}`] : []),
       ...(above ? [`above ${said(above.value)}: ${name(above.winnerId)}`] : []),
     ];
-    return [
-      title,
-      said(now),
-      at(low),
-      at(high),
-      leads ? turns.join('; ') || 'not within reason' : 'another does already',
-    ];
+    return [title, said(now), at(low), at(high), leads ? turns.join('; ') || 'out of range' : 'another already leads'];
   });
 
 export function testDoneWords(one: TestDone, gradeName: string): string {
@@ -65,12 +60,12 @@ export function testDoneWords(one: TestDone, gradeName: string): string {
   const [outcome] = method?.outcomes ?? [];
   const said = (value: number) => (outcome ? formatQuantity(value, outcome.dimension, 'metric') : f(value));
   const sd = one.sd === null ? '' : ` ± ${said(one.sd)}`;
-  const foretold = one.predicted === null ? 'not foretold' : `foretold ${said(one.predicted)}`;
-  return `${method?.title ?? one.methodId}, ${gradeName} ${one.orientation}: ${outcome?.title.toLowerCase() ?? ''} ${said(one.mean)}${sd} (n = ${one.n}), ${foretold}; campaign ${one.campaignId}, ${one.lastAt.slice(0, 10)}${one.accepted ? ', taken into the evidence' : ''}`;
+  const predicted = one.predicted === null ? 'not predicted' : `predicted ${said(one.predicted)}`;
+  return `${method?.title ?? one.methodId}, ${gradeName} ${one.orientation}: ${inSentence(outcome?.title) ?? ''} ${said(one.mean)}${sd} (n = ${one.n}), ${predicted}; campaign ${one.campaignId}, ${one.lastAt.slice(0, 10)}${one.accepted ? ', added to the evidence' : ''}`;
 }
 
 export const testOpenWords = ({ checkId, methodId, orientation, specimens, why }: TestOpen): string =>
-  `${findMethod(methodId)?.title ?? methodId}, ${specimens} ${specimens === 1 ? 'specimen' : 'specimens'} ${orientation}, for ${checkTitle(checkId).toLowerCase()}: ${why}`;
+  `${findMethod(methodId)?.title ?? methodId}, ${specimens} ${specimens === 1 ? 'specimen' : 'specimens'} ${orientation}, for ${inSentence(checkTitle(checkId))}: ${why}`;
 
 export const signOffRows = (signOffs: readonly SignOff[]): string[][] =>
   signOffs.map(({ at, by, role, kind, statement, limits, proofTest }) => [

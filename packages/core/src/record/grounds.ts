@@ -54,7 +54,7 @@ export interface FrozenGrounds {
 
 /**
  * Everything a decision rests on: the candidates with reserves and chances, why the others were not taken, what decides most, cautions, and
- * which tests are still open. Deterministic. The chosen grade has to be in the library and its way up in the brief.
+ * which tests are still open. Deterministic. The chosen grade has to be in the library and its build orientation in the brief.
  * @throws InputError when the brief cannot be evaluated
  */
 export function groundsOfChoice(brief: Brief, library: Library, rules: HouseRules, choice: Choice): FrozenGrounds {
@@ -115,7 +115,7 @@ export function groundsOfChoice(brief: Brief, library: Library, rules: HouseRule
   };
 }
 
-/** Undefined: the grade or the way up is not in the result. */
+/** Undefined: the grade or the build orientation is not in the result. */
 export const chosenEntry = (
   { grades }: EvaluationResult,
   { gradeId, orientation }: Pick<Choice, 'gradeId' | 'orientation'>,
@@ -142,7 +142,7 @@ function sizesOf(
   return { sized };
 }
 
-/** The chosen way up, and the best way up of those that are named; the others have none. */
+/** The chosen build orientation, and the best orientation of those that are named; the others have none. */
 export function withNamedChances(
   brief: Brief,
   library: Library,
@@ -201,7 +201,7 @@ function screenedOf(standings: readonly GradeStanding[], kept: number): Screened
 }
 
 /**
- * Of the chosen grade, the inputs that decide most first. Where another way up than its best was chosen, every grade is held to that way up:
+ * Of the chosen grade, the inputs that decide most first. Where another orientation than its best was chosen, every grade is held to that build orientation:
  * the reserves are then those of what is printed.
  */
 export function sensitivityOf(

@@ -21,13 +21,13 @@ test('what only one has changed is taken from them, whichever field it is in', (
 
 test('the same field changed to different things is a conflict; to the same thing it is none', () => {
   const [mine, theirs] = [
-    { ...base, limit: 6, title: 'Same' },
-    { ...base, limit: 7, title: 'Same' },
+    { ...base, limit: 6, title: 'Agrees' },
+    { ...base, limit: 7, title: 'Agrees' },
   ];
   const kept = mergeDocuments(base, mine, theirs);
   expect(kept.conflicts).toEqual([{ path: ['limit'], base: 5, mine: 6, theirs: 7 }]);
-  expect(kept.merged).toEqual({ ...base, limit: 6, title: 'Same' });
-  expect(mergeDocuments(base, mine, theirs, 'theirs').merged).toEqual({ ...base, limit: 7, title: 'Same' });
+  expect(kept.merged).toEqual({ ...base, limit: 6, title: 'Agrees' });
+  expect(mergeDocuments(base, mine, theirs, 'theirs').merged).toEqual({ ...base, limit: 7, title: 'Agrees' });
 });
 
 test('fields of two shapes never end up in one record', () => {

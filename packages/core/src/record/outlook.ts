@@ -46,7 +46,7 @@ export function outlookOf(decision: Decision, today: Today): Outlook {
   const { brief, rules, grades, machines, agents = [], engineVersion } = decision;
   const then: World = { brief, rules, library: { grades, machines, agents } };
   const chosenBy = decision.grounds?.schoolId ?? rules.rankingSchool ?? 'cheapest-that-passes';
-  // Sizes are not at hand here: that school is answered by the cheapest that passes as drawn.
+  // Sizes are not at hand here: that school is answered by the lowest cost as drawn.
   const schoolId = findSchool(chosenBy).needsSizes ? 'cheapest-that-passes' : chosenBy;
   const standing = (world: World) => standingIn(world, decision, schoolId);
   const frozen = frozenStanding(decision, schoolId);
@@ -62,7 +62,7 @@ export function outlookOf(decision: Decision, today: Today): Outlook {
   if (engineVersion !== ENGINE_VERSION)
     add(
       'engine',
-      'The engine computes anew',
+      'The engine has changed',
       [{ area: 'Engine', field: 'Version', before: engineVersion, after: ENGINE_VERSION }],
       then,
     );
@@ -71,9 +71,9 @@ export function outlookOf(decision: Decision, today: Today): Outlook {
       ...then,
       brief: today.brief,
     });
-  add('rules', 'The house rules were changed', ruleFieldChanges(rules, today.rules), { ...then, rules: today.rules });
+  add('rules', 'The company rules were changed', ruleFieldChanges(rules, today.rules), { ...then, rules: today.rules });
   const evidence = evidenceOf(grades, today.library.grades);
-  add('evidence', 'Something new is known of the candidates', evidence.changes, {
+  add('evidence', 'New evidence on the candidates', evidence.changes, {
     ...then,
     library: { ...then.library, grades: evidence.grades },
   });
@@ -86,7 +86,7 @@ export function outlookOf(decision: Decision, today: Today): Outlook {
     library: { ...then.library, agents: today.library.agents ?? [] },
   });
   const others = otherGrades(decision, today.library.grades);
-  add('others', 'There are grades that were not among the candidates', others.changes, {
+  add('others', 'New grades beyond the candidates', others.changes, {
     ...then,
     library: { ...then.library, grades: [...grades, ...others.grades] },
   });

@@ -50,7 +50,7 @@ function sensitivityDifferences(frozen: readonly FrozenSensitivity[], current: r
   const now = new Map(current.map((one) => [one.id, one]));
   return frozen.flatMap((was): string[] => {
     const is = now.get(was.id);
-    if (!is) return [`${was.title}: no longer among what decides most`];
+    if (!is) return [`${was.title}: no longer among the most decisive inputs`];
     return (['low', 'high'] as const)
       .filter((side) => !same(was[side].reserve, is[side].reserve))
       .map(

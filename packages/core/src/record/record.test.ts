@@ -57,7 +57,7 @@ describe('what is frozen', () => {
     expect(kept).toBe(asa.grades.length);
     expect(fellOver.reduce((sum, one) => sum + one.grades, 0)).toBe(fail);
   });
-  test('a way up that is not the grade’s best: its sensitivity is that of what is printed', () => {
+  test('a build orientation that is not the grade’s best: its sensitivity is that of what is printed', () => {
     const upright = frozen(lampArm, library, { orientation: 'ZX' });
     const entry = upright.result.grades
       .find(({ gradeId }) => gradeId === 'tm-asa')!
@@ -137,7 +137,7 @@ describe('seal', () => {
     copy.decision.brief.loadCases[0]!.forceN = 1;
     const { verdict, findings, differences } = checkDecisionFile(copy);
     expect(verdict).toBe('tampered');
-    expect(findings[0]).toMatch(/changed after it was sealed/);
+    expect(findings[0]).toMatch(/Changed after sealing/);
     expect(differences.length).toBeGreaterThan(0);
   });
   test('who changes it and seals it anew has another key, and numbers that do not come out', () => {
@@ -209,7 +209,7 @@ describe('what is different', () => {
       after: 'Nine Elms PETG Trade',
     });
     expect(found.find(({ field }) => field === 'Asks · max mass')).toMatchObject({ before: '190 g', after: '300 g' });
-    expect(found.filter(({ area }) => area === 'House rules')).toHaveLength(1);
+    expect(found.filter(({ area }) => area === 'Company rules')).toHaveLength(1);
     expect(found.filter(({ area }) => area === 'Numbers').length).toBeGreaterThan(3);
     expect(decisionDifferences(asa, roundTrip(asa))).toEqual([]);
   });
@@ -278,11 +278,11 @@ describe('why not the others', () => {
     expect(whyNot(entryOf('tm-asa'), failing.best)[0]).toMatch(/short|:/);
     const said = whyNot(entryOf('tm-asa'), entryOf('ne-petg')).join('; ');
     expect(said).toMatch(/cheaper by \d/);
-    expect(said).toMatch(/smallest reserve .* against/);
-    expect(said).toMatch(/gives out colder by/);
+    expect(said).toMatch(/minimum reserve .* against/);
+    expect(said).toMatch(/lower limit under load by/);
   });
   test('two that are alike are a matter of choice', () =>
-    expect(whyNot(entryOf('tm-asa'), entryOf('tm-asa'))).toEqual(['The same in every number: a matter of choice']));
+    expect(whyNot(entryOf('tm-asa'), entryOf('tm-asa'))).toEqual(['Equal in all values']));
 });
 
 describe('as it is read', () => {
@@ -293,22 +293,22 @@ describe('as it is read', () => {
     const headings = blocks.flatMap((block) => (block.kind === 'heading' ? [block.text] : []));
     expect(headings).toEqual([
       'Chosen',
-      'Why',
+      'Reason',
       'Limits of use',
-      'Still unproven',
-      'What it had to do',
-      'Checks of what was chosen',
-      'What would change the answer',
-      'Candidates, and why not the others',
+      'Open risks',
+      'Requirements',
+      'Checks of the chosen grade',
+      'Sensitivity of the choice',
+      'Candidates and reasons against them',
       'Evidence of the chosen grade',
       'Tests done',
       'Tests still open',
       'Cautions',
-      'House rules in force',
+      'Company rules in force',
       'Signatures',
     ]);
     expect(text).toContain('does not approve the part');
-    expect(text).toContain('Nobody has signed');
+    expect(text).toContain('Not signed');
     expect(text).not.toMatch(/undefined|NaN/);
   });
   test('tables are as wide as their heads; drawings are sound vectors', () => {
@@ -326,7 +326,7 @@ describe('as it is read', () => {
     const cells = (title: string) =>
       rows.get(title)!.map((cell) => (typeof cell === 'string' ? cell.replaceAll('\u00a0', ' ') : cell));
     expect(cells('Mass').slice(1, 3)).toEqual([`at most ${asa.brief.asks.maxMassG} g`, `${massG!.toFixed(0)} g`]);
-    expect(cells('Own heat limit, steady')[1]).toBe(`${asa.brief.asks.heat!.steadyC} °C`);
+    expect(cells('Service temperature limit, continuous')[1]).toBe(`${asa.brief.asks.heat!.steadyC} °C`);
   });
   test('in the reader’s units', () => {
     expect(JSON.stringify(recordDocument(asa, [], 'inchPound', '').blocks)).toMatch(/lbf/);

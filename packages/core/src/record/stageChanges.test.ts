@@ -25,9 +25,9 @@ test('a load, by its name', () => {
   const brief = { ...lampArm, loadCases: [{ ...first!, forceN: 12 }, ...rest] };
   expect(fields({ brief })).toEqual([`Brief: Load cases “${first!.name}” · force`]);
 });
-test('house rules are read by the shortlist and not by the print plan; the machine the other way round', () => {
+test('company rules are read by the shortlist and not by the print plan; the machine the other way round', () => {
   const rules = { ...defaultHouseRules, scrapShare: 0.2 };
-  expect(fields({ rules }, 'shortlist')).toEqual(['House rules: Prints that fail']);
+  expect(fields({ rules }, 'shortlist')).toEqual(['Company rules: Scrap rate']);
   expect(fields({ rules }, 'plan')).toEqual([]);
   const machine = { ...mark.machine!, nozzleMaxC: 200 };
   expect(fields({ machine }, 'plan')[0]).toMatch(/^Machine .*: Nozzle max/);
@@ -36,13 +36,13 @@ test('house rules are read by the shortlist and not by the print plan; the machi
 test('another answer, or more known of the same one', () => {
   const other = sampleLibrary.grades.find(({ id }) => id === 'tm-asa')!;
   expect(fields({ leader: { ...mark.leader!, grade: other }, pass: 21 })).toEqual([
-    'Answer: Comes first',
-    'Answer: Grades that pass',
+    'Result: Leading grade',
+    'Result: Grades that pass',
   ]);
   const dearer = { ...grade, pricePerKgUsd: 99 };
   expect(fields({ leader: { ...mark.leader!, grade: dearer, reserve: 1.1 } })).toEqual([
-    'Answer: Smallest reserve',
+    'Result: Minimum reserve',
     expect.stringMatching(/^Evidence of Nine Elms PETG Trade: Price/) as string,
   ]);
-  expect(fields({ leader: null, pass: 0 })).toContain('Answer: Comes first');
+  expect(fields({ leader: null, pass: 0 })).toContain('Result: Leading grade');
 });

@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { builtAs } from '../parts/builtAs.ts';
 import type { Brief, FieldChange, SettledStage, StageMark } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
@@ -40,15 +41,15 @@ function withoutProse(brief: Brief): Partial<Brief> {
 function answerChanges(mark: StageMark, now: Omit<StageMark, 'at' | 'stage'>): FieldChange[] {
   const [was, is] = [mark.leader, now.leader];
   const row = (field: string, before: string | null, after: string | null): FieldChange[] =>
-    before === after ? [] : [{ area: 'Answer', field, before, after }];
+    before === after ? [] : [{ area: 'Result', field, before, after }];
   const shown = ({ leader, brief }: Pick<StageMark, 'leader' | 'brief'>) =>
     leader ? `${leader.grade.name}, ${builtAs(brief.part, leader.orientation)}` : null;
   const moved = was && is && Math.abs((was.reserve ?? -1) - (is.reserve ?? -1)) > SAME_RESERVE;
   const reserve = (one: NonNullable<StageMark['leader']>) =>
-    `${one.reserve === null ? 'unknown' : formatReserve(one.reserve)}${one.governingCheckId ? ` (${findCheck(one.governingCheckId)?.title.toLowerCase()})` : ''}`;
+    `${one.reserve === null ? 'unknown' : formatReserve(one.reserve)}${one.governingCheckId ? ` (${inSentence(findCheck(one.governingCheckId)?.title)})` : ''}`;
   return [
-    ...row('Comes first', shown(mark), shown(now)),
-    ...(moved && was.grade.id === is.grade.id ? row('Smallest reserve', reserve(was), reserve(is)) : []),
+    ...row('Leading grade', shown(mark), shown(now)),
+    ...(moved && was.grade.id === is.grade.id ? row('Minimum reserve', reserve(was), reserve(is)) : []),
     ...row('Grades that pass', String(mark.pass), String(now.pass)),
     ...(was && is && was.grade.id === is.grade.id ? gradeChanges(was.grade, is.grade) : []),
   ];

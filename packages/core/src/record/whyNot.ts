@@ -21,7 +21,7 @@ export function whyNot(chosen: EvaluationEntry, other: EvaluationEntry): string[
     heat(chosen.ownHeatLimitC, other.ownHeatLimitC),
     typical(chosen, other),
   ].filter((text) => text !== null);
-  return said.length > 0 ? said : ['The same in every number: a matter of choice'];
+  return said.length > 0 ? said : ['Equal in all values'];
 }
 
 function compared(
@@ -40,17 +40,17 @@ function compared(
 /** Differences of temperature are no shares of it. */
 function heat(a: number | null, b: number | null): string | null {
   if (a === null || b === null || Math.abs(b - a) < SAME_K) return null;
-  return `${b > a ? 'holds hotter' : 'gives out colder'} by ${f(Math.abs(b - a), 2)} K`;
+  return `${b > a ? 'higher limit under load' : 'lower limit under load'} by ${f(Math.abs(b - a), 2)} K`;
 }
 
 function reserves({ minimumReserve: a }: EvaluationEntry, { minimumReserve: b }: EvaluationEntry): string | null {
   if (a === null || b === null || Math.abs(b - a) <= SAME_SHARE * a) return null;
-  return `smallest reserve ${formatReserve(b)} against ${formatReserve(a)}`;
+  return `minimum reserve ${formatReserve(b)} against ${formatReserve(a)}`;
 }
 
 function chances({ chance: a }: EvaluationEntry, { chance: b }: EvaluationEntry): string | null {
   if (!a || !b || Math.abs(a.all - b.all) < 0.005) return null;
-  return `meets everything in ${f(100 * b.all)} % of the draws against ${f(100 * a.all)} %`;
+  return `meets all checks in ${f(100 * b.all)} % of the draws against ${f(100 * a.all)} %`;
 }
 
 /** How many of the passes rest on values typical of the family. */

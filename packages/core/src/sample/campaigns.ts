@@ -44,7 +44,7 @@ function layersHold(now: Date): SampleCampaign {
         { peakN },
         {
           asRead: { value: Number((peakN / 9.80665).toFixed(2)), unit: 'kgf' },
-          broke: peakN === 166 ? 'in the grip, at a gap between roads' : 'between two layers in the neck',
+          broke: peakN === 166 ? 'in the grip, at a gap between beads' : 'between two layers in the neck',
           ...(peakN === 166 ? { excluded: { why: 'parted in the grip, at a print fault' } } : {}),
         },
       ),

@@ -24,7 +24,7 @@ export interface SampleService {
 }
 
 const DAY_MS = 86_400_000;
-const ALDOUS = 'M. Aldous, ropeway workshop';
+const ALDOUS = 'M. Aldous, ropeway maintenance';
 const ORRIN = 'H. Orrin';
 
 /** Made up, like everyone and everything in it: days are counted back from `now`, so that looks are due and overdue whenever it is loaded. */
@@ -70,7 +70,7 @@ const lampDecision = (daysAgo: DaysAgo): SampleDecision => ({
       by: ORRIN,
       role: 'responsible engineer',
       statement:
-        'Calculation, way up and print plan looked through; the first two arms were hung with 12 kg for an hour.',
+        'Calculation, build orientation and print plan looked through; the first two arms were hung with 12 kg for an hour.',
       limits: 'Six arms on pylons 5 to 10 until the inspection after the second winter.',
     },
   },
@@ -86,7 +86,7 @@ const ductDecision = (daysAgo: DaysAgo): SampleDecision => ({
     decidedBy: ALDOUS,
     reasons:
       'Passes without fibre: nobody wanted glass dust when elbows are cut to length in the machine room. The grade is on the shelf.',
-    openRisks: 'The reserve in sag is next to nothing and rests on creep typical of the family.',
+    openRisks: 'The reserve in creep deflection is next to nothing and rests on creep typical of the family.',
     limits: 'Air up to 85 °C; looked at before each cold spell.',
   },
 });
@@ -100,7 +100,7 @@ const pawlDecision = (daysAgo: DaysAgo): SampleDecision => ({
     orientation: 'XY',
     decidedBy: ALDOUS,
     reasons:
-      'For thirty cents more than the cheapest that passes it has twice its margin in fatigue, is tough enough to warn, and wears little against the steel wheel.',
+      'For thirty cents more than the lowest cost it has twice its margin in fatigue, is tough enough to warn, and wears little against the steel wheel.',
     openRisks: 'Fatigue is typical of the family: nobody has cycled this grade.',
     limits: 'Jig loads up to 320 N, never overhead, never holding a person.',
   },

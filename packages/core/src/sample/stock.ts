@@ -171,7 +171,7 @@ const rough: readonly Rough[] = [
     emptyReelG: 235,
     placeId: 'valley-store',
     openedHoursAgo: 4100,
-    note: 'Found again; nobody knows what was paid.',
+    note: 'Found again; price paid unknown.',
   },
   {
     id: 'S-11',

@@ -100,7 +100,7 @@ function loadInputs(brief: Brief, load: LoadCase, index: number): SensitiveInput
   if ((load.kind ?? 'lasting') === 'lasting')
     found.push({
       id: `time ${load.id}`,
-      title: `${load.name}: time it stays on`,
+      title: `${load.name}: duration`,
       dimension: 'time',
       now: load.durationH,
       low: load.durationH / 2,
@@ -124,7 +124,7 @@ function heatInputs(brief: Brief): SensitiveInput[] {
   return [
     {
       id: 'service-temperature',
-      title: 'Warmest temperature, the others with it',
+      title: 'Highest temperature, others shifted with it',
       dimension: 'temperature',
       now: warmest,
       low: warmest - SERVICE_K,
@@ -185,14 +185,14 @@ function leaderInputs(leader: Grade, material: Material): SensitiveInput[] {
       4,
     );
   const found: SensitiveInput[] = [];
-  if (modulus.inPlane.known) found.push(value('modulus', 'Its modulus in plane', modulus.inPlane.value));
-  if (strength.inPlane.known) found.push(value('strength', 'Its strength in plane', strength.inPlane.value));
-  if (strength.across.known) found.push(value('across', 'Its strength across layers', strength.across.value));
+  if (modulus.inPlane.known) found.push(value('modulus', 'Its in-plane modulus', modulus.inPlane.value));
+  if (strength.inPlane.known) found.push(value('strength', 'Its in-plane strength', strength.inPlane.value));
+  if (strength.across.known) found.push(value('across', 'Its interlayer strength', strength.across.value));
   if (behaviour) {
     const spread = heatScatterK(material);
     found.push({
       id: 'grade heat',
-      title: 'Its heat deflection points, moved by',
+      title: 'Its heat deflection points, shifted by',
       dimension: 'temperatureDifference',
       now: 0,
       low: -spread,

@@ -130,7 +130,7 @@ function standingAt({ standing, conditions, spreads }: Contender, place: number,
   }
   if (!Number.isFinite(smallest)) return standing;
   const { best } = standing;
-  // Checks that do not scatter keep their say in the smallest reserve.
+  // Checks that do not scatter keep their say in the minimum reserve.
   const fixed =
     best.minimumReserve !== null && best.minimumReserve < Math.exp(smallestNow) - 1e-9 ? best.minimumReserve : Infinity;
   const minimumReserve = Math.min(Math.exp(smallest), fixed);

@@ -52,7 +52,7 @@ const STEPS = 10;
 const HALVINGS = 9;
 
 /**
- * What would change the answer: the leading grade’s smallest reserve for one coefficient of variation down and up of each
+ * What would change the answer: the leading grade’s minimum reserve for one coefficient of variation down and up of each
  * input, all else as it is, and the nearest value at which another grade wins. Loads, times, temperatures and the free
  * dimension change for every grade; properties and price only for the one that leads. Undefined: nobody leads.
  * `chosenId` stands in the leader’s place: for one that was chosen though another leads, there is no turn to look for.
@@ -180,7 +180,7 @@ function turn(
   return { value: between(outside), winnerId };
 }
 
-/** How far the smallest reserve moves over one coefficient of variation either way, as a ratio ≥ 1; unknown counts as most. */
+/** How far the minimum reserve moves over one coefficient of variation either way, as a ratio ≥ 1; unknown counts as most. */
 export function spanOf({ low, high }: Sensitivity): number {
   if (low.reserve === null || high.reserve === null || low.reserve <= 0 || high.reserve <= 0) return Infinity;
   return Math.exp(Math.abs(Math.log(high.reserve / low.reserve)));

@@ -23,10 +23,10 @@ function nearer({ now, byRatio, bounds }: SensitiveInput, value: number): number
 }
 
 describe.each([
-  ['the lamp arm, the cheapest that passes', lampArm, 'cheapest-that-passes'],
-  ['the lamp arm, the strongest weakest link', lampArm, 'weakest-link'],
-  ['the heater duct, the strongest weakest link', heaterDuct, 'weakest-link'],
-  ['the gauge beam, the cheapest that passes', gaugeBeam, 'cheapest-that-passes'],
+  ['the lamp arm, the lowest cost', lampArm, 'cheapest-that-passes'],
+  ['the lamp arm, the highest minimum reserve', lampArm, 'weakest-link'],
+  ['the heater duct, the highest minimum reserve', heaterDuct, 'weakest-link'],
+  ['the gauge beam, the lowest cost', gaugeBeam, 'cheapest-that-passes'],
 ] as const)('%s', (_, brief, schoolId) => {
   const job = prepareSensitivity(brief, sampleLibrary, schoolId)!;
   const leader = sampleLibrary.grades.find(({ id }) => id === job.leaderId)!;

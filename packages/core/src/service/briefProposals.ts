@@ -47,7 +47,7 @@ const oftener: Proposer = ({ comparison, finding, grounds }) => {
   return [
     {
       kind: 'brief',
-      says: `${load.name} came ${f(row.found)} times; its brief asks for ${f(row.foretold!)}.`,
+      says: `${load.name} came ${f(row.found)} times; its brief asks for ${f(row.predicted!)}.`,
       change: (brief) => withLoad(brief, load.id, { cycles: row.found }),
     },
   ];
@@ -60,7 +60,7 @@ const harder: Proposer = ({ comparison, finding, grounds }) => {
   return [
     {
       kind: 'brief',
-      says: `${load.name} was ${f(row.found)} N; its brief says ${f(row.foretold!)} N.`,
+      says: `${load.name} was ${f(row.found)} N; its brief says ${f(row.predicted!)} N.`,
       change: (brief) => withLoad(brief, load.id, { forceN: row.found }),
     },
   ];
@@ -82,7 +82,7 @@ const unasked: Proposer = ({ finding, comparison }) => {
   return [
     {
       kind: 'brief',
-      says: 'It stands in the open, which its brief does not say.',
+      says: 'It is outdoors, which its brief does not state.',
       change: (brief) => ({
         ...brief,
         asks: { ...brief.asks, outdoors: { hoursPerYear: 8766, years: 3, keepPct: 70 } },

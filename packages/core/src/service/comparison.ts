@@ -1,19 +1,20 @@
+import { inSentence } from '../units/inSentence.ts';
 import type { Brief, Installation, LoadCase, ServiceFinding } from '@anvilstone/schema';
 import { findCheck } from '../checks/index.ts';
 import { lifeCycles, lifeHours, steadyHours } from '../parts/serviceLife.ts';
 import { predictPart } from '../bench/partPrediction.ts';
 import type { Dimension } from '../units/dimensions.ts';
 import { findFailureMode } from './failureModes.ts';
-import { foretoldMovement } from './foretoldMovement.ts';
+import { predictedMovement } from './predictedMovement.ts';
 import type { ServiceGrounds } from './grounds.ts';
 
-/** One number that was foretold or asked, beside the one that was found. */
+/** One number that was predicted or asked, beside the one that was found. */
 export interface ComparedRow {
   id: 'moved' | 'hottest' | 'coldest' | 'cycles' | 'load' | 'time';
   title: string;
   dimension: Dimension;
-  /** Null: not foretold. */
-  foretold: number | null;
+  /** Null: not predicted. */
+  predicted: number | null;
   found: number;
   /** It was asked of the part in its brief, rather than computed. */
   asked: boolean;
@@ -24,20 +25,20 @@ export interface ComparedRow {
 export interface ServiceComparison {
   hoursInService: number;
   rows: readonly ComparedRow[];
-  /** Checks that should have foretold how it gave out, with the reserve that they had. */
+  /** Checks that should have predicted how it gave out, with the reserve that they had. */
   checks: readonly { checkId: string; title: string; reserve: number | null; status: string }[];
-  verdict: 'as-foretold' | 'beyond-brief' | 'worse-than-foretold' | 'not-foretold';
+  verdict: 'as-predicted' | 'beyond-brief' | 'worse-than-predicted' | 'not-predicted';
   says: string;
 }
 
 const HOUR_MS = 3.6e6;
 const HOURS_PER_YEAR = 8766;
-/** So much more than foretold is no longer scatter of measuring. */
+/** So much! beyond the prediction is no longer scatter of measuring. */
 const MORE = 1.15;
 const MARGIN_K = 2;
 
 /**
- * What was found of a part in service beside what was foretold for it: whether it saw more than its brief asks, or gave more than was foretold, or
+ * What was found of a part in service beside what was predicted for it: whether it saw more than its brief asks, or gave more than was predicted, or
  * neither. The time in service counts as time under load.
  * @throws InputError as `evaluate` does
  */
@@ -50,7 +51,7 @@ export function compareFinding(
   const { brief, entry } = grounds;
   const mode = finding.modeId === undefined ? undefined : findFailureMode(finding.modeId);
   const checks = entry.checks
-    .filter(({ checkId, status }) => mode?.foretoldBy.includes(checkId) && status !== 'not-loaded')
+    .filter(({ checkId, status }) => mode?.predictedBy.includes(checkId) && status !== 'not-loaded')
     .map(({ checkId, reserve, status }) => ({ checkId, title: findCheck(checkId)?.title ?? checkId, reserve, status }));
   const rows = [
     movedRow(finding, grounds, hoursInService),
@@ -79,16 +80,16 @@ function movedRow(finding: ServiceFinding, grounds: ServiceGrounds, hours: numbe
   const load = loadOf(finding, grounds.brief);
   if (found === undefined || !load || !(hours > 0)) return undefined;
   const { brief, library, grade, orientation, rules } = grounds;
-  const [at] = foretoldMovement(brief, load.id, library, grade, orientation, rules, [hours]);
-  const foretold = at?.movedMm ?? null;
+  const [at] = predictedMovement(brief, load.id, library, grade, orientation, rules, [hours]);
+  const predicted = at?.movedMm ?? null;
   return {
     id: 'moved',
-    title: `Out of its shape, ${load.name}`,
+    title: `Distortion, ${load.name}`,
     dimension: 'length',
-    foretold,
+    predicted,
     found,
     asked: false,
-    beyond: foretold !== null && found > foretold * MORE,
+    beyond: predicted !== null && found > predicted * MORE,
   };
 }
 
@@ -110,9 +111,9 @@ function temperatureRows({ measured: { hottestC, coldestC } }: ServiceFinding, b
       : [
           {
             id: 'hottest' as const,
-            title: 'Hottest',
+            title: 'Highest temperature',
             ...common,
-            foretold: asked.hottestC,
+            predicted: asked.hottestC,
             found: hottestC,
             beyond: hottestC > asked.hottestC + MARGIN_K,
           },
@@ -122,9 +123,9 @@ function temperatureRows({ measured: { hottestC, coldestC } }: ServiceFinding, b
       : [
           {
             id: 'coldest' as const,
-            title: 'Coldest',
+            title: 'Lowest temperature',
             ...common,
-            foretold: asked.coldestC,
+            predicted: asked.coldestC,
             found: coldestC,
             beyond: coldestC < asked.coldestC - MARGIN_K,
           },
@@ -140,14 +141,14 @@ function cyclesRow({ measured, loadCaseId }: ServiceFinding, brief: Brief): Comp
     id: 'cycles',
     title: `Cycles, ${load.name}`,
     dimension: 'count',
-    foretold: cycles,
+    predicted: cycles,
     found: measured.cycles,
     asked: true,
     beyond: measured.cycles > cycles,
   };
 }
 
-/** Under what it gave out, beside what it should have broken at where that can be foretold, else beside what was asked. */
+/** Under what it gave out, beside what it should have broken at where that can be predicted, else beside what was asked. */
 function loadRow(finding: ServiceFinding, grounds: ServiceGrounds): ComparedRow | undefined {
   const found = finding.measured.loadN;
   const load = loadOf(finding, grounds.brief);
@@ -156,7 +157,7 @@ function loadRow(finding: ServiceFinding, grounds: ServiceGrounds): ComparedRow 
     id: 'load',
     title: `Load, ${load.name}`,
     dimension: 'force',
-    foretold: load.forceN,
+    predicted: load.forceN,
     found,
     asked: true,
     beyond: found > load.forceN,
@@ -182,7 +183,7 @@ function timeRow({ state }: ServiceFinding, brief: Brief, hours: number): Compar
     id: 'time',
     title: 'Time in service',
     dimension: 'time',
-    foretold: asked,
+    predicted: asked,
     found: hours,
     asked: true,
     beyond: hours > asked,
@@ -195,10 +196,10 @@ function verdictOf(
   checks: ServiceComparison['checks'],
 ): ServiceComparison['verdict'] {
   if (rows.some(({ asked, beyond }) => asked && beyond)) return 'beyond-brief';
-  if (rows.some(({ asked, beyond }) => !asked && beyond)) return 'worse-than-foretold';
-  if (state !== 'failed') return rows.some(({ foretold }) => foretold !== null) ? 'as-foretold' : 'not-foretold';
-  if (checks.length === 0) return 'not-foretold';
-  return checks.every(({ status }) => status === 'pass') ? 'worse-than-foretold' : 'as-foretold';
+  if (rows.some(({ asked, beyond }) => !asked && beyond)) return 'worse-than-predicted';
+  if (state !== 'failed') return rows.some(({ predicted }) => predicted !== null) ? 'as-predicted' : 'not-predicted';
+  if (checks.length === 0) return 'not-predicted';
+  return checks.every(({ status }) => status === 'pass') ? 'worse-than-predicted' : 'as-predicted';
 }
 
 function wordsOf(
@@ -208,24 +209,24 @@ function wordsOf(
 ): string {
   switch (verdict) {
     case 'beyond-brief': {
-      const over = rows.filter(({ asked, beyond }) => asked && beyond).map(({ title }) => title.toLowerCase());
-      return `It saw more than its brief asks (${over.join(', ')}): the brief is what has to change first.`;
+      const over = rows.filter(({ asked, beyond }) => asked && beyond).map(({ title }) => inSentence(title));
+      return `It saw more than its brief requires (${over.join(', ')}): correct the brief first.`;
     }
-    case 'worse-than-foretold':
+    case 'worse-than-predicted':
       return state === 'failed'
-        ? 'It failed within its brief, in a way that was foretold to hold: what is known of the grade, or the model, is too good.'
-        : 'It gave more than foretold, within its brief: what is known of the grade, or the model, is too good.';
-    case 'as-foretold':
-      return state === 'failed' ? 'It failed where the checks said that it might.' : 'It does what was foretold.';
-    case 'not-foretold':
+        ? 'It failed within its brief, against the prediction: the evidence or the model is too optimistic.'
+        : 'It gave! beyond the prediction, within its brief: the evidence or the model is too optimistic.';
+    case 'as-predicted':
+      return state === 'failed' ? 'It failed where the checks predicted it.' : 'As predicted.';
+    case 'not-predicted':
       return state === 'failed'
-        ? 'No check of its brief speaks of this way to give out: ask for it in the next one.'
-        : 'Nothing that was measured was foretold.';
+        ? 'No check in its brief covers this failure mode: add the requirement to the next brief.'
+        : 'No measured value had a prediction.';
   }
 }
 
-/** Load at which the part should have broken once and slowly, N; undefined: it cannot be foretold. */
-export function foretoldBreakN(finding: ServiceFinding, grounds: ServiceGrounds) {
+/** Load at which the part should have broken once and slowly, N; undefined: it cannot be predicted. */
+export function predictedBreakN(finding: ServiceFinding, grounds: ServiceGrounds) {
   const load = loadOf(finding, grounds.brief);
   if (!load) return undefined;
   const predicted = predictPart(

@@ -9,7 +9,7 @@ import {
   compareFinding,
   failureModes,
   fleetOf,
-  foretoldMovement,
+  predictedMovement,
   dueInspections,
   groundsOfInstallation,
   inspectionDates,
@@ -27,54 +27,54 @@ const duct = groundsFor(heaterDuct, 'ol-pc', 'ZX');
 const evidenceOf = (proposals: readonly ServiceProposal[]): Observation =>
   proposals.flatMap((one) => (one.kind === 'evidence' ? [one.observation] : []))[0]!;
 
-describe('what was found beside what was foretold', () => {
-  test('a duct that has gone twice as far as foretold, within its brief: worse than foretold', () => {
-    const [at] = foretoldMovement(heaterDuct, 'clamp', duct.library, duct.grade, 'ZX', duct.rules, [HOURS]);
+describe('what was found beside what was predicted', () => {
+  test('a duct that has gone twice as far as predicted, within its brief: worse than predicted', () => {
+    const [at] = predictedMovement(heaterDuct, 'clamp', duct.library, duct.grade, 'ZX', duct.rules, [HOURS]);
     const finding = found({ modeId: 'sagged', measured: { movedMm: 2 * at!.movedMm!, hottestC: 84 } });
     const { hoursInService, rows, checks, verdict } = compareFinding(finding, installed(), duct);
     expect(hoursInService).toBe(HOURS);
-    expect(rows.find(({ id }) => id === 'moved')).toMatchObject({ foretold: at!.movedMm, beyond: true });
+    expect(rows.find(({ id }) => id === 'moved')).toMatchObject({ predicted: at!.movedMm, beyond: true });
     expect(checks.map(({ checkId }) => checkId)).toContain('sag-after-duration');
-    expect(verdict).toBe('worse-than-foretold');
+    expect(verdict).toBe('worse-than-predicted');
   });
   test('the same in air hotter than the brief asks: the brief is at fault, not the evidence', () => {
     const finding = found({ modeId: 'sagged', measured: { movedMm: 3, hottestC: 97 } });
     const comparison = compareFinding(finding, installed(), duct);
     expect(comparison.verdict).toBe('beyond-brief');
-    expect(comparison.says).toContain('hottest');
+    expect(comparison.says).toContain('highest temperature');
     const proposals = proposalsFrom(finding, installed(), duct);
     expect(proposals.map(({ kind }) => kind)).toEqual(['brief']);
     const { brief, says } = replacementBrief(finding, installed(), duct, heaterDuct);
     expect(brief.asks.heat!.peak).toEqual({ temperatureC: 97, durationH: 6 });
     expect(says[0]).toMatch(/97 °C.*85 °C/);
   });
-  test('as far as foretold: it does what it should; nothing measured, nothing foretold', () => {
-    const [at] = foretoldMovement(heaterDuct, 'clamp', duct.library, duct.grade, 'ZX', duct.rules, [HOURS]);
+  test('as far as predicted: it does what it should; nothing measured, nothing predicted', () => {
+    const [at] = predictedMovement(heaterDuct, 'clamp', duct.library, duct.grade, 'ZX', duct.rules, [HOURS]);
     const calm = found({ state: 'changed', measured: { movedMm: at!.movedMm! } });
-    expect(compareFinding(calm, installed(), duct).verdict).toBe('as-foretold');
-    expect(compareFinding(found({ state: 'sound' }), installed(), duct).verdict).toBe('not-foretold');
+    expect(compareFinding(calm, installed(), duct).verdict).toBe('as-predicted');
+    expect(compareFinding(found({ state: 'sound' }), installed(), duct).verdict).toBe('not-predicted');
   });
   test('a way to give out that no check of the brief speaks of is said to be so', () => {
     const { verdict, says } = compareFinding(found({ modeId: 'weathered' }), installed(), duct);
-    expect(verdict).toBe('not-foretold');
-    expect(says).toContain('ask for it');
+    expect(verdict).toBe('not-predicted');
+    expect(says).toContain('add the requirement');
     const { brief } = replacementBrief(found({ modeId: 'weathered' }), installed(), duct, heaterDuct);
     expect(brief.asks.outdoors).toBeDefined();
   });
-  test('of a grade that is gone nothing is foretold', () =>
+  test('of a grade that is gone nothing is predicted', () =>
     expect(groundsOfInstallation({ gradeId: 'none', orientation: 'XY' }, undefined, undefined)).toBeUndefined());
 });
 
 describe('what it says of the evidence', () => {
   test('movement: taken in, the model foretells what was measured, and the check falls with it', () => {
-    const [before] = foretoldMovement(heaterDuct, 'clamp', duct.library, duct.grade, 'ZX', duct.rules, [HOURS]);
+    const [before] = predictedMovement(heaterDuct, 'clamp', duct.library, duct.grade, 'ZX', duct.rules, [HOURS]);
     const movedMm = 1.4 * before!.movedMm!;
     const finding = found({ modeId: 'sagged', measured: { movedMm } });
     const observation = evidenceOf(proposalsFrom(finding, installed(), duct));
     expect(observation).toMatchObject({ property: 'creepModulus', temperatureC: 75, durationH: HOURS, count: 1 });
     const wiser = { ...duct.grade, observations: [...duct.grade.observations, observation] };
     expect(validator(gradeSchema)(wiser).ok).toBe(true);
-    const [after] = foretoldMovement(heaterDuct, 'clamp', duct.library, wiser, 'ZX', duct.rules, [HOURS]);
+    const [after] = predictedMovement(heaterDuct, 'clamp', duct.library, wiser, 'ZX', duct.rules, [HOURS]);
     expect(after!.movedMm!).toBeCloseTo(movedMm, 1);
     const [change] = afterEvidence(duct, observation).filter(({ checkId }) => checkId === 'sag-after-duration');
     expect(change!.before!).toBeGreaterThan(1);
@@ -101,7 +101,7 @@ describe('what it says of the evidence', () => {
     expect(best.checks.find(({ checkId }) => checkId === 'fatigue-life')).toMatchObject({ evidence: 'C' });
     expect(best.checks.find(({ checkId }) => checkId === 'fatigue-life')!.reserve!).toBeCloseTo(1, 1);
   });
-  test('load: broken under half of what was foretold, half the strength, and data sheets taken lower', () => {
+  test('load: broken under half of what was predicted, half the strength, and data sheets taken lower', () => {
     const arm = groundsFor(lampArm, 'ne-petg', 'XZ');
     const finding = found({ modeId: 'torn', loadCaseId: 'gust', measured: { loadN: 40 } });
     const proposals = proposalsFrom(finding, installed(), arm);

@@ -7,7 +7,7 @@ export interface FleetMember {
   hours: number;
   /** Not failed: still in service, or taken out for another reason. */
   failed: boolean;
-  state: ServiceFinding['state'] | 'not looked at';
+  state: ServiceFinding['state'] | 'not inspected';
   lastFinding: ServiceFinding | undefined;
 }
 
@@ -49,7 +49,7 @@ export function fleetOf(
       installation,
       hours: Math.max(0, hoursBetween(installation.installedAt, until)),
       failed: failure !== undefined,
-      state: failure ? 'failed' : (last?.state ?? 'not looked at'),
+      state: failure ? 'failed' : (last?.state ?? 'not inspected'),
       lastFinding: failure ?? last,
     };
   });

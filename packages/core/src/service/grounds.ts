@@ -10,7 +10,7 @@ import type {
 } from '@anvilstone/schema';
 import { evaluate } from '../evaluation/evaluate.ts';
 
-/** What was foretold of a part in service: by the record it was made from, or else by what is known today. */
+/** What was predicted of a part in service: by the record it was made from, or else by what is known today. */
 export interface ServiceGrounds {
   brief: Brief;
   grade: Grade;
@@ -29,7 +29,7 @@ export interface TodayGrounds {
 }
 
 /**
- * Undefined: the grade, or the way up it was built, is not there to be foretold from.
+ * Undefined: the grade, or the build orientation it was built, is not there to be predicted from.
  * @throws InputError when the brief cannot be evaluated
  */
 export function groundsOfInstallation(

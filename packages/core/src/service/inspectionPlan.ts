@@ -6,7 +6,7 @@ import { failureModes, type FailureMode } from './failureModes.ts';
 /** One thing to look at on a part in service, and when. */
 export interface InspectionItem {
   mode: FailureMode;
-  /** Check with the smallest reserve of those that foretell it. */
+  /** Check with the minimum reserve of those that foretell it. */
   checkId: string;
   /** Null: not known. */
   reserve: number | null;
@@ -36,7 +36,7 @@ export function inspectionPlan(brief: Brief, entry: Pick<EvaluationEntry, 'check
   return failureModes
     .flatMap((mode): InspectionItem[] => {
       const own = entry.checks.filter(
-        ({ checkId, status }) => mode.foretoldBy.includes(checkId) && status !== 'not-loaded',
+        ({ checkId, status }) => mode.predictedBy.includes(checkId) && status !== 'not-loaded',
       );
       const [weakest] = [...own].sort((a, b) => rank(a) - rank(b));
       if (!weakest) return [];
@@ -64,9 +64,9 @@ const rank = ({ reserve, status }: CheckResult) => (status === 'unknown' ? -1 : 
 function whyOf({ checkId, reserve, status, evidence }: CheckResult): string {
   const title = findCheck(checkId)?.title ?? checkId;
   if (status === 'unknown') return `${title} is not known`;
-  if (reserve === null) return `${title} is a yes or a no, and was a yes`;
+  if (reserve === null) return `${title} is a yes/no check, passed`;
   const known = evidence === 'D' ? ' on a family estimate' : '';
-  return reserve < CLOSE_RESERVE ? `${title} has little left${known}` : `${title} has enough left${known}`;
+  return reserve < CLOSE_RESERVE ? `${title} has little reserve${known}` : `${title} has enough reserve${known}`;
 }
 
 function daysOf({ withTime }: FailureMode, lifeD: number, urgent: boolean): number[] {

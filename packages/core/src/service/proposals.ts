@@ -8,7 +8,7 @@ import { prepareMaterial } from '../materials/material.ts';
 import { lifeCycles } from '../parts/serviceLife.ts';
 import { completeRules } from '../rules/houseRules.ts';
 import { formatNumber as f } from '../units/formatQuantity.ts';
-import { askedTemperatures, compareFinding, foretoldBreakN, loadOf } from './comparison.ts';
+import { askedTemperatures, compareFinding, predictedBreakN, loadOf } from './comparison.ts';
 import { BRIEF_PROPOSERS } from './briefProposals.ts';
 import type { ServiceGrounds } from './grounds.ts';
 import type { Proposer, ServiceProposal, Situation } from './proposal.ts';
@@ -16,7 +16,7 @@ import type { Proposer, ServiceProposal, Situation } from './proposal.ts';
 export type { ServiceProposal } from './proposal.ts';
 
 /**
- * What a finding says about the evidence, the house rules and the brief. Where the part saw more than it was asked for, only the brief is at
+ * What a finding says about the evidence, the company rules and the brief. Where the part saw more than it was asked for, only the brief is at
  * fault and no evidence is proposed; otherwise what was measured is worked back through the part’s model, whose own error is then in it.
  * @throws InputError as `evaluate` does
  */
@@ -52,29 +52,29 @@ function observation(
     conditioning: grounds.brief.moisture,
     reference: `In service: ${installation.mark}, ${installation.place}`.slice(0, 200),
     date: finding.at.slice(0, 10),
-    note: `${note} One part in service, worked back through the model of “${grounds.brief.title}”, whose own error is in it.`,
+    note: `${note} One part in service, back-calculated through the model of “${grounds.brief.title}”, whose own error is in it.`,
     ...value,
   };
 }
 
 const COOLER_K = 2;
 
-/** δ = δ₀·growth: as much more movement as foretold is as much more growth; its creep modulus is E(T) over that. */
+/** δ = δ₀·growth: as much more movement as predicted is as much more growth; its creep modulus is E(T) over that. */
 const creepFromMovement: Proposer = (situation) => {
   const { finding, grounds, comparison, material } = situation;
   const moved = comparison.rows.find(({ id }) => id === 'moved');
   const load = loadOf(finding, grounds.brief);
-  if (!moved?.foretold || !load || !material.behaviour || !material.modulus.inPlane.known) return [];
+  if (!moved?.predicted || !load || !material.behaviour || !material.modulus.inPlane.known) return [];
   // What stayed cooler than its brief asks has moved less for that reason: it must not speak for the grade at the brief’s temperature.
   const { hottestC } = finding.measured;
   if (hottestC !== undefined && hottestC < load.temperatureC - COOLER_K) return [];
   const hours = comparison.hoursInService;
-  const growth = material.creepGrowth(load.temperatureC, hours) * (moved.found / moved.foretold);
+  const growth = material.creepGrowth(load.temperatureC, hours) * (moved.found / moved.predicted);
   const modulusMPa = (material.modulus.inPlane.value * material.modulusRatio(load.temperatureC)) / growth;
   return [
     {
       kind: 'evidence',
-      says: `It moved ${f(moved.found)} mm in ${f(hours)} h where ${f(moved.foretold)} mm was foretold: a creep modulus of ${f(modulusMPa)} MPa at ${f(load.temperatureC)} °C.`,
+      says: `It moved ${f(moved.found)} mm in ${f(hours)} h where ${f(moved.predicted)} mm was predicted: a creep modulus of ${f(modulusMPa)} MPa at ${f(load.temperatureC)} °C.`,
       observation: observation(
         situation,
         {
@@ -85,7 +85,7 @@ const creepFromMovement: Proposer = (situation) => {
           temperatureC: load.temperatureC,
           durationH: Number(hours.toPrecision(5)),
         },
-        `Moved ${f(moved.found)} mm where ${f(moved.foretold)} mm was foretold.`,
+        `Moved ${f(moved.found)} mm where ${f(moved.predicted)} mm was predicted.`,
       ),
     },
   ];
@@ -95,17 +95,17 @@ const creepFromMovement: Proposer = (situation) => {
 const strengthFromLoad: Proposer = (situation) => {
   const { finding, grounds, material } = situation;
   const loadN = finding.measured.loadN;
-  const foretold = loadN === undefined ? undefined : foretoldBreakN(finding, grounds);
-  if (loadN === undefined || !foretold) return [];
-  const across = foretold.checkId === 'strength-across-layers';
-  if (!across && foretold.checkId !== 'strength-in-plane') return [];
+  const predicted = loadN === undefined ? undefined : predictedBreakN(finding, grounds);
+  if (loadN === undefined || !predicted) return [];
+  const across = predicted.checkId === 'strength-across-layers';
+  if (!across && predicted.checkId !== 'strength-in-plane') return [];
   const strength = material.property('tensileStrength', across ? 'across' : 'in-plane');
   if (!strength.known) return [];
-  const share = loadN / foretold.value;
+  const share = loadN / predicted.value;
   return [
     {
       kind: 'evidence',
-      says: `It broke under ${f(loadN)} N where ${f(foretold.value)} N was foretold: a strength of ${f(strength.value * share)} MPa. One part alone does not outweigh a data sheet; three do.`,
+      says: `It broke under ${f(loadN)} N where ${f(predicted.value)} N was predicted: a strength of ${f(strength.value * share)} MPa. One part alone does not outweigh a data sheet; three do.`,
       observation: observation(
         situation,
         {
@@ -114,12 +114,10 @@ const strengthFromLoad: Proposer = (situation) => {
           unit: 'MPa',
           orientation: across ? 'ZX' : 'XY',
         },
-        `Broke under ${f(loadN)} N where ${f(foretold.value)} N was foretold.`,
+        `Broke under ${f(loadN)} N where ${f(predicted.value)} N was predicted.`,
       ),
     },
-    ...(share < 1
-      ? lowered(situation, 'datasheetStrengthFactor', share, 'Data sheets’ strength taken as much lower')
-      : []),
+    ...(share < 1 ? lowered(situation, 'datasheetStrengthFactor', share, 'Lower data-sheet strength factor') : []),
   ];
 };
 
@@ -160,7 +158,7 @@ const ratingFromContact: Proposer = (situation) => {
   const agentId =
     finding.agentId ?? (grounds.brief.asks.fluids?.length === 1 ? grounds.brief.asks.fluids[0]!.agentId : undefined);
   const { stressCrackStrainPct } = material.rules;
-  const lower = lowered(situation, 'stressCrackStrainPct', 0.7, 'Stress cracking taken to start earlier');
+  const lower = lowered(situation, 'stressCrackStrainPct', 0.7, 'Lower stress-cracking strain');
   if (agentId === undefined || stressCrackStrainPct === undefined) return lower;
   const rating = finding.state === 'failed' ? 'unsuitable' : 'limited';
   return [
@@ -219,7 +217,7 @@ function lowered(
 
 const fibreAcross: Proposer = (situation) =>
   situation.material.filler
-    ? lowered(situation, 'fibreAcrossLayersFactor', 0.8, 'Filled grades across the layers taken as weaker')
+    ? lowered(situation, 'fibreAcrossLayersFactor', 0.8, 'Lower interlayer strength factor for filled grades')
     : [];
 
 const test =
@@ -228,20 +226,17 @@ const test =
 
 /** By the way it gave out; the next one is one entry here. */
 const BY_MODE: Readonly<Record<string, readonly Proposer[]>> = {
-  sagged: [
-    creepFromMovement,
-    test('sag-48h', 'Let bars of it sag for two days, and see whether the part stands alone.'),
-  ],
-  'lost-hold': [test('sag-48h', 'What creeps lets go: measure how fast.')],
+  sagged: [creepFromMovement, test('sag-48h', 'Creep test (48 h) on bars of this grade.')],
+  'lost-hold': [test('sag-48h', 'Creep test: it also gives the relaxation.')],
   'fatigue-crack': [fatigueFromCycles],
-  'layers-parted': [strengthFromLoad, fibreAcross, test('pull-bar', 'Pull upright bars of it across their layers.')],
-  torn: [strengthFromLoad, test('pull-bar', 'Pull bars of the same spool.')],
+  'layers-parted': [strengthFromLoad, fibreAcross, test('pull-bar', 'Tensile test on upright bars.')],
+  torn: [strengthFromLoad, test('pull-bar', 'Tensile test on bars of the same spool.')],
   buckled: [strengthFromLoad],
-  shattered: [test('pendulum-notched', 'Strike notched bars in the cold that it saw.')],
-  softened: [test('heat-ladder', 'Warm a bar under load step by step until it gives.')],
-  crazed: [ratingFromContact, test('soak', 'Soak bars under strain in the fluid.')],
+  shattered: [test('pendulum-notched', 'Notched impact test at the lowest temperature seen.')],
+  softened: [test('heat-ladder', 'Stepwise heating of a bar under load.')],
+  crazed: [ratingFromContact, test('soak', 'Immersion of strained bars in the fluid.')],
   weathered: [weatherFromYears],
-  worn: [test('rub', 'Rub it against its mate and weigh.')],
+  worn: [test('rub', 'Sliding wear test against the mating material.')],
 };
 
 const MOST_TITLE = 200;
@@ -277,7 +272,7 @@ export function replacementBrief(
   };
 }
 
-/** Reserve of the checks that should have foretold it, before and after an observation is taken in. */
+/** Reserve of the checks that should have predicted it, before and after an observation is taken in. */
 export function afterEvidence(
   grounds: ServiceGrounds,
   taken: Observation,

@@ -3,20 +3,20 @@ import { checks, findCheck } from '../checks/index.ts';
 import { evaluate } from '../evaluation/index.ts';
 import { defaultHouseRules } from '../rules/houseRules.ts';
 import { heaterDuct, lampArm, ratchetPawl, sampleLibrary } from '../sample/index.ts';
-import { failureModes, foretoldMovement, inspectionPlan } from './index.ts';
+import { failureModes, predictedMovement, inspectionPlan } from './index.ts';
 
 const entryOf = (brief: Brief, gradeId: string) =>
   evaluate(brief, sampleLibrary).grades.find((one) => one.gradeId === gradeId)!.best;
 const gradeOf = (id: string) => sampleLibrary.grades.find((one) => one.id === id)!;
 
 describe('ways to give out', () => {
-  test('each is foretold by checks that there are, and no check foretells two', () => {
-    const all = failureModes.flatMap(({ foretoldBy }) => foretoldBy);
+  test('each is predicted by checks that there are, and no check foretells two', () => {
+    const all = failureModes.flatMap(({ predictedBy }) => predictedBy);
     for (const id of all) expect(findCheck(id)?.id).toBe(id);
     expect(new Set(all).size).toBe(all.length);
   });
   test('every check that ends in a failure one can see has its way', () => {
-    const covered = new Set(failureModes.flatMap(({ foretoldBy }) => foretoldBy));
+    const covered = new Set(failureModes.flatMap(({ predictedBy }) => predictedBy));
     // What is settled before the part is printed, or cannot be seen of it.
     const notSeen = [
       'failure-manner',
@@ -61,7 +61,7 @@ describe('what to look at, and when', () => {
     const near = inspectionPlan(ratchetPawl, entryOf(ratchetPawl, 'ol-pa12'));
     expect(near[0]).toMatchObject({
       mode: { id: 'fatigue-crack' },
-      why: expect.stringMatching(/little left/) as string,
+      why: expect.stringMatching(/little reserve/) as string,
     });
     const far = inspectionPlan(ratchetPawl, entryOf(ratchetPawl, 'ol-pa12-gf')).find(
       ({ mode }) => mode.id === 'fatigue-crack',
@@ -91,7 +91,7 @@ describe('how far it should have moved', () => {
   const load = lampArm.loadCases.find(({ maxSagMm }) => maxSagMm !== undefined)!;
   const grade = gradeOf('ne-petg');
   const at = (timesH: readonly number[]) =>
-    foretoldMovement(lampArm, load.id, sampleLibrary, grade, 'XZ', defaultHouseRules, timesH);
+    predictedMovement(lampArm, load.id, sampleLibrary, grade, 'XZ', defaultHouseRules, timesH);
   test('grows with time, and ends where the brief was judged', () => {
     const found = at([1, 24, 1000, load.durationH]);
     const moved = found.map(({ movedMm }) => movedMm!);
@@ -100,13 +100,13 @@ describe('how far it should have moved', () => {
     const sag = judged.grades[0]!.best.checks.find(({ checkId }) => checkId === 'sag-after-duration')!;
     expect(moved.at(-1)).toBeCloseTo(load.maxSagMm! / sag.reserve!, 9);
   });
-  test('without a limit nothing was foretold; a load that is not there is refused', () => {
+  test('without a limit nothing was predicted; a load that is not there is refused', () => {
     const { maxSagMm: _free, ...unlimited } = load;
     const brief = { ...lampArm, loadCases: [unlimited] };
-    const found = foretoldMovement(brief, load.id, sampleLibrary, grade, 'XZ', defaultHouseRules, [24]);
+    const found = predictedMovement(brief, load.id, sampleLibrary, grade, 'XZ', defaultHouseRules, [24]);
     expect(found).toEqual([{ timeH: 24, movedMm: null }]);
     expect(() => at([0])).toThrow(/timesH\/0/);
-    expect(() => foretoldMovement(lampArm, 'none', sampleLibrary, grade, 'XZ', defaultHouseRules, [1])).toThrow(
+    expect(() => predictedMovement(lampArm, 'none', sampleLibrary, grade, 'XZ', defaultHouseRules, [1])).toThrow(
       /loadCaseId/,
     );
   });

@@ -34,8 +34,8 @@ export function doubtOfWeighing(spool: Spool, grossG: number): string | undefine
   const found = grossG - spool.emptyReelG;
   const grams = (value: number) => `${Math.round(value)} g`;
   if (found < -EXPLAINED_G)
-    return `${grams(grossG)} is less than its empty reel, ${grams(spool.emptyReelG)}: another reel, or the scale is off`;
+    return `${grams(grossG)} is less than its empty reel, ${grams(spool.emptyReelG)}: different reel, or scale error`;
   if (found > massG * (1 + EXPLAINED_SHARE) + EXPLAINED_G)
-    return `${grams(found)} of filament would be on it, but ${grams(massG)} were left ${weighedAt ? 'by the last weighing and what was printed since' : 'by its label and what was printed'}: a spool gains none, so it is another one or the scale is off`;
+    return `${grams(found)} of filament would be on it, but ${grams(massG)} were left ${weighedAt ? 'by the last weighing and what was printed since' : 'by its label and what was printed'}: a spool cannot gain filament: different spool or scale error`;
   return undefined;
 }

@@ -21,7 +21,7 @@ const HOUR_MS = 3600e3;
 /** A spool that lies nobody knows where. */
 const UNKNOWN_PLACE: Place = {
   id: 'unknown',
-  name: 'place not known',
+  name: 'location unknown',
   temperatureC: 25,
   humidityPct: 65,
   sampleData: false,

@@ -51,7 +51,7 @@ describe('mass left', () => {
     const events: Spool['events'] = [{ kind: 'weighed', at: at(2), grossG: 510, from: 'scale' }];
     const weighed = { ...pa, events };
     expect(doubtOfWeighing(weighed, 520)).toBeUndefined();
-    expect(doubtOfWeighing(weighed, 522)).toMatch(/312 g of filament.*300 g were left.*gains none/);
+    expect(doubtOfWeighing(weighed, 522)).toMatch(/312 g of filament.*300 g were left.*cannot gain/);
     expect(doubtOfWeighing(weighed, 204)).toMatch(/less than its empty reel, 210 g/);
     expect(doubtOfWeighing(pa, 400)).toBeUndefined();
     expect(doubtOfWeighing(pa, 2000)).toMatch(/by its label/);
@@ -75,7 +75,7 @@ describe('the air of a place', () => {
       [0.5, 50],
     ]);
   });
-  test('a logger that fell silent: the hours are a gap, as damp as either side or the usual', () => {
+  test('a logger that lost connection: the hours are a gap, as damp as either side or the usual', () => {
     const found = airOfPlace(store, [reading(0, 30), reading(10, 80, 18)], ms(0), ms(10.5));
     expect(found.gapH).toBeCloseTo(9, 9);
     expect(found.stretches.map(({ hours, humidityPct, temperatureC }) => [hours, humidityPct, temperatureC])).toEqual([

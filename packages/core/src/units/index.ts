@@ -2,3 +2,4 @@ export * from './convert.ts';
 export * from './dimensions.ts';
 export * from './formatQuantity.ts';
 export * from './parseQuantity.ts';
+export * from './inSentence.ts';

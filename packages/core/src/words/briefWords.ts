@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { builtAs } from '../parts/builtAs.ts';
 import type { Brief, Feature, LoadCase, LoadCombination, LoadKind } from '@anvilstone/schema';
 import { findPartModel } from '../parts/models.ts';
@@ -11,13 +12,13 @@ import { surroundingSentences } from './surroundingSentences.ts';
 /** What each kind of load is called, and what it means. */
 export const LOAD_KIND_WORDS: Record<LoadKind, { title: string; means: string }> = {
   lasting: {
-    title: 'Stays on',
-    means: 'A weight or a pull that stays for hours to years; creep and static fatigue count.',
+    title: 'Sustained',
+    means: 'A load that stays on for hours to years: creep and static fatigue count.',
   },
-  short: { title: 'Comes once in a while', means: 'Seconds to minutes, seldom: only strength and stiffness count.' },
-  repeated: { title: 'Comes again and again', means: 'Thousands of times: fatigue counts.' },
-  knock: { title: 'Knocks', means: 'A blow or a fall: its energy counts, not its force.' },
-  held: { title: 'Held bent or clamped', means: 'A movement is forced on it and stays: its force relaxes.' },
+  short: { title: 'Intermittent', means: 'Seconds to minutes, rarely: only strength and stiffness count.' },
+  repeated: { title: 'Cyclic', means: 'Thousands of times: fatigue counts.' },
+  knock: { title: 'Impact', means: 'A blow or a fall: its energy counts, not a force.' },
+  held: { title: 'Imposed displacement', means: 'A displacement is imposed and held: the force relaxes.' },
 };
 
 /** How large a load is, in words: “9 N”, “a knock of 2 J”, “bent by 6 mm”. */
@@ -85,19 +86,19 @@ export function loadSentence(load: LoadCase, units: UnitSystem): string {
 }
 
 export const MOISTURE_WORDS: Record<Brief['moisture'], string> = {
-  dry: 'Kept dry in service',
-  conditioned: 'In ordinary air (23 °C, 50 % RH)',
-  wet: 'Wet through in service',
+  dry: 'Dry in service',
+  conditioned: 'Room air (23 °C, 50 % RH)',
+  wet: 'Saturated in service',
 };
 
 const featureSentence = ({ name, part, lengthAlong, depthAlong }: Feature) =>
-  `${name}: ${findPartModel(part.model).title.toLowerCase()} of the same part, its length along the ${lengthAlong} and its depth along the ${depthAlong} of the part`;
+  `${name}: ${inSentence(findPartModel(part.model).title)} of the same part, its length along the ${lengthAlong} and its depth along the ${depthAlong} of the part`;
 
 function combinationSentence(combination: LoadCombination, brief: Pick<Brief, 'loadCases'>, units: UnitSystem): string {
   const { maxMovementMm } = combination;
   const limit =
     maxMovementMm === undefined ? '' : `, moving by at most ${formatQuantity(maxMovementMm, 'length', units)}`;
-  return `Acting at the same time: ${combinationName(combination, brief)}${limit}`;
+  return `Simultaneous:  ${combinationName(combination, brief)}${limit}`;
 }
 
 function lotSentence({ quantity, readyBy, setupUsd, supportG }: NonNullable<Brief['asks']['lot']>): string {
@@ -139,7 +140,7 @@ export function askSentences(
   if (heat?.coldestC !== undefined) lines.push(`Tough down to ${degrees(heat.coldestC)}`);
   if (thermalFit) {
     lines.push(
-      `Fixed to ${thermalFit.fixedTo.replace('-', ' ')} over ${formatQuantity(thermalFit.lengthMm, 'length', units)}, ${degrees(thermalFit.coldestC)} to ${degrees(thermalFit.hottestC)}: may grow differently by ${formatQuantity(thermalFit.allowedMm, 'length', units)}`,
+      `Fixed to ${thermalFit.fixedTo.replace('-', ' ')} over ${formatQuantity(thermalFit.lengthMm, 'length', units)}, ${degrees(thermalFit.coldestC)} to ${degrees(thermalFit.hottestC)}: expansion mismatch at most ${formatQuantity(thermalFit.allowedMm, 'length', units)}`,
     );
   }
   if (sliding) {
@@ -163,9 +164,9 @@ export function askSentences(
   if (asks.lot) lines.push(lotSentence(asks.lot));
   if (asks.consumable)
     lines.push(
-      `Used up after ${countWords(asks.consumable.uses)} uses; changing it costs ${asks.consumable.changeOverUsd.toFixed(2)} USD`,
+      `Consumable: ${countWords(asks.consumable.uses)} uses; changing it costs ${asks.consumable.changeOverUsd.toFixed(2)} USD`,
     );
-  if (asks.mustWarn) lines.push('Must warn before it breaks');
+  if (asks.mustWarn) lines.push('Must warn before failure');
   if (asks.maxMassG !== undefined) lines.push(`Weighs at most ${formatQuantity(asks.maxMassG, 'mass', units)}`);
   if (asks.maxCostUsd !== undefined) lines.push(`Costs at most ${asks.maxCostUsd.toFixed(2)} USD`);
   if (asks.machineIds) lines.push(`Printed only on: ${asks.machineIds.map(machine).join(', ')}`);
@@ -176,7 +177,7 @@ export function askSentences(
         .sort()
         .join(', ')}`,
     );
-  if (failureCouldHurt === 'no') lines.push('A failure would hurt no one, as answered in the brief');
+  if (failureCouldHurt === 'no') lines.push('No injury by failure, as stated in the brief');
   if (failureCouldHurt === 'yes') lines.push('A failure could hurt someone');
   return lines;
 }

@@ -27,10 +27,12 @@ const links = (pieces: readonly Piece[][]) => pieces.flat().filter(({ to }) => t
 test('the lamp arm in plain words: who, why, what governs, the next, and why the others fell', () => {
   const { text, ranked, first } = wordsFor(lampArm);
   const governing = first.best.checks.find(({ checkId }) => checkId === first.best.governingCheckId)!;
-  expect(text).toMatch(/^Nine Elms PETG Trade, built XY on .* passes all 1\d checks and is the cheapest that does: /);
+  expect(text).toMatch(
+    /^Nine Elms PETG Trade, built XY on .* passes all 1\d checks and is the cheapest of those that do: /,
+  );
   expect(text).toContain(`${first.best.costUsd!.toFixed(2)} USD a part`);
   expect(text).toContain(
-    `What governs is own heat limit, peak, with a reserve of ${formatReserve(governing.reserve!)}.`,
+    `Governing: service temperature limit, peak, with a reserve of ${formatReserve(governing.reserve!)}.`,
   );
   expect(text).toContain(`for ${(ranked[1]!.best.costUsd! - first.best.costUsd!).toFixed(2)} USD more`);
   expect(text).toContain(`${ranked.filter(({ best }) => best.status === 'fail').length} of 70 grades fail`);

@@ -1,3 +1,4 @@
+import { inSentence } from '../units/inSentence.ts';
 import { builtAs } from '../parts/builtAs.ts';
 import type { Brief, CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import type { Chance } from '../evaluation/chance.ts';
@@ -18,7 +19,7 @@ export interface ChoiceGrounds {
   school: { id: string; title: string };
   /** In the school’s order. */
   ranked: readonly GradeStanding[];
-  /** Every way up of the first. */
+  /** Every build orientation of the first. */
   first: { best: EvaluationEntry; entries: readonly EvaluationEntry[] } | undefined;
   /** Undefined: not worked out, or not known. */
   chance: Chance | undefined;
@@ -27,8 +28,7 @@ export interface ChoiceGrounds {
   units: UnitSystem;
 }
 
-const title = (checkId: string | null) =>
-  checkId === null ? '' : (findCheck(checkId)?.title.toLowerCase() ?? checkId);
+const title = (checkId: string | null) => (checkId === null ? '' : (inSentence(findCheck(checkId)?.title) ?? checkId));
 const plain = (text: string): Piece => ({ text });
 
 /**
@@ -53,7 +53,7 @@ export function choiceSentences(grounds: ChoiceGrounds): Piece[][] {
 
 function nobodyPasses({ ranked, nameOf }: ChoiceGrounds): Piece[] {
   const nearest = ranked[0];
-  if (!nearest) return [plain('There is no grade to choose from.')];
+  if (!nearest) return [plain('There are no grades.')];
   const { best, gradeId } = nearest;
   return [
     plain(`No grade passes every check. ${nameOf(gradeId)} comes nearest: `),
@@ -68,8 +68,8 @@ function nobodyPasses({ ranked, nameOf }: ChoiceGrounds): Piece[] {
 }
 
 const GROUND_WORDS: Record<string, string> = {
-  'cheapest-that-passes': 'is the cheapest that does',
-  'weakest-link': 'has the largest smallest reserve of all that do',
+  'cheapest-that-passes': 'is the cheapest of those that do',
+  'weakest-link': 'has the highest minimum reserve of all that do',
   'weighted-merit': 'has the highest weighted merit of all that do',
 };
 
@@ -96,24 +96,24 @@ function whoLeads(grounds: ChoiceGrounds, { gradeId }: GradeStanding, best: Eval
 
 /** What happens when it gets hotter than it holds to. */
 const BEYOND = {
-  load: 'its loads are too much',
-  form: 'it loses its shape, whatever it carries',
-  ageing: 'air ages it too soon',
+  load: 'its loads exceed its strength or stiffness',
+  form: 'its form limit is reached',
+  ageing: 'thermal ageing limits its life',
 } as const;
 
 function whatGoverns({ units }: ChoiceGrounds, { gradeId }: GradeStanding, best: EvaluationEntry): Piece[] {
   const governing = best.checks.find(({ checkId }) => checkId === best.governingCheckId);
-  if (!governing || governing.reserve === null) return [plain('No check with a number governs it.')];
+  if (!governing || governing.reserve === null) return [plain('No check with a value governs.')];
   const heat: Piece[] =
     best.ownHeatLimitC === null
       ? []
       : [
-          plain(' Under its own loads the part holds to '),
+          plain(' The limit under load is '),
           { text: formatQuantity(Math.floor(best.ownHeatLimitC), 'temperature', units), to: { gradeId } },
           plain(best.ownHeatLimitBy ? `; beyond that ${BEYOND[best.ownHeatLimitBy]}.` : '.'),
         ];
   return [
-    plain(`What governs is ${title(governing.checkId)}, with a reserve of `),
+    plain(`Governing: ${title(governing.checkId)}, with a reserve of `),
     { text: formatReserve(governing.reserve), to: { gradeId, checkId: governing.checkId } },
     plain('.'),
     ...heat,
@@ -123,11 +123,11 @@ function whatGoverns({ units }: ChoiceGrounds, { gradeId }: GradeStanding, best:
 function howSure({ chance }: ChoiceGrounds): Piece[][] {
   if (!chance) return [];
   const weakest = chance.byCheck[0];
-  const missed = weakest && weakest.met < 0.9995 ? `; ${title(weakest.checkId)} is missed most` : '';
+  const missed = weakest && weakest.met < 0.9995 ? `; ${title(weakest.checkId)} fails most often` : '';
   return [
     [
       plain(
-        `With properties and loads scattering as their evidence says, every check is met in ${percent(chance.all)} of ${chance.draws.toLocaleString('en')} draws${missed}.`,
+        `With scatter of properties and loads, all checks are met in ${percent(chance.all)} of ${chance.draws.toLocaleString('en')} draws${missed}.`,
       ),
     ],
   ];
@@ -144,8 +144,8 @@ function evidence({ gradeId }: GradeStanding, { checks }: EvaluationEntry): Piec
   const weakest = typical.reduce((a, b) => ((b.reserve ?? Infinity) < (a.reserve ?? Infinity) ? b : a));
   return [
     [
-      plain(typical.length === 1 ? 'One of its passes rests' : `${typical.length} of its passes rest`),
-      plain(' on values typical of the family and not on a test of this grade, first of all '),
+      plain(typical.length === 1 ? 'One of its passes is based' : `${typical.length} of its passes are based`),
+      plain(' on typical family values, not on tests of this grade, above all '),
       { text: title(weakest.checkId), to: { gradeId, checkId: weakest.checkId } },
       plain('.'),
     ],
@@ -167,9 +167,9 @@ function theNext({ ranked, nameOf, school }: ChoiceGrounds, leader: GradeStandin
   const same = next.best.governingCheckId === leader.best.governingCheckId;
   return [
     [
-      plain(`Next by “${school.title.toLowerCase()}” comes `),
+      plain(`Next by “${inSentence(school.title)}” comes `),
       { text: nameOf(next.gradeId), to: { gradeId: next.gradeId } },
-      plain(` ${price}, with a smallest reserve of `),
+      plain(` ${price}, with a minimum reserve of `),
       {
         text: next.best.minimumReserve === null ? 'unknown size' : formatReserve(next.best.minimumReserve),
         to: { gradeId: next.gradeId, ...(next.best.governingCheckId ? { checkId: next.best.governingCheckId } : {}) },
@@ -179,7 +179,7 @@ function theNext({ ranked, nameOf, school }: ChoiceGrounds, leader: GradeStandin
   ];
 }
 
-/** The other ways up, where one of them does not pass: printing it so would be a mistake. */
+/** The other build orientations, where one of them does not pass: printing it so would be a mistake. */
 function otherWaysUp(
   { part }: Brief,
   { gradeId }: GradeStanding,
@@ -189,7 +189,7 @@ function otherWaysUp(
     (one) => one.orientation !== best.orientation && one.status === 'fail' && best.status === 'pass',
   );
   if (wrong.length === 0) return [];
-  const pieces: Piece[] = [plain('Mind the way up: ')];
+  const pieces: Piece[] = [plain('Note the build orientation: ')];
   wrong.forEach((entry, i) => {
     const worst = worstOf(entry.checks);
     pieces.push(plain(`${i > 0 ? ' and ' : ''}built ${builtAs(part, entry.orientation)} it fails `));
@@ -222,6 +222,6 @@ function rejections({ ranked }: ChoiceGrounds): Piece[][] {
     const over = most.map(([checkId, count]) => `${count} over ${title(checkId)}`).join(', ');
     parts.push(`${failing.length} of ${ranked.length} grades fail${over ? `, ${over}` : ''}`);
   }
-  if (unknown > 0) parts.push(`${unknown} cannot be judged for want of data`);
+  if (unknown > 0) parts.push(`${unknown} unknown for lack of data`);
   return parts.length === 0 ? [] : [[plain(`${parts.join('; ')}.`)]];
 }

@@ -2,7 +2,7 @@ import type { EvaluationEntry } from '@anvilstone/schema';
 import { formatQuantity } from '../units/formatQuantity.ts';
 import type { UnitSystem } from '../units/dimensions.ts';
 
-/** What goes first beyond the own heat limit, in a word or two. */
+/** What goes first beyond the service temperature limit, in a word or two. */
 const LIMITED_BY: Record<NonNullable<EvaluationEntry['ownHeatLimitBy']>, string> = {
   load: 'by load',
   form: 'by form',
@@ -10,7 +10,7 @@ const LIMITED_BY: Record<NonNullable<EvaluationEntry['ownHeatLimitBy']>, string>
 };
 const FAILS_EVERYWHERE_C = -80;
 
-/** “59 °C, by form”: the own heat limit and which of the three it is, which older records do not say; “unknown” without one. */
+/** “59 °C, by form”: the service temperature limit and which of the three it is, which older records do not say; “unknown” without one. */
 export function heatLimitWords(
   { ownHeatLimitC, ownHeatLimitBy }: Pick<EvaluationEntry, 'ownHeatLimitC' | 'ownHeatLimitBy'>,
   units: UnitSystem,

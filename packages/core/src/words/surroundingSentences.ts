@@ -31,7 +31,7 @@ export function surroundingSentences(asks: Asks, units: UnitSystem, agentName: (
     asks.outdoors &&
       `In the open ${f(asks.outdoors.hoursPerYear)} h a year for ${f(asks.outdoors.years)} years, keeping ${f(asks.outdoors.keepPct)} % of its strength`,
     asks.electrostatic &&
-      `Its surface is ${asks.electrostatic.range}${asks.electrostatic.driestRhPct === undefined ? '' : ` down to ${f(asks.electrostatic.driestRhPct)} % RH`}${asks.electrostatic.worn ? ', worn in service' : ''}`,
+      `Surface ${asks.electrostatic.range}${asks.electrostatic.driestRhPct === undefined ? '' : ` down to ${f(asks.electrostatic.driestRhPct)} % RH`}${asks.electrostatic.worn ? ', worn in service' : ''}`,
     asks.insulation && `Keeps ${f(asks.insulation.voltageV)} V apart`,
     asks.flameClass &&
       `Flame class ${asks.flameClass} at ${asks.flameThicknessMm === undefined ? 'its thinnest wall' : formatQuantity(asks.flameThicknessMm, 'length', units)}`,
@@ -41,17 +41,17 @@ export function surroundingSentences(asks: Asks, units: UnitSystem, agentName: (
     asks.food && `Touches ${asks.food === 'dry' ? 'dry food' : 'wet or fatty food'}`,
     asks.skin && `Touches skin ${asks.skin === 'brief' ? 'for minutes' : 'for hours a day'}`,
     asks.sterilise && `Sterilised ${f(asks.sterilise.cycles)} times: ${asks.sterilise.method}`,
-    asks.outgassing && 'Gives off next to nothing',
+    asks.outgassing && 'Low outgassing',
     asks.fit &&
       `${length(asks.fit.nominalMm)} has to fit within ±${length(asks.fit.allowedMm)}, up to ${f(asks.fit.dampestRhPct)} % RH, ${degrees(asks.fit.coldestC)} to ${degrees(asks.fit.hottestC)}`,
-    asks.clarity && (asks.clarity === 'see-through' ? 'Can be seen through' : 'Lets light through'),
+    asks.clarity && (asks.clarity === 'see-through' ? 'Transparent' : 'Translucent'),
     asks.colour?.wanted && `Colour: ${asks.colour.wanted}`,
     asks.colour?.notBlack && 'Any colour but black',
-    asks.layerLinesHidden && 'Layer lines may not show',
-    asks.liesFlat && 'Lies flat: no corner lifts in the print',
+    asks.layerLinesHidden && 'Layer lines hidden',
+    asks.liesFlat && 'No warpage in printing',
     asks.dissolves && `Dissolves in ${asks.dissolves.bath} within ${duration(asks.dissolves.withinH)}`,
-    ...(asks.origin ?? []).map((origin) => `${origin.charAt(0).toUpperCase()}${origin.slice(1)} material wished for`),
-    asks.availableWithinDays !== undefined && `Filament here within ${f(asks.availableWithinDays)} days`,
+    ...(asks.origin ?? []).map((origin) => `${origin.charAt(0).toUpperCase()}${origin.slice(1)} material preferred`),
+    asks.availableWithinDays !== undefined && `Lead time at most ${f(asks.availableWithinDays)} days`,
   ];
   return lines.filter((line) => typeof line === 'string' && line !== '') as string[];
 }

@@ -32,7 +32,7 @@ test('every ask of the demo is said, and nothing of the code shows through', () 
   }
   expect(askSentences(ratchetPawl, 'metric')).toEqual(
     expect.arrayContaining([
-      'Must warn before it breaks',
+      'Must warn before failure',
       'Slides under 2.5 MPa at 0.008 m/s',
       'A failure could hurt someone',
     ]),

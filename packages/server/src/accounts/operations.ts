@@ -253,7 +253,7 @@ export function accessOperations(
       id: 'listHouseEvents',
       method: 'get',
       path: '/house-events',
-      summary: 'What was done with accounts and workspaces, newest first',
+      summary: 'Account log and workspaces, newest first',
       needs: 'house',
       answer: Type.Array(houseEvent),
       handle: async () => ({ body: await houseEvents(house, MOST_EVENTS) }),

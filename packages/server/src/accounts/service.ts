@@ -147,7 +147,7 @@ export function accountService(house: Knex) {
             403,
             'not-allowed',
             'Your role does not reach this',
-            `${member.name} belongs to more than this workspace: it takes somebody who looks after the whole installation.`,
+            `${member.name} belongs to more than this workspace: it takes somebody who administers the whole installation.`,
           );
         await noteEvent(trx, 'made a new way in for', member.signIn);
         return { member, ...(await invite(trx, id)) };

@@ -88,7 +88,7 @@ describe('agents of the workshop’s own', () => {
   });
 });
 
-describe('house rules keep who changed them and why', () => {
+describe('company rules keep who changed them and why', () => {
   test('every set that was in force, newest first', async () => {
     const { rules } = json<{ rules: object }>(await api().get('/api/v1/house-rules'));
     const first = {

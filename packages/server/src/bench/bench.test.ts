@@ -149,7 +149,7 @@ describe('a campaign', () => {
 });
 
 describe('a trial that was typed', () => {
-  test('is tested once; what was read never changes, but may be put right or left out with a reason', async () => {
+  test('is tested once; what was read never changes, but may be corrected or left out with a reason', async () => {
     await add(campaignOf('KE'));
     const trial = typed('KE', 'KE-A1', { asRead: { value: 30.6, unit: 'kgf' } });
     await putTrial(trial).expect(200);

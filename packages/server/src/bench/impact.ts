@@ -8,6 +8,7 @@ import {
   type GradeStanding,
   type Screening,
   builtAs,
+  inSentence,
 } from '@anvilstone/core';
 import type {
   Brief,
@@ -108,7 +109,7 @@ function changesOf(
     changes.push(`${changed.name}: ${WORDS[was.status]} before, ${WORDS[is.status]} now`);
   if (was && is && Math.abs((was.minimumReserve ?? 0) - (is.minimumReserve ?? 0)) > SAME_RESERVE)
     changes.push(
-      `Smallest reserve of ${changed.name} ${shown(was.minimumReserve)} → ${shown(is.minimumReserve)}${is.governingCheckId ? `, ${findCheck(is.governingCheckId)?.title.toLowerCase()}` : ''}`,
+      `Minimum reserve of ${changed.name} ${shown(was.minimumReserve)} → ${shown(is.minimumReserve)}${is.governingCheckId ? `, ${inSentence(findCheck(is.governingCheckId)?.title)}` : ''}`,
     );
   return changes;
 }

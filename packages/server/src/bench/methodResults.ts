@@ -10,11 +10,11 @@ export async function resultsByMethod(db: Knex, methodId: string): Promise<Metho
   return resultsOf(db, (campaign) => campaign.methodId === methodId);
 }
 
-/** Every mean of the campaigns of one part, newest first: what was foretold beside what was measured. */
+/** Every mean of the campaigns of one part, newest first: what was predicted beside what was measured. */
 export const resultsOfPart = (db: Knex, partId: string): Promise<MethodResult[]> =>
   resultsOf(db, (campaign) => campaign.partId === partId);
 
-/** Each arm in the first outcome of its method, which is what was foretold. */
+/** Each arm in the first outcome of its method, which is what was predicted. */
 async function resultsOf(db: Knex, wanted: (campaign: Campaign) => boolean): Promise<MethodResult[]> {
   const campaigns = (await campaignTable.all(db)).map(({ document }) => document).filter(wanted);
   const rows = (await db('trials')

@@ -258,7 +258,7 @@ export function benchOperations(db: Knex, runs: RunService): Operation[] {
       id: 'listPartResults',
       method: 'get',
       path: '/parts/:partId/test-results',
-      summary: 'Every mean of the campaigns of a part with what was foretold, newest first',
+      summary: 'Every mean of the campaigns of a part with what was predicted, newest first',
       answer: Type.Array(methodResult),
       async handle({ params }) {
         requireUuid('part', params.partId!);

@@ -9,7 +9,7 @@ const SCATTER = 0.05;
 
 /**
  * A made-up specimen for the stand-in rig. What is true of its grade is not what is predicted: it is off by a share of its own, the same for
- * every specimen of that grade and way up, and each specimen scatters about that.
+ * every specimen of that grade and build orientation, and each specimen scatters about that.
  */
 export function standInSpecimen(
   method: TestMethod,

@@ -9,7 +9,7 @@ import { campaignTable, trialTable } from './repository.ts';
 import { keepFileCurve } from './readings.ts';
 import { refuseTestedAlready } from './runService.ts';
 
-/** What was found and how is never changed: it is put right beside it, with the reason. */
+/** What was found and how is never changed: it is corrected beside it, with the reason. */
 const FIXED = [
   'campaignId',
   'specimenId',
@@ -23,7 +23,7 @@ const FIXED = [
 ] as const;
 
 /**
- * Writes down a typed trial (revision 0), or what is said of one: put right by hand, left out with a reason, where it broke.
+ * Writes down a typed trial (revision 0), or what is said of one: corrected by hand, left out with a reason, where it broke.
  * @throws HttpProblem 422: what was found would be changed; 409: the specimen was tested, or the trial was changed by someone else
  */
 export async function saveTrial(db: Knex, { trial, revision }: TrialRecord): Promise<TrialRecord> {
@@ -50,7 +50,7 @@ function issuesOfChange(stored: Trial, trial: Trial): ProblemIssue[] {
   return changed.map((field) => ({
     pointer: `/trial/${field}`,
     detail: 'What was read is not changed',
-    accepted: 'the number put right under “corrected”, with the reason',
+    accepted: 'the number corrected under “corrected”, with the reason',
   }));
 }
 
@@ -81,7 +81,7 @@ function issuesOfTyped(campaign: Campaign, trial: Trial): ProblemIssue[] {
     issues.push({
       pointer: '/trial/found',
       detail: 'Nothing was found',
-      accepted: 'a number, or a trial that came to no result',
+      accepted: 'a number, or a trial without a result',
     });
   return issues;
 }

@@ -22,6 +22,7 @@ import {
   type PropertyRow,
   type UnitSystem,
   orientationName,
+  inSentence,
 } from '@anvilstone/core';
 import type { Brief, CheckResult, HouseRules, Library } from '@anvilstone/schema';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
@@ -48,7 +49,7 @@ export function comparisonPdf(
     ...(brief.failureCouldHurt === 'yes'
       ? [{ text: PROOF_TEST_CAUTION, bold: true, margin: [0, 4, 0, 0] } as Content]
       : []),
-    { text: 'In plain words', style: 'h2' },
+    { text: 'Summary', style: 'h2' },
     {
       text: choiceSentences(grounds)
         .map((pieces) => pieces.map(({ text }) => text).join(''))
@@ -56,12 +57,12 @@ export function comparisonPdf(
     },
     { text: 'Side by side', style: 'h2' },
     summaryTable(brief, comparison, units),
-    { text: 'Checks: reserve, and against the base', style: 'h2' },
+    { text: 'Checks: reserve factor, and against the baseline', style: 'h2' },
     checksTable(comparison),
     ...charts(comparison, units),
-    { text: 'What the dearer one buys', style: 'h2' },
+    { text: 'What the more expensive one adds', style: 'h2' },
     { ul: buySentences(comparison) },
-    { text: 'Properties like for like', style: 'h2' },
+    { text: 'Properties at equal conditions', style: 'h2' },
     propertiesTable(comparison, units),
     { text: 'Cautions', style: 'h2' },
     { ul: cautions(brief, comparison, library, rules).map((text) => inUnits(text, units)) },
@@ -82,19 +83,19 @@ function summaryTable(brief: Brief, comparison: Comparison, units: UnitSystem): 
       head('', ...named(comparison)),
       row('Verdict', (i) => {
         const { status, minimumReserve, governingCheckId } = entry(i);
-        const reserve = minimumReserve === null ? '' : `, smallest reserve ${formatReserve(minimumReserve)}`;
+        const reserve = minimumReserve === null ? '' : `, minimum reserve ${formatReserve(minimumReserve)}`;
         return `${STATUS_WORDS[status]}${reserve} (${titleOf(governingCheckId)})`;
       }),
       row(
-        'Built, on',
+        'Printed, on',
         (i) => `${orientationName(brief.part, entry(i).orientation)}, ${finalists[i]!.machineName ?? 'no machine'}`,
       ),
       row('Cost of one good part', (i) => usd(entry(i).costUsd)),
       ...costRows(finalists).map(({ title, usd: amounts }) => row(title, (i) => usd(amounts[i]))),
       row('Mass', (i) => (entry(i).massG === null ? 'unknown' : amount(entry(i).massG!, 'g', units))),
-      row('Holds to', (i) => heatLimitWords(entry(i), units)),
-      row('How it fails', (i) => finalists[i]!.failureManner ?? 'unknown'),
-      row('To print', (i) => {
+      row('Limit under load', (i) => heatLimitWords(entry(i), units)),
+      row('Failure mode', (i) => finalists[i]!.failureManner ?? 'unknown'),
+      row('Printing', (i) => {
         const { printing } = finalists[i]!;
         return printing === null
           ? 'unknown'
@@ -148,7 +149,7 @@ function buySentences({ finalists, buys }: Comparison): string[] {
     const said = (word: string, changes: typeof gains) =>
       changes.length === 0
         ? ''
-        : ` ${word} ${changes.map(({ title, from, to }) => `${title.toLowerCase()} from ${formatReserve(from)} to ${formatReserve(to)}`).join(', ')}.`;
+        : ` ${word} ${changes.map(({ title, from, to }) => `${inSentence(title)} from ${formatReserve(from)} to ${formatReserve(to)}`).join(', ')}.`;
     return `${nameOf(dearerId)} over ${nameOf(cheaperId)}: ${moreUsd.toFixed(2)} USD more (+${morePercent.toFixed(0)} %).${said('Gains', gains)}${said('Loses', losses)}`;
   });
 }

@@ -15,11 +15,11 @@ export function decisionCsv(decision: Decision): string {
     'maker',
     'orientation',
     'status',
-    'smallest reserve',
+    'minimum reserve',
     'governing check',
     'mass (g)',
     'cost (USD)',
-    'own heat limit (°C)',
+    'service temperature limit (°C)',
     'proof test of every part',
   ];
   const titles = checkIds.map((id) => `reserve: ${findCheck(id)?.title ?? id}`);

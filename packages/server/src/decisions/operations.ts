@@ -168,7 +168,7 @@ export function decisionOperations(db: Knex, decisions: DecisionService, jobs: J
       method: 'post',
       path: '/decision-files/check',
       needs: 'viewer',
-      summary: 'Check a record from elsewhere: its seal, and whether its numbers come out again here',
+      summary: 'Verify a record from another installation: its seal, and whether its numbers come out again here',
       body: anyFile,
       answer: fileCheck,
       handle: async ({ body }) => ({ body: await checkReceived(db, body) }),

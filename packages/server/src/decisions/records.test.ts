@@ -36,7 +36,7 @@ const frozen = async (change: object = {}): Promise<Decision> => {
     partRevision: part.revision,
     gradeId: 'ne-petg',
     orientation: 'XZ',
-    reasons: 'Cheapest that passes, and enough for a lamp.',
+    reasons: 'Lowest cost, and enough for a lamp.',
     openRisks: 'Sun.',
     limits: 'Below the tree line.',
     decidedBy: 'A. Tester',

@@ -10,7 +10,7 @@ export function evaluationOperations(db: Knex): Operation[] {
       method: 'post',
       path: '/evaluations',
       needs: 'viewer',
-      summary: 'Hold a brief against the workshop’s library, with the working on request',
+      summary: 'Evaluate a brief against the library, with the calculation on request',
       body: evaluationRequest,
       answer: evaluationResult,
       handle: async ({ body }) => ({ body: await evaluateRequest(db, body as EvaluationRequest) }),

@@ -223,7 +223,7 @@ const STATE_WORDS: Record<ImportJob['state'], string> = {
   ready: 'is ready',
   committing: 'is being written',
   done: 'is in the library already',
-  failed: 'could not be read',
+  failed: 'not readable',
   cancelled: 'was cancelled',
 };
 

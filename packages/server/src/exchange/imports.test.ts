@@ -87,7 +87,7 @@ test('an error on line 9,999 of 10,000 leaves the library untouched and names li
   expect(json<ImportRows>(await api().get(`/api/v1/imports/${job.id}/rows?offset=9990&limit=50`)).rows).toHaveLength(
     10,
   );
-  // Put right, all of it goes in; cancelled while it is written, none of it does.
+  // Correct, all of it goes in; cancelled while it is written, none of it does.
   await change(job.id, { corrections: [{ line: 9999, column: 4, text: '45' }] });
   await api().post(`/api/v1/imports/${job.id}/commit`).expect(202);
   const cancelled = json<ImportJob>(await api().post(`/api/v1/imports/${job.id}/cancel`).expect(200));

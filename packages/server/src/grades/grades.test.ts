@@ -214,7 +214,7 @@ describe('comparing', () => {
   });
 });
 
-describe('house rules', () => {
+describe('company rules', () => {
   test('changed once, a stale change is refused; evaluations follow, frozen decisions do not', async () => {
     const before = json<HouseRulesRecord>(await api().get('/api/v1/house-rules'));
     expect(before.revision).toBe(0);

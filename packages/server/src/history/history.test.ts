@@ -52,8 +52,8 @@ test('who changed a brief and when, with what was there before and after', async
 });
 
 test('a save that changes nothing is no change', async () => {
-  const part = await makePart('Same');
-  await save('engineer', part, 'Same');
+  const part = await makePart('Agrees');
+  await save('engineer', part, 'Agrees');
   expect(await changesOf('parts', part.id)).toHaveLength(1);
 });
 
@@ -76,10 +76,10 @@ test('an earlier state is put back as a new one, by whoever does it; nothing of 
 });
 
 test('what was removed comes back with its own id: a part, and a machine', async () => {
-  const part = await makePart('Gone');
+  const part = await makePart('Failed');
   await as('engineer', 'delete', `/parts/${part.id}?revision=1`).expect(204);
   const [removal] = await changesOf('parts', part.id);
-  expect(removal).toMatchObject({ action: 'removed', title: 'Gone' });
+  expect(removal).toMatchObject({ action: 'removed', title: 'Failed' });
   await as('engineer', 'post', `/changes/${removal!.id}/put-back`).expect(200);
   expect(json<Part>(await as('viewer', 'get', `/parts/${part.id}`).expect(200)).brief).toEqual(part.brief);
 

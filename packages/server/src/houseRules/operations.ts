@@ -24,7 +24,7 @@ export function houseRulesOperations(db: Knex): Operation[] {
       answer: houseRulesRecord,
       async handle({ body }) {
         const saved = await saveHouseRules(db, body as HouseRulesRecord);
-        if (!saved) throw conflict('set of house rules', await houseRulesInForce(db));
+        if (!saved) throw conflict('set of company rules', await houseRulesInForce(db));
         return { body: saved };
       },
     },
@@ -32,7 +32,7 @@ export function houseRulesOperations(db: Knex): Operation[] {
       id: 'listHouseRuleChanges',
       method: 'get',
       path: '/house-rules/history',
-      summary: 'Every set of house rules that was put in force: who, when and why',
+      summary: 'Every set of company rules that was put in force: who, when and why',
       answer: houseRulesHistory,
       handle: async () => ({ body: await houseRulesChanges(db) }),
     },

@@ -65,7 +65,7 @@ function asProblem(error: unknown): HttpProblem {
       503,
       'disk-full',
       'The database’s disk is full',
-      'Nothing was changed. Whoever looks after the server has to make room first.',
+      'Nothing was changed. The server administrator must free disk space first.',
     );
   }
   if (isAway(error)) {

@@ -38,7 +38,7 @@ function may(principal: Principal, needs: Needs): boolean {
 export function requireMay(principal: Principal, needs: Needs): void {
   if (may(principal, needs)) return;
   if (principal.kind === 'nobody')
-    throw new HttpProblem(401, 'sign-in', 'Sign in first', 'This workshop has accounts: sign in, or send a token.');
+    throw new HttpProblem(401, 'sign-in', 'Sign in first', 'This installation has accounts: sign in, or send a token.');
   if (!principal.workspace && needs !== 'person' && needs !== 'house') throw noWorkspace();
   throw new HttpProblem(403, 'not-allowed', 'Your role does not reach this', reach(principal, needs));
 }
@@ -51,7 +51,7 @@ function reach({ kind, role }: Principal, needs: Needs): string {
   if (needs === 'person' || needs === 'house')
     return kind === 'token'
       ? 'Accounts are changed by people who are signed in, not by tokens.'
-      : 'It takes somebody who looks after the whole installation.';
+      : 'Only an installation administrator may do this.';
   const own = role ? `You are ${ARTICLE[role]} ${role} here` : 'You have no role here';
   return `${own}; this takes ${ARTICLE[needs as Role]} ${needs}. Nothing was changed.`;
 }

@@ -32,7 +32,7 @@ export function recordOperations<T extends { id: string }>(
       id: `list${plural}`,
       method: 'get',
       path: `/${path}`,
-      summary: `${plural} of the workshop, each with its revision`,
+      summary: `${plural} of the workspace, each with its revision`,
       answer: Type.Array(record),
       handle: async () => ({ body: (await table.all(db)).map(asRecord) }),
     },

@@ -197,8 +197,8 @@ describe('a scale', () => {
     const reading: MassReading = { at: new Date().toISOString(), massG: 5000 };
     const { spoolService } = await import('../spools/service.ts');
     const spools = spoolService(server.db);
-    await expect(spools.weigh('S-02', reading, undefined)).rejects.toThrow(/gains none/);
-    await expect(spools.weigh('S-02', reading, 'Another reel')).resolves.toMatchObject({ spool: { id: 'S-02' } });
+    await expect(spools.weigh('S-02', reading, undefined)).rejects.toThrow(/cannot gain/);
+    await expect(spools.weigh('S-02', reading, 'different reel')).resolves.toMatchObject({ spool: { id: 'S-02' } });
   });
 });
 

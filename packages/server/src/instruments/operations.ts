@@ -17,7 +17,7 @@ import type { SpoolService } from '../spools/service.ts';
 import type { InstrumentService } from './service.ts';
 
 const noteBody = Type.Object(
-  { note: Type.Optional(Type.String({ minLength: 1, maxLength: 200, description: 'Why it is right all the same' })) },
+  { note: Type.Optional(Type.String({ minLength: 1, maxLength: 200, description: 'Reason for accepting it' })) },
   { additionalProperties: false },
 );
 const jobBody = Type.Object(
@@ -101,7 +101,7 @@ export function instrumentOperations(db: Knex, instruments: InstrumentService, s
       id: 'weighSpool',
       method: 'post',
       path: '/spools/:id/weighings/:scaleId',
-      summary: 'Weigh a spool on a scale and write it down; one that does not fit what is known needs a note',
+      summary: 'Weigh a spool on a scale and save it; an implausible reading needs a note',
       body: noteBody,
       answer: spoolRecord,
       async handle({ params, body }) {

@@ -37,7 +37,7 @@ export interface InstrumentService {
   list(): Instrument[];
   device(id: string, kind?: InstrumentKind): Device;
   behave(id: string, behaviour: Misbehaviour): Promise<Instrument>;
-  /** Fetches what a logger has written since; what came before it fell silent is kept. */
+  /** Fetches what a logger has written since; what came before it lost connection is kept. */
   fetchLog(id: string): Promise<number>;
   /** A settled weighing by a scale whose check weight is right. */
   weigh(id: string): Promise<MassReading>;
@@ -152,7 +152,7 @@ export function instrumentService(
           answer = await ask(one.address, ['SINCE', { number: since, most: LOG_CHUNK }], 'END');
         } catch (error) {
           if (!(error instanceof InstrumentSilent)) throw error;
-          // What it said before it fell silent is as good as ever; the rest is asked for again next time.
+          // What it said before it lost connection is as good as ever; the rest is asked for again next time.
           kept += await keep(one, { lines: error.lines, damaged: 0 });
           bad(id, 'silent', error.message);
           return kept;

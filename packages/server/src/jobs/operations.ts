@@ -9,7 +9,7 @@ export function jobOperations(jobs: JobService): Operation[] {
       id: 'listJobs',
       method: 'get',
       path: '/jobs',
-      summary: 'Long work: what is open first, then what was done lately',
+      summary: 'Jobs: what is open first, then what was done lately',
       answer: Type.Array(job),
       handle: async () => ({ body: await jobs.list() }),
     },

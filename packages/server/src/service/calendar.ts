@@ -4,7 +4,7 @@ import ical, { ICalAlarmType } from 'ical-generator';
 
 const DAY_S = 86_400;
 
-/** Looks that are due at parts in service as iCalendar (RFC 5545), all-day, with a reminder a day before; a program may subscribe to it. */
+/** Inspections due at parts in service as iCalendar (RFC 5545), all-day, with a reminder a day before; a program may subscribe to it. */
 export function inspectionCalendar(
   installations: readonly Installation[],
   findings: readonly ServiceFinding[],

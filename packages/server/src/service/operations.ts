@@ -44,7 +44,7 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       issues: installationIssues,
       keptBecause: async (_db, { id }) =>
         (await db('service_findings').where({ installation_id: id }).first('id'))
-          ? 'What was found of it in service is kept: take it out of service instead.'
+          ? 'Findings in service is kept: take it out of service instead.'
           : undefined,
     }),
     ...recordOperations(db, {
@@ -103,7 +103,7 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       id: 'readFinding',
       method: 'get',
       path: '/service-findings/:id/reading',
-      summary: 'What a finding means: beside what was foretold, and what it may change',
+      summary: 'What a finding means: beside what was predicted, and what it may change',
       answer: loose,
       handle: async ({ params }) => ({ body: await readFinding(db, params.id!) }),
     },
@@ -149,7 +149,7 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       id: 'exportServiceCalendar',
       method: 'get',
       path: '/service/inspections.ics',
-      summary: 'Looks that are due at parts in service, as iCalendar to subscribe to; ?part= of one part only',
+      summary: 'Inspections due at parts in service, as iCalendar to subscribe to; ?part= of one part only',
       answer: { mediaType: 'text/calendar' },
       async handle({ query }) {
         const partId = textOf(query, 'part');

@@ -40,9 +40,9 @@ type ProposalReading =
   | { kind: 'brief'; says: string };
 
 export interface FindingReading {
-  /** Undefined: its grade or its way up is not there any more. */
+  /** Undefined: its grade or its build orientation is not there any more. */
   comparison: ServiceComparison | undefined;
-  /** Number of the record that foretold it; null: worked out from what is known today. */
+  /** Number of the record that predicted it; null: worked out from what is known today. */
   decisionNumber: number | null;
   proposals: ProposalReading[];
 }
@@ -55,7 +55,7 @@ interface Situation {
   grounds: ServiceGrounds | undefined;
 }
 
-/** What a finding means: beside what was foretold, and what it may change. */
+/** What a finding means: beside what was predicted, and what it may change. */
 export async function readFinding(db: Knex, findingId: string): Promise<FindingReading> {
   const { finding, installation, grounds } = await situationOf(db, findingId);
   if (!grounds) return { comparison: undefined, decisionNumber: null, proposals: [] };

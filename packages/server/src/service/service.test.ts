@@ -171,7 +171,7 @@ describe('inspections', () => {
 });
 
 describe('what a failure changes', () => {
-  test('read against its record, taken into the evidence with what moves, and put into a new brief with the lesson', async () => {
+  test('read against its record, added to the evidence with what moves, and put into a new brief with the lesson', async () => {
     const decision = await decided();
     expect(decision.result.grades.find(({ gradeId }) => gradeId === 'ol-pc')!.best.status).toBe('pass');
     const { id } = await installed({ decisionId: decision.id });
@@ -180,7 +180,7 @@ describe('what a failure changes', () => {
 
     const reading = json<FindingReading>(await api().get(`/api/v1/service-findings/${one.id}/reading`).expect(200));
     expect(reading.decisionNumber).toBe(decision.number);
-    expect(reading.comparison!.verdict).toBe('worse-than-foretold');
+    expect(reading.comparison!.verdict).toBe('worse-than-predicted');
     const evidence = reading.proposals.find((proposal) => proposal.kind === 'evidence')!;
     expect(evidence.checks!.find(({ checkId }) => checkId === 'sag-after-duration')!.after!).toBeLessThan(1);
 

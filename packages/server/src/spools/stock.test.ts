@@ -68,7 +68,7 @@ describe('the stock', () => {
     const refused = json<Problem>(await put({ ...fresh, events: [heavy] }, 0).expect(422));
     expect(refused.errors![0]).toMatchObject({
       pointer: '/spool/events/0/grossG',
-      detail: expect.stringMatching(/gains none/) as string,
+      detail: expect.stringMatching(/cannot gain/) as string,
     });
     await put({ ...fresh, events: [{ ...heavy, note: 'A larger reel' }] }, 0).expect(200);
     // What was accepted once is not asked for again.

@@ -101,7 +101,7 @@ export function backupService(
     return ageMs >= everyH * HOUR_MS || ageMs < -AHEAD_MS;
   };
   /** @throws what is wrong with the folder */
-  const ask = () => jobs.add({ kind: BACK_UP, subject: BACK_UP, title: 'Back up the workshop', input: null });
+  const ask = () => jobs.add({ kind: BACK_UP, subject: BACK_UP, title: 'Back up', input: null });
 
   return {
     async state(): Promise<BackupState> {

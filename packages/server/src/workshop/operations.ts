@@ -38,8 +38,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       method: 'get',
       path: '/workshop/archive.zip',
       needs: 'administrator',
-      summary:
-        'Everything in the workshop as an archive of JSON lines; ?key=with to hold the sealing key too, as a backup does',
+      summary: 'All data as an archive of JSON lines; ?key=with to hold the sealing key too, as a backup does',
       answer: { mediaType: 'application/zip' },
       async handle({ query }) {
         const withKey = textOf(query, 'key') === 'with';
@@ -143,5 +142,5 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
 
 function fileIn(body: unknown): Uint8Array {
   if (Buffer.isBuffer(body) && body.length > 0) return body;
-  throw invalidInput([{ pointer: '/file', detail: 'There is no file', accepted: 'a workshop archive (.zip)' }]);
+  throw invalidInput([{ pointer: '/file', detail: 'There is no file', accepted: 'an Anvilstone archive (.zip)' }]);
 }

@@ -41,7 +41,7 @@ export function readArchive(zip: Uint8Array): ReadArchive {
       },
     });
   } catch (error) {
-    throw refuse(`It is no archive that can be unpacked: ${(error as Error).message}`, 'a workshop archive (.zip)');
+    throw refuse(`It is no archive that can be unpacked: ${(error as Error).message}`, 'an Anvilstone archive (.zip)');
   }
   const manifest = manifestOf(unpacked[MANIFEST]);
   const files = new Map<string, Uint8Array>();
@@ -56,7 +56,7 @@ export function readArchive(zip: Uint8Array): ReadArchive {
 }
 
 function manifestOf(bytes: Uint8Array | undefined): ArchiveManifest {
-  if (!bytes) throw refuse(`It has no ${MANIFEST}`, 'a workshop archive (.zip)');
+  if (!bytes) throw refuse(`It has no ${MANIFEST}`, 'an Anvilstone archive (.zip)');
   let manifest: ArchiveManifest;
   try {
     manifest = JSON.parse(new TextDecoder().decode(bytes)) as ArchiveManifest;
@@ -64,7 +64,7 @@ function manifestOf(bytes: Uint8Array | undefined): ArchiveManifest {
     throw refuse(`Its ${MANIFEST} is not JSON`);
   }
   if ((manifest as Partial<ArchiveManifest> | null)?.format !== ARCHIVE_FORMAT || !Array.isArray(manifest.files))
-    throw refuse('It is no workshop archive that this version reads', ARCHIVE_FORMAT);
+    throw refuse('Not an archive that this version can read', ARCHIVE_FORMAT);
   if (!migrations.some(({ name }) => name === manifest.shape))
     throw refuse(`It was taken from a newer version (${manifest.shape})`, 'the same version here first');
   return manifest;

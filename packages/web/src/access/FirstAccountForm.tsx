@@ -13,7 +13,8 @@ export function FirstAccountForm({ session }: { session: Session }) {
   return (
     <Door title="The first account">
       <p className="text-sm text-quiet">
-        Others can reach this server, so that everybody signs in. The first account looks after the whole installation.
+        This server can be reached from other computers, so everybody signs in. The first account administers the whole
+        installation.
       </p>
       <NotEncrypted isEncrypted={session.isEncrypted} />
       <FirstAccountFields needsSetupCode={session.needsSetupCode} />
@@ -34,7 +35,7 @@ export function FirstAccountFields({ needsSetupCode }: { needsSetupCode: boolean
     <>
       {needsSetupCode && (
         <TextField
-          label="Code that the server has printed"
+          label="Code printed by the server"
           value={setupCode}
           error={wrong('/setupCode')}
           onChange={setSetupCode}
@@ -56,7 +57,7 @@ export function FirstAccountFields({ needsSetupCode }: { needsSetupCode: boolean
         disabled={isLoading || !name.trim() || signIn.length < 3 || password.length < SHORTEST_PASSWORD}
         onClick={() => void make({ name, signIn, password, ...(needsSetupCode ? { setupCode } : {}) })}
       >
-        Make the account
+        Create account
       </Button>
     </>
   );

@@ -9,9 +9,9 @@ export function HouseEvents() {
   const { data: events, error } = useHouseEventsQuery();
   const [nowMs] = useState(() => Date.now());
   return (
-    <Panel title="What was done with accounts">
+    <Panel title="Account log">
       {error !== undefined && <ProblemNotice error={error} />}
-      <ul className="max-h-72 overflow-auto text-sm" tabIndex={0} aria-label="What was done with accounts">
+      <ul className="max-h-72 overflow-auto text-sm" tabIndex={0} aria-label="Account log">
         {events?.map(({ at, who, what, about }) => (
           <li key={`${at}${what}${about}`} className="flex gap-3 border-b border-line py-1 last:border-0">
             <span className="grow">

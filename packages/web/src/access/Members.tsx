@@ -63,7 +63,7 @@ export function Members({ session }: { session: Session }) {
               {session.runsHouse && (
                 <>
                   <Button look="quiet" onClick={() => void change({ id: member.id, runsHouse: !member.runsHouse })}>
-                    {member.runsHouse ? 'Looks after no more than this' : 'Let look after the installation'}
+                    {member.runsHouse ? 'Remove installation administrator' : 'Make installation administrator'}
                   </Button>
                   <Button look="quiet" onClick={() => void change({ id: member.id, isClosed: !member.isClosed })}>
                     {member.isClosed ? 'Open the account again' : 'Close the account'}
@@ -83,7 +83,7 @@ export function Members({ session }: { session: Session }) {
       )}
       {invitation && !invitation.secret && (
         <p role="status" className="mt-3 text-sm">
-          {invitation.member.name} has an account already and comes in with it.
+          {invitation.member.name} already has an account and signs in with it.
         </p>
       )}
     </Panel>
@@ -91,11 +91,11 @@ export function Members({ session }: { session: Session }) {
 }
 
 function standing(member: Member, nowMs: number): string {
-  if (member.isClosed) return 'account closed: comes in nowhere, and their name stays on what they did';
+  if (member.isClosed) return 'account closed: no access; their name stays on what they did';
   if (!member.hasPassword) return 'invited, not here yet';
   const seen = member.lastSeenAt ? `last here ${moment(Date.parse(member.lastSeenAt), nowMs)}` : 'not here yet';
   const what = member.role ? ROLE_WORDS[member.role] : 'not of this workspace';
-  return `${what} · ${seen}${member.runsHouse ? ' · looks after the installation' : ''}`;
+  return `${what} · ${seen}${member.runsHouse ? ' · administers the installation' : ''}`;
 }
 
 function InviteForm({ onInvited }: { onInvited: (invitation: Invitation) => void }) {
@@ -112,7 +112,7 @@ function InviteForm({ onInvited }: { onInvited: (invitation: Invitation) => void
   };
   return (
     <div className="mt-3 border-t border-line pt-3">
-      <h3 className="mb-1 text-sm font-semibold">Invite somebody</h3>
+      <h3 className="mb-1 text-sm font-semibold">Invite a person</h3>
       <div className="grid grid-cols-[2fr_2fr_1.4fr] gap-2">
         <TextField label="Name" value={name} maxLength={120} onChange={setName} />
         <TextField label="Sign-in name" value={signIn} maxLength={120} error={wrong('/signIn')} onChange={setSignIn} />

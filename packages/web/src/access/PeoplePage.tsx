@@ -20,16 +20,16 @@ export function PeoplePage() {
         title="People"
         says={
           isOpen
-            ? 'Nobody has an account: whoever sits at this computer may do everything, and nobody else can reach it.'
-            : 'Who is let in, what each may do, and which keys are about.'
+            ? 'No accounts: anyone at this computer has full access, and nobody else can reach the server.'
+            : 'Accounts, roles and access tokens.'
         }
       />
       <div className="grid grid-cols-2 narrow:grid-cols-1 items-start gap-4">
         {isOpen ? (
-          <Panel title="Begin with accounts">
+          <Panel title="Set up accounts">
             <p className="mb-3 text-sm text-quiet">
-              With the first account, yours, everybody signs in, and every change bears a name. It looks after the whole
-              installation and invites the others. There is no way back to a workshop without accounts.
+              With the first account, yours, everybody signs in, and every change bears a name. It administers the whole
+              installation and invites the others. This cannot be undone.
             </p>
             <div className="flex flex-col gap-3">
               <FirstAccountFields needsSetupCode={session.needsSetupCode} />

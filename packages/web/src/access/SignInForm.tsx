@@ -33,9 +33,7 @@ export function SignInForm({ session, isBack }: { session: Session; isBack: bool
       <Button type="submit" look="primary" disabled={isLoading || !signIn || !password}>
         {isLoading ? 'Looking …' : 'Sign in'}
       </Button>
-      <p className="text-xs text-quiet">
-        Lost your password? An administrator of your workshop can make you a new way in.
-      </p>
+      <p className="text-xs text-quiet">Lost your password? An administrator can send you a new invitation.</p>
     </Door>
   );
 }

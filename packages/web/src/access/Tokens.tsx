@@ -27,7 +27,7 @@ export function Tokens({ session }: { session: Session }) {
     setTitle('');
   };
   return (
-    <Panel title="Keys that let you in">
+    <Panel title="Sessions and access tokens">
       {error !== undefined && <ProblemNotice error={error} />}
       <ul className="mb-3 text-sm">
         {credentials?.map((one) => (
@@ -51,10 +51,10 @@ export function Tokens({ session }: { session: Session }) {
       </ul>
       <h3 className="text-sm font-semibold">A token for the command line or another program</h3>
       <p className="mb-2 text-xs text-quiet">
-        It works in this workspace only, reaches no further than you allow here, and changes no accounts.
+        It works in this workspace only, within the role you give it, and cannot change accounts.
       </p>
       <div className="grid grid-cols-[2fr_1fr_1fr] gap-2">
-        <TextField label="What it is for" value={title} maxLength={120} onChange={setTitle} />
+        <TextField label="Purpose" value={title} maxLength={120} onChange={setTitle} />
         <Choice
           label="At most"
           value={mostRole}
@@ -70,7 +70,7 @@ export function Tokens({ session }: { session: Session }) {
       </div>
       <div className="mt-2">
         <Button disabled={!title.trim() || making.isLoading} onClick={() => void submit().catch(() => undefined)}>
-          Make a token
+          Create token
         </Button>
       </div>
       {making.error !== undefined && <ProblemNotice error={making.error} />}
@@ -78,7 +78,7 @@ export function Tokens({ session }: { session: Session }) {
         <>
           <ShownOnce what={`The token “${made.credential.title}”`} text={made.secret} />
           <ShownOnce
-            what="The address by which a calendar program keeps up with inspections, with that token in it,"
+            what="The calendar subscription address, with that token in it,"
             text={`${hereAddress()}/api/v1/service/inspections.ics?key=${made.secret}`}
           />
         </>

@@ -43,7 +43,7 @@ export function WelcomePage() {
             />
             {refused !== undefined && <ProblemNotice error={refused} />}
             <Button type="submit" look="primary" disabled={isLoading || password.length < SHORTEST_PASSWORD}>
-              Come in
+              Sign in
             </Button>
           </>
         )}

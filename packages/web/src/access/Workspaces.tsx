@@ -58,7 +58,7 @@ function NewWorkspaceForm() {
               .catch(() => undefined)
           }
         >
-          Make it
+          Create workspace
         </Button>
       </div>
       {slug.length > 1 && <p className="mt-1 text-xs text-quiet">Its pages begin with /w/{slug}/</p>}

@@ -39,8 +39,8 @@ describe('at the door', () => {
 describe('the first account', () => {
   const form = (needsSetupCode: boolean) => drawn(<FirstAccountForm session={session({ needsSetupCode })} />);
   test('asks for the printed code only of who may stand elsewhere', () => {
-    expect(textOf(form(true))).toContain('Code that the server has printed');
-    expect(textOf(form(false))).not.toContain('Code that the server has printed');
+    expect(textOf(form(true))).toContain('Code printed by the server');
+    expect(textOf(form(false))).not.toContain('Code printed by the server');
   });
   test('says how long a password must be, and a new one is not filled in from old ones', () => {
     expect(textOf(form(false))).toContain(`At least ${SHORTEST_PASSWORD} characters`);

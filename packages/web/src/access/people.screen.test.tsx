@@ -84,7 +84,7 @@ describe('the door', () => {
     const house = houseOf(signedIn('engineer'));
     const { user } = openApp('/agents/new', { house });
     await user.type(await field('Name'), 'Rope wash');
-    await user.type(await field('What people must mind'), 'Gloves.');
+    await user.type(await field('Safety notes'), 'Gloves.');
     house.says('PUT', 'agents/:id', () => {
       house.house.session = { ...OPEN_DOOR, state: 'sign-in', workspace: null };
       throw new Refused({ status: 401, title: 'Not signed in', detail: 'Sign in again.' });
@@ -108,23 +108,23 @@ describe('the door', () => {
       return undefined;
     });
     const { user } = openApp('/parts', { house });
-    await user.type(await field('Code that the server has printed'), '0');
+    await user.type(await field('Code printed by the server'), '0');
     await user.type(await field('Your name'), 'E. Ford');
     await user.type(await field('Sign-in name'), 'ford');
     await user.type(await field('Password'), 'short');
     expect(await field('Password')).toHaveAccessibleDescription('7 more characters are needed');
-    const make = await button('Make the account');
+    const make = await button('Create account');
     expect(make).toBeDisabled();
     await user.clear(await field('Password'));
     await user.type(await field('Password'), LONG);
     await user.click(make);
     await waitFor(async () =>
-      expect(await field('Code that the server has printed')).toHaveAccessibleDescription(
+      expect(await field('Code printed by the server')).toHaveAccessibleDescription(
         'is not what the server has printed',
       ),
     );
-    await user.clear(await field('Code that the server has printed'));
-    await user.type(await field('Code that the server has printed'), '1234-5678');
+    await user.clear(await field('Code printed by the server'));
+    await user.type(await field('Code printed by the server'), '1234-5678');
     await user.click(make);
     expect(await screen.findByText('Lamp arm, pylon 7 walkway')).toBeVisible();
     expect(house.asked.at(-1)?.body).toEqual({
@@ -149,16 +149,16 @@ test('a viewer is told that nothing is kept, and somebody without a role what to
 describe('people', () => {
   test('a workshop of one is told so, and may begin with accounts', async () => {
     openApp('/people', { house: houseOf(OPEN_DOOR) });
-    expect(await screen.findByText(/Nobody has an account/)).toBeVisible();
-    expect(screen.getByText(/no way back to a workshop without accounts/)).toBeVisible();
-    expect(screen.queryByRole('region', { name: 'Keys that let you in' })).toBeNull();
+    expect(await screen.findByText(/No accounts/)).toBeVisible();
+    expect(screen.getByText(/This cannot be undone/)).toBeVisible();
+    expect(screen.queryByRole('region', { name: 'Sessions and access tokens' })).toBeNull();
   });
 
   test('who may not invite sees no list of people', async () => {
     openApp('/people', { house: houseOf(signedIn('engineer')) });
     expect(await screen.findByRole('region', { name: 'You' })).toBeVisible();
-    expect(screen.queryByText('Invite somebody')).toBeNull();
-    expect(screen.queryByRole('region', { name: 'What was done with accounts' })).toBeNull();
+    expect(screen.queryByText('Invite a person')).toBeNull();
+    expect(screen.queryByRole('region', { name: 'Account log' })).toBeNull();
   });
 
   test('somebody is invited: the secret is shown once, a name that is taken at its field', async () => {
@@ -167,7 +167,7 @@ describe('people', () => {
       if (body.signIn === 'ford')
         throw new Refused({
           status: 409,
-          title: 'Taken',
+          title: 'Value',
           detail: 'Taken.',
           errors: [{ pointer: '/signIn', detail: 'somebody has this name' }],
         });
@@ -191,7 +191,7 @@ describe('people', () => {
     await user.type(panel.getByLabelText('Sign-in name'), 'hill');
     await user.click(invite);
     expect(await panel.findByText(/\/welcome#abcdefghijkl$/)).toBeVisible();
-    expect(panel.getByText(/The invitation of G\. Hill, good for a week, is shown this once/)).toBeVisible();
+    expect(panel.getByText(/The invitation of G\. Hill, good for a week, is shown only once/)).toBeVisible();
     expect(panel.getByLabelText('Name')).toHaveValue('');
     const write = jest.spyOn(navigator.clipboard, 'writeText').mockResolvedValue();
     await user.click(panel.getByRole('button', { name: 'Copy' }));
@@ -209,21 +209,21 @@ describe('people', () => {
     house.says('POST', 'members/:id/invitation', () => ({ member: people[0], secret: null, expiresAt: null }));
     const { user } = openApp('/people', { house });
     expect(await screen.findByText('invited, not here yet')).toBeVisible();
-    expect(screen.getByText(/account closed: comes in nowhere/)).toBeVisible();
-    expect(screen.getByText(/^not of this workspace · last here .* · looks after the installation$/)).toBeVisible();
+    expect(screen.getByText(/account closed: no access/)).toBeVisible();
+    expect(screen.getByText(/^not of this workspace · last here .* · administers the installation$/)).toBeVisible();
     await user.selectOptions(await field('Role of New One'), 'viewer');
     await waitFor(() => expect(people[0]!.role).toBe('viewer'));
     await user.selectOptions(await field('Role of New One'), 'not here');
     await waitFor(() => expect(people[0]!.role).toBeNull());
     await user.click(await button('Open the account again'));
     await waitFor(() => expect(people[1]!.isClosed).toBe(false));
-    await user.click(await button('Looks after no more than this'));
+    await user.click(await button('Remove installation administrator'));
     await waitFor(() => expect(people[2]!.runsHouse).toBe(false));
     await user.click((await screen.findAllByRole('button', { name: 'New invitation' }))[0]!);
-    expect(await screen.findByText(/has an account already and comes in with it/)).toBeVisible();
-    expect(
-      within(screen.getByRole('list', { name: 'What was done with accounts' })).getByRole('listitem').textContent,
-    ).toMatch(/^E\. Ford invited · Person 2/);
+    expect(await screen.findByText(/already has an account and signs in with it/)).toBeVisible();
+    expect(within(screen.getByRole('list', { name: 'Account log' })).getByRole('listitem').textContent).toMatch(
+      /^E\. Ford invited · Person 2/,
+    );
   });
 });
 
@@ -283,7 +283,7 @@ describe('oneself', () => {
       return undefined;
     });
     const { user } = openApp('/people', { house });
-    const panel = within(await screen.findByRole('region', { name: 'Keys that let you in' }));
+    const panel = within(await screen.findByRole('region', { name: 'Sessions and access tokens' }));
     expect(await panel.findByText('Firefox Linux')).toBeVisible();
     expect(panel.getByText('this one')).toBeVisible();
     expect(panel.getByText('Nightly list · at most viewer · workshop')).toBeVisible();
@@ -291,9 +291,9 @@ describe('oneself', () => {
       .getAllByRole('option')
       .map((one) => one.textContent);
     expect(roles).toEqual(['viewer', 'engineer']);
-    await user.type(panel.getByLabelText('What it is for'), 'Calendar');
+    await user.type(panel.getByLabelText('Purpose'), 'Calendar');
     await user.selectOptions(panel.getByLabelText('Good for'), 'a year');
-    await user.click(panel.getByRole('button', { name: 'Make a token' }));
+    await user.click(panel.getByRole('button', { name: 'Create token' }));
     expect(await panel.findByText('token-secret-1')).toBeVisible();
     expect(panel.getByText(/inspections\.ics\?key=token-secret-1$/)).toBeVisible();
     expect(house.asked.at(-1)?.body).toEqual({ title: 'Calendar', mostRole: 'viewer', days: 366 });
@@ -321,7 +321,7 @@ describe('an invitation', () => {
     });
     const { user } = openApp('/welcome#good-secret-1', { house });
     expect(await screen.findByRole('heading', { name: 'Welcome, G. Hill' })).toBeVisible();
-    const enter = await button('Come in');
+    const enter = await button('Sign in');
     expect(enter).toBeDisabled();
     await user.type(await field('Password'), 'passwordpassword');
     await user.click(enter);

@@ -1,8 +1,8 @@
 import type { Role } from '@anvilstone/schema';
 
 export const ROLE_WORDS: Record<Role, string> = {
-  viewer: 'reads everything',
-  engineer: 'changes parts, grades, bench and service',
-  approver: 'also signs decisions and sets house rules',
-  administrator: 'also looks after people, archives and backups',
+  viewer: 'can read everything',
+  engineer: 'can change parts, grades, bench and service',
+  approver: 'can also sign decisions and change company rules',
+  administrator: 'can also manage people, archives and backups',
 };

@@ -27,7 +27,7 @@ export function AgentEditorPage() {
   const { agentId } = useParams();
   const { listed, error } = useAgents();
   if (error) return <ProblemNotice error={error} />;
-  if (!listed) return <Loading what="the agent" />;
+  if (!listed) return <Loading what="the chemical" />;
   if (agentId === undefined)
     return <Editor key="new" stored={blank} revision={0} taken={listed.map(({ agent }) => agent.id)} />;
   const found = listed.find(({ agent }) => agent.id === agentId);
@@ -35,15 +35,15 @@ export function AgentEditorPage() {
     <Editor key={agentId} stored={found.agent} revision={found.revision} taken={[]} />
   ) : (
     <main className="p-5">
-      No table knows an agent “{agentId}”. <Link to="/agents">All agents</Link>
+      There is no chemical “{agentId}”. <Link to="/agents">All chemicals</Link>
     </main>
   );
 }
 
 const RATING_WORDS: Record<AgentRecord['rating'], string> = {
-  resistant: 'Stands it',
-  limited: 'For a while',
-  unsuitable: 'Is ruined',
+  resistant: 'Resistant',
+  limited: 'Limited',
+  unsuitable: 'Not resistant',
   unknown: 'Not known',
 };
 
@@ -63,13 +63,13 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
     <main className="max-w-280 p-5">
       <p className="text-sm">
         <Link to={isNew ? '/agents' : `/agents/${stored.id}`} className="text-quiet hover:underline">
-          ← {isNew ? 'All agents' : stored.name}
+          ← {isNew ? 'All chemicals' : stored.name}
         </Link>
       </p>
       <PageHeading className="mb-3 text-xl">
-        {isNew ? 'An agent of our own' : `${stored.name}, for this workshop`}
+        {isNew ? 'New chemical' : `${stored.name}, for this workspace`}
       </PageHeading>
-      <Panel title="What it is" className="mb-4">
+      <Panel title="Identity" className="mb-4">
         <div className="grid grid-cols-2 gap-3">
           <TextField
             label="Name"
@@ -84,7 +84,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
             onChange={(text) => setAgent({ ...agent, examples: examplesOf(text) })}
           />
           <TextField
-            label="What people must mind"
+            label="Safety notes"
             value={agent.handlingCaution}
             maxLength={400}
             onChange={(handlingCaution) => setAgent({ ...agent, handlingCaution })}
@@ -98,12 +98,12 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
           />
         </div>
       </Panel>
-      <Panel title="What it does in lasting contact" className="mb-4">
+      <Panel title="Resistance in lasting contact" className="mb-4">
         <table className="w-full text-sm">
           <thead>
             <tr className="text-left text-xs text-quiet">
               <th className="py-1 pr-3 font-normal">Family</th>
-              <th className="py-1 pr-3 font-normal">Lasting contact</th>
+              <th className="py-1 pr-3 font-normal">Sustained contact</th>
               <th className="py-1 pr-3 font-normal">Cracks under tension</th>
               <th className="py-1 font-normal">Why</th>
             </tr>
@@ -181,7 +181,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
         >
           Save it
         </Button>
-        {!ready && <span className="text-xs text-quiet">A name and what people must mind are needed.</span>}
+        {!ready && <span className="text-xs text-quiet">Enter a name and safety notes.</span>}
       </div>
     </main>
   );

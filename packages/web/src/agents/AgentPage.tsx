@@ -22,13 +22,13 @@ export function AgentPage() {
   const { listed, error } = useAgents();
   const { library } = useLibrary();
   if (error) return <ProblemNotice error={error} />;
-  if (!listed || !library) return <Loading what="the agent" />;
+  if (!listed || !library) return <Loading what="the chemical" />;
   const found = listed.find(({ agent }) => agent.id === agentId);
   if (!found)
     return (
       <main className="p-5">
         <p>
-          No table knows an agent “{agentId}”. <Link to="/agents">All agents</Link>
+          There is no chemical “{agentId}”. <Link to="/agents">All chemicals</Link>
         </p>
       </main>
     );
@@ -43,7 +43,7 @@ function Shown({ found: { agent, revision, corrects }, grades }: { found: Listed
     <main className="p-5">
       <p className="text-sm">
         <Link to="/agents" className="text-quiet hover:underline">
-          ← All agents
+          ← All chemicals
         </Link>
       </p>
       <div className="flex items-start justify-between gap-4">
@@ -53,12 +53,12 @@ function Shown({ found: { agent, revision, corrects }, grades }: { found: Listed
             {agent.examples.join(', ')}
             {agent.examples.length > 0 && ' · '}
             ratings at {amount(agent.referenceTemperatureC, '°C', units)}
-            {revision > 0 && (corrects ? ' · corrected in this workshop' : ' · of our own')}
+            {revision > 0 && (corrects ? ' · corrected in this workspace' : ' · own entry')}
           </p>
         </div>
         <div className="flex gap-2">
           <Link to={`/agents/${agent.id}/edit`} className={buttonLook()}>
-            {revision > 0 ? 'Edit' : 'Correct it for this workshop'}
+            {revision > 0 ? 'Edit' : 'Correct for this workspace'}
           </Link>
           <HistoryButton kind="agents" record={agent.id} title={agent.name} />
           {revision > 0 && (
@@ -74,7 +74,7 @@ function Shown({ found: { agent, revision, corrects }, grades }: { found: Listed
             >
               {corrects
                 ? 'The reference table’s ratings count again. Frozen decisions keep the corrected ones.'
-                : 'Briefs that name it will call it unknown. Frozen decisions keep it.'}
+                : 'Briefs that use it will show it as unknown. Frozen decisions keep it.'}
             </ConfirmRemoval>
           )}
         </div>
@@ -97,12 +97,12 @@ function RatingsTable({ agent }: { agent: Agent }) {
   const units = useAppSelector((state) => state.settings.units);
   const reference = findAgent(agent.id);
   return (
-    <Panel title="What it does to each family, typically">
+    <Panel title="Typical resistance by family">
       <table className="-my-2 w-full text-sm">
         <thead>
           <tr className="text-left text-xs text-quiet">
             <th className="py-1 pr-3 font-normal">Family</th>
-            <th className="py-1 pr-3 font-normal">Lasting contact</th>
+            <th className="py-1 pr-3 font-normal">Sustained contact</th>
             <th className="py-1 pr-3 text-right font-normal">Up to</th>
             <th className="py-1 font-normal">Why</th>
           </tr>
@@ -148,10 +148,10 @@ function Soaks({ agent, grades }: { agent: Agent; grades: readonly Grade[] }) {
       .map((one) => ({ grade, one })),
   );
   return (
-    <Panel title="Soaks and statements on single grades">
+    <Panel title="Immersion tests and statements on single grades">
       {found.length === 0 ? (
         <p className="text-quiet">
-          None yet. One week with three bent specimens settles more than any table; record it below.
+          None yet. One week with three bent specimens tells more than any table; record it below.
         </p>
       ) : (
         <ul className="flex flex-col gap-2 text-sm">
@@ -161,7 +161,7 @@ function Soaks({ agent, grades }: { agent: Agent; grades: readonly Grade[] }) {
               <Link to={`/grades/${grade.id}`} className="font-semibold hover:underline">
                 {grade.name}
               </Link>{' '}
-              {ratingWord(ratingOf(one))}, {one.source === 'bench' ? 'own soak' : 'maker’s statement'}
+              {ratingWord(ratingOf(one))}, {one.source === 'bench' ? 'own immersion test' : 'maker’s statement'}
               <span className="block text-xs text-quiet">
                 {[
                   one.temperatureC === undefined ? '' : amount(one.temperatureC, '°C', units),

@@ -16,7 +16,7 @@ export function AgentsPage() {
   const { library } = useLibrary();
   const [onlyOurs, setOnlyOurs] = useState(true);
   if (error) return <ProblemNotice error={error} />;
-  if (!listed || !library) return <Loading what="the agents" />;
+  if (!listed || !library) return <Loading what="the chemicals" />;
   const ours = new Set(library.grades.map(({ familyId }) => familyId));
   const shown = families.filter(({ id, morphology }) => morphology !== 'support' && (!onlyOurs || ours.has(id)));
   const soaked = new Set(
@@ -35,24 +35,24 @@ export function AgentsPage() {
           ← All grades
         </Link>
       </p>
-      <PageHead title="Agents" says="Fluids and whatever else touches parts, and what it does to each family.">
+      <PageHead title="Chemicals" says="Fluids in contact with parts, and their effect on each polymer family.">
         <Link to="/agents/new" className={buttonLook()}>
-          Add one of our own
+          Add a chemical
         </Link>
       </PageHead>
       <p className="my-2 max-w-240 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown">
-        {agentStatement} Lasting contact, unfilled, lightly loaded, at the agent’s own temperature: evidence class D.
-        They say what to leave out and what to soak; they promise nothing.
+        {agentStatement} Lasting contact, unfilled, lightly loaded, at the chemical’s own temperature: evidence class D.
+        They show what to exclude and what to test; they are no guarantee.
       </p>
       <div className="my-3 flex flex-wrap items-center gap-x-6 gap-y-2 text-sm">
         <Legend />
-        <Tick label="Only families of which we have a grade" checked={onlyOurs} onChange={setOnlyOurs} />
+        <Tick label="Only families in the library" checked={onlyOurs} onChange={setOnlyOurs} />
       </div>
       <div
         className="max-h-[calc(100vh-13rem)] overflow-auto rounded-md border border-line bg-surface"
         tabIndex={0}
         role="region"
-        aria-label="Agents by family"
+        aria-label="Chemicals by family"
       >
         <table className="text-sm">
           <thead>
@@ -82,7 +82,7 @@ export function AgentsPage() {
                     {agent.name}
                   </Link>
                   {revision > 0 && (
-                    <span className="text-xs text-ember"> {corrects ? 'corrected here' : 'our own'}</span>
+                    <span className="text-xs text-ember"> {corrects ? 'corrected here' : 'own entry'}</span>
                   )}
                 </th>
                 {shown.map((family) => {
@@ -116,7 +116,7 @@ export function AgentsPage() {
 
 function Legend() {
   return (
-    <p className="flex flex-wrap gap-x-4 gap-y-1" aria-label="What the marks mean">
+    <p className="flex flex-wrap gap-x-4 gap-y-1" aria-label="Key">
       {(['resistant', 'limited', 'unsuitable', 'unknown'] as const).map((rating) => (
         <span key={rating} className="inline-flex items-center gap-1">
           <span aria-hidden="true">
@@ -133,15 +133,15 @@ function Legend() {
       </span>
       <span className="inline-flex items-center gap-1">
         <span aria-hidden="true" className="inline-block size-4 outline-2 -outline-offset-2 outline-ember" />
-        soaked by ourselves
+        own immersion test
       </span>
     </p>
   );
 }
 
 const LEGEND = {
-  resistant: 'Stands it',
-  limited: 'For a while',
-  unsuitable: 'Is ruined',
+  resistant: 'Resistant',
+  limited: 'Limited',
+  unsuitable: 'Not resistant',
   unknown: 'Not known: never a pass',
 } as const;

@@ -3,9 +3,9 @@ import type { AgentRecord } from '@anvilstone/schema';
 type Rating = AgentRecord['rating'];
 
 const LOOKS: Record<Rating, { word: string; colour: string; shape: string }> = {
-  resistant: { word: 'stands it', colour: 'text-pass', shape: 'M2 7.5 5.5 11 12 3' },
-  limited: { word: 'for a while', colour: 'text-unknown', shape: 'M2 9c2-5 4-5 5-2s3 3 5-2' },
-  unsuitable: { word: 'is ruined', colour: 'text-fail', shape: 'M3 3l8 8M11 3l-8 8' },
+  resistant: { word: 'resistant', colour: 'text-pass', shape: 'M2 7.5 5.5 11 12 3' },
+  limited: { word: 'limited', colour: 'text-unknown', shape: 'M2 9c2-5 4-5 5-2s3 3 5-2' },
+  unsuitable: { word: 'not resistant', colour: 'text-fail', shape: 'M3 3l8 8M11 3l-8 8' },
   unknown: {
     word: 'not known',
     colour: 'text-quiet',

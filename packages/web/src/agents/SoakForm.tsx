@@ -9,9 +9,9 @@ import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { QuantityField, type Bounds } from '../ui/QuantityField.tsx';
 
 const RESULTS = [
-  { value: 'resistant', label: 'Stands it: no crack, hardly any change' },
-  { value: 'limited', label: 'For a while: swells, softens or fades' },
-  { value: 'unsuitable', label: 'Is ruined: cracked, dissolved or crumbled' },
+  { value: 'resistant', label: 'Resistant: no crack, hardly any change' },
+  { value: 'limited', label: 'Limited: swells, softens or fades' },
+  { value: 'unsuitable', label: 'Not resistant: cracked, dissolved or crumbled' },
 ] as const;
 const WEEK_H = 168;
 
@@ -46,7 +46,7 @@ export function SoakForm({ agent, grades }: { agent: Agent; grades: readonly Gra
     ...(note.trim() === '' ? {} : { note: note.trim() }),
   });
   return (
-    <Panel title="Record a soak of our own">
+    <Panel title="Record an immersion test">
       <form
         className="grid grid-cols-2 gap-3"
         onSubmit={(event) => {
@@ -84,7 +84,7 @@ export function SoakForm({ agent, grades }: { agent: Agent; grades: readonly Gra
           </Field>
         </div>
         <div className="col-span-2">
-          <Choice label="What came out" value={result} options={RESULTS} onChange={setResult} />
+          <Choice label="Outcome" value={result} options={RESULTS} onChange={setResult} />
         </div>
         <QuantityField label="At" dimension="temperature" value={temperatureC} onChange={setTemperatureC} />
         <QuantityField
@@ -112,15 +112,15 @@ export function SoakForm({ agent, grades }: { agent: Agent; grades: readonly Gra
           onChange={setCount}
         />
         <div className="col-span-2">
-          <TextField label="Where it is written down" value={reference} maxLength={200} onChange={setReference} />
+          <TextField label="Reference" value={reference} maxLength={200} onChange={setReference} />
         </div>
         <div className="col-span-2">
-          <TextField label="What was seen" value={note} maxLength={400} onChange={setNote} />
+          <TextField label="Observed" value={note} maxLength={400} onChange={setNote} />
         </div>
         <p className="col-span-2 text-xs text-unknown">{agent.handlingCaution} Bent strips can snap: shield them.</p>
         <div className="col-span-2 flex items-center gap-3">
           <Button look="primary" type="submit" disabled={!ready || isLoading}>
-            Record it
+            Record
           </Button>
           <span role="status" className="text-xs text-quiet">
             {isSuccess ? 'Recorded with the grade.' : ready ? '' : 'A grade and a reference are needed.'}

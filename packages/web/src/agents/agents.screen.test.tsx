@@ -11,8 +11,8 @@ test('an agent of our own is written down, with what it does to a family, and li
   expect(save).toBeDisabled();
   await user.type(await field('Name'), 'Rope wash');
   await user.type(await field('Examples, with commas between'), 'tank 3,  hand spray,');
-  await user.type(await field('What people must mind'), 'Gloves.');
-  await user.selectOptions(await field('PETG: lasting contact'), 'Is ruined');
+  await user.type(await field('Safety notes'), 'Gloves.');
+  await user.selectOptions(await field('PETG: lasting contact'), 'Not resistant');
   await user.click(await field('PC cracks under tension'));
   await user.click(save);
   expect(await screen.findByRole('heading', { name: 'Rope wash' })).toBeVisible();
@@ -37,9 +37,9 @@ test('an agent of our own is written down, with what it does to a family, and li
       },
     },
   ]);
-  expect(screen.getByText('tank 3, hand spray · ratings at 23 °C · of our own')).toBeVisible();
+  expect(screen.getByText('tank 3, hand spray · ratings at 23 °C · own entry')).toBeVisible();
   await go('/agents');
-  expect((await screen.findByRole('row', { name: /Rope wash/ })).textContent).toContain('our own');
+  expect((await screen.findByRole('row', { name: /Rope wash/ })).textContent).toContain('own entry');
 });
 
 test('a second agent of the same name gets an address of its own', async () => {
@@ -50,21 +50,21 @@ test('a second agent of the same name gets an address of its own', async () => {
   });
   const { user } = openApp('/agents/new', { house });
   await user.type(await field('Name'), 'Rope wash');
-  await user.type(await field('What people must mind'), 'Gloves.');
+  await user.type(await field('Safety notes'), 'Gloves.');
   await user.click(await button('Save it'));
   await waitFor(() => expect(house.asked[0]?.path).toBe('agents/rope-wash-2'));
 });
 
 test('a rating of the table is corrected for this workshop, the table’s word stays in sight, and the correction goes again', async () => {
   const { user, house, where } = openApp('/agents/mineral-oil');
-  await user.click(await screen.findByRole('link', { name: 'Correct it for this workshop' }));
+  await user.click(await screen.findByRole('link', { name: 'Correct for this workspace' }));
   const lasting = await field('PC: lasting contact');
   const before = (lasting as HTMLSelectElement).selectedOptions[0]!.textContent;
-  const after = before === 'Is ruined' ? 'Stands it' : 'Is ruined';
+  const after = before === 'Not resistant' ? 'Resistant' : 'Not resistant';
   await user.selectOptions(lasting, after);
   await user.type(await field('PC: why'), ' Seen on our own clamps.');
   await user.click(await button('Save it'));
-  expect(await screen.findByText(/corrected in this workshop/)).toBeVisible();
+  expect(await screen.findByText(/corrected in this workspace/)).toBeVisible();
   const pc = within(row('PC'));
   expect(pc.getByText(/^table: /)).toBeVisible();
   expect(pc.getByText(/Seen on our own clamps\.$/)).toBeVisible();
@@ -72,7 +72,7 @@ test('a rating of the table is corrected for this workshop, the table’s word s
   await user.click(await button(/^Remove the corrections to/));
   const sure = within(await screen.findByRole('alertdialog'));
   expect(sure.getByText(/reference table’s ratings count again/)).toBeVisible();
-  await user.click(sure.getByRole('button', { name: 'Keep it' }));
+  await user.click(sure.getByRole('button', { name: 'Save record' }));
   expect(house.asked.map(({ method }) => method)).toEqual(['PUT']);
   await user.click(await button(/^Remove the corrections to/));
   await user.click(within(await screen.findByRole('alertdialog')).getByRole('button', { name: 'Remove' }));
@@ -90,7 +90,7 @@ test('what somebody else saved meanwhile is not written over: theirs can be take
   await user.type(name, 'Mine');
   house.kinds.agents.changeElsewhere('rope-wash', { ...own, name: 'Theirs' });
   await user.click(await button('Save it'));
-  await user.click(await button('Take the newer one'));
+  await user.click(await button('Use the newer version'));
   expect(await field('Name')).toHaveValue('Theirs');
   await user.type(await field('Name'), ' and mine');
   await user.click(await button('Save it'));
@@ -105,7 +105,7 @@ test('a refusal is told at its cause, and what was typed stays', async () => {
   });
   const { user } = openApp('/agents/new', { house });
   await user.type(await field('Name'), 'PETG');
-  await user.type(await field('What people must mind'), 'Nothing.');
+  await user.type(await field('Safety notes'), 'Nothing.');
   await user.click(await button('Save it'));
   expect(await screen.findByText('The name is taken by a family.')).toBeVisible();
   expect(await field('Name')).toHaveValue('PETG');
@@ -113,8 +113,8 @@ test('a refusal is told at its cause, and what was typed stays', async () => {
 
 test('an agent that no table knows leads back to all', async () => {
   const { user, where } = openApp('/agents/moon-dust');
-  expect(await screen.findByText(/No table knows an agent “moon-dust”/)).toBeVisible();
-  await user.click(screen.getByRole('link', { name: 'All agents' }));
+  expect(await screen.findByText(/There is no chemical “moon-dust”/)).toBeVisible();
+  await user.click(screen.getByRole('link', { name: 'All chemicals' }));
   await waitFor(() => expect(where()).toBe('/agents'));
 });
 
@@ -122,7 +122,7 @@ test('all families are shown on asking, and own soaks stand out', async () => {
   const { user } = openApp('/agents');
   const table = await screen.findByRole('table');
   const few = within(table).getAllByRole('columnheader').length;
-  await user.click(await field('Only families of which we have a grade'));
+  await user.click(await field('Only families in the library'));
   expect(within(table).getAllByRole('columnheader').length).toBeGreaterThan(few);
   expect(within(row('Mineral')).getAllByText(', own soak results').length).toBeGreaterThan(0);
 });
@@ -136,11 +136,11 @@ describe('a soak of our own', () => {
 
   test('needs a grade and where it is written down; then it is evidence of that grade', async () => {
     const { user, house } = openApp('/agents/water-fresh');
-    const record = await button('Record it');
+    const record = await button('Record');
     expect(record).toBeDisabled();
     await user.selectOptions(await field('Grade'), 'Nine Elms PETG Trade');
-    await user.selectOptions(await field('What came out'), 'For a while: swells, softens or fades');
-    await user.type(await field('Where it is written down'), 'Book 4, page 12');
+    await user.selectOptions(await field('Outcome'), 'Limited: swells, softens or fades');
+    await user.type(await field('Reference'), 'Book 4, page 12');
     await waitFor(() => expect(record).toBeEnabled());
     await user.click(record);
     expect(await screen.findByText('Recorded with the grade.')).toBeVisible();
@@ -158,7 +158,7 @@ describe('a soak of our own', () => {
     // It is listed at once, and the next one is told from it.
     expect(await screen.findByText(/n = 3 · Book 4, page 12/)).toBeVisible();
     await user.type(await field('Bent to a stress of'), '8');
-    await user.type(await field('Where it is written down'), 'Book 4, page 13');
+    await user.type(await field('Reference'), 'Book 4, page 13');
     await waitFor(() => expect(record).toBeEnabled());
     await user.click(record);
     await waitFor(() => expect(soaksOf(house, 'ne-petg')).toHaveLength(2));

@@ -3,15 +3,15 @@ import { api } from '../app/api.ts';
 
 export const { useOwnAgentsQuery, useSaveAgentMutation, useRemoveAgentMutation } = api.injectEndpoints({
   endpoints: (build) => ({
-    ownAgents: build.query<AgentOfWorkshop[], void>({ query: () => 'agents', providesTags: ['Agent'] }),
+    ownAgents: build.query<AgentOfWorkshop[], void>({ query: () => 'agents', providesTags: ['Chemical'] }),
     saveAgent: build.mutation<AgentOfWorkshop, AgentOfWorkshop>({
       extraOptions: { kept: 'Fluid' },
       query: (body) => ({ url: `agents/${body.agent.id}`, method: 'PUT', body }),
-      invalidatesTags: ['Agent', 'Library'],
+      invalidatesTags: ['Chemical', 'Library'],
     }),
     removeAgent: build.mutation<void, { id: string; revision: number }>({
       query: ({ id, revision }) => ({ url: `agents/${id}?revision=${revision}`, method: 'DELETE' }),
-      invalidatesTags: ['Agent', 'Library'],
+      invalidatesTags: ['Chemical', 'Library'],
     }),
   }),
 });

@@ -10,12 +10,12 @@ export function RouteError() {
       <PageHeading>{missing ? 'There is no page at this address' : 'This page could not be shown'}</PageHeading>
       <p className="mt-2 text-quiet">
         {missing
-          ? 'The link may be from a part that has been removed.'
+          ? 'The link may point to a part that was removed.'
           : `${error instanceof Error ? error.message : 'Unknown fault'}. Your edits are kept; reload the page to go on.`}
       </p>
       <p className="mt-4">
         <Link className="text-ember underline" to="/parts">
-          Go to the parts
+          Go to parts
         </Link>
       </p>
     </main>

@@ -23,9 +23,9 @@ const places = [
     mark: 'M5 5v14M19 5v14M5 8h14M5 16h14M8 8v8M11 8v8M14 8v8M16 8v8',
   },
   { to: '/machines', label: 'Machines', mark: 'M4 20h16M6 20V5h12v15M6 9h12M12 9v4m-2 0h4' },
-  { to: '/house-rules', label: 'House rules', mark: 'M4 6h16v12H4zM8 6v12M12 6v5M16 6v8' },
-  { to: '/calculations', label: 'Quick sums', mark: 'M5 4h14v16H5zM8 8h8M8 13h2m4 0h2M8 16.5h2m4 0h2' },
-  { to: '/workshop', label: 'Workshop', mark: 'M4 8l8-4 8 4v9l-8 4-8-4zM4 8l8 4 8-4M12 12v9' },
+  { to: '/house-rules', label: 'Company rules', mark: 'M4 6h16v12H4zM8 6v12M12 6v5M16 6v8' },
+  { to: '/calculations', label: 'Calculators', mark: 'M5 4h14v16H5zM8 8h8M8 13h2m4 0h2M8 16.5h2m4 0h2' },
+  { to: '/workshop', label: 'Data and backup', mark: 'M4 8l8-4 8 4v9l-8 4-8-4zM4 8l8 4 8-4M12 12v9' },
 ];
 
 /** Only who is new is led around. */
@@ -43,7 +43,7 @@ export function Shell() {
         Skip to the page
       </a>
       <nav
-        aria-label="Places"
+        aria-label="Main navigation"
         className="no-print sticky top-0 flex h-screen w-19 shrink-0 flex-col items-center overflow-y-auto border-r border-line bg-sunken py-2 [scrollbar-width:none]"
       >
         <img src="/mark.svg" alt="Anvilstone" className="mb-1 size-8 shrink-0" />
@@ -53,7 +53,7 @@ export function Shell() {
             key={to}
             to={to}
             className={({ isActive }) =>
-              `flex w-full flex-col items-center gap-0.5 border-l-3 py-1.5 text-xs ${isActive ? 'border-ember font-semibold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
+              `flex w-full flex-col items-center gap-0.5 border-l-3 px-0.5 py-1.5 text-center text-xs ${isActive ? 'border-ember font-semibold text-ink' : 'border-transparent text-quiet hover:text-ink'}`
             }
           >
             <svg viewBox="0 0 24 24" className="size-5 fill-none stroke-current stroke-[1.6]" aria-hidden="true">
@@ -110,7 +110,7 @@ function ViewerNote() {
   return (
     <p className="no-print border-b border-line bg-unknown-ground px-5 py-1 text-sm text-unknown">
       {session.role === 'viewer'
-        ? '! You are a viewer here: you can try things out, and nothing that you change is kept.'
+        ? '! You are a viewer here: changes are not saved.'
         : '! You have no role in this workspace. Choose one of yours under People.'}
     </p>
   );

@@ -80,7 +80,7 @@ export const api = createApi({
     'HouseRules',
     'Import',
     'Job',
-    'Agent',
+    'Chemical',
     'View',
     'Machine',
     'Stock',

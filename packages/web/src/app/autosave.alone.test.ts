@@ -112,7 +112,7 @@ test('a stale write stops with the newer part and keeps mine here', async () => 
   expect((await kept())?.brief.title).toBe('mine');
 });
 
-test('a brief that contradicts itself is not sent; put right, it is', async () => {
+test('a brief that contradicts itself is not sent; corrected, it is', async () => {
   const store = await newStore();
   const { edited } = await import('./draft.ts');
   const tube = (wallMm: number): Brief => ({
@@ -143,13 +143,13 @@ test('an edit made while the last one is being refused is saved all the same', a
   };
   answers.push(
     { status: 422, body: { type: 't', title: 'T', status: 422, detail: 'D', errors: [] } },
-    savedAs(2, 'put right'),
+    savedAs(2, 'corrected'),
   );
   store.dispatch(edited(titled('refused'), 'title'));
   await jest.advanceTimersByTimeAsync(700);
   expect(store.getState().draft.saving.state).toBe('saving');
-  store.dispatch(edited(titled('put right'), 'another field'));
+  store.dispatch(edited(titled('corrected'), 'another field'));
   await jest.advanceTimersByTimeAsync(10_000);
-  expect(sent.map(({ brief }) => brief.title)).toEqual(['refused', 'put right']);
+  expect(sent.map(({ brief }) => brief.title)).toEqual(['refused', 'corrected']);
   expect(store.getState().draft).toMatchObject({ revision: 2, saving: { state: 'saved' } });
 });

@@ -60,7 +60,7 @@ async function saveUntilQuiet(store: Api): Promise<void> {
       report({
         state: 'refused',
         issues,
-        detail: 'Put the marked fields right; until then the changes are kept on this computer.',
+        detail: 'Correct the marked fields; until then the changes are stored on this computer.',
       });
       continue;
     }

@@ -10,6 +10,6 @@ export function setBriefRules(next: Rules): void {
 
 /** Of a brief that is open. */
 export function openBriefIssues(brief: Brief): ProblemIssue[] {
-  if (!rules) throw new Error('No brief has been opened yet, so nothing is known that it could contradict');
+  if (!rules) throw new Error('Open a brief first');
   return rules(brief);
 }

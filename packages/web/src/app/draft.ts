@@ -119,7 +119,7 @@ const draft = createSlice({
       }
       const { merged, conflicts } = base
         ? mergeDocuments(base, mine, part.brief)
-        : { merged: mine, conflicts: ['nothing to tell by'] };
+        : { merged: mine, conflicts: ['nothing to compare with'] };
       if (conflicts.length > 0 || spoils(merged, mine)) state.saving = { state: 'conflict', newer: part };
       else settle(state, merged, part, { how: 'merged', who });
     },

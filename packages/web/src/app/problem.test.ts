@@ -7,7 +7,7 @@ test('a problem document is handed on as it is', () => {
 
 test('no answer is told from a wrong one, and both say what to do', () => {
   expect(asProblem({ status: 'FETCH_ERROR' })).toMatchObject({ type: 'offline', status: 0 });
-  expect(asProblem({ status: 'TIMEOUT_ERROR' }).detail).toContain('Nothing was done');
+  expect(asProblem({ status: 'TIMEOUT_ERROR' }).detail).toContain('Nothing was changed');
   expect(asProblem({ status: 502, data: '<html>' })).toMatchObject({ type: 'unexpected', status: 500 });
   expect(asProblem(undefined).type).toBe('unexpected');
 });

@@ -9,14 +9,14 @@ export function asProblem(error: unknown): Problem {
       type: 'offline',
       title: 'The server does not answer',
       status: 0,
-      detail: 'Nothing was done. Try again when it is back; what you typed stays here while the page is open.',
+      detail: 'Nothing was changed. Try again when it is back; your input stays here while the page is open.',
     };
   }
   return {
     type: 'unexpected',
-    title: 'Something unexpected happened',
+    title: 'Unexpected error',
     status: 500,
-    detail: 'Try again; if it stays, look at the server’s log.',
+    detail: 'Try again; if the error remains, see the server log.',
   };
 }
 

@@ -24,7 +24,7 @@ export function AcceptPanel({
   }, [look, campaign.id, arm.id, outcome.id, revision]);
   return (
     <TakeEvidence
-      title="Take it into the library"
+      title="Add to library"
       preview={preview}
       refused={refused}
       error={error}

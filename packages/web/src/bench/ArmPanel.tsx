@@ -35,7 +35,7 @@ export function ArmPanel({
       aside={
         outcome.property && !accepting ? (
           <Button look={accepted ? 'plain' : 'primary'} disabled={claim === 'none'} onClick={() => setAccepting(true)}>
-            {accepted ? 'Accept it anew' : 'Take it into the library'}
+            {accepted ? 'Accept again' : 'Add to library'}
           </Button>
         ) : undefined
       }
@@ -54,14 +54,15 @@ export function ArmPanel({
                 <td className={`px-3 py-1 ${counts ? '' : 'line-through decoration-1'}`}>
                   {value === undefined ? '–' : show(value)}
                   {trial.overRange && !trial.corrected && ' or more'}
-                  {trial.corrected && <span className="text-xs text-unknown no-underline"> put right</span>}
+                  {trial.corrected && <span className="text-xs text-unknown no-underline"> corrected</span>}
                 </td>
                 <td className="px-3 py-1">
                   {counts ? 'yes' : `no: ${whyNot}`}
                   {flagged.has(specimen.id) && (
                     <span className="block text-xs text-unknown">
                       lies {f(flagged.get(specimen.id)!.normedResidual)} sd off, more than the{' '}
-                      {f(flagged.get(specimen.id)!.critical)} that chance explains; it counts unless there is a reason
+                      {f(flagged.get(specimen.id)!.critical)} that scatter explains; it counts unless excluded with a
+                      reason
                     </span>
                   )}
                 </td>
@@ -104,7 +105,7 @@ function Numbers({
   const units = useAppSelector((state) => state.settings.units);
   const plain = (value: number) => (definitionOf(outcome.dimension)[units] === '' ? f(value) : show(value));
   const rows: [string, string][] = [
-    ['Readings that count', String(n)],
+    ['Valid readings', String(n)],
     ['Mean', show(mean)],
     ...(sd === null
       ? []
@@ -140,25 +141,25 @@ function CalibrationWords({
       Expected {show(predicted)}: measured × <strong>{factor.toFixed(2)}</strong> of that, between{' '}
       {interval.low.toFixed(2)} and {interval.high.toFixed(2)}.{' '}
       {claim === 'none'
-        ? 'Too few to say whether that means anything.'
+        ? 'Too few readings to tell.'
         : agrees
-          ? 'The expectation may be right.'
+          ? 'The prediction may be right.'
           : factor < 1
-            ? 'It was too hopeful.'
-            : 'It was too careful.'}
+            ? 'Prediction was optimistic.'
+            : 'Prediction was conservative.'}
       {!agrees && claim !== 'none' && outcome.property === 'tensileStrength' && (
         <span className="block text-xs text-quiet">
           {arm.orientation === 'ZX'
-            ? 'Take it in as evidence of this grade'
-            : 'One grade does not make a rule: if others come out alike, change the knock-down'}
+            ? 'Add as evidence for this grade'
+            : 'One grade does not make a rule: if others agree, change the knock-down'}
           {arm.orientation !== 'ZX' && (
             <>
               {' '}
               in the{' '}
               <Link to={`/house-rules?scale=${factor.toFixed(3)}`} className="underline">
-                house rules
+                company rules
               </Link>
-              , which show what it moves before it counts
+              , which show the effect before the change is saved
             </>
           )}
           .

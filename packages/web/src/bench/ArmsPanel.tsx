@@ -12,7 +12,7 @@ import { WAY_OPTIONS } from './words.ts';
 const OFFERED = 8;
 const MOST_ARMS = 40;
 
-/** Which grades, and which way up each is printed: every line is one mean. */
+/** Which grades, and which build orientation each is printed: every line is one mean. */
 export function ArmsPanel({ campaign, library, edit }: { campaign: Campaign; library: Workshop; edit: EditCampaign }) {
   const [words, setWords] = useState('');
   const [way, setWay] = useState<BuildOrientation>(campaign.arms[0]?.orientation ?? 'XY');
@@ -26,7 +26,7 @@ export function ArmsPanel({ campaign, library, edit }: { campaign: Campaign; lib
           .filter(({ id }) => !campaign.arms.some((arm) => arm.gradeId === id && arm.orientation === way));
   const specimens = (armId: string) => campaign.specimens.filter((one) => one.armId === armId).length;
   return (
-    <Panel title="Grades, and which way up">
+    <Panel title="Grades and build orientations">
       <ul className="mb-3 text-sm">
         {campaign.arms.map((arm) => (
           <li
@@ -39,7 +39,7 @@ export function ArmsPanel({ campaign, library, edit }: { campaign: Campaign; lib
               <span className="text-quiet">{gradeOf(arm.gradeId)?.maker}</span>
             </Link>
             <Choice
-              label={<span className="sr-only">Way up of {arm.id}</span>}
+              label={<span className="sr-only">Build orientation of {arm.id}</span>}
               value={arm.orientation}
               options={WAY_OPTIONS}
               onChange={(orientation) =>
@@ -55,7 +55,7 @@ export function ArmsPanel({ campaign, library, edit }: { campaign: Campaign; lib
               look="quiet"
               aria-label={`Remove arm ${arm.id}`}
               disabled={campaign.arms.length === 1 || specimens(arm.id) > 0}
-              title={specimens(arm.id) > 0 ? 'It has specimens' : undefined}
+              title={specimens(arm.id) > 0 ? 'Specimens exist' : undefined}
               onClick={() => edit((now) => ({ ...now, arms: now.arms.filter(({ id }) => id !== arm.id) }))}
             >
               ×

@@ -28,13 +28,13 @@ export function BenchPage() {
   const shown = (Object.keys(TABS) as Tab[]).find((id) => id === search.get('show')) ?? 'campaigns';
   return (
     <main className="p-5">
-      <PageHead title="Bench" says="Is it true? Tests by one method each, every reading kept, and what they change.">
+      <PageHead title="Bench" says="Test campaigns, their readings and the evidence they give.">
         <Link to="/bench/new" className={buttonLook('primary')}>
           New campaign
         </Link>
       </PageHead>
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
-        <Tabs.List aria-label="Of the bench" className="mb-3 flex border-b border-line">
+        <Tabs.List aria-label="Bench" className="mb-3 flex border-b border-line">
           {(Object.keys(TABS) as Tab[]).map((id) => (
             <Tabs.Trigger key={id} value={id} className={tabLook}>
               {TABS[id]}
@@ -81,8 +81,8 @@ function CampaignsTab() {
       <CampaignsTable campaigns={shown} gradeOf={gradeOf} />
       {campaigns.length === 0 && (
         <Empty>
-          Nothing has been tested yet. Open a part’s Bench stage for the tests its answer would gain from, or begin a
-          campaign across several grades here.
+          No tests yet. Open a part’s Bench stage for the tests that would help its choice, or start a campaign across
+          several grades here.
         </Empty>
       )}
     </>
@@ -100,7 +100,7 @@ export function CampaignsTable({
   if (campaigns.length === 0) return null;
   return (
     <table className="w-full rounded-md border border-line bg-surface text-sm">
-      <TableHead headings={['Series', 'What it is to settle', 'How', 'Grades', 'Tested', 'Next']} />
+      <TableHead headings={['Series', 'Question', 'Method', 'Grades', 'Tested', 'Next']} />
       <tbody>
         {campaigns.map((one) => {
           const { campaign, done } = one;
@@ -167,7 +167,7 @@ function MethodsTab() {
         <div className="mb-3 flex items-center justify-between gap-3">
           <h2 className="text-base">{method.title}</h2>
           <Link to={`/bench/new?method=${method.id}`} className={buttonLook()}>
-            Begin a campaign by it
+            Start a campaign
           </Link>
         </div>
         <MethodCard method={method} />

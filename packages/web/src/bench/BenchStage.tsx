@@ -22,7 +22,7 @@ import type { Engine, ProposedTest } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 import { useCampaignsQuery } from './benchApi.ts';
 import { CampaignsTable } from './BenchPage.tsx';
-import { ForetoldPanel } from './ForetoldPanel.tsx';
+import { PredictedPanel } from './PredictedPanel.tsx';
 import { useGaugeCapacity } from './useGaugeCapacity.ts';
 import { orientationChoices } from '../ui/orientationChoices.ts';
 import { quantity, wayOf } from './words.ts';
@@ -53,12 +53,12 @@ export function BenchStage() {
     <div className="flex flex-col gap-4">
       <div className="flex items-end gap-3">
         <p className="grow text-quiet">
-          Tests that would settle most: what is not known first, then what lies closest to 1 for how well it is known.
+          Most useful tests first: unknown values, then reserve factors close to 1 on weak evidence.
         </p>
         <div className="grid w-100 grid-cols-[1fr_8rem] gap-2">
           <GradeChoice {...built} />
           <Choice
-            label="Way up"
+            label="Build orientation"
             value={orientation}
             options={orientationChoices(brief.part)}
             onChange={(way) => set({ way })}
@@ -68,7 +68,7 @@ export function BenchStage() {
       {!plan && <Loading what="the tests" />}
       {plan?.length === 0 && (
         <p className="rounded-md border border-line bg-surface p-4">
-          No test would tell much: every check that a bench can settle passes or fails by far on what is known.
+          No test would change much: every testable check passes or fails by a wide margin.
         </p>
       )}
       {plan && plan.length > 0 && <PlanTable plan={plan} partId={partId} gradeId={grade.id} />}
@@ -78,7 +78,7 @@ export function BenchStage() {
           <CampaignsTable campaigns={own} gradeOf={gradeOf} />
         </section>
       )}
-      <ForetoldPanel partId={partId} gradeOf={gradeOf} />
+      <PredictedPanel partId={partId} gradeOf={gradeOf} />
       {others.length > 0 && (
         <section aria-label={`Other campaigns with ${grade.name}`}>
           <h2 className="mb-2 text-sm">Other campaigns with {grade.name}</h2>
@@ -96,7 +96,7 @@ function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; p
   const units = useAppSelector((state) => state.settings.units);
   return (
     <table className="w-full rounded-md border border-line bg-surface text-sm">
-      <TableHead headings={['It would settle', 'Test', 'Expected', 'Specimens', 'It takes', '']} />
+      <TableHead headings={['Resolves', 'Test', 'Expected', 'Specimens', 'Effort', '']} />
       <tbody>
         {plan.map((one) => {
           const method = findMethod(one.methodId)!;
@@ -166,7 +166,7 @@ function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; p
                   className={buttonLook()}
                   aria-label={`Plan “${method.title}”, ${wayOf(method, one.orientation, part)}`}
                 >
-                  Plan it
+                  Plan test
                 </Link>
               </td>
             </tr>

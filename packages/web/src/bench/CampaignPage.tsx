@@ -81,9 +81,9 @@ function Shown({
   const tabs: readonly { id: TabId; title: string }[] = [
     { id: 'plan', title: 'Plan' },
     { id: 'specimens', title: `Specimens ${campaign.specimens.length || ''}` },
-    looks ? { id: 'looks', title: 'Looks' } : { id: 'capture', title: running ? 'Test ●' : 'Test' },
+    looks ? { id: 'looks', title: 'Appearance' } : { id: 'capture', title: running ? 'Test ●' : 'Test' },
     ...(looks ? [] : [{ id: 'results' as const, title: 'Results' }]),
-    { id: 'method', title: 'How it is done' },
+    { id: 'method', title: 'Procedure' },
   ];
   const shown = tabs.find(({ id }) => id === search.get('show'))?.id ?? 'plan';
   const part = parts?.find(({ id }) => id === campaign.partId);
@@ -122,7 +122,7 @@ function Shown({
           />
           <span className="text-sm text-quiet" role="status">
             {
-              { saved: 'Saved', saving: 'Saving …', refused: 'Not saved', away: 'Not saved: the server is away' }[
+              { saved: 'Saved', saving: 'Saving …', refused: 'Not saved', away: 'Not saved: server not reachable' }[
                 kept.state
               ]
             }
@@ -137,7 +137,7 @@ function Shown({
         onTakeNewer={kept.takeNewer}
       />
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
-        <Tabs.List aria-label="Of the campaign" className="mt-2 mb-3 flex border-b border-line">
+        <Tabs.List aria-label="Campaign" className="mt-2 mb-3 flex border-b border-line">
           {tabs.map(({ id, title }) => (
             <Tabs.Trigger key={id} value={id} className={tabLook}>
               {title}
@@ -188,7 +188,7 @@ function Remove({ id, revision }: { id: string; revision: number }) {
           .catch(() => undefined)
       }
     >
-      Nothing of it has been tested yet; its plan and its specimens go.
+      Nothing has been tested yet; its plan and specimens are deleted.
     </ConfirmRemoval>
   );
 }

@@ -130,7 +130,7 @@ function Fitted({ band, readings, specimens }: Fit) {
           strokeDasharray="3 3"
         />
         <text x={x(band.longestH) + 4} y={SIZE.top + 10} className="fill-quiet text-[11px]">
-          extrapolated from here
+          extrapolated
         </text>
         <path d={path(measured) ?? ''} className="fill-none stroke-ember" strokeWidth={2} />
         <path d={path(beyond) ?? ''} className="fill-none stroke-ember" strokeWidth={2} strokeDasharray="6 4" />

@@ -17,7 +17,7 @@ export function EvidencePreview({ preview: { observations, impact } }: { preview
   const moved = impact.parts.filter(({ changes }) => changes.length > 0);
   return (
     <>
-      <p className="text-sm">It becomes:</p>
+      <p className="text-sm">New value:</p>
       <ul className="text-sm">
         {observations.map((one) => (
           <li key={one.id}>
@@ -25,15 +25,15 @@ export function EvidencePreview({ preview: { observations, impact } }: { preview
           </li>
         ))}
       </ul>
-      <h3 className="mt-3 text-sm">Parts whose answer would move</h3>
+      <h3 className="mt-3 text-sm">Parts affected</h3>
       {moved.length === 0 && (
         <p className="text-sm text-quiet">
-          None of the {impact.parts.length} parts: the same grades lead, pass and fail.
+          None of the {impact.parts.length} parts: rankings and verdicts stay the same.
         </p>
       )}
       {moved.length > 0 && (
         <table className="w-full text-sm">
-          <TableHead headings={['Part', 'Leads now', 'Would lead', 'Pass', 'What changes']} />
+          <TableHead headings={['Part', 'Leading now', 'Leading then', 'Pass', 'Change']} />
           <tbody>
             {moved.map(({ partId, title, now, then, changes }) => (
               <tr key={partId} className="border-b border-line align-top last:border-0">

@@ -54,7 +54,7 @@ export function Expectations({
   if (!method) return null;
   return (
     <div className="flex flex-col gap-4">
-      <Panel title="What to expect">
+      <Panel title="Prediction">
         <ul className="text-sm">
           {expected.map(({ arm, grade, predicted }) => (
             <li key={arm.id} className="border-b border-line py-2 first:pt-0 last:border-0">

@@ -32,11 +32,11 @@ export function LooksTab({ campaign, library, edit }: { campaign: Campaign; libr
         {campaign.begunAt ? (
           <p>
             Left {campaign.place ? `at ${campaign.place} ` : ''}on {campaign.begunAt.slice(0, 10)}.{' '}
-            {next ? `Next look: ${next}.` : 'No look is planned any more.'}
+            {next ? `Next inspection: ${next}.` : 'No further inspection is planned.'}
           </p>
         ) : (
           <Button look="primary" onClick={() => edit((now) => ({ ...now, begunAt: new Date().toISOString() }))}>
-            They are in their place as of now
+            Mark as exposed from now
           </Button>
         )}
         <span className="grow" />
@@ -47,7 +47,7 @@ export function LooksTab({ campaign, library, edit }: { campaign: Campaign; libr
         )}
         {campaign.begunAt && !looking && (
           <Button look="primary" onClick={() => setLooking(true)}>
-            Look at them
+            Inspect
           </Button>
         )}
       </div>
@@ -90,17 +90,17 @@ function LookForm({
   const change = (id: string, to: Partial<Inspection['findings'][number]>) =>
     setFindings(findings.map((one) => (one.specimenId === id ? { ...one, ...to } : one)));
   return (
-    <Panel title="What is seen today">
+    <Panel title="Observed today">
       <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
         <QuantityField
-          label="Hottest since the last look"
+          label="Highest temperature since the last inspection"
           dimension="temperature"
           value={temperatureC}
           onChange={setTemperature}
           onClear={() => setTemperature(undefined)}
         />
         <div className="col-span-2">
-          <TextField label="Weather, and whatever else happened" value={note} maxLength={4000} onChange={setNote} />
+          <TextField label="Weather and events" value={note} maxLength={4000} onChange={setNote} />
         </div>
       </div>
       <ul className="mt-3">
@@ -121,7 +121,7 @@ function LookForm({
               onChange={(state) => change(one.specimenId, { state })}
             />
             <QuantityField
-              label="Out of shape by"
+              label="Distortion"
               dimension="length"
               value={one.movedMm}
               bounds={{ minimum: 0, maximum: 5000 }}
@@ -136,10 +136,10 @@ function LookForm({
           </li>
         ))}
       </ul>
-      {left.length === 0 && <p className="text-quiet">All of them are gone.</p>}
+      {left.length === 0 && <p className="text-quiet">All specimens have failed.</p>}
       <SaveOrCancel
         ready
-        label="Write it down"
+        label="Save reading"
         onSave={() =>
           onSave({
             id: freshId(
@@ -163,9 +163,9 @@ const days = (value: number) => `${Math.round(value)} d`;
 function Lasting({ lasting, nameOf }: { lasting: readonly ArmLasting[]; nameOf: (gradeId: string) => string }) {
   const units = useAppSelector((state) => state.settings.units);
   return (
-    <Panel title="How long they last">
+    <Panel title="Service life of the specimens">
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-        <TableHead headings={['Arm', 'Gone', 'Half were gone', 'Each specimen']} />
+        <TableHead headings={['Arm', 'Failed', 'Median life', 'Each specimen']} />
         <tbody>
           {lasting.map(({ arm, lasted, gone, medianD }) => (
             <tr key={arm.id} className="border-b border-line align-top last:border-0">
@@ -179,7 +179,7 @@ function Lasting({ lasting, nameOf }: { lasting: readonly ArmLasting[]; nameOf: 
                 {medianD ? (
                   `between ${days(medianD.from)} and ${days(medianD.to)}`
                 ) : (
-                  <span className="text-quiet">not yet: fewer than half are gone</span>
+                  <span className="text-quiet">not yet: fewer than half have failed</span>
                 )}
               </td>
               <td className="px-3 py-1.5">
@@ -187,8 +187,8 @@ function Lasting({ lasting, nameOf }: { lasting: readonly ArmLasting[]; nameOf: 
                   <span key={specimenId} className="block">
                     {specimenId}:{' '}
                     {goneD === null
-                      ? `still there after ${days(wholeD)}${changedD === null ? '' : `, changed by ${days(changedD)}`}`
-                      : `gone between ${days(wholeD)} and ${days(goneD)}`}
+                      ? `intact after ${days(wholeD)}${changedD === null ? '' : `, changed by ${days(changedD)}`}`
+                      : `failed between ${days(wholeD)} and ${days(goneD)}`}
                     {movedMm !== null && `, ${amount(movedMm, 'mm', units)} out of shape`}
                   </span>
                 ))}
@@ -205,7 +205,7 @@ function LooksDone({ campaign }: { campaign: Campaign }) {
   const units = useAppSelector((state) => state.settings.units);
   if (campaign.inspections.length === 0) return null;
   return (
-    <Panel title="Looks so far">
+    <Panel title="Inspections so far">
       <ol className="text-sm">
         {[...campaign.inspections].reverse().map(({ id, at, temperatureC, findings, note }) => (
           <li key={id} className="border-b border-line py-1.5 last:border-0">
@@ -216,7 +216,7 @@ function LooksDone({ campaign }: { campaign: Campaign }) {
               {findings
                 .filter(({ state, note: seen }) => state !== 'whole' || seen)
                 .map(({ specimenId, state, note: seen }) => `${specimenId} ${FOUND[state]}${seen ? `, ${seen}` : ''}`)
-                .join('; ') || 'all whole'}
+                .join('; ') || 'all intact'}
             </span>
             <details>
               <summary className="text-xs text-quiet">Photos and notes of that day</summary>

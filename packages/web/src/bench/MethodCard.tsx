@@ -1,4 +1,4 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck, inSentence } from '@anvilstone/core';
 import type { TestMethod } from '@anvilstone/core/bench';
 import { RigSketch } from './RigSketch.tsx';
 import { useSay } from '../ui/useSay.ts';
@@ -13,10 +13,10 @@ export function MethodCard({ method }: { method: TestMethod }) {
         {method.after && <p className="mt-1 text-xs text-quiet">Follows {method.after}.</p>}
         <p className="mt-1 text-xs">
           {method.moves.length > 0
-            ? `Taken into the library, its result counts in: ${method.moves.map((id) => findCheck(id)?.title.toLowerCase()).join(', ')}.`
-            : 'For information only: its result is kept and compared, and no check reads it.'}
+            ? `Once in the library, its result is used in: ${method.moves.map((id) => inSentence(findCheck(id)?.title)).join(', ')}.`
+            : 'For information only: the result is stored and compared; no check uses it.'}
         </p>
-        <h3 className="mt-2 text-sm">What is needed</h3>
+        <h3 className="mt-2 text-sm">Equipment</h3>
         <ul className="list-disc pl-5 text-sm">
           {method.needs.map((need) => (
             <li key={need}>{say(need)}</li>
@@ -50,7 +50,8 @@ export function MethodCautions({ method }: { method: TestMethod }) {
         ))}
       </ul>
       <p className="mt-1 text-xs">
-        Your own rig, your own risk assessment: local rules and whoever is responsible for the workshop come first.
+        Your own rig needs your own risk assessment: local rules and the person responsible for the test area come
+        first.
       </p>
     </section>
   );

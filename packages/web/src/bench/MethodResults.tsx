@@ -19,7 +19,7 @@ export function MethodResults({ method }: { method: TestMethod }) {
   const show = (value: number) => outcomeText(value, outcome, units);
   return (
     <section aria-label="Results by this method" className="mt-5 border-t border-line pt-3">
-      <h3 className="text-sm">What came out by it so far</h3>
+      <h3 className="text-sm">Results so far</h3>
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
         <TableHead headings={['When', 'Grade', outcome.title, 'n', 'Mean within, 95 %', 'Expected', 'Campaign']} />
         <tbody>

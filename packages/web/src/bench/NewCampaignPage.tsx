@@ -101,9 +101,7 @@ function Form({ library, first, backTo }: { library: Workshop; first: Campaign; 
       <div className="mb-4 flex items-start justify-between gap-4">
         <div>
           <PageHeading>New campaign {campaign.id}</PageHeading>
-          <p className="text-quiet">
-            What is expected is written down before anything is tested, so that it can be wrong.
-          </p>
+          <p className="text-quiet">The prediction is recorded before testing, so that it can be proved wrong.</p>
         </div>
         <Button
           look="primary"
@@ -115,7 +113,7 @@ function Form({ library, first, backTo }: { library: Workshop; first: Campaign; 
               .catch(() => undefined)
           }
         >
-          Begin it
+          Start
         </Button>
       </div>
       {error !== undefined && <ProblemNotice error={error} />}

@@ -14,9 +14,9 @@ export function NoticePanel({ partId }: { partId: string }) {
       className="no-print mb-4 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown"
     >
       <div className="flex items-start justify-between gap-3">
-        <h2 className="text-sm">Out of date: new evidence has changed this part’s answer</h2>
+        <h2 className="text-sm">Out of date: new evidence has changed this part’s result</h2>
         <Button disabled={isLoading} onClick={() => void clear(partId)}>
-          I have looked
+          Acknowledge
         </Button>
       </div>
       <ul>

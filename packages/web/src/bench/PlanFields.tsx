@@ -57,10 +57,10 @@ export function PlanFields({
   );
   return (
     <div className="flex flex-col gap-4">
-      <Panel title="What is to be settled">
+      <Panel title="Question">
         <div className="grid grid-cols-2 gap-3">
           <TextField
-            label="In a sentence"
+            label="Summary"
             value={campaign.title}
             maxLength={200}
             onChange={(title) => edit((now) => ({ ...now, title }))}
@@ -97,11 +97,11 @@ export function PlanFields({
             {!tested && method.sizes.map(({ id, title, dimension }) => size(id, title, dimension))}
             {method.capture === 'force' && (
               <>
-                {size('gaugeCapacityN', 'Gauge reads to', 'force')}
-                {size('rigLimitN', 'Rig is safe to', 'force')}
-                {size('pulleyRatio', 'Falls of the tackle', 'ratio', '1: the gauge pulls straight at it')}
+                {size('gaugeCapacityN', 'Gauge range', 'force')}
+                {size('rigLimitN', 'Rig capacity', 'force')}
+                {size('pulleyRatio', 'Pulley ratio', 'ratio', '1: gauge pulls directly')}
                 {(campaign.setUp.pulleyRatio ?? 1) > 1 &&
-                  size('pulleyEfficiency', 'Gets through the tackle', 'ratio', `${TACKLE_EFFICIENCY} unless measured`)}
+                  size('pulleyEfficiency', 'Pulley efficiency', 'ratio', `${TACKLE_EFFICIENCY} unless measured`)}
                 {size('leverRatio', 'Lever: gauge arm ÷ specimen arm', 'ratio', '1: no lever')}
               </>
             )}
@@ -130,7 +130,7 @@ function FluidChoice({
     <Choice
       label="Fluid"
       value={agentId ?? NO_FLUID}
-      error={agentId === undefined ? 'Its result counts for one fluid: say which.' : undefined}
+      error={agentId === undefined ? 'The result applies to one fluid: choose it.' : undefined}
       options={[
         ...(agentId === undefined ? [{ value: NO_FLUID, label: 'Choose …' }] : []),
         ...known.map(({ id, name }) => ({ value: id, label: name })),
@@ -173,10 +173,10 @@ function HowMany({ campaign, edit }: { campaign: Campaign; edit: EditCampaign })
   const most = Math.max(1, ...needed.map(({ perArm }) => perArm));
   const worst = Math.max(...needed.map(({ cov }) => cov), 0);
   return (
-    <Panel title="How many of each">
+    <Panel title="Number of specimens">
       <div className="grid grid-cols-3 narrow:grid-cols-2 items-start gap-3">
         <QuantityField
-          label="Each mean known within ±"
+          label="Wanted precision of each mean, ±"
           dimension="fraction"
           value={campaign.halfWidthPct ?? 10}
           bounds={{ minimum: 1, maximum: 50 }}
@@ -201,10 +201,10 @@ function HowMany({ campaign, edit }: { campaign: Campaign; edit: EditCampaign })
 
 function DatesPanel({ campaign, edit }: { campaign: Campaign; edit: EditCampaign }) {
   return (
-    <Panel title="Where, and when to look">
+    <Panel title="Location and inspection dates">
       <div className="grid grid-cols-2 gap-3">
         <TextField
-          label="Place"
+          label="Location"
           value={campaign.place ?? ''}
           maxLength={200}
           onChange={(place) => edit(({ place: _was, ...now }) => (place === '' ? now : { ...now, place }))}
@@ -217,7 +217,7 @@ function DatesPanel({ campaign, edit }: { campaign: Campaign; edit: EditCampaign
             {date}{' '}
             <button
               type="button"
-              aria-label={`Do not look on ${date}`}
+              aria-label={`Remove inspection on ${date}`}
               className="text-quiet hover:text-ink"
               onClick={() => edit((now) => ({ ...now, inspectOn: now.inspectOn.filter((one) => one !== date) }))}
             >
@@ -239,7 +239,7 @@ function DateAdder({ campaign, edit }: { campaign: Campaign; edit: EditCampaign 
   return (
     <div>
       <label htmlFor="look-on" className="mb-0.5 block text-xs text-quiet">
-        Look on
+        Inspect on
       </label>
       <div className="flex gap-2">
         <input

@@ -1,4 +1,4 @@
-import { pairsOf } from '@anvilstone/core';
+import { pairsOf, inSentence } from '@anvilstone/core';
 import {
   fillerEffect,
   rankArms,
@@ -38,13 +38,13 @@ export function RankingPanel({
   const pairs = useMemo(() => filledPairs(results, library), [results, library]);
   const show = (value: number) => outcomeText(value, outcome, units);
   return (
-    <Panel title={`Ranking by ${outcome.title.toLowerCase()}`}>
+    <Panel title={`Ranking by ${inSentence(outcome.title)}`}>
       <div className="grid grid-cols-[minmax(0,1fr)_22rem] narrow:grid-cols-1 gap-5">
         <RankingChart ranked={ranked} outcome={outcome} nameOf={nameOf} />
         <div className="text-sm">
           {ranked.length > 1 && (
             <Choice
-              label="Held against"
+              label="Compared with"
               value={reference?.arm.id ?? ''}
               options={ranked.map(({ result }) => ({ value: result.arm.id, label: nameOf(result.arm.id) }))}
               onChange={setAgainst}
@@ -65,7 +65,7 @@ export function RankingPanel({
           </ol>
           {ranked.length > 1 && (
             <p className="mt-2 text-xs text-quiet">
-              Differences by Welch, 95 %. Of {ranked.length - 1} at once, one in twenty comes by chance.
+              Differences by Welch, 95 %. Of {ranked.length - 1} at once, one in twenty is random.
             </p>
           )}
           <FillerWords pairs={pairs} />
@@ -97,7 +97,7 @@ function FillerWords({ pairs }: { pairs: readonly ArmPair[] }) {
   );
 }
 
-/** A filled arm with the neat one of its maker and family, printed the same way up. */
+/** A filled arm with the neat one of its maker and family, printed the same build orientation. */
 function filledPairs(results: readonly ArmResult[], library: Workshop): ArmPair[] {
   const gradeOf = (result: ArmResult) => library.grades.find(({ id }) => id === result.arm.gradeId);
   return results.flatMap((filled): ArmPair[] => {

@@ -86,14 +86,14 @@ export function SpecimenFields({
       {has('thicknessMm') && measured('thicknessMm', 'Thickness, measured', 'length')}
       <div className="col-span-3 narrow:col-span-2">
         <TextField
-          label="How the print went"
+          label="Print outcome"
           value={specimen.note ?? ''}
           maxLength={4000}
           onChange={(note) => set('note', note === '' ? undefined : note)}
         />
       </div>
       <fieldset className="col-span-4 narrow:col-span-2 flex flex-wrap gap-x-4 gap-y-1">
-        <legend className="text-xs text-quiet">Print faults that were seen</legend>
+        <legend className="text-xs text-quiet">Print defects seen</legend>
         {PRINT_DEFECTS.map((defect) => (
           <Tick
             key={defect}

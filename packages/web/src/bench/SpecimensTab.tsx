@@ -64,7 +64,7 @@ export function SpecimensTab({
     <>
       <div className="mb-3 flex flex-wrap items-center gap-3">
         <Button look={total > 0 ? 'primary' : 'plain'} disabled={total === 0} onClick={make}>
-          {total > 0 ? `Add the ${total} that are planned` : 'All that are planned are here'}
+          {total > 0 ? `Add the ${total} that are planned` : 'All planned specimens are here'}
         </Button>
         {campaign.arms.map((arm) => (
           <Button

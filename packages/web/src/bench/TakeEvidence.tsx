@@ -30,13 +30,13 @@ export function TakeEvidence({
   return (
     <section aria-label={title} className="mt-4 border-t border-line pt-3">
       {refused !== undefined && <ProblemNotice error={refused} />}
-      {!preview && refused === undefined && <p className="text-sm text-quiet">Holding every part against it …</p>}
+      {!preview && refused === undefined && <p className="text-sm text-quiet">Re-evaluating every part …</p>}
       {preview && <EvidencePreview preview={preview} />}
       <div className="mt-3 grid grid-cols-3 narrow:grid-cols-2 gap-3">
-        <TextField label="Who stands for it" value={by} maxLength={200} onChange={setBy} />
+        <TextField label="Approved by" value={by} maxLength={200} onChange={setBy} />
         <SaveOrCancel
           ready={by.trim() !== '' && preview !== undefined && !busy}
-          label="Accept it as evidence"
+          label="Accept as evidence"
           error={error}
           onSave={() =>
             void onTake(by.trim(), preview!.gradeRevision)

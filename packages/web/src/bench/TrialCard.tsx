@@ -20,13 +20,13 @@ const FOUND: Record<NumberId, { title: string; unit: string; dimension: Dimensio
   peakN: { title: 'Largest force', unit: 'N', dimension: 'force' },
   firstCrackN: { title: 'First crack', unit: 'N', dimension: 'force' },
   stiffnessNPerMm: { title: 'Stiffness', unit: 'N/mm', dimension: 'ratio' },
-  energyJ: { title: 'Work until it broke', unit: 'J', dimension: 'energy' },
+  energyJ: { title: 'Work to failure', unit: 'J', dimension: 'energy' },
   endN: { title: 'Force at the end', unit: 'N', dimension: 'force' },
   movedMm: { title: 'Movement at the end', unit: 'mm', dimension: 'length' },
   reading: { title: 'Reading', unit: '', dimension: 'ratio' },
 };
 
-/** What was found by itself, what was put right, whether it counts, and what happened meanwhile. */
+/** What was found by itself, what was corrected, whether it counts, and what happened meanwhile. */
 export function TrialCard({ record, method }: { record: TrialRecord; method: TestMethod }) {
   const { trial } = record;
   const units = useAppSelector((state) => state.settings.units);
@@ -45,7 +45,7 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
       ? `${amount(value, UNIT_OF[method.number.dimension] ?? '', units)}`
       : amount(value, FOUND[id].unit, units);
   return (
-    <Panel title={`What was found (${SOURCE_WORDS[trial.source]}, ${moment(Date.parse(trial.at))})`}>
+    <Panel title={`Result (${SOURCE_WORDS[trial.source]}, ${moment(Date.parse(trial.at))})`}>
       <dl className="grid grid-cols-[auto_1fr] gap-x-4 gap-y-1 text-sm">
         {ids.map((id) => (
           <div key={id} className="contents">
@@ -60,7 +60,7 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
               {trial.corrected?.found[id] !== undefined && (
                 <span className="text-unknown">
                   {' '}
-                  put right: {trial.corrected.why}; read{' '}
+                  corrected: {trial.corrected.why}; read{' '}
                   {trial.found[id] === undefined ? 'nothing' : shown(id, trial.found[id])}
                 </span>
               )}
@@ -69,7 +69,7 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
         ))}
         {trial.asRead && (
           <div className="contents">
-            <dt className="text-quiet">As it was typed</dt>
+            <dt className="text-quiet">As entered</dt>
             <dd>
               {trial.asRead.value} {trial.asRead.unit}
               {trial.advantage !== 1 && `, times ${trial.advantage.toFixed(3)} for tackle and lever`}
@@ -88,7 +88,9 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
         </div>
       </dl>
       <MovedTable found={found} />
-      {trial.excluded && <p className="mt-2 text-sm text-unknown">Left out of the statistics: {trial.excluded.why}</p>}
+      {trial.excluded && (
+        <p className="mt-2 text-sm text-unknown">Excluded from the statistics: {trial.excluded.why}</p>
+      )}
       {trial.events.length > 0 && (
         <ol className="mt-2 text-sm text-quiet">
           {trial.events.map(({ at, kind, text }) => (
@@ -101,14 +103,14 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
       <SaveProblem<TrialRecord> error={error} onTakeNewer={() => setEditing(undefined)} />
       {editing === undefined && (
         <div className="mt-3 flex gap-2">
-          <Button onClick={() => setEditing('broke')}>Where it broke</Button>
-          <Button onClick={() => setEditing('right')}>Put a number right</Button>
+          <Button onClick={() => setEditing('broke')}>Location of failure</Button>
+          <Button onClick={() => setEditing('right')}>Correct a value</Button>
           {trial.excluded ? (
             <Button disabled={isLoading} onClick={() => keep(({ excluded: _no, ...counted }) => counted)}>
-              Count it after all
+              Include again
             </Button>
           ) : (
-            <Button onClick={() => setEditing('out')}>Leave it out</Button>
+            <Button onClick={() => setEditing('out')}>Exclude</Button>
           )}
         </div>
       )}
@@ -117,16 +119,16 @@ export function TrialCard({ record, method }: { record: TrialRecord; method: Tes
       )}
       {editing === 'out' && (
         <WithReason
-          label="Why it does not count (it stays in sight)"
-          action="Leave it out"
+          label="Reason for excluding it (it stays visible)"
+          action="Exclude"
           onSave={(why) => keep((newest) => ({ ...newest, excluded: { why } }))}
           onCancel={() => setEditing(undefined)}
         />
       )}
       {editing === 'broke' && (
         <WithReason
-          label="Where and how it broke"
-          action="Write it down"
+          label="Location and mode of failure"
+          action="Save reading"
           first={trial.broke ?? ''}
           onSave={(broke) => keep((newest) => ({ ...newest, broke }))}
           onCancel={() => setEditing(undefined)}
@@ -184,7 +186,7 @@ function WithReason({
   );
 }
 
-/** What may be put right by each way of capturing, found or not. */
+/** What may be corrected by each way of capturing, found or not. */
 const MAY_BE_RIGHT: Record<TestMethod['capture'], readonly NumberId[]> = {
   force: ['peakN', 'firstCrackN', 'stiffnessNPerMm', 'energyJ'],
   number: ['reading'],
@@ -230,11 +232,11 @@ function PutRight({
           />
         ))}
       <div className="col-span-2">
-        <TextField label="Why what was found is not right" value={why} maxLength={200} onChange={setWhy} />
+        <TextField label="Reason for the correction" value={why} maxLength={200} onChange={setWhy} />
       </div>
       <SaveOrCancel
         ready={why.trim() !== '' && Object.keys(found).length > 0}
-        label="Put it right"
+        label="Correct it"
         onSave={() => onSave((newest) => ({ ...newest, corrected: { found, why: why.trim() } }))}
         onCancel={onCancel}
       />

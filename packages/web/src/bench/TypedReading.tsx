@@ -72,8 +72,8 @@ export function TypedReading({
     void save({ trial, revision: 0 }).catch(() => undefined);
   };
   return (
-    <section aria-label="Type it in" className="mt-4 border-t border-line pt-3">
-      <h3 className="text-sm">Typed in</h3>
+    <section aria-label="Enter result" className="mt-4 border-t border-line pt-3">
+      <h3 className="text-sm">Entered by hand</h3>
       <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3">
         {read.map(({ field, text, parsed }) => (
           <Field
@@ -97,15 +97,15 @@ export function TypedReading({
             )}
           </Field>
         ))}
-        <TextField label="Where and how it broke" value={broke} maxLength={200} onChange={setBroke} />
+        <TextField label="Location and mode of failure" value={broke} maxLength={200} onChange={setBroke} />
       </div>
       {error !== undefined && <ProblemNotice error={error} />}
       <div className="mt-2 flex gap-2">
         <Button look="primary" disabled={!usable || isLoading} onClick={() => keep('done')}>
-          Write it down
+          Save reading
         </Button>
         <Button look="quiet" disabled={isLoading} onClick={() => keep('abandoned')}>
-          It came to no result
+          No result
         </Button>
       </div>
     </section>

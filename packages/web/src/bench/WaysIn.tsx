@@ -8,7 +8,7 @@ import { Tick } from '../ui/fields.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { useImportCurveMutation, useStartRunMutation } from './benchApi.ts';
 
-/** From the gauges, or out of a file. */
+/** From instruments, or out of a file. */
 export function WaysIn({ campaign, specimen }: { campaign: Campaign; specimen: Specimen }) {
   const { data: instruments } = useInstrumentsQuery(undefined, { pollingInterval: 5000 });
   const [start, { error, isLoading }] = useStartRunMutation();
@@ -24,15 +24,15 @@ export function WaysIn({ campaign, specimen }: { campaign: Campaign; specimen: S
   return (
     <div className="mt-3 grid grid-cols-2 narrow:grid-cols-1 gap-4">
       <div>
-        <h3 className="text-sm">From the gauges</h3>
-        {!gauge && <p className="text-sm text-quiet">No gauge is at hand: read a file, or type the result in.</p>}
+        <h3 className="text-sm">From instruments</h3>
+        {!gauge && <p className="text-sm text-quiet">No gauge connected: read a file or enter the result.</p>}
         {gauge && (
           <>
             <Tick
               label={
                 method.capture === 'force'
-                  ? 'Shield up, tethered, nobody in line with the pull'
-                  : 'The weight can fall where nobody is'
+                  ? 'Shield up, tethered, nobody in line with the load'
+                  : 'Nobody is below the weight'
               }
               checked={shielded}
               onChange={setShielded}
@@ -54,14 +54,14 @@ export function WaysIn({ campaign, specimen }: { campaign: Campaign; specimen: S
               {times !== 1 &&
                 method.capture === 'force' &&
                 `; the specimen feels ${times.toFixed(2)} times what it reads`}
-              . The run goes on when this page is closed, and when the server is restarted.
+              . The run continues when this page is closed or the server restarts.
             </p>
           </>
         )}
         {error !== undefined && <ProblemNotice error={error} />}
       </div>
       <div>
-        <h3 className="text-sm">Out of a file</h3>
+        <h3 className="text-sm">From file</h3>
         <label htmlFor={fileId} className="block text-xs text-quiet">
           CSV with a header: {method.capture === 'force' ? 'displacement and force' : 'time and movement'}, with their
           units

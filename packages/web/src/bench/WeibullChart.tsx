@@ -1,4 +1,4 @@
-import { definitionOf, formatNumber as f, fromCanonical } from '@anvilstone/core';
+import { definitionOf, formatNumber as f, fromCanonical, inSentence } from '@anvilstone/core';
 import type { ArmResult } from '@anvilstone/core/bench';
 import { scaleLinear, scaleLog } from 'd3';
 import { StrokeSample } from '../charts/StrokeSample.tsx';
@@ -32,12 +32,12 @@ export function WeibullChart({
   const y = scaleLinear([height(0.01), height(0.99)], [SIZE.height - SIZE.bottom, SIZE.top]);
   const [left, right] = x.domain() as [number, number];
   return (
-    <Panel title="How they scatter (Weibull)">
+    <Panel title="Weibull plot">
       <svg
         viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
         className="w-full max-w-180"
         role="img"
-        aria-label={`Share that failed over ${title.toLowerCase()}; the table below has the numbers`}
+        aria-label={`Share that failed over ${inSentence(title)}; the table below has the numbers`}
       >
         {SHARES.map((share) => (
           <g key={share}>
@@ -79,7 +79,7 @@ export function WeibullChart({
           );
         })}
         <text x={SIZE.left} y={SIZE.height - 5} className="fill-quiet text-[11px]">
-          share that has failed over {title.toLowerCase()}, {unit} (logarithmic)
+          cumulative failures over {inSentence(title)}, {unit} (logarithmic)
         </text>
       </svg>
       <table className="mt-1 text-sm">

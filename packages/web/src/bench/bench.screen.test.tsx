@@ -19,17 +19,17 @@ describe('a new campaign', () => {
       `/bench/new?method=bend-bar&grades=ne-petg,tm-asa,none&part=${part}&each=6&way=XY`,
     );
     expect(await screen.findByRole('heading', { name: 'New campaign K5' })).toBeVisible();
-    expect(await field('In a sentence')).toHaveValue('Bend a bar until it breaks, for Lamp arm, pylon 7 walkway');
+    expect(await field('Summary')).toHaveValue('Three-point bending to failure, for Lamp arm, pylon 7 walkway');
     expect(await field('Specimens of each')).toHaveValue('6');
-    await over('In a sentence', '');
-    expect(await button('Begin it')).toBeDisabled();
-    await over('In a sentence', 'Which bends less');
+    await over('Summary', '');
+    expect(await button('Start')).toBeDisabled();
+    await over('Summary', 'Which bends less');
     await user.type(await field('Add a grade: part of its name, maker or family'), 'pla everyday');
     await user.click(await button('+ Tarrowmill PLA Everyday'));
     await over('Add a grade: part of its name, maker or family', 'unobtainium');
     expect(screen.getByText('No other grade is called that.')).toBeVisible();
     await user.click(await button('Remove arm A'));
-    await user.click(await button('Begin it'));
+    await user.click(await button('Start'));
     await waitFor(() => expect(where()).toBe('/bench/K5?show=specimens'));
     const made = campaignOf(house, 'K5');
     expect(made).toMatchObject({
@@ -48,20 +48,20 @@ describe('a new campaign', () => {
 
   test('another method brings its own sizes, and keeps how far gauge and rig go', async () => {
     const { user, house, over } = openApp('/bench/new?method=pull-bar&grades=ne-petg');
-    await over('Gauge reads to', '500');
-    await over('Rig is safe to', '2000');
-    await over('Falls of the tackle', '4');
-    expect(await field('Gets through the tackle')).toHaveAccessibleDescription(/unless measured$/);
-    await user.selectOptions(await field('Test method'), 'Bend a bar until it breaks');
-    expect(await field('Gauge reads to')).toHaveValue('500');
-    await user.selectOptions(await field('Test method'), 'Leave them where they will work');
-    expect(screen.queryByLabelText('Gauge reads to')).toBeNull();
-    await user.type(await field('Place'), 'pylon 9');
+    await over('Gauge range', '500');
+    await over('Rig capacity', '2000');
+    await over('Pulley ratio', '4');
+    expect(await field('Pulley efficiency')).toHaveAccessibleDescription(/unless measured$/);
+    await user.selectOptions(await field('Test method'), 'Three-point bending to failure');
+    expect(await field('Gauge range')).toHaveValue('500');
+    await user.selectOptions(await field('Test method'), 'Exposure in service');
+    expect(screen.queryByLabelText('Gauge range')).toBeNull();
+    await user.type(await field('Location'), 'pylon 9');
     await user.click(await button('1, 3, 7, 14, 30, 60, 90, 180 days'));
-    const dates = screen.getAllByRole('button', { name: /^Do not look on/ });
+    const dates = screen.getAllByRole('button', { name: /^Remove inspection on/ });
     expect(dates).toHaveLength(8);
     await user.click(dates[0]!);
-    await user.click(await button('Begin it'));
+    await user.click(await button('Start'));
     await waitFor(() => expect(house.asked).toHaveLength(1));
     expect(campaignOf(house, 'K5')).toMatchObject({
       place: 'pylon 9',
@@ -72,10 +72,10 @@ describe('a new campaign', () => {
 
   test('a soak is asked for its fluid, and keeps it', async () => {
     const { user, house } = openApp('/bench/new?method=soak-fluid&grades=ne-petg');
-    expect(await field('Fluid')).toHaveAccessibleDescription('Its result counts for one fluid: say which.');
+    expect(await field('Fluid')).toHaveAccessibleDescription('The result applies to one fluid: choose it.');
     await user.selectOptions(await field('Fluid'), findAgent('mineral-oil')!.name);
     expect(await field('Fluid')).toHaveAccessibleDescription('');
-    await user.click(await button('Begin it'));
+    await user.click(await button('Start'));
     await waitFor(() => expect(house.asked).toHaveLength(1));
     expect(campaignOf(house, 'K5').setUp.agentId).toBe('mineral-oil');
   });
@@ -107,8 +107,8 @@ describe('specimens', () => {
     const { user, over } = openApp('/bench/K3?show=specimens', { house });
     await user.click(await button(/^Add the \d that are planned$/));
     const first = await screen.findByRole('row', { name: /^K3-A1/ });
-    expect(first.textContent).toContain('test it');
-    expect(screen.getByRole('button', { name: 'All that are planned are here' })).toBeDisabled();
+    expect(first.textContent).toContain('test');
+    expect(screen.getByRole('button', { name: 'All planned specimens are here' })).toBeDisabled();
     await user.click(await button('+ one more A'));
     await user.click(await button('Describe K3-A1'));
     await user.selectOptions(await field('Machine'), 'Hot chamber');
@@ -117,8 +117,8 @@ describe('specimens', () => {
       screen.getAllByRole('option', { name: /wet|saturated/i })[0]!,
     );
     await over('Mass', '9.1');
-    await user.type(await field('How the print went'), 'Lifted at a corner.');
-    const faults = screen.getByRole('group', { name: 'Print faults that were seen' });
+    await user.type(await field('Print outcome'), 'Lifted at a corner.');
+    const faults = screen.getByRole('group', { name: 'Print defects seen' });
     await user.click(within(faults).getAllByRole('checkbox')[0]!);
     await saved();
     await waitFor(() => expect(campaignOf(house, 'K3').specimens).toHaveLength(6));
@@ -164,7 +164,7 @@ describe('a reading that is typed', () => {
 
   test('is taken in the unit of the instrument and counted with the tackle', async () => {
     const { user, house, over } = openApp('/bench/K1?show=capture&specimen=K1-A1', { house: untested() });
-    const write = await button('Write it down');
+    const write = await button('Save reading');
     expect(write).toBeDisabled();
     const peak = await field('Largest force, at the gauge');
     await over(peak, 'plenty');
@@ -172,7 +172,7 @@ describe('a reading that is typed', () => {
     expect(write).toBeDisabled();
     await over(peak, '31.5 kgf');
     expect(peak).toHaveAccessibleDescription(/on the specimen, × 3\.60$/);
-    await user.type(await field('Where and how it broke'), ' between two layers ');
+    await user.type(await field('Location and mode of failure'), ' between two layers ');
     await user.click(write);
     await waitFor(() => expect(trialsOf(house, 'K1-A1')).toHaveLength(1));
     const [trial] = trialsOf(house, 'K1-A1');
@@ -189,10 +189,10 @@ describe('a reading that is typed', () => {
 
   test('a try without a result is kept as such, and the specimen may be tried again', async () => {
     const { user, house } = openApp('/bench/K1?show=capture&specimen=K1-A1', { house: untested() });
-    await user.click(await button('It came to no result'));
+    await user.click(await button('No result'));
     expect(await screen.findByText(/Tried before without a result; that try is kept/)).toBeVisible();
     expect(trialsOf(house, 'K1-A1')).toEqual([expect.objectContaining({ state: 'abandoned', found: {} })]);
-    expect(await button('Write it down')).toBeVisible();
+    expect(await button('Save reading')).toBeVisible();
   });
 
   test('a reading that is refused stays typed', async () => {
@@ -202,24 +202,24 @@ describe('a reading that is typed', () => {
     });
     const { user, over } = openApp('/bench/K1?show=capture&specimen=K1-A1', { house });
     await over('Largest force, at the gauge', '300 N');
-    await user.click(await button('Write it down'));
+    await user.click(await button('Save reading'));
     expect(await screen.findByText('The specimen was removed since.')).toBeVisible();
     expect(await field('Largest force, at the gauge')).toHaveValue('300 N');
   });
 });
 
 describe('what was found', () => {
-  test('is put right with a reason, and what was read stays in sight', async () => {
+  test('is corrected with a reason, and what was read stays in sight', async () => {
     const { user, house, over } = openApp('/bench/K1?show=capture&specimen=K1-A2');
     const [before] = trialsOf(house, 'K1-A2');
-    await user.click(await button('Put a number right'));
-    const put = await button('Put it right');
+    await user.click(await button('Correct a value'));
+    const put = await button('Correct it');
     expect(put).toBeDisabled();
     await over('Largest force', String(Math.round(before!.found.peakN! + 40)));
     expect(put).toBeDisabled();
-    await user.type(await field('Why what was found is not right'), 'Gauge was not set to zero');
+    await user.type(await field('Reason for the correction'), 'Gauge was not set to zero');
     await user.click(put);
-    expect(await screen.findByText(/put right: Gauge was not set to zero; read/)).toBeVisible();
+    expect(await screen.findByText(/corrected: Gauge was not set to zero; read/)).toBeVisible();
     const [after] = trialsOf(house, 'K1-A2');
     expect(after!.found).toEqual(before!.found);
     expect(after!.corrected).toMatchObject({ found: { peakN: Math.round(before!.found.peakN! + 40) } });
@@ -227,15 +227,15 @@ describe('what was found', () => {
 
   test('is left out with a reason and counted after all; where it broke is written down', async () => {
     const { user, house, over } = openApp('/bench/K1?show=capture&specimen=K1-A2');
-    await user.click(await button('Leave it out'));
-    await user.type(await field('Why it does not count (it stays in sight)'), 'Slipped');
-    await user.click(await button('Leave it out'));
+    await user.click(await button('Exclude'));
+    await user.type(await field('Reason for excluding it (it stays visible)'), 'Slipped');
+    await user.click(await button('Exclude'));
     await waitFor(() => expect(trialsOf(house, 'K1-A2')[0]!.excluded).toEqual({ why: 'Slipped' }));
-    await user.click(await button('Count it after all'));
+    await user.click(await button('Include again'));
     await waitFor(() => expect(trialsOf(house, 'K1-A2')[0]!.excluded).toBeUndefined());
-    await user.click(await button('Where it broke'));
-    await over('Where and how it broke', 'at the fillet');
-    await user.click(await button('Write it down'));
+    await user.click(await button('Location of failure'));
+    await over('Location and mode of failure', 'at the fillet');
+    await user.click(await button('Save reading'));
     await waitFor(() => expect(trialsOf(house, 'K1-A2')[0]!.broke).toBe('at the fillet'));
   });
 });
@@ -273,10 +273,10 @@ describe('results', () => {
     const { user } = openApp('/bench/K1?show=results', { house });
     const [accept] = await screen.findAllByRole('button', { name: /evidence|library/i });
     await user.click(accept!);
-    const sheet = await panel('Take it into the library');
-    const take = sheet.getByRole('button', { name: 'Accept it as evidence' });
+    const sheet = await panel('Add to library');
+    const take = sheet.getByRole('button', { name: 'Accept as evidence' });
     expect(take).toBeDisabled();
-    await user.type(sheet.getByLabelText('Who stands for it'), 'E. Ford');
+    await user.type(sheet.getByLabelText('Approved by'), 'E. Ford');
     await waitFor(() => expect(take).toBeEnabled());
     await user.click(take);
     await waitFor(() => expect(house.asked.at(-1)?.path).toBe('campaigns/K1/acceptances'));
@@ -301,7 +301,7 @@ describe('results', () => {
     const [accept] = await screen.findAllByRole('button', { name: /evidence|library/i });
     await user.click(accept!);
     expect(await screen.findByText('Past the range of the gauge it is only a bound.')).toBeVisible();
-    expect(await button('Accept it as evidence')).toBeDisabled();
+    expect(await button('Accept as evidence')).toBeDisabled();
   });
 });
 
@@ -309,20 +309,20 @@ describe('left in a place', () => {
   test('a look writes down what is whole, changed or gone, and what is gone is not asked for again', async () => {
     const { user, house, over } = openApp('/bench/K4?show=looks');
     const before = campaignOf(house, 'K4').inspections.length;
-    await user.click(await button('Look at them'));
+    await user.click(await button('Inspect'));
     const selects = screen.getAllByRole('combobox', { name: /^K4-\w+ is$/ });
     const last = selects.at(-1)!;
     const id = last.closest('li')!.querySelector('strong')!.textContent;
     await user.selectOptions(last, 'gone');
-    await over('Hottest since the last look', '95 °F');
-    await user.type(await field('Weather, and whatever else happened'), 'Hail');
-    await user.click(await button('Write it down'));
+    await over('Highest temperature since the last inspection', '95 °F');
+    await user.type(await field('Weather and events'), 'Hail');
+    await user.click(await button('Save reading'));
     await saved();
     await waitFor(() => expect(campaignOf(house, 'K4').inspections).toHaveLength(before + 1));
     const look = campaignOf(house, 'K4').inspections.at(-1)!;
     expect(look).toMatchObject({ note: 'Hail', temperatureC: expect.closeTo(35, 6) as number });
     expect(look.findings.find(({ specimenId }) => specimenId === id)?.state).toBe('gone');
-    await user.click(await button('Look at them'));
+    await user.click(await button('Inspect'));
     expect(screen.getAllByRole('combobox', { name: /^K4-\w+ is$/ })).toHaveLength(selects.length - 1);
     await user.click(await button('Cancel'));
     expect(screen.queryByRole('combobox', { name: /^K4-\w+ is$/ })).toBeNull();
@@ -333,30 +333,30 @@ describe('the campaign itself', () => {
   test('keeps what is typed while the server is away, and sends it when it is back', async () => {
     const house = testHouse();
     const { over } = openApp('/bench/K2', { house });
-    await field('In a sentence');
+    await field('Summary');
     const { answer } = house;
     globalThis.fetch = (input, init) =>
       (input as Request).method === 'PUT' ? Promise.reject(new TypeError('no answer')) : answer(input, init);
-    await over('In a sentence', 'What carbon does');
-    expect(await screen.findByText('Not saved: the server is away')).toBeVisible();
-    expect(await field('In a sentence')).toHaveValue('What carbon does');
+    await over('Summary', 'What carbon does');
+    expect(await screen.findByText('Not saved: server not reachable')).toBeVisible();
+    expect(await field('Summary')).toHaveValue('What carbon does');
     globalThis.fetch = answer;
     await waitFor(() => expect(campaignOf(house, 'K2').title).toBe('What carbon does'), { timeout: 10_000 });
   });
 
   test('somebody else’s newer one is taken on asking', async () => {
     const { user, house, over } = openApp('/bench/K2');
-    await field('In a sentence');
+    await field('Summary');
     house.kinds.campaigns.changeElsewhere('K2', { ...campaignOf(house, 'K2'), title: 'Theirs' });
-    await over('In a sentence', 'Mine');
-    await user.click(await button('Take the newer one'));
-    expect(await field('In a sentence')).toHaveValue('Theirs');
+    await over('Summary', 'Mine');
+    await user.click(await button('Use the newer version'));
+    expect(await field('Summary')).toHaveValue('Theirs');
   });
 
   test('is removed only while nothing has been tested', async () => {
     const house = testHouse();
     const { user, where, go } = openApp('/bench/K1', { house });
-    await field('In a sentence');
+    await field('Summary');
     expect(screen.queryByRole('button', { name: 'Remove campaign K1' })).toBeNull();
     house.kinds.trials.byId.clear();
     await go('/bench/K3');

@@ -1,4 +1,4 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck, inSentence } from '@anvilstone/core';
 import { formatNumber } from '@anvilstone/core';
 import { armResult, findMethod, rankArms, testMethods } from '@anvilstone/core/bench';
 import { sampleCampaigns } from '@anvilstone/core/sample';
@@ -28,14 +28,14 @@ describe.each(testMethods.map((method) => [method.title, method] as const))('the
     expect(root.querySelectorAll('ul li').length).toBeGreaterThanOrEqual(method.needs.length);
   });
   test('says which checks its result counts in, or that it is for information', () => {
-    for (const id of method.moves) expect(textOf(root)).toContain(findCheck(id)!.title.toLowerCase());
+    for (const id of method.moves) expect(textOf(root)).toContain(inSentence(findCheck(id)!.title));
     expect(textOf(root).includes('For information only')).toBe(method.moves.length === 0);
   });
   test('its cautions stand before its steps, and defer to local rules', () => {
     if (method.cautions.length === 0) return;
     const text = textOf(root);
     for (const caution of method.cautions) expect(text.indexOf(caution)).toBeLessThan(text.indexOf(method.steps[0]!));
-    expect(text).toContain('local rules and whoever is responsible for the workshop come first');
+    expect(text).toContain('local rules and the person responsible for the test area come first');
   });
   test('its rig is drawn and named', () =>
     expect(
@@ -49,7 +49,7 @@ describe.each(testMethods.map((method) => [method.title, method] as const))('the
 describe.each(campaigns.map((one) => [one.campaign.title, one] as const))('%s', (_name, { campaign, trials }) => {
   test('each arm says what is expected and whether gauge and rig bear it', () => {
     const root = drawn(<Expectations campaign={campaign} library={sampleWorkshop} edit={ignore} />);
-    const list = root.querySelector('section[aria-label="What to expect"]')!;
+    const list = root.querySelector('section[aria-label="Prediction"]')!;
     expect(list.querySelectorAll('li')).toHaveLength(campaign.arms.length);
     for (const { gradeId } of campaign.arms)
       expect(textOf(list)).toContain(sampleWorkshop.grades.find(({ id }) => id === gradeId)!.name);
@@ -107,7 +107,7 @@ describe('a curve', () => {
 
 test('every word of the bench is a word', () => {
   for (const words of [CONDITIONING_WORDS, DEFECT_WORDS, DIRECTION_WORDS, WAY_WORDS])
-    for (const text of Object.values(words)) expect(text).toMatch(/^[A-Za-z][\w %-]+$/);
+    for (const text of Object.values(words)) expect(text).toMatch(/^[A-Za-z][\w, %-]+$/);
   expect(outcomeText(1000, { dimension: 'force' }, 'metric')).toBe('1000 N');
   expect(outcomeText(4.4482216, { dimension: 'force' }, 'inchPound')).toBe('1 lbf');
 });

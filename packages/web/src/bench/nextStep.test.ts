@@ -11,25 +11,25 @@ describe('what is next in a campaign', () => {
   const at = (done: number, running = 0, over: Partial<typeof campaign> = {}) =>
     nextStep({ campaign: { ...campaign, ...over }, revision: 1, done, running });
   test.each([
-    ['no specimens', at(0, 0, { specimens: [] }), 'make specimens'],
-    ['one in the rig', at(3, 1), 'a specimen is in the rig'],
+    ['no specimens', at(0, 0, { specimens: [] }), 'print specimens'],
+    ['one in the rig', at(3, 1), 'test running'],
     ['some left', at(10), 'test 6 more'],
-    ['all tested', at(16), 'read the results'],
+    ['all tested', at(16), 'evaluate the results'],
     [
       'one arm accepted, two open',
       at(16, 0, {
         accepted: [{ armId: 'A', outcomeId: 'strength', at: '', by: 'M', observationIds: [], gradeRevision: 2 }],
       }),
-      'read the results',
+      'evaluate the results',
     ],
   ])('%s', (_, found, expected) => expect(found).toBe(expected));
   test('left in a place: bring them there, look on the next date, until none is planned', () => {
     const left = samples[3]!.campaign;
     const { begunAt: _b, ...unplaced } = left;
     const of = (one: typeof campaign) => nextStep({ campaign: one, revision: 1, done: 0, running: 0 });
-    expect(of(unplaced)).toBe('leave them in their place');
+    expect(of(unplaced)).toBe('expose them');
     expect(of(left)).toMatch(/^look on 20\d\d-\d\d-\d\d$/);
-    expect(of({ ...left, inspectOn: [] })).toBe('looked at on every date planned');
+    expect(of({ ...left, inspectOn: [] })).toBe('all inspections done');
   });
 });
 

@@ -20,33 +20,33 @@ export const WAY_WORDS: Record<BuildOrientation, string> = { XY: 'XY flat', XZ: 
 export const WAY_OPTIONS = ORIENTATIONS.map((value) => ({ value, label: WAY_WORDS[value] }));
 
 export const CONDITIONING_WORDS: Record<Conditioning, string> = {
-  dry: 'dry as printed',
-  conditioned: 'in balance with 50 %',
-  wet: 'wet through',
+  dry: 'dry, as printed',
+  conditioned: 'equilibrium at 50 % RH',
+  wet: 'saturated',
 };
 export const DEFECT_WORDS: Record<Specimen['defects'][number], string> = {
-  gap: 'gaps between roads',
+  gap: 'gaps between beads',
   warped: 'warped',
   stringing: 'strings',
   'layer-shift': 'layers shifted',
   blobs: 'blobs',
-  delaminated: 'layers open',
-  wet: 'bubbles of damp filament',
+  delaminated: 'layer separation',
+  wet: 'bubbles from damp filament',
 };
 export const DIRECTION_WORDS: Record<Specimen['loadDirection'], string> = {
   'as-drawn': 'as drawn',
-  reversed: 'the other way round',
+  reversed: 'reversed',
   sideways: 'sideways',
 };
 export const STATE_WORDS = { running: 'running', done: 'done', abandoned: 'no result' } as const;
 export const SOURCE_WORDS = { live: 'gauges', file: 'file', typed: 'typed' } as const;
 export const EVENT_WORDS = {
-  'drop-out': 'fell silent',
-  back: 'answers again',
+  'drop-out': 'lost connection',
+  back: 'reconnected',
   'over-range': 'past its range',
   restart: 'server restarted',
   gap: 'readings lost',
-  damaged: 'not to be believed',
+  damaged: 'implausible',
 } as const;
 
 /** A value of an outcome in the reader’s units. */

@@ -1,3 +1,4 @@
+import { inSentence } from '@anvilstone/core';
 import type { Brief } from '@anvilstone/schema';
 import type { ReactNode } from 'react';
 import { Button } from '../ui/Button.tsx';
@@ -12,9 +13,9 @@ export function AsksPanel({ brief }: { brief: Brief }) {
   const { asks } = brief;
   const asked = askKinds.filter((kind) => kind.isAsked(asks));
   return (
-    <Panel title="Asked of it as well" aside={<SurroundingsChooser brief={brief} />}>
+    <Panel title="Further requirements" aside={<SurroundingsChooser brief={brief} />}>
       <div className="flex flex-col gap-3">
-        {asked.length === 0 && <p className="text-quiet">Nothing yet: only the loads decide.</p>}
+        {asked.length === 0 && <p className="text-quiet">None yet: only the loads count.</p>}
         {asked.map((kind) => (
           <AskRow
             key={kind.id}
@@ -26,10 +27,10 @@ export function AsksPanel({ brief }: { brief: Brief }) {
             )}
           </AskRow>
         ))}
-        <section aria-label="Ask for more" className="border-t border-line pt-3">
+        <section aria-label="Add a requirement" className="border-t border-line pt-3">
           <p className="mb-2 text-xs text-quiet">
-            Ask for more. What is not asked is not judged: go once through the list and think of cleaning, storage and
-            misuse as well.
+            Add a requirement. What is not required is not checked: go through the list once and think of cleaning,
+            storage and misuse too.
           </p>
           <div className="grid grid-cols-[9rem_minmax(0,1fr)] items-baseline gap-x-3 gap-y-2">
             {askGroups.map(({ title, kinds }) => (
@@ -80,7 +81,7 @@ function AskRow({ kind, onRemove, children }: { kind: AskKind; onRemove: () => v
         <p className="text-xs text-quiet">{kind.explains}</p>
       </div>
       {!kind.wide && <div>{children}</div>}
-      <Button look="quiet" aria-label={`Stop asking for ${kind.title.toLowerCase()}`} onClick={onRemove}>
+      <Button look="quiet" aria-label={`Remove requirement: ${inSentence(kind.title)}`} onClick={onRemove}>
         Remove
       </Button>
       {kind.wide && <div className="col-span-3 narrow:col-span-2">{children}</div>}

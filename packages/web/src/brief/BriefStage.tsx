@@ -54,14 +54,14 @@ export function BriefStage() {
 }
 
 const MOISTURE = [
-  { value: 'conditioned', label: 'In ordinary air (23 °C, 50 % RH)' },
-  { value: 'dry', label: 'Kept dry' },
-  { value: 'wet', label: 'Wet through: under water, or in the rain for weeks' },
+  { value: 'conditioned', label: 'Room air (23 °C, 50 % RH)' },
+  { value: 'dry', label: 'Dry' },
+  { value: 'wet', label: 'Saturated: under water, or in the rain for weeks' },
 ] as const;
 
 const HARM = [
   { value: 'unanswered', label: 'Not answered yet' },
-  { value: 'no', label: 'No: an annoyance or a small cost at most' },
+  { value: 'no', label: 'No: at most an inconvenience or a small cost' },
   { value: 'yes', label: 'Yes: someone could be hurt' },
 ] as const;
 
@@ -69,7 +69,7 @@ function WhatItIs({ brief }: { brief: Brief }) {
   const edit = useEdit();
   const titleIssue = useIssue('/title');
   return (
-    <Panel title="What it is">
+    <Panel title="Part">
       <div className="grid grid-cols-2 gap-3">
         <TextField
           label="Name"
@@ -120,7 +120,7 @@ function WhatItIs({ brief }: { brief: Brief }) {
         </label>
         <div className="col-span-2">
           <TextArea
-            label="What it does, and what happens when it fails"
+            label="Function, and consequence of failure"
             rows={2}
             value={brief.purpose}
             onChange={(purpose) => edit({ ...brief, purpose }, 'purpose')}
@@ -128,7 +128,7 @@ function WhatItIs({ brief }: { brief: Brief }) {
         </div>
         <div className="col-span-2">
           <Choice
-            label="Could someone be hurt when it fails? Think of what falls, springs back, leaks, or is leaned on: a hook over a path, a guard that a hand trusts, a tensioned wire, a lid on something hot."
+            label="Could a failure hurt someone? Think of falling loads, stored energy, leaks and things people lean on: a hook over a path, a hand guard, a tensioned wire, a lid on something hot."
             value={brief.failureCouldHurt}
             options={HARM}
             onChange={(failureCouldHurt) => edit({ ...brief, failureCouldHurt }, 'harm')}

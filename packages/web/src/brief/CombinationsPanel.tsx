@@ -30,8 +30,8 @@ export function CombinationsPanel({ brief }: { brief: Brief }) {
     >
       <p className="text-xs text-quiet">
         {combinations.length === 0
-          ? 'Each load is judged alone. Combine loads that act at the same time: a shock on top of a steady pull, or two directions at once.'
-          : 'At each place the shares that these loads take of the strength add up, and so do their deflections. All other loads are alternatives.'}
+          ? 'Each load is checked alone. Combine loads that act at the same time: a shock on top of a steady pull, or two directions at once.'
+          : 'At each location their utilisations add up, and so do their deflections. All other loads are alternatives.'}
       </p>
       <div className="mt-2 flex flex-col gap-4">
         {combinations.map((one) => (
@@ -71,11 +71,11 @@ function Combination({ brief, one }: { brief: Brief; one: LoadCombination }) {
       </div>
       <div className="mt-1 grid grid-cols-[14rem_auto] items-end justify-between gap-4">
         <QuantityField
-          label="Deflection limit together"
+          label="Combined deflection limit"
           dimension="length"
           value={one.maxMovementMm}
           bounds={loadCombination.properties.maxMovementMm as Bounds}
-          hint="empty = the largest that one of them allows"
+          hint="empty = largest limit of the loads"
           onChange={(maxMovementMm) => change({ maxMovementMm }, 'limit')}
           onClear={() => change({ maxMovementMm: undefined as never }, 'limit')}
         />

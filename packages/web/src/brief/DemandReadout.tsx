@@ -22,22 +22,19 @@ export function DemandReadout() {
   const { value: result } = standing;
   return (
     <div className="flex flex-col gap-4">
-      <Panel title="What this demands of a material">
+      <Panel title="Required material properties">
         {standing.state === 'failed' && (
           <p role="alert" className="mb-2 text-fail">
-            These numbers are of the last usable brief: {standing.message}
+            From the last valid brief: {standing.message}
           </p>
         )}
         <Demands brief={brief} />
       </Panel>
-      <Panel
-        title="Grades still standing"
-        aside={<span className="text-xs text-quiet">of {library.grades.length}</span>}
-      >
+      <Panel title="Remaining grades" aside={<span className="text-xs text-quiet">of {library.grades.length}</span>}>
         {result ? (
           <Funnel result={result} total={library.grades.length} />
         ) : (
-          <p className="text-quiet">Working it out …</p>
+          <p className="text-quiet">Calculating …</p>
         )}
         {result && (
           <Leaders
@@ -53,15 +50,15 @@ export function DemandReadout() {
 }
 
 const WHAT: Record<MaterialDemand['what'], string> = {
-  tension: 'Bear a tension of',
-  compression: 'Bear a compression of',
-  shear: 'Bear a shear of',
-  'across-layers': 'Hold across its layers',
-  stiffness: 'Be at least this stiff',
-  'lasting-stiffness': 'Stay at least this stiff',
-  straightness: 'Stay this stiff, not to buckle',
-  strain: 'Stretch without harm',
-  energy: 'Take up',
+  tension: 'Tensile stress',
+  compression: 'Compressive stress',
+  shear: 'Shear stress',
+  'across-layers': 'Interlayer stress',
+  stiffness: 'Modulus, initial',
+  'lasting-stiffness': 'Modulus after creep',
+  straightness: 'Modulus against buckling',
+  strain: 'Strain',
+  energy: 'Energy',
 };
 
 function Demands({ brief }: { brief: Brief }) {
@@ -70,7 +67,7 @@ function Demands({ brief }: { brief: Brief }) {
   try {
     demands = materialDemands(brief);
   } catch {
-    return <p className="text-quiet">Put the marked dimension right to see it.</p>;
+    return <p className="text-quiet">Correct the marked dimension.</p>;
   }
   return (
     <div className="flex flex-col gap-3">
@@ -104,10 +101,10 @@ function Funnel({ result, total }: { result: Standing; total: number }) {
   const steps = result.funnel;
   const worst = Math.max(...steps.map((step) => step.removed));
   return (
-    <ol aria-label="Grades still standing after each ask" className="flex flex-col gap-1">
+    <ol aria-label="Remaining grades after each requirement" className="flex flex-col gap-1">
       {steps.map(({ checkId, standing, removed }) => (
         <li key={checkId} className="grid grid-cols-[1fr_5rem_2.5rem] items-center gap-2">
-          <span className="truncate">{findCheck(checkId)?.title}</span>
+          <span>{findCheck(checkId)?.title}</span>
           <span className="h-2 bg-sunken" aria-hidden="true">
             <span
               className={`block h-2 ${removed === worst && removed > 0 ? 'bg-ember' : 'bg-line-strong'}`}
@@ -138,7 +135,7 @@ function Leaders({
   return (
     <div className="mt-3 border-t border-line pt-3">
       <p className="text-xs text-quiet">
-        {leaders[0]?.best.status === 'pass' ? 'Cheapest that pass' : 'None passes; nearest'}
+        {leaders[0]?.best.status === 'pass' ? 'Lowest cost' : 'None passes; nearest'}
       </p>
       <ul>
         {leaders.map(({ gradeId, best }) => (

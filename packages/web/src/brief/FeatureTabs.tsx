@@ -31,7 +31,7 @@ export function FeatureTabs({ brief, shown }: { brief: Brief; shown: Feature | u
       {features.length > 0 && tab(null, findPartModel(brief.part.model).title)}
       {features.map(({ id, name }) => tab(id, name))}
       <ModelDialog
-        title="What else does this part do?"
+        title="Does this part have other features?"
         onChoose={(model) => {
           const next = withNewFeature(brief, model);
           edit(next.brief, 'add-feature');
@@ -44,8 +44,8 @@ export function FeatureTabs({ brief, shown }: { brief: Brief; shown: Feature | u
       </ModelDialog>
       <span className="text-xs text-quiet">
         {features.length === 0
-          ? 'a lug, a snap, a hot face: judged with the same grade and orientation'
-          : 'All are judged with the same grade and orientation; the worst governs. Mass and cost are those of the part itself, once.'}
+          ? 'a lug, a snap, a hot face: checked with the same grade and orientation'
+          : 'All are checked with the same grade and orientation; the worst governs. Mass and cost are those of the part itself, once.'}
       </span>
     </div>
   );

@@ -156,7 +156,7 @@ function Group({
       <Fields schema={field} value={value} at={at} onChange={onChange} />
       {optional && (
         <Button look="quiet" onClick={() => onChange(at, undefined)}>
-          Take it out
+          Take out of service
         </Button>
       )}
     </fieldset>

@@ -5,7 +5,7 @@ import { Link } from 'react-router';
 export function LessonsNote({ lessons }: { lessons: NonNullable<Brief['lessons']> }) {
   return (
     <section aria-label="Lessons" className="rounded border border-line border-l-3 border-l-ember bg-surface px-4 py-2">
-      <h2 className="text-sm">Learned from parts before it</h2>
+      <h2 className="text-sm">Lessons from earlier parts</h2>
       <ul className="mt-1 flex flex-col gap-2">
         {lessons.map(({ text, partId }) => (
           <li key={text} className="whitespace-pre-line">

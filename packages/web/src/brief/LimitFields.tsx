@@ -5,7 +5,7 @@ import { LoadQuantity, type ChangeLoad } from './LoadQuantity.tsx';
 
 /** What the load must not do, by its kind. Empty means not asked. */
 /** What a load without a limit of its own is held to, by the company’s rules. */
-const USUAL = 'both empty = the usual share of its span';
+const USUAL = 'both empty = default share of the span';
 
 export function LimitFields({
   part,
@@ -24,12 +24,12 @@ export function LimitFields({
     return (
       <div className="col-span-2">
         <Choice
-          label="Afterwards it must be"
+          label="Required after impact"
           value={loadCase.mustStayWhole ?? 'both'}
           options={[
-            { value: 'both', label: 'Undamaged, and far from breaking' },
+            { value: 'both', label: 'Undamaged, with margin to fracture' },
             { value: 'undamaged', label: 'Undamaged' },
-            { value: 'unbroken', label: 'In one piece, marks allowed' },
+            { value: 'unbroken', label: 'Not fractured, marks allowed' },
           ]}
           onChange={(mustStayWhole) =>
             onChange({ mustStayWhole: mustStayWhole === 'both' ? undefined : mustStayWhole }, 'whole')
@@ -44,8 +44,8 @@ export function LimitFields({
       <LoadQuantity
         {...common}
         field="minHoldN"
-        label="Force it must still hold at the end"
-        hint="empty = not asked"
+        label="Required retained force"
+        hint="empty = no requirement"
         optional
       />
     );
@@ -53,25 +53,25 @@ export function LimitFields({
   if (movement === undefined) return null;
   return (
     <>
-      <LoadQuantity {...common} field="maxDeflectionMm" label={`${movement} allowed at once`} hint={USUAL} optional />
+      <LoadQuantity {...common} field="maxDeflectionMm" label={`${movement} limit, elastic`} hint={USUAL} optional />
       {kind === 'lasting' && (
         <>
           <LoadQuantity
             {...common}
             field="maxSagMm"
-            label={`${movement} allowed at the end`}
+            label={`${movement} limit, long-term`}
             hint={`with creep; ${USUAL}`}
             optional
           />
           <LoadQuantity
             {...common}
             field="maxLeftMm"
-            label={`${movement} allowed to stay`}
-            hint="after it has gone; empty = not asked"
+            label={`${movement} limit, residual`}
+            hint="after unloading; empty = no requirement"
             optional
           />
           {loadCase.maxLeftMm !== undefined && (
-            <LoadQuantity {...common} field="recoveryH" label="After a recovery of" hint="empty = 24 h" optional />
+            <LoadQuantity {...common} field="recoveryH" label="Recovery time" hint="empty = 24 h" optional />
           )}
         </>
       )}

@@ -58,7 +58,7 @@ export function LoadFields({
             onChange={(name) => onChange({ name }, 'name')}
           />
           <Choice
-            label="How it acts"
+            label="Load type"
             value={kind}
             options={LOAD_KINDS.filter((one) => takes[one]).map((one) => ({
               value: one,
@@ -92,7 +92,7 @@ export function LoadFields({
       </div>
       <div className="mt-1 flex items-center justify-between gap-4">
         <Tick
-          label="Also acts when the part is at its steady and peak heat"
+          label="Also acts at the continuous and peak temperature"
           checked={loadCase.actsWhenHot}
           onChange={(actsWhenHot) => onChange({ actsWhenHot }, 'hot')}
         />
@@ -132,13 +132,13 @@ function Direction({ brief, loadCase, onChange }: { brief: Brief; loadCase: Load
 }
 
 const LAYER_WORDS: Record<LayerLoading, string> = {
-  within: 'stays within them',
-  slides: 'tries to slide them',
-  slants: 'pulls at a slant to them',
-  'pulls-apart': 'pulls them apart',
+  within: 'along the layers',
+  slides: 'shears the layers',
+  slants: 'at an angle to the layers',
+  'pulls-apart': 'pulls the layers apart',
 };
 
-/** What this load does to the layers in each way up that is allowed. */
+/** What this load does to the layers in each build orientation that is allowed. */
 function Layers({ brief, index }: { brief: Brief; index: number }) {
   const { brief: whole } = useBench();
   const featureId = useContext(BriefLensContext)?.featureId;
@@ -156,7 +156,7 @@ function Layers({ brief, index }: { brief: Brief; index: number }) {
   const inModel = (one: BuildOrientation) => (feature ? orientationInFeature(feature, one) : one);
   return (
     <>
-      To the layers:{' '}
+      Relative to the layers:{' '}
       {shown.map((one) => `${builtAs(whole.part, one)} ${LAYER_WORDS[loadings[inModel(one)]]}`).join(', ')}.
     </>
   );
@@ -168,8 +168,8 @@ const SIZE_LABELS = {
   forceN: 'Force',
   torqueNmm: 'Torque',
   pressureMPa: 'Pressure',
-  displacementMm: 'Bent or pushed by',
-  angleDeg: 'Turned by',
+  displacementMm: 'Imposed displacement',
+  angleDeg: 'Imposed rotation',
 } as const;
 
 function Size({
@@ -191,11 +191,11 @@ function Size({
   return (
     <>
       <Choice
-        label="Known as"
+        label="Given as"
         value={falls ? 'fall' : 'energy'}
         options={[
-          { value: 'energy', label: 'An energy' },
-          { value: 'fall', label: 'A mass that falls' },
+          { value: 'energy', label: 'Energy' },
+          { value: 'fall', label: 'A falling mass' },
         ]}
         onChange={(how) =>
           onChange(
@@ -209,7 +209,7 @@ function Size({
       {falls ? (
         <>
           <LoadQuantity {...common} field="fallingMassG" label="Mass" />
-          <LoadQuantity {...common} field="dropHeightMm" label="Falls from" />
+          <LoadQuantity {...common} field="dropHeightMm" label="Drop height" />
         </>
       ) : (
         <LoadQuantity {...common} field="energyJ" label="Energy" />
@@ -217,8 +217,8 @@ function Size({
       <LoadQuantity
         {...common}
         field="strikeSpeedMPerS"
-        label="Strikes at"
-        hint={falls ? 'empty = as it falls' : 'empty = as a tool in the hand'}
+        label="Impact speed"
+        hint={falls ? 'empty = as it falls' : 'empty = hand tool'}
         optional
       />
     </>
@@ -243,7 +243,7 @@ function Cycles({ brief, ...common }: { brief: Brief; loadCase: LoadCase; index:
   return (
     <>
       <Choice
-        label="Counted by"
+        label="Cycles given as"
         value={byRate ? 'rate' : 'total'}
         options={[
           { value: 'total', label: 'Total cycles' },
@@ -269,7 +269,7 @@ function Cycles({ brief, ...common }: { brief: Brief; loadCase: LoadCase; index:
       ) : (
         <LoadQuantity {...common} field="cycles" label="Cycles" hint="1e6 can be typed" />
       )}
-      <LoadQuantity {...common} field="stressRatio" label="Stress ratio R" hint="0 on and off, −1 to and fro" />
+      <LoadQuantity {...common} field="stressRatio" label="Stress ratio R" hint="0 = on and off, −1 = fully reversed" />
     </>
   );
 }
@@ -293,20 +293,14 @@ function Times({
       <LoadQuantity
         {...common}
         field="durationH"
-        label={kind === 'held' ? 'Held for' : 'Stays on for'}
+        label={kind === 'held' ? 'Held for' : 'Duration'}
         hint={`${duration(loadCase.durationH)}; “2 years” or “30 s” can be typed`}
       />
       {kind === 'lasting' && (
-        <LoadQuantity
-          {...common}
-          field="onShare"
-          label="Share of that it is on"
-          hint="empty = without a break"
-          optional
-        />
+        <LoadQuantity {...common} field="onShare" label="Duty cycle" hint="empty = continuous" optional />
       )}
       {kind === 'lasting' && loadCase.onShare !== undefined && (
-        <LoadQuantity {...common} field="onEachH" label="On each time for" hint="empty = in one stretch" optional />
+        <LoadQuantity {...common} field="onEachH" label="On-time per cycle" hint="empty = in one stretch" optional />
       )}
     </>
   );

@@ -40,7 +40,7 @@ export function ModelCards({
 export function ModelChooser({ chosen, onChoose }: { chosen: PartModelId; onChoose: (model: AnyPartModel) => void }) {
   return (
     <ModelDialog title="What does the part do?" chosen={chosen} onChoose={onChoose}>
-      <Button>Another kind of part …</Button>
+      <Button>Another type of part …</Button>
     </ModelDialog>
   );
 }

@@ -103,9 +103,8 @@ function Corners({
       )
       .filter((pair) => pair.length > 1 || pair[0] !== 0);
     const bad = corners.findIndex((pair) => pair.length !== 2 || pair.some((one) => !Number.isFinite(one)));
-    if (bad >= 0) return setComplaint(`Corner ${bad + 1} is not two numbers. The last usable outline stays in force.`);
-    if (corners.length < 3)
-      return setComplaint('Three corners or more are needed. The last usable outline stays in force.');
+    if (bad >= 0) return setComplaint(`Corner ${bad + 1} is not two numbers. The last valid outline is used.`);
+    if (corners.length < 3) return setComplaint('Three corners or more are needed. The last valid outline is used.');
     setComplaint(undefined);
     onChange({ ...section, corners: corners.map(([xMm, yMm]) => ({ xMm: xMm!, yMm: yMm! })) });
   };

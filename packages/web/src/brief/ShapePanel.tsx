@@ -11,6 +11,7 @@ import {
   partBody,
   sizeWords,
   withPart,
+  inSentence,
 } from '@anvilstone/core';
 import type { Brief, BuildOrientation, Feature } from '@anvilstone/schema';
 import { useCallback, useState } from 'react';
@@ -63,7 +64,7 @@ export function ShapePanel({ brief, feature }: { brief: Brief; feature?: Feature
           orientation={built}
           governs={governing?.placeId}
           label={label}
-          load={`${sizeWords(first, units)}${more > 0 ? ` and ${more} more` : ''}`}
+          load={`${sizeWords(first, units)}${more > 0 ? ` (+${more} load case${more === 1 ? '' : 's'})` : ''}`}
           onDimension={setDimension}
           title={`${model.title}, built ${name}. Its dimensions can be changed with the handles or the fields below.`}
         />
@@ -71,8 +72,9 @@ export function ShapePanel({ brief, feature }: { brief: Brief; feature?: Feature
           {layersInWords(part, built, name)} Dimensions in {units === 'metric' ? 'millimetres' : 'inches'}.{' '}
           {governing && (
             <span className="text-ember">
-              Ringed: what governs {governing.gradeName} this way up, {placeTitle(part, governing.placeId)}:{' '}
-              {findCheck(governing.checkId)?.title.toLowerCase()} {formatReserve(governing.reserve)}.
+              Ringed: governing location for {governing.gradeName} in this orientation,{' '}
+              {placeTitle(part, governing.placeId)}: {inSentence(findCheck(governing.checkId)?.title)}{' '}
+              {formatReserve(governing.reserve)}.
             </span>
           )}
         </figcaption>
@@ -90,10 +92,10 @@ function refitted(brief: Brief, pointer: string, value: unknown): Brief {
 
 function placeTitle(part: Brief['part'], placeId: string): string {
   try {
-    if (placeId === 'movement') return partBody(part).movement.title.toLowerCase();
+    if (placeId === 'movement') return inSentence(partBody(part).movement.title);
     const { places, buckling } = partBody(part).responses.depth;
     const found = places.find((place) => place.id === placeId) ?? buckling.find((one) => one.id === placeId);
-    return (found?.title ?? '').toLowerCase();
+    return inSentence(found?.title ?? '');
   } catch {
     return '';
   }

@@ -8,17 +8,17 @@ const OPEN: readonly {
   find: (panel: Element) => HTMLElement | null | undefined;
 }[] = [
   {
-    what: 'its name',
+    what: 'name',
     isOpen: ({ title }) => title.trim() === '' || title === newBrief.title,
     find: (panel) => panel.querySelector<HTMLElement>('input:not([type="checkbox"])'),
   },
   {
-    what: 'what it does',
+    what: 'function',
     isOpen: ({ purpose }) => purpose.trim() === '',
     find: (panel) => panel.querySelector('textarea'),
   },
   {
-    what: 'whether someone could be hurt when it fails',
+    what: 'consequence of failure',
     isOpen: ({ failureCouldHurt }) => failureCouldHurt === 'unanswered',
     // The first choice is about moisture.
     find: (panel) => [...panel.querySelectorAll('select')].at(-1),
@@ -31,7 +31,7 @@ export function StillToSay({ brief }: { brief: Brief }) {
   if (open.length === 0) return null;
   return (
     <p className="no-print rounded border border-unknown bg-unknown-ground px-3 py-1.5 text-sm text-unknown">
-      ! Still to say:{' '}
+      ! Missing:{' '}
       {open.map(({ what, find }, i) => (
         <span key={what}>
           {i > 0 && (i === open.length - 1 ? ' and ' : ', ')}
@@ -46,7 +46,7 @@ export function StillToSay({ brief }: { brief: Brief }) {
 }
 
 function goTo(find: (typeof OPEN)[number]['find']): void {
-  const panel = document.querySelector('section[aria-label="What it is"]');
+  const panel = document.querySelector('section[aria-label="Part"]');
   const control = panel && find(panel);
   control?.scrollIntoView({ block: 'center' });
   control?.focus({ preventScroll: true });

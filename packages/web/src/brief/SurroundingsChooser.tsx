@@ -16,7 +16,7 @@ export function SurroundingsChooser({ brief }: { brief: Brief }) {
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <Button look="quiet">Where does it live? Usual surroundings …</Button>
+        <Button look="quiet">Typical surroundings …</Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content
@@ -26,7 +26,7 @@ export function SurroundingsChooser({ brief }: { brief: Brief }) {
           className="z-30 max-h-[70vh] w-[30rem] overflow-y-auto rounded-md border border-line-strong bg-surface p-2 shadow-xl"
         >
           <p className="px-2 pb-1 text-xs text-quiet">
-            Takes the place of the heat and moisture asked. Correct what you know better.
+            Replaces the temperature and moisture entries. Correct them where you know better.
           </p>
           {surroundings.map((one) => (
             <Popover.Close asChild key={one.id}>

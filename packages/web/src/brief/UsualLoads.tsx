@@ -21,7 +21,7 @@ export function UsualLoads({
   return (
     <Popover.Root>
       <Popover.Trigger asChild>
-        <Button look="quiet">Usual sizes …</Button>
+        <Button look="quiet">Typical values …</Button>
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

@@ -26,13 +26,13 @@ test('the browser’s title says the stage and the part, as the part is renamed'
 
 test('a dimension is typed in another unit, demands and funnel follow, and it is saved by itself', async () => {
   const { user, house, over } = openApp(`${LAMP}/brief`);
-  const demands = within(await screen.findByRole('region', { name: 'What this demands of a material' }));
+  const demands = within(await screen.findByRole('region', { name: 'Required material properties' }));
   const before = demands.getAllByRole('definition').map((one) => one.textContent);
   await over('From the root to the load', '12 in');
   await user.tab();
   expect(await field('From the root to the load')).toHaveValue('304.8');
   expect(demands.getAllByRole('definition').map((one) => one.textContent)).not.toEqual(before);
-  const funnel = await screen.findByRole('list', { name: 'Grades still standing after each ask' });
+  const funnel = await screen.findByRole('list', { name: 'Remaining grades after each requirement' });
   const standing = within(funnel)
     .getAllByRole('listitem')
     .map((one) => Number(/(\d+)$/.exec(one.textContent)![1]));
@@ -59,10 +59,10 @@ test('a load is added, made another kind, named and removed; the last one stays'
   const { user, house, over } = openApp(`${LAMP}/brief`);
   await user.click(await button('Add a load'));
   const added = within(await screen.findByRole('group', { name: 'Load 3' }));
-  await user.selectOptions(added.getByLabelText('How it acts'), added.getByRole('option', { name: /knock/i }));
-  expect(added.queryByLabelText('Stays on for')).toBeNull();
-  await user.selectOptions(added.getByLabelText('Known as'), 'A mass that falls');
-  await over(added.getByLabelText('Falls from'), '1 ft');
+  await user.selectOptions(added.getByLabelText('Load type'), added.getByRole('option', { name: /impact/i }));
+  expect(added.queryByLabelText('Duration')).toBeNull();
+  await user.selectOptions(added.getByLabelText('Given as'), 'A falling mass');
+  await over(added.getByLabelText('Drop height'), '1 ft');
   await over(added.getByLabelText('Load'), 'Dropped spanner');
   const brief = await stored(house, idOf(LAMP));
   await waitFor(() => expect(house.briefOf(idOf(LAMP)).loadCases[2]?.name).toBe('Dropped spanner'));
@@ -88,7 +88,7 @@ test('a repeated load is asked for its number of times, in any writing', async (
 test('cycles may be counted by a rate, which then asks for a service life', async () => {
   const { user, house, over } = openApp(`${partPath('Snap cover')}/brief`);
   const id = idOf(partPath('Snap cover'));
-  const [counted] = await screen.findAllByLabelText('Counted by');
+  const [counted] = await screen.findAllByLabelText('Cycles given as');
   await user.selectOptions(counted!, 'Rate and service life');
   await over((await screen.findAllByLabelText('Rate'))[0]!, '3/min');
   await waitFor(() => expect(house.briefOf(id).loadCases[0]).toMatchObject({ cyclesPerH: 180 }));
@@ -105,7 +105,7 @@ test('asks come from a palette and go again without a trace', async () => {
   await over(row.getByRole('textbox'), '4 oz');
   await waitFor(() => expect(house.briefOf(id).asks.maxMassG).toBeCloseTo(113.4, 1));
   expect(screen.queryByRole('button', { name: '+ Mass limit' })).toBeNull();
-  await user.click(await button('Stop asking for mass limit'));
+  await user.click(await button('Remove requirement: mass limit'));
   await waitFor(() => expect(house.briefOf(id).asks).toEqual(before));
   await user.click(await button('Undo'));
   expect(screen.getByRole('group', { name: 'Mass limit' })).toBeVisible();
@@ -114,14 +114,14 @@ test('asks come from a palette and go again without a trace', async () => {
 test('with only some machines allowed, at least one has to be', async () => {
   const { user, house } = openApp(`${LAMP}/brief`);
   await user.click(await button('+ Only these machines'));
-  expect(await screen.findByText(/^Tick at least one machine/)).toBeVisible();
+  expect(await screen.findByText(/^Choose at least one machine/)).toBeVisible();
   await user.click(await field('Hot chamber'));
   await waitFor(() => expect(house.briefOf(idOf(LAMP)).asks.machineIds).toEqual(['hot-chamber']));
 });
 
 test('usual surroundings fill in heat and moisture, to be corrected', async () => {
   const { user, house } = openApp(`${LAMP}/brief`);
-  await user.click(await button(/Usual surroundings/));
+  await user.click(await button(/Typical surroundings/));
   const places = within(await screen.findByRole('dialog')).getAllByRole('button');
   expect(places.length).toBeGreaterThan(4);
   const before = house.briefOf(idOf(LAMP)).asks.heat;
@@ -133,7 +133,7 @@ test('usual surroundings fill in heat and moisture, to be corrected', async () =
 
 test('another kind of part keeps what fits of its loads', async () => {
   const { user, house } = openApp(`${LAMP}/brief`);
-  await user.click(await button('Another kind of part …'));
+  await user.click(await button('Another type of part …'));
   const cards = within(await screen.findByRole('dialog')).getAllByRole('button', { name: /^It / });
   expect(cards.filter((one) => one.getAttribute('aria-pressed') === 'true')).toHaveLength(1);
   await user.click(cards.find((one) => /two supports|carried at both/i.test(one.textContent)) ?? cards[1]!);
@@ -147,8 +147,8 @@ test('whether it could hurt somebody is said, warned of, and stays in sight', as
   const house = testHouse();
   house.kinds.parts.byId.set(idOf(LAMP), { value: { ...lampArm, failureCouldHurt: 'unanswered' }, revision: 1 });
   const { user } = openApp(`${LAMP}/brief`, { house });
-  await user.click(await button('whether someone could be hurt when it fails'));
-  const harm = await field(/^Could someone be hurt/);
+  await user.click(await button('consequence of failure'));
+  const harm = await field(/^Could a failure hurt someone/);
   expect(harm).toHaveFocus();
   await user.selectOptions(harm, 'Yes: someone could be hurt');
   expect((await screen.findAllByText(/do not approve this part/)).length).toBe(2);
@@ -161,7 +161,7 @@ test('a brief that becomes a template, annealed and wet: each is one field', asy
   const { user, house } = openApp(`${partPath('Ratchet pawl')}/brief`);
   await user.click(await field('Offer this brief as a template for new parts'));
   await user.click(await screen.findByRole('checkbox', { name: /^Annealed after printing/ }));
-  await user.selectOptions(await field('Moisture in service'), 'Kept dry');
+  await user.selectOptions(await field('Moisture in service'), 'Dry');
   const id = idOf(partPath('Ratchet pawl'));
   await waitFor(() => expect(house.briefOf(id)).toMatchObject({ template: true, annealed: true, moisture: 'dry' }));
   await user.click(await field('Offer this brief as a template for new parts'));
@@ -177,7 +177,7 @@ test('a server that is away keeps the edit here and sends it when it is back', a
   globalThis.fetch = (input, init) =>
     (input as Request).method === 'PUT' ? Promise.reject(new TypeError('no answer')) : answer(input, init);
   await over('From the root to the load', '250');
-  expect(await screen.findByText(/Server away: kept on this computer/)).toBeVisible();
+  expect(await screen.findByText(/Server unreachable: stored on this computer/)).toBeVisible();
   expect(house.briefOf(idOf(LAMP)).part).toMatchObject({ spanMm: 220 });
   globalThis.fetch = answer;
   await waitFor(() => expect(house.briefOf(idOf(LAMP)).part).toMatchObject({ spanMm: 250 }), { timeout: 10_000 });
@@ -198,21 +198,21 @@ test('what the server refuses is told at its field', async () => {
   await waitFor(async () =>
     expect(await field('Name')).toHaveAccessibleDescription('title is taken. Accepted: another.'),
   );
-  expect(screen.getByText('Not saved: one field needs you')).toBeVisible();
+  expect(screen.getByText('Not saved: 1 field to correct')).toBeVisible();
   expect(await field('Name')).toHaveValue(`${lampArm.title} B`);
 });
 
 test('steps are taken back and again by keys, but not out of a field being typed in', async () => {
   const { user } = openApp(`${LAMP}/brief`);
-  await user.selectOptions(await field('Moisture in service'), 'Kept dry');
+  await user.selectOptions(await field('Moisture in service'), 'Dry');
   await user.click(screen.getByRole('heading', { level: 1 }));
   await user.keyboard('{Control>}z{/Control}');
-  expect(await field('Moisture in service')).toHaveDisplayValue(/ordinary air|Wet through/);
+  expect(await field('Moisture in service')).toHaveDisplayValue(/Room air|Saturated/);
   await user.keyboard('{Control>}{Shift>}z{/Shift}{/Control}');
-  expect(await field('Moisture in service')).toHaveDisplayValue('Kept dry');
+  expect(await field('Moisture in service')).toHaveDisplayValue('Dry');
   await user.click(await field('Name'));
   await user.keyboard('{Control>}z{/Control}');
-  expect(await field('Moisture in service')).toHaveDisplayValue('Kept dry');
+  expect(await field('Moisture in service')).toHaveDisplayValue('Dry');
 });
 
 test('loads that act at the same time are combined, judged together, and let apart again', async () => {
@@ -225,7 +225,7 @@ test('loads that act at the same time are combined, judged together, and let apa
   await waitFor(() => expect(house.briefOf(id).combinations?.[0]?.loadIds).toEqual([first!.id, second!.id]));
   // Two are the fewest that act together.
   for (const load of lampArm.loadCases) expect(group.getByRole('checkbox', { name: load.name })).toBeDisabled();
-  await over(group.getByLabelText('Deflection limit together'), '0.5 in');
+  await over(group.getByLabelText('Combined deflection limit'), '0.5 in');
   await waitFor(() => expect(house.briefOf(id).combinations?.[0]?.maxMovementMm).toBeCloseTo(12.7, 6));
   await user.click(group.getByRole('button', { name: /^Remove / }));
   await waitFor(() => expect(house.briefOf(id)).not.toHaveProperty('combinations'));
@@ -236,7 +236,7 @@ test('a feature has its own model, loads and axes; the part is left as it is', a
   const id = idOf(LAMP);
   const models = () => within(screen.getByRole('group', { name: 'Models of this part' }));
   await user.click(await button('+ Add a feature …'));
-  const dialog = within(await screen.findByRole('dialog', { name: 'What else does this part do?' }));
+  const dialog = within(await screen.findByRole('dialog', { name: 'Does this part have other features?' }));
   await user.click(dialog.getByRole('button', { name: new RegExp(findPartModel('pinned-lug').title) }));
   await waitFor(() => expect(house.briefOf(id).features?.[0]?.part.model).toBe('pinned-lug'));
   const lug = within(await screen.findByRole('region', { name: /^Feature: / }));
@@ -257,7 +257,7 @@ test('a feature has its own model, loads and axes; the part is left as it is', a
 test('how hard it rubs may be told as force on an area, which makes the pressure', async () => {
   const { user, house, over } = openApp(`${LAMP}/brief`);
   const id = idOf(LAMP);
-  await user.click(await button('+ Rubs'));
+  await user.click(await button('+ Wear and friction'));
   await user.selectOptions(await field('Contact known as'), 'Force on an area');
   await over('Contact force', '9 lbf');
   await over('Contact area', '20');

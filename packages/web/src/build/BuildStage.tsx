@@ -14,15 +14,15 @@ import { useBuildGrade } from './useBuildGrade.ts';
 import { WayUpTab } from './WayUpTab.tsx';
 
 const TABS = [
-  { id: 'way-up', title: 'Way up', Content: WayUpTab },
+  { id: 'way-up', title: 'Build orientation', Content: WayUpTab },
   { id: 'filling', title: 'Walls and infill', Content: FillingTab },
-  { id: 'split', title: 'Two materials', Content: SplitTab },
+  { id: 'split', title: 'Multi-material', Content: SplitTab },
   { id: 'fibre', title: 'Continuous fibre', Content: FibreTab },
   { id: 'layup', title: 'Layup', Content: LayupTab },
-  { id: 'shape', title: 'Its real shape', Content: ShapeTab },
+  { id: 'shape', title: '3D part', Content: ShapeTab },
 ] as const;
 
-/** Which way up, which walls, where fibre: the design changed instead of the material. */
+/** Which build orientation, which walls, where fibre: the design changed instead of the material. */
 export function BuildStage() {
   const { library, standing } = useBench();
   const [search, set] = useAddress();
@@ -35,12 +35,12 @@ export function BuildStage() {
     <>
       {standing.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">
-          What is shown is of the last usable brief: {standing.message}
+          What is shown is from the last valid brief: {standing.message}
         </p>
       )}
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
         <div className="mb-3 flex items-end justify-between gap-4 narrow:flex-wrap border-b border-line">
-          <Tabs.List aria-label="What to build differently" className="flex flex-wrap">
+          <Tabs.List aria-label="Build options" className="flex flex-wrap">
             {TABS.map(({ id, title }) => (
               <Tabs.Trigger key={id} value={id} className={tabLook}>
                 {title}

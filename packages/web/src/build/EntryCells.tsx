@@ -15,7 +15,7 @@ export function MassAndCost({ massG, costUsd }: Pick<EvaluationEntry, 'massG' | 
   );
 }
 
-/** Its smallest reserve and the check that has it, as two cells of a row. */
+/** Its minimum reserve and the check that has it, as two cells of a row. */
 export function ReserveAndGoverns({ entry }: { entry: EvaluationEntry }) {
   return (
     <>

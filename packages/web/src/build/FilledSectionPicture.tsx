@@ -4,7 +4,7 @@ import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Choice } from '../ui/fields.tsx';
 
-/** The section as it will come out: shell dark, core light, layers as the way up lays them. Nothing for a solid part. */
+/** The section as it will come out: shell dark, core light, layers as the build orientation lays them. Nothing for a solid part. */
 export function FilledSectionPicture({ brief }: { brief: Brief }) {
   const [orientation, setOrientation] = useState<BuildOrientation>(brief.asks.orientations?.[0] ?? 'XZ');
   const { filled, part } = brief;

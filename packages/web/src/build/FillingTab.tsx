@@ -22,7 +22,7 @@ export function FillingTab({ gradeId }: { gradeId: string }) {
     return (
       <div className="flex flex-col gap-4">
         <p className="rounded border border-line bg-surface p-4">
-          {findPartModel(brief.part.model).title}: taken as solid. Walls and infill are worked out for arms, beams,
+          {findPartModel(brief.part.model).title}: treated as solid. Walls and infill are worked out for arms, beams,
           ties, struts, pads and cuts whose section is drawn.
         </p>
         <FoamTable gradeId={gradeId} />
@@ -70,7 +70,7 @@ function Settings() {
     />
   );
   return (
-    <Panel title="Filled with">
+    <Panel title="Infill pattern">
       <Choice
         label="Body"
         value={filled ? 'filled' : 'solid'}
@@ -121,14 +121,14 @@ function Tables({ gradeId }: { gradeId: string }) {
     [brief, gradeId, massG],
   );
   const { value: same } = useComputed(library, brief.filled && massG ? askSame : undefined);
-  if (!fillings) return <p className="text-quiet">Trying fillings …</p>;
+  if (!fillings) return <p className="text-quiet">Calculating infills …</p>;
   return (
     <div className="flex min-w-0 flex-col gap-4">
       <FoamTable gradeId={gradeId} />
-      <FillingsTable title="What other fillings would do" fillings={fillings} now={brief.filled} />
+      <FillingsTable title="Alternative infills" fillings={fillings} now={brief.filled} />
       {brief.filled && same && (
         <FillingsTable
-          title={`The same mass spent otherwise than as ${fillingTitle(brief.filled).toLowerCase()}`}
+          title={`Other ways to use the same mass as ${fillingTitle(brief.filled).toLowerCase()}`}
           fillings={same}
           now={brief.filled}
           empty="No other number of walls can weigh as much."

@@ -8,7 +8,7 @@ import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { TableHead } from '../ui/TableHead.tsx';
 
-const HEADINGS = ['Filling', 'Mass', 'Cost', 'Print time', 'Built', 'Smallest reserve', 'Governs', 'Into the brief'];
+const HEADINGS = ['Infill', 'Mass', 'Cost', 'Print time', 'Printed', 'Minimum reserve', 'Governs', 'Apply to brief'];
 
 /** One that was worked out to weigh as much has the same share but for the last digits. */
 function isSame(one: WallsAndInfill | undefined, other: WallsAndInfill | undefined): boolean {
@@ -18,7 +18,7 @@ function isSame(one: WallsAndInfill | undefined, other: WallsAndInfill | undefin
   return Math.abs(a - b) < 5e-4 && JSON.stringify(rest) === JSON.stringify(otherRest);
 }
 
-/** Fillings with what they weigh, cost and bear, in their best way up; one of them can be taken. */
+/** Fillings with what they weigh, cost and bear, in their best build orientation; one of them can be taken. */
 export function FillingsTable({
   title,
   fillings,
@@ -59,10 +59,10 @@ export function FillingsTable({
                   <ReserveAndGoverns entry={entry} />
                   <td className="px-3 py-1">
                     {isNow ? (
-                      <span className="text-quiet">set now</span>
+                      <span className="text-quiet">current</span>
                     ) : (
-                      <Button aria-label={`Take ${name}`} onClick={() => take(filled)}>
-                        Take
+                      <Button aria-label={`Apply ${name}`} onClick={() => take(filled)}>
+                        Apply
                       </Button>
                     )}
                   </td>

@@ -19,9 +19,9 @@ const HEADINGS = [
   'Flow',
   'Mass',
   'Cost',
-  'Smallest reserve',
+  'Minimum reserve',
   'Governs',
-  'Into the brief',
+  'Apply to brief',
 ];
 
 /** A grade that foams: what each nozzle temperature makes of it and of the part. Nothing is shown of one that does not. */
@@ -39,8 +39,8 @@ export function FoamTable({ gradeId }: { gradeId: string }) {
   };
   return (
     <Panel
-      title="The nozzle sets the foam"
-      aside={set !== undefined && <Button onClick={() => take(undefined)}>As its maker states it</Button>}
+      title="Foaming by nozzle temperature"
+      aside={set !== undefined && <Button onClick={() => take(undefined)}>As stated by the maker</Button>}
     >
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
         <TableHead headings={HEADINGS} />
@@ -60,10 +60,10 @@ export function FoamTable({ gradeId }: { gradeId: string }) {
                 <ReserveAndGoverns entry={entry} />
                 <td className="px-3 py-1 whitespace-nowrap">
                   {isNow ? (
-                    <span className="text-quiet">set now</span>
+                    <span className="text-quiet">current</span>
                   ) : (
-                    <Button aria-label={`Take ${amount(nozzleC, '°C', units)}`} onClick={() => take(nozzleC)}>
-                      Take
+                    <Button aria-label={`Apply ${amount(nozzleC, '°C', units)}`} onClick={() => take(nozzleC)}>
+                      Apply
                     </Button>
                   )}
                 </td>
@@ -73,9 +73,9 @@ export function FoamTable({ gradeId }: { gradeId: string }) {
         </tbody>
       </table>
       <p className="mt-2 text-xs text-quiet">
-        Flow is what to feed of what the same lines would take unfoamed: the rest is gas. Stiffness by Gent’s relation
-        from the hardness, strength by density to the power 1.5: typical, and a foam scatters more than a solid print.
-        Print a cube at the temperature you take, weigh and measure it, and correct flow until its density is this.
+        Flow is relative to the same lines unfoamed: the rest is gas. Stiffness by Gent’s relation from the hardness,
+        strength by density to the power 1.5: typical, and a foam scatters more than a solid print. Print a cube at this
+        temperature, weigh and measure it, and correct the flow until the density matches.
       </p>
     </Panel>
   );

@@ -11,7 +11,7 @@ export function GradeChoice({ gradeId, offered, choose }: BuildGrade) {
   const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);
   return (
     <Choice
-      label="Built of"
+      label="Material"
       value={gradeId ?? ''}
       options={offered.map(({ gradeId: id, best }) => ({
         value: id,

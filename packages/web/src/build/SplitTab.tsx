@@ -14,7 +14,7 @@ import { useComputed } from '../workers/useComputed.ts';
 import { useBuildGrade } from './useBuildGrade.ts';
 import { useSay } from '../ui/useSay.ts';
 
-const HEADINGS = ['Skin and core', 'Mass', 'Cost', 'Checks', 'Governs', 'Bond needed', 'Bond known', 'Together'];
+const HEADINGS = ['Skin and core', 'Mass', 'Cost', 'Checks', 'Governs', 'Required bond', 'Known bond', 'Together'];
 
 /** One part of two materials: a stiff skin on a tough core, or the other way round. */
 export function SplitTab({ gradeId }: { gradeId: string }) {
@@ -38,8 +38,7 @@ export function SplitTab({ gradeId }: { gradeId: string }) {
     return (
       <p className="rounded border border-line bg-surface p-4">
         {findPartModel(brief.part.model).title}: a skin and a core are worked out for arms, beams, ties, struts and cuts
-        whose section is drawn. Where two materials can be two parts, give each its own brief: stiffness to one, knocks
-        to the other.
+        whose section is drawn. Where the two materials can be two parts, give each its own brief.
       </p>
     );
   return (
@@ -52,7 +51,7 @@ export function SplitTab({ gradeId }: { gradeId: string }) {
           onChange={(id) => set({ second: id })}
         />
       </div>
-      {splits ? <SplitsTable splits={splits} /> : <p className="text-quiet">Trying skins …</p>}
+      {splits ? <SplitsTable splits={splits} /> : <p className="text-quiet">Calculating skins …</p>}
     </div>
   );
 }
@@ -73,7 +72,7 @@ function SplitsTable({ splits }: { splits: readonly Split[] }) {
   const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   return (
-    <Panel title="One part of two materials">
+    <Panel title="Multi-material part">
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
         <TableHead headings={HEADINGS} />
         <tbody>
@@ -107,9 +106,9 @@ function SplitsTable({ splits }: { splits: readonly Split[] }) {
       <p className="mt-2 text-xs text-quiet">
         Skin and core bend together; the core counts with its own modulus and strength at each load’s temperature and
         duration. Knocks, fluids, light, fire and heat are judged by the skin, which they meet first. Two grades of one
-        family fuse about as their own layers do; of two families nobody has stated a bond, so it is not known:
-        interlock them, or print three and pull them apart. It takes a machine that changes between two filaments, and
-        what it purges at each change comes on top of the cost.
+        family fuse about as their own layers do; of two families no bond strength is known: interlock them, or print
+        three and pull them apart. It takes a machine that changes between two filaments, and what it purges at each
+        change comes on top of the cost.
       </p>
     </Panel>
   );

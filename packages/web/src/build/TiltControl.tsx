@@ -21,7 +21,7 @@ export function TiltControl({
       <div className="flex items-end gap-3">
         <div className="w-44">
           <Choice
-            label={`Tipped from ${lies('XY')}`}
+            label={`Tilted from ${lies('XY')}`}
             value={tilt.towards}
             options={[
               { value: 'ZX', label: `to ${lies('ZX')}` },
@@ -50,7 +50,7 @@ export function TiltControl({
       </div>
       <TiltedBar tilt={tilt} long={tilt.towards === 'ZX' ? 'length' : 'width'} />
       <p className="text-xs text-quiet">
-        Length runs {axes.length}; depth, {axes.depth}. Layers lie level whatever the tilt.
+        Length direction {axes.length}; depth, {axes.depth}. Layers stay horizontal.
       </p>
     </div>
   );

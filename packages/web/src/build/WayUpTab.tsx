@@ -12,7 +12,7 @@ import { useTilt } from './useTilt.ts';
 import { WaysTable } from './WaysTable.tsx';
 import { useSay } from '../ui/useSay.ts';
 
-/** Every check in every way up, the layers at any tilt between, and what each takes to print. */
+/** Every check in every build orientation, the layers at any tilt between, and what each takes to print. */
 export function WayUpTab({ gradeId }: { gradeId: string }) {
   const { brief, library } = useBench();
   const units = useAppSelector((state) => state.settings.units);
@@ -35,10 +35,10 @@ export function WayUpTab({ gradeId }: { gradeId: string }) {
   if (!ways && computed.state === 'failed')
     return (
       <p role="alert" className="rounded border border-line bg-surface p-4 text-fail">
-        The ways up cannot be worked out: {computed.message}
+        The build orientations cannot be calculated: {computed.message}
       </p>
     );
-  if (!ways) return <Loading what="the ways up" />;
+  if (!ways) return <Loading what="the build orientations" />;
   return (
     <div className="grid grid-cols-[minmax(0,7fr)_minmax(0,5fr)] narrow:grid-cols-1 gap-4">
       <div className="min-w-0">
@@ -48,8 +48,8 @@ export function WayUpTab({ gradeId }: { gradeId: string }) {
         </p>
         <WaysTable found={ways} gradeId={gradeId} />
         <p className="mt-2 text-xs text-quiet">
-          Height, footprint and support are of the box around the part; hollows and ledges come on top. Calculated from
-          the evidence at hand; this does not approve a part.
+          Height, footprint and support are of the box around the part; cavities and overhangs come on top. Calculated
+          from the evidence at hand; this does not approve a part.
         </p>
       </div>
       <div className="flex min-w-0 flex-col gap-3">

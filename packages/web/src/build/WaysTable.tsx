@@ -9,7 +9,7 @@ import { amount, duration } from '../ui/amount.ts';
 import { Button } from '../ui/Button.tsx';
 import { Evidence, Reserve } from '../ui/Reserve.tsx';
 
-/** Checks down, ways up across; what governs each way is framed. */
+/** Checks down, build orientations across; what governs each way is framed. */
 export function WaysTable({ found, gradeId }: { found: WaysUp; gradeId: string }) {
   const { partId, brief } = useBench();
   const units = useAppSelector((state) => state.settings.units);
@@ -28,12 +28,12 @@ export function WaysTable({ found, gradeId }: { found: WaysUp; gradeId: string }
           ? 'none'
           : `under ${formatQuantity(supports.heldMm2, 'area', units, 3)}, ${formatQuantity(supports.beneathMm3, 'volume', units, 3)} of room`,
     ],
-    ['Mind', (way) => footWarnings(way.box, way.supports).join('; ') || '–'],
+    ['Notes', (way) => footWarnings(way.box, way.supports).join('; ') || '–'],
   ];
   return (
     <table
       className="w-full table-fixed rounded border border-line bg-surface text-sm"
-      aria-label="Checks in each way up"
+      aria-label="Checks by build orientation"
     >
       <thead>
         <tr className="border-b border-line align-bottom">
@@ -47,10 +47,10 @@ export function WaysTable({ found, gradeId }: { found: WaysUp; gradeId: string }
                 {way.id === recommendedId
                   ? 'recommended'
                   : way.id === 'tilted'
-                    ? 'tried out'
+                    ? 'selected'
                     : way.allowed
                       ? ''
-                      : 'ruled out by the brief'}
+                      : 'excluded by the brief'}
                 &nbsp;
               </span>
             </th>
@@ -131,21 +131,21 @@ function CheckCell({
   );
 }
 
-/** Writes the way up into the brief, or takes it out again. */
+/** Writes the build orientation into the brief, or takes it out again. */
 function OnlyThisWay({ brief, orientation, name }: { brief: Brief; orientation: BuildOrientation; name: string }) {
   const edit = useEdit();
   const { orientations, ...asks } = brief.asks;
   const only = orientations?.length === 1 && orientations[0] === orientation;
   return only ? (
     <Button look="quiet" onClick={() => edit({ ...brief, asks }, 'orientations')}>
-      Leave it open
+      Allow any
     </Button>
   ) : (
     <Button
-      aria-label={`Build it only ${name}`}
+      aria-label={`Use only ${name}`}
       onClick={() => edit({ ...brief, asks: { ...asks, orientations: [orientation] } }, 'orientations')}
     >
-      Only this
+      Use this only
     </Button>
   );
 }

@@ -7,16 +7,16 @@ const id = LAMP.split('/')[2]!;
 const BUILD = `${LAMP}/build?grade=ne-petg`;
 const filledIn = (house: ReturnType<typeof openApp>['house']) => house.briefOf(id).filled as WallsAndInfill | undefined;
 
-describe('which way up', () => {
+describe('which build orientation', () => {
   test('the recommended way is said; only one is written into the brief and left open again', async () => {
     const { user, house } = openApp(BUILD);
-    const table = within(await screen.findByRole('table', { name: 'Checks in each way up' }));
+    const table = within(await screen.findByRole('table', { name: 'Checks by build orientation' }));
     expect(table.getByText(/^recommended/)).toBeVisible();
     // Layers along its width: the arm is taller than wide, so it then lies flat.
-    await user.click(await button('Build it only XY'));
+    await user.click(await button('Use only XY'));
     await waitFor(() => expect(house.briefOf(id).asks.orientations).toEqual(['XZ']));
-    expect((await screen.findAllByText(/ruled out by the brief/)).length).toBe(2);
-    await user.click(await button('Leave it open'));
+    expect((await screen.findAllByText(/excluded by the brief/)).length).toBe(2);
+    await user.click(await button('Allow any'));
     await waitFor(() => expect(house.briefOf(id).asks).not.toHaveProperty('orientations'));
   });
 
@@ -25,8 +25,8 @@ describe('which way up', () => {
     const handle = await screen.findByRole('slider', { name: 'Tilt' });
     fireEvent.change(handle, { target: { value: '35' } });
     expect(handle).toHaveAttribute('aria-valuetext', '35 degrees');
-    expect(await screen.findByText(/^tried out/)).toBeVisible();
-    expect(screen.queryByRole('button', { name: 'Build it only tilted' })).toBeNull();
+    expect(await screen.findByText(/^selected/)).toBeVisible();
+    expect(screen.queryByRole('button', { name: 'Use only tilted' })).toBeNull();
   });
 
   test('a reserve leads to its working', async () => {
@@ -50,23 +50,23 @@ describe('what it is filled with', () => {
         .at(-1)!,
     );
     await waitFor(() => expect(filledIn(house)?.infillShare).toBeCloseTo(0.35, 9));
-    expect(await screen.findByRole('region', { name: /^The same mass spent otherwise/ })).toBeVisible();
+    expect(await screen.findByRole('region', { name: /^Other ways to use the same mass/ })).toBeVisible();
     await user.selectOptions(await field('Body'), 'Solid throughout');
     await waitFor(() => expect(house.briefOf(id)).not.toHaveProperty('filled'));
   });
 
   test('one that would do is taken by a click, and says that it is set', async () => {
     const { user, house } = openApp(`${BUILD}&show=filling`);
-    const take = await screen.findByRole('button', { name: 'Take 6 walls, 30 % infill' });
+    const take = await screen.findByRole('button', { name: 'Apply 6 walls, 30 % infill' });
     await user.click(take);
     await waitFor(() => expect(filledIn(house)).toMatchObject({ walls: 6, infillShare: 0.3 }));
-    await waitFor(() => expect(screen.queryByRole('button', { name: 'Take 6 walls, 30 % infill' })).toBeNull());
-    expect(screen.getAllByText('set now').length).toBeGreaterThan(0);
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Apply 6 walls, 30 % infill' })).toBeNull());
+    expect(screen.getAllByText('current').length).toBeGreaterThan(0);
   });
 
   test('what has no drawn section is taken as solid, and that is said', async () => {
     openApp(`${partPath('Heater duct')}/build?show=filling`);
-    expect(await screen.findByText(/: taken as solid\. Walls and infill are worked out for/)).toBeVisible();
+    expect(await screen.findByText(/: treated as solid\. Walls and infill are worked out for/)).toBeVisible();
   });
 });
 

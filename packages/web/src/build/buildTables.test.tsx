@@ -20,35 +20,38 @@ const sampleLayup: Layup = {
   loads: [...(FIRST_LAYUP.loads ?? []), { name: 'Sheared', nxyNPerMm: 10 }],
 };
 
-describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('ways up of %s', (_title, brief) => {
-  const found = engine.ways(brief, 'ne-petg');
-  const root = drawnFor(brief, <WaysTable found={found} gradeId="ne-petg" />);
-  test('each way has a column, one of them recommended', () => {
-    const heads = root.querySelectorAll('thead th').slice(1).map(textOf);
-    expect(heads).toHaveLength(found.ways.length);
-    expect(heads.filter((head) => head.includes('recommended')).length).toBeLessThanOrEqual(1);
-    found.ways.forEach((way, i) => {
-      if (!way.allowed && way.id !== found.recommendedId) expect(heads[i]).toMatch(/ruled out by the brief|tried out/);
-    });
-  });
-  test('each reserve is the one worked out, and what governs is ringed', () => {
-    const rows = root.querySelectorAll('tbody tr');
-    found.checkIds.forEach((checkId, row) => {
-      found.ways.forEach((way, column) => {
-        const cell = rows[row]!.querySelectorAll('td')[column]!;
-        const result = way.entry.checks.find((one) => one.checkId === checkId);
-        if (!result) expect(textOf(cell)).toBe('–');
-        else if (result.reserve !== null) expect(textOf(cell)).toContain(formatReserve(result.reserve));
-        expect(cell.innerHTML.includes('ring-ember')).toBe(way.entry.governingCheckId === checkId);
+describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))(
+  'build orientations of %s',
+  (_title, brief) => {
+    const found = engine.ways(brief, 'ne-petg');
+    const root = drawnFor(brief, <WaysTable found={found} gradeId="ne-petg" />);
+    test('each way has a column, one of them recommended', () => {
+      const heads = root.querySelectorAll('thead th').slice(1).map(textOf);
+      expect(heads).toHaveLength(found.ways.length);
+      expect(heads.filter((head) => head.includes('recommended')).length).toBeLessThanOrEqual(1);
+      found.ways.forEach((way, i) => {
+        if (!way.allowed && way.id !== found.recommendedId) expect(heads[i]).toMatch(/excluded by the brief|selected/);
       });
     });
-  });
-});
+    test('each reserve is the one worked out, and what governs is ringed', () => {
+      const rows = root.querySelectorAll('tbody tr');
+      found.checkIds.forEach((checkId, row) => {
+        found.ways.forEach((way, column) => {
+          const cell = rows[row]!.querySelectorAll('td')[column]!;
+          const result = way.entry.checks.find((one) => one.checkId === checkId);
+          if (!result) expect(textOf(cell)).toBe('–');
+          else if (result.reserve !== null) expect(textOf(cell)).toContain(formatReserve(result.reserve));
+          expect(cell.innerHTML.includes('ring-ember')).toBe(way.entry.governingCheckId === checkId);
+        });
+      });
+    });
+  },
+);
 
 test('a part that may only lie flat: no check changes with the tilt, and that is said in place of a diagram', () => {
   const root = drawnFor(dripCup, <WayUpTab gradeId="ne-petg" />);
   expect(textOf(root)).toContain('No check changes with the tilt.');
-  expect(textOf(root)).toContain('There is no line to draw.');
+  expect(textOf(root)).toContain('No data to draw.');
   expect(textOf(root)).toMatch(/Whatever the tilt: .+ \d/);
 });
 
@@ -69,8 +72,8 @@ describe('fillings', () => {
   test('each can be taken but the one that is set', () => {
     const rows = root.querySelectorAll('tbody tr');
     expect(rows).toHaveLength(fillings.length);
-    expect(rows.filter((row) => textOf(row).includes('set now'))).toHaveLength(1);
-    expect(root.querySelectorAll('button[aria-label^="Take "]')).toHaveLength(fillings.length - 1);
+    expect(rows.filter((row) => textOf(row).includes('current'))).toHaveLength(1);
+    expect(root.querySelectorAll('button[aria-label^="Apply "]')).toHaveLength(fillings.length - 1);
   });
   test('less inside weighs less', () => {
     const grams = fillings.map(({ entry }) => entry.massG!);
@@ -97,7 +100,7 @@ describe('foam', () => {
     const rows = drawnFor(lampArm, <FoamTable gradeId={foaming!.id} />).querySelectorAll('tbody tr');
     const found = engine.foams(lampArm, foaming!.id)!;
     expect(rows).toHaveLength(found.length);
-    expect(rows.filter((row) => textOf(row).includes('set now'))).toHaveLength(1);
+    expect(rows.filter((row) => textOf(row).includes('current'))).toHaveLength(1);
     const densities = found.map(({ densityGPerCm3 }) => densityGPerCm3);
     expect(densities).toEqual([...densities].sort((a, b) => b - a));
   });

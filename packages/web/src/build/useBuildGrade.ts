@@ -15,7 +15,7 @@ const OFFERED = 60;
 export interface BuildGrade {
   /** Undefined: not known yet. */
   gradeId: string | undefined;
-  /** The way up that is shown unless another is asked for: as decided, else its best. */
+  /** The build orientation that is shown unless another is asked for: as decided, else its best. */
   orientation: BuildOrientation | undefined;
   offered: readonly GradeStanding[];
   choose: (gradeId: string) => void;

@@ -25,8 +25,8 @@ export function CalculationsPage() {
   return (
     <main className="p-5">
       <PageHead
-        title="Quick sums"
-        says="Every formula that the checks use, by itself. Change a number and the answer follows; the link keeps both."
+        title="Calculators"
+        says="Every formula used by the checks. Change a number and the result follows; the link keeps the input."
       />
       <div className="grid grid-cols-[20rem_minmax(0,1fr)] narrow:grid-cols-1 items-start gap-4">
         <nav aria-label="Formulas" className="rounded-md border border-line bg-surface p-3">
@@ -42,7 +42,7 @@ export function CalculationsPage() {
                 </NavLink>
               </li>
             ))}
-            {listed.length === 0 && <li className="px-2 py-1 text-sm text-quiet">None has these words.</li>}
+            {listed.length === 0 && <li className="px-2 py-1 text-sm text-quiet">No match.</li>}
           </ul>
         </nav>
         <Calculation key={chosen.id} calculator={chosen} />
@@ -81,7 +81,7 @@ function Calculation({ calculator }: { calculator: Calculator }) {
       >
         {given !== null && fromAddress === undefined && (
           <p role="alert" className="mb-3 text-fail">
-            The numbers in this link could not be read; these are an example’s.
+            The numbers in this link could not be read; an example is shown.
           </p>
         )}
         <CalculationForm
@@ -91,11 +91,11 @@ function Calculation({ calculator }: { calculator: Calculator }) {
           onChange={change}
         />
       </Panel>
-      <Panel title="Answer">
+      <Panel title="Result">
         {problem && (
           <p role="alert" className="mb-2 text-fail">
             {problem.errors?.[0]?.detail ?? problem.detail}
-            {answer && ' The answer below is of the last usable numbers.'}
+            {answer && ' The result below is from the last valid numbers.'}
           </p>
         )}
         {answer && <CalculationResult answer={answer} />}

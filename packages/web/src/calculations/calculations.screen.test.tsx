@@ -9,7 +9,7 @@ function calculatingHouse() {
   house.says('POST', 'calculators/:id', ({ params, body }) => findCalculator(params.id!)!.run(body as never));
   return house;
 }
-const answer = () => within(screen.getByRole('region', { name: 'Answer' }));
+const answer = () => within(screen.getByRole('region', { name: 'Result' }));
 const typeOver = async (user: ReturnType<typeof openApp>['user'], name: string, text: string) => {
   const one = await field(name);
   await user.clear(one);
@@ -47,12 +47,12 @@ test('a formula is found by its words; none is said to be none', async () => {
   await user.click(list.getAllByRole('link')[0]!);
   await waitFor(() => expect(where()).toMatch(/^\/calculations\/[a-z-]*snap/));
   await typeOver(user, 'Find a formula', 'perpetual motion');
-  expect(list.getByText('None has these words.')).toBeVisible();
+  expect(list.getByText('No match.')).toBeVisible();
 });
 
 test('numbers in a broken link are an example’s, and that is said', async () => {
   openApp('/calculations/knock-force?in=%7Bbroken', { house: calculatingHouse() });
-  expect(await screen.findByText(/could not be read; these are an example’s/)).toBeVisible();
+  expect(await screen.findByText(/could not be read; an example is shown/)).toBeVisible();
   await waitFor(() => expect(answer().getAllByRole('definition').length).toBeGreaterThan(0));
 });
 
@@ -71,7 +71,7 @@ test('what makes no sense is told at its field, over the last usable answer', as
   const [first] = screen.getAllByRole('textbox').filter((one) => one.closest('nav') === null);
   await user.type(first!, '1');
   expect(await answer().findByRole('alert')).toHaveTextContent(
-    'from: “furlong” is not a unit here The answer below is of the last usable numbers.',
+    'from: “furlong” is not a unit here The result below is from the last valid numbers.',
   );
   expect(answer().getAllByRole('definition').length).toBeGreaterThan(0);
 });

@@ -36,7 +36,7 @@ export function ChartFigure({ chart }: { chart: LineChart }) {
           </Button>
         )}
       </figcaption>
-      {isEmpty ? <p className="text-sm text-quiet">There is no line to draw.</p> : <DrawingView drawing={drawing} />}
+      {isEmpty ? <p className="text-sm text-quiet">No data to draw.</p> : <DrawingView drawing={drawing} />}
       <p className="flex flex-wrap gap-x-3 text-xs text-quiet">
         {chart.lines.map(({ letter, name }, i) => (
           <span key={letter} className="inline-flex items-center gap-1">

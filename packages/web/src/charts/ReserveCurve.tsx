@@ -6,7 +6,7 @@ import { amount } from '../ui/amount.ts';
 const SIZE = { width: 660, height: 220, left: 44, right: 26, top: 14, bottom: 38 };
 const TICKS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
 
-/** Smallest reserve over temperature, logarithmic in the reserve, with the asked temperatures and the part's own limit. */
+/** Minimum reserve over temperature, logarithmic in the reserve, with the asked temperatures and the part's own limit. */
 export function ReserveCurve({
   points,
   marks,
@@ -32,7 +32,7 @@ export function ReserveCurve({
         viewBox={`0 0 ${SIZE.width} ${SIZE.height}`}
         className="w-full"
         role="img"
-        aria-label={`Smallest reserve over temperature; it reaches 1 at ${amount(limitC, '°C', units)}`}
+        aria-label={`Minimum reserve over temperature; it reaches 1 at ${amount(limitC, '°C', units)}`}
       >
         <rect x={left} y={y(1)} width={right - left} height={y(0.1) - y(1)} className="fill-fail-ground" />
         {TICKS.filter((tick) => tick <= top).map((tick) => (

@@ -5,6 +5,7 @@ import {
   type Comparison,
   type Finalist,
   type ReserveChange,
+  inSentence,
 } from '@anvilstone/core';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
@@ -16,7 +17,7 @@ export function BuysPanel({ comparison, wide }: { comparison: Comparison; wide: 
   const byId = new Map(finalists.map((finalist) => [finalist.gradeId, finalist]));
   const unpriced = finalists.filter(({ entry }) => entry.costUsd === null);
   return (
-    <Panel title="What the dearer one buys" className={wide ? 'col-span-2 narrow:col-span-1' : ''}>
+    <Panel title="What the more expensive one adds" className={wide ? 'col-span-2 narrow:col-span-1' : ''}>
       <ol
         className={wide ? 'grid grid-cols-2 narrow:grid-cols-1 gap-x-8 gap-y-3 text-sm' : 'flex flex-col gap-3 text-sm'}
       >
@@ -28,10 +29,10 @@ export function BuysPanel({ comparison, wide }: { comparison: Comparison; wide: 
       </ol>
       {unpriced.length > 0 && (
         <p className="mt-2 text-sm text-unknown">
-          Left out, since the cost is not known: {unpriced.map(({ name }) => name).join(', ')}.
+          Excluded, cost unknown: {unpriced.map(({ name }) => name).join(', ')}.
         </p>
       )}
-      <p className="mt-2 text-xs text-quiet">Reserves that change by less than 5 % are not named.</p>
+      <p className="mt-2 text-xs text-quiet">Changes below 5 % are not listed.</p>
     </Panel>
   );
 }
@@ -47,7 +48,7 @@ function Step({ buy, dearer, cheaper }: { buy: Buy; dearer: Finalist; cheaper: F
           {cheaper.letter} → {dearer.letter} {dearer.name}
         </strong>
         : {moreUsd < 0.005 ? 'costs the same' : `${moreUsd.toFixed(2)} USD more (+${morePercent.toFixed(0)} %)`}
-        {becomesPass && ', and passes where the cheaper one does not'}
+        {becomesPass && ', and passes where the cheaper one fails'}
         {massG !== null && Math.abs(massG) >= 0.5 && (
           <>
             ; {amount(Math.abs(massG), 'g', units)} {massG > 0 ? 'heavier' : 'lighter'}
@@ -57,13 +58,15 @@ function Step({ buy, dearer, cheaper }: { buy: Buy; dearer: Finalist; cheaper: F
       </p>
       {smallestReserve.from !== null && smallestReserve.to !== null && (
         <p>
-          Smallest reserve {formatReserve(smallestReserve.from)} → {formatReserve(smallestReserve.to)}
+          Minimum reserve {formatReserve(smallestReserve.from)} → {formatReserve(smallestReserve.to)}
           {governing && <span className="text-quiet"> ({findCheck(governing)?.title} then governs)</span>}
         </p>
       )}
       <Changes word="Gains" sign="▲" changes={gains} />
       <Changes word="Loses" sign="▼" changes={losses} />
-      {gains.length === 0 && losses.length === 0 && <p className="text-quiet">No reserve changes by 5 % or more.</p>}
+      {gains.length === 0 && losses.length === 0 && (
+        <p className="text-quiet">No reserve factor changes by 5 % or more.</p>
+      )}
     </>
   );
 }
@@ -74,7 +77,7 @@ function Changes({ word, sign, changes }: { word: string; sign: string; changes:
     <p>
       <span aria-hidden="true">{sign}</span> {word}:{' '}
       {changes
-        .map(({ title, from, to }) => `${title.toLowerCase()} ${formatReserve(from)} → ${formatReserve(to)}`)
+        .map(({ title, from, to }) => `${inSentence(title)} ${formatReserve(from)} → ${formatReserve(to)}`)
         .join(', ')}
     </p>
   );

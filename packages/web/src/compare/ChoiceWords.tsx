@@ -1,4 +1,4 @@
-import { findSchool, type Piece, type RankingWishes } from '@anvilstone/core';
+import { findSchool, type Piece, type RankingWishes, inSentence } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
@@ -21,11 +21,11 @@ export function ChoiceWords({ wishes, sizedSoFar }: { wishes: RankingWishes; siz
   const { value: sentences } = useComputed(library, ask);
   return (
     <Panel
-      title="In plain words"
+      title="Summary"
       aside={
         <span className="text-xs text-quiet">
-          ranked by: {findSchool(wishes.schoolId).title.toLowerCase()}
-          {wishes.leastChance === undefined ? '' : `, as sure as ${100 * wishes.leastChance} %`}
+          ranked by: {inSentence(findSchool(wishes.schoolId).title)}
+          {wishes.leastChance === undefined ? '' : `, confidence ${100 * wishes.leastChance} %`}
         </span>
       }
     >
@@ -39,7 +39,7 @@ export function ChoiceWords({ wishes, sizedSoFar }: { wishes: RankingWishes; siz
             </span>
           ))
         ) : (
-          <span className="text-quiet">Putting it into words …</span>
+          <span className="text-quiet">Writing the summary …</span>
         )}
       </p>
     </Panel>
@@ -57,7 +57,7 @@ function PieceView({ piece, partId }: { piece: Piece; partId: string }) {
   return (
     <Link
       to={`/parts/${partId}/shortlist?${search.toString()}`}
-      title="Its working"
+      title="Calculation"
       className="font-semibold underline decoration-line-strong underline-offset-2 hover:decoration-ink"
     >
       {piece.text}

@@ -51,7 +51,7 @@ export function CompareStage() {
         <FinalistPicker ids={ids} onChoose={choose} />
         <span className="grow" />
         {enough && comparison && (
-          <div role="group" aria-label="Take it along" className="flex gap-2 narrow:flex-wrap print:hidden">
+          <div role="group" aria-label="Add to comparison" className="flex gap-2 narrow:flex-wrap print:hidden">
             <Button
               onClick={() => saveFile('comparison.csv', 'text/csv;charset=utf-8', comparisonCsv(brief, comparison))}
             >
@@ -72,14 +72,14 @@ export function CompareStage() {
       </div>
       {standing.state === 'failed' && (
         <p role="alert" className="mt-3 text-fail">
-          This comparison is of the last usable brief: {standing.message}
+          This comparison is from the last valid brief: {standing.message}
         </p>
       )}
       {!enough && (
         <p className="mt-3 rounded border border-line bg-surface p-4">
           {ids.length === 0
-            ? 'No grade passes every check, so nobody leads. Choose two to five grades above to see what separates them.'
-            : 'One alone cannot be compared. Choose another above.'}
+            ? 'No grade passes every check. Choose two to five grades above to see how they differ.'
+            : 'Choose at least two grades to compare.'}
         </p>
       )}
       {enough && !comparison && <Loading what="the comparison" />}
@@ -95,8 +95,8 @@ export function CompareStage() {
           <PropertiesTable comparison={comparison} />
           <FinalistCautions comparison={comparison} />
           <p className="text-xs text-quiet">
-            Calculated from the evidence at hand; this does not approve a part. Percentages are of{' '}
-            {comparison.finalists[0]!.name}, the base.
+            Calculated from the available evidence; this does not approve a part. Percentages are of{' '}
+            {comparison.finalists[0]!.name}, the baseline.
           </p>
         </div>
       )}

@@ -63,7 +63,7 @@ export function CostPanel({ comparison }: { comparison: Comparison }) {
             )}
           {consumable &&
             row(
-              'One use, with changing it',
+              'Cost per use, replacement included',
               totals.map((partUsd) => partUsd && costPerUse({ partUsd, ...consumable })),
             )}
         </tbody>

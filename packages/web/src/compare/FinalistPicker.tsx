@@ -21,7 +21,7 @@ export function FinalistPicker({ ids, onChoose }: { ids: readonly string[]; onCh
     <div className="flex items-end gap-3 narrow:flex-wrap print:hidden">
       <div className="w-56">
         <Choice
-          label={full ? 'Five are the most' : 'Add a grade'}
+          label={full ? 'Five at most' : 'Add a grade'}
           value=""
           options={[{ value: '', label: full ? 'Remove one first' : 'Choose …' }, ...(full ? [] : options)]}
           onChange={(id) => id !== '' && onChoose((now) => [...now, id])}
@@ -32,7 +32,7 @@ export function FinalistPicker({ ids, onChoose }: { ids: readonly string[]; onCh
           label="Neat ↔ glass ↔ carbon, ready"
           value={String(sets.findIndex((set) => set.gradeIds.join() === ids.join()))}
           options={[
-            { value: '-1', label: sets.length > 0 ? 'Choose a base polymer …' : 'No maker has a pair' },
+            { value: '-1', label: sets.length > 0 ? 'Choose a base polymer …' : 'No pair available' },
             ...sets.map(({ title }, i) => ({ value: String(i), label: title })),
           ]}
           onChange={(index) => {

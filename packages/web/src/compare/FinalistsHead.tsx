@@ -31,14 +31,14 @@ export function FinalistsHead({
             {onChoose && (
               <span className="flex gap-2 text-xs print:hidden">
                 {i === 0 ? (
-                  <span className="text-quiet">base, 100 %</span>
+                  <span className="text-quiet">baseline, 100 %</span>
                 ) : (
                   <button
                     type="button"
                     className="text-quiet underline hover:text-ink"
                     onClick={() => onChoose((ids) => [gradeId, ...ids.filter((id) => id !== gradeId)])}
                   >
-                    Make it the base
+                    Set as baseline
                   </button>
                 )}
                 <button

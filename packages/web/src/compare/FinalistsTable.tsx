@@ -33,7 +33,7 @@ export function FinalistsTable({ comparison, onChoose }: { comparison: Compariso
         <tbody>
           <tr className="border-t border-line bg-sunken text-xs">
             <th scope="colgroup" colSpan={finalists.length + 1} className="px-3 py-1 text-left font-semibold">
-              Checks: reserve, and against the base
+              Checks: reserve factor, and against the baseline
             </th>
           </tr>
           {checks.map((row) => (
@@ -70,7 +70,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
           </>
         )}
       </Line>
-      <Line title="Chance of meeting every check" finalists={finalists}>
+      <Line title="Probability of compliance" finalists={finalists}>
         {({ gradeId, entry }) => {
           const key = `${gradeId} ${entry.orientation}`;
           const chance = chances.get(key);
@@ -78,7 +78,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
           return <span title={`${percentRange(chance.low, chance.high)} (95 %)`}>{percent(chance.all)}</span>;
         }}
       </Line>
-      <Line title="Built, on" finalists={finalists}>
+      <Line title="Printed, on" finalists={finalists}>
         {({ entry, machineName }) => (
           <>
             {builtAs(brief.part, entry.orientation)}
@@ -111,15 +111,15 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
           />
         )}
       </Line>
-      <Line title="Holds to" finalists={finalists}>
+      <Line title="Limit under load" finalists={finalists}>
         {({ entry }) => heatLimitWords(entry, units)}
       </Line>
-      <Line title="How it fails" finalists={finalists}>
+      <Line title="Failure mode" finalists={finalists}>
         {({ failureManner, warns }) => (
           <span className={warns === false ? 'text-fail' : ''}>{failureManner ?? 'unknown'}</span>
         )}
       </Line>
-      <Line title="To print" finalists={finalists}>
+      <Line title="Printing" finalists={finalists}>
         {({ printing }) =>
           printing === null ? (
             'unknown'
@@ -153,7 +153,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
               aria-label={`Choose ${name}`}
               className="font-semibold underline underline-offset-2"
             >
-              Choose this
+              Choose
             </Link>
           </td>
         ))}

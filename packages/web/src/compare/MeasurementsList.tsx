@@ -1,4 +1,4 @@
-import { findCheck, formatNumber as f, type Measurement, type RankingWishes } from '@anvilstone/core';
+import { findCheck, formatNumber as f, type Measurement, type RankingWishes, inSentence } from '@anvilstone/core';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
@@ -9,8 +9,8 @@ import { useComputed } from '../workers/useComputed.ts';
 
 const WHAT: Record<Exclude<Measurement['of'], 'unknown'>, string> = {
   modulus: 'the modulus in plane',
-  strength: 'the strength in plane',
-  across: 'the strength across layers',
+  strength: 'the in-plane strength',
+  across: 'the interlayer strength',
   heat: 'the heat deflection temperature',
 };
 
@@ -21,14 +21,11 @@ export function MeasurementsList({ wishes }: { wishes: RankingWishes }) {
   const { value } = useComputed(library, ask);
   const nameOf = (id: string | null) => (id === null ? 'nobody' : library.grades.find((one) => one.id === id)?.name);
   return (
-    <section aria-label="Which one measurement would help most" className="mt-4">
-      <h3 className="text-sm">Which one measurement would help most</h3>
-      {!value && <p className="text-sm text-quiet">Trying what each measurement could show …</p>}
+    <section aria-label="Most useful measurement" className="mt-4">
+      <h3 className="text-sm">Most useful measurement</h3>
+      {!value && <p className="text-sm text-quiet">Calculating the value of each measurement …</p>}
       {value?.length === 0 && (
-        <p className="text-sm text-quiet">
-          None: no single measurement of a grade would change the choice, wherever in its scatter the value turns out to
-          be.
-        </p>
+        <p className="text-sm text-quiet">None: no single measurement would change the choice within its scatter.</p>
       )}
       {value && value.length > 0 && (
         <ol className="list-decimal pl-5 text-sm">
@@ -36,15 +33,15 @@ export function MeasurementsList({ wishes }: { wishes: RankingWishes }) {
             <li key={`${one.gradeId} ${one.of}`} className="py-0.5">
               {one.of === 'unknown' ? (
                 <>
-                  {nameOf(one.gradeId)}: {findCheck(one.checkId)?.title.toLowerCase()} is not known. If it passes, this
-                  grade wins; how likely that is, nobody can say.
+                  {nameOf(one.gradeId)}: {inSentence(findCheck(one.checkId)?.title)} is not known. If it passes, this
+                  grade wins; the probability is unknown.
                 </>
               ) : (
                 <>
                   Measure {WHAT[one.of]} of <strong>{nameOf(one.gradeId)}</strong> (
                   {one.of === 'heat' ? `now ±${f(one.scatter ?? 0)} K` : `now ±${f(100 * (one.scatter ?? 0))} %`}):{' '}
-                  <strong>{percent(one.changes ?? 0)}</strong> chance that the choice changes, then to{' '}
-                  {nameOf(one.thenId)}; it bears on {findCheck(one.checkId)?.title.toLowerCase()}.
+                  <strong>{percent(one.changes ?? 0)}</strong> probability that the choice changes, then to{' '}
+                  {nameOf(one.thenId)}; it affects {inSentence(findCheck(one.checkId)?.title)}.
                 </>
               )}{' '}
               <Link to={`/parts/${partId}/bench?grade=${one.gradeId}`} className="underline print:hidden">

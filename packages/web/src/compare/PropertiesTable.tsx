@@ -16,11 +16,14 @@ export function PropertiesTable({ comparison }: { comparison: Comparison }) {
   const { finalists, properties } = comparison;
   const base = finalists[0]!;
   return (
-    <section aria-label="Properties like for like" className="overflow-x-auto rounded-md border border-line bg-surface">
+    <section
+      aria-label="Properties at equal conditions"
+      className="overflow-x-auto rounded-md border border-line bg-surface"
+    >
       <header className="flex items-baseline justify-between gap-4 border-b border-line px-4 py-2">
-        <h2 className="text-sm">Properties like for like</h2>
+        <h2 className="text-sm">Properties at equal conditions</h2>
         <p className="text-xs text-quiet">
-          Brought to one condition a row by documented factors; percentages are of {base.name}.
+          Each row is adjusted to one condition by documented factors; percentages are of {base.name}.
           {finalists.slice(1).map(({ gradeId, letter }) => (
             <Link
               key={gradeId}

@@ -8,6 +8,7 @@ import {
   type Sensitivity,
   type Turn,
   type UnitSystem,
+  inSentence,
 } from '@anvilstone/core';
 import { useAppSelector } from '../app/store.ts';
 import { useMemo } from 'react';
@@ -34,10 +35,10 @@ export function SensitivityPanel({ wishes: asked }: { wishes: RankingWishes }) {
   const range = { least: Math.min(1, ...spans), most: Math.max(1, ...spans) };
   return (
     <Panel
-      title="What would change the answer"
+      title="Sensitivity of the choice"
       aside={
         done ? (
-          <span className="text-xs text-quiet">ranked by: {findSchool(wishes.schoolId).title.toLowerCase()}</span>
+          <span className="text-xs text-quiet">ranked by: {inSentence(findSchool(wishes.schoolId).title)}</span>
         ) : (
           <span className="text-xs">
             <Progress share={found.length / Math.max(1, of)} label={`${found.length} of ${of} varied`} />
@@ -50,7 +51,7 @@ export function SensitivityPanel({ wishes: asked }: { wishes: RankingWishes }) {
           {failure}
         </p>
       )}
-      {leaderId === null && <p className="text-quiet">Nobody passes, so there is no winner to change.</p>}
+      {leaderId === null && <p className="text-quiet">No grade passes, so the choice cannot change.</p>}
       {leaderId && (
         <>
           <p className="mb-2 text-sm text-quiet">
@@ -68,13 +69,13 @@ export function SensitivityPanel({ wishes: asked }: { wishes: RankingWishes }) {
                   Now
                 </th>
                 <th scope="col" className="px-2 font-normal">
-                  Smallest reserve, down … up
+                  Minimum reserve, down … up
                 </th>
                 <th scope="col" className="px-2 font-normal">
-                  Another wins below
+                  Other wins below
                 </th>
                 <th scope="col" className="px-2 font-normal">
-                  Another wins above
+                  Other wins above
                 </th>
               </tr>
             </thead>
@@ -113,7 +114,7 @@ const reserveText = ({ reserve, status }: AtValue) => (reserve === null ? status
 function spanWords({ low, high }: Sensitivity): string {
   const numbers = `${reserveText(low)} … ${reserveText(high)}`;
   const governing = [...new Set([low, high].map((one) => one.governingCheckId))].flatMap((id) =>
-    id === null ? [] : [(findCheck(id)?.title ?? id).toLowerCase()],
+    id === null ? [] : [inSentence(findCheck(id)?.title ?? id)],
   );
   return `${numbers}, ${governing.join(' or ')}`;
 }
@@ -129,12 +130,12 @@ function TurnCell({
   units: UnitSystem;
   nameOf: (id: string) => string;
 }) {
-  if (!turn) return <td className="px-2 py-1.5 text-quiet">nobody within reach</td>;
+  if (!turn) return <td className="px-2 py-1.5 text-quiet">none within range</td>;
   return (
     <td className="px-2 py-1.5">
       <strong className="font-semibold whitespace-nowrap">{valueText(of, turn.value, units)}</strong>
       <span className="block text-xs text-quiet">
-        {turn.winnerId === null ? 'then nobody passes' : nameOf(turn.winnerId)}
+        {turn.winnerId === null ? 'then none passes' : nameOf(turn.winnerId)}
       </span>
     </td>
   );

@@ -3,7 +3,7 @@ import { button, field, openApp, partPath } from '../testApp.tsx';
 
 const COMPARE = `${partPath('Lamp arm')}/compare`;
 const bases = () =>
-  screen.getAllByText('base, 100 %').map((one) => one.closest('th')!.querySelector('strong')!.textContent);
+  screen.getAllByText('baseline, 100 %').map((one) => one.closest('th')!.querySelector('strong')!.textContent);
 const gradesIn = (where: string) => new URLSearchParams(where.split('?')[1]).get('grades');
 
 test('without a choice the leaders of the schools are there', async () => {
@@ -20,13 +20,13 @@ test('finalists are added, made the base and removed; two are the fewest, five t
     within(await field('Add a grade')).getByRole('option', { name: /^Nine Elms ABS Trade/ }),
   );
   await waitFor(() => expect(gradesIn(where())).toBe('tm-petg,tm-asa,ne-abs'));
-  await user.click((await screen.findAllByRole('button', { name: 'Make it the base' })).at(-1)!);
+  await user.click((await screen.findAllByRole('button', { name: 'Set as baseline' })).at(-1)!);
   await waitFor(() => expect(gradesIn(where())).toBe('ne-abs,tm-petg,tm-asa'));
   await waitFor(() => expect(bases()[0]).toBe('Nine Elms ABS Trade'));
   await user.click(await button('Remove Nine Elms ABS Trade'));
   await waitFor(() => expect(gradesIn(where())).toBe('tm-petg,tm-asa'));
   await user.click(await button('Remove Tarrowmill PETG Clearway'));
-  expect(await screen.findByText('One alone cannot be compared. Choose another above.')).toBeVisible();
+  expect(await screen.findByText('Choose at least two grades to compare.')).toBeVisible();
 });
 
 test('neat, glass and carbon of one base are there by one choice', async () => {

@@ -26,9 +26,9 @@ describe('three finalists for the lamp arm', () => {
   test('stand under their letters, the first of them the base', () => {
     const heads = root.querySelectorAll('thead th').slice(1).map(textOf);
     expect(heads).toHaveLength(3);
-    expect(heads[0]).toContain('base, 100 %');
+    expect(heads[0]).toContain('baseline, 100 %');
     heads.forEach((head, i) => expect(head).toContain(comparison.finalists[i]!.name));
-    expect(heads.slice(1).every((head) => head.includes('Make it the base'))).toBe(true);
+    expect(heads.slice(1).every((head) => head.includes('Set as baseline'))).toBe(true);
   });
   test('sample data is said to be sample data', () =>
     expect(
@@ -64,7 +64,7 @@ describe('three finalists for the lamp arm', () => {
   });
   test('each says how it fails, and leads to its decision', () => {
     expect(
-      rowOf('How it fails')
+      rowOf('Failure mode')
         .querySelectorAll('td')
         .every((cell) => textOf(cell).length > 3),
     ).toBe(true);
@@ -124,9 +124,9 @@ describe('cost', () => {
       asks: { consumable: { uses: 50, changeOverUsd: 5 }, lot: { quantity: 8 } },
     });
     const total = comparison.finalists[0]!.entry.costUsd!;
-    expect(Number(row('One use, with changing it')![1])).toBeCloseTo((total + 5) / 50, 2);
+    expect(Number(row('Cost per use, replacement included')![1])).toBeCloseTo((total + 5) / 50, 2);
     expect(Number(row('Lot of 8')![1])).toBeCloseTo(8 * total, 1);
-    expect(columns(bare).row('One use, with changing it')).toBeUndefined();
+    expect(columns(bare).row('Cost per use, replacement included')).toBeUndefined();
   });
 });
 
@@ -141,7 +141,7 @@ describe('what the dearer one buys', () => {
       const letter = (id: string) => comparison.finalists.find(({ gradeId }) => gradeId === id)!.letter;
       expect(textOf(step)).toContain(`${letter(cheaperId)} → ${letter(dearerId)}`);
       expect(textOf(step)).toMatch(/USD more|costs the same/);
-      expect(textOf(step)).toMatch(/Gains|Loses|No reserve changes/);
+      expect(textOf(step)).toMatch(/Gains|Loses|No reserve factor changes/);
     });
   });
   test('one without a price is named as left out', () => {
@@ -152,7 +152,7 @@ describe('what the dearer one buys', () => {
     const comparison = engineOf(library).compare(lampArm, IDS, 'metric');
     const text = textOf(drawnFor(lampArm, <BuysPanel comparison={comparison} wide={false} />, { library }));
     const unpriced = comparison.finalists.filter(({ entry }) => entry.costUsd === null);
-    if (unpriced.length > 0) expect(text).toContain(`the cost is not known: ${unpriced[0]!.name}`);
+    if (unpriced.length > 0) expect(text).toContain(`cost unknown: ${unpriced[0]!.name}`);
     else expect(text).not.toContain('Left out');
   });
 });
@@ -169,7 +169,7 @@ describe('in plain words', () => {
   test('with a wanted confidence it says so', () =>
     expect(
       textOf(drawnFor(lampArm, <ChoiceWords wishes={{ ...cheapest, leastChance: 0.95 }} sizedSoFar={0} />)),
-    ).toContain('as sure as 95 %'));
+    ).toContain('confidence 95 %'));
   test('where nobody passes, nobody is praised', () => {
     const impossible = { ...lampArm, asks: { ...lampArm.asks, maxMassG: 1 } };
     expect(textOf(drawnFor(impossible, <ChoiceWords wishes={cheapest} sizedSoFar={0} />))).toMatch(/No|nobody|none/i);
@@ -182,7 +182,7 @@ test('the one measurement that helps most is named with its chance, or that none
   expect(root.querySelectorAll('li')).toHaveLength(found.length);
   if (found.length === 0) expect(textOf(root)).toContain('None: no single measurement');
   for (const item of root.querySelectorAll('li'))
-    expect(textOf(item)).toMatch(/chance that the choice changes|is not known/);
+    expect(textOf(item)).toMatch(/probability that the choice changes|is not known/);
 });
 
 describe('a span of reserves', () => {
@@ -206,5 +206,5 @@ describe('a span of reserves', () => {
 
 test('with fewer than two the stage says what is missing', () =>
   expect(textOf(drawnFor(lampArm, <CompareStage />, { at: '/parts/p1/compare?grades=tm-petg' }))).toContain(
-    'One alone cannot be compared',
+    'Choose at least two grades to compare',
   ));

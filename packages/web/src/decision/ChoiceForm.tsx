@@ -1,5 +1,5 @@
 import { orientationChoices } from '../ui/orientationChoices.ts';
-import { findCheck, findSchool, formatReserve, rejectionReasons } from '@anvilstone/core';
+import { findCheck, findSchool, formatReserve, rejectionReasons, inSentence } from '@anvilstone/core';
 import { unknownRisks } from '@anvilstone/core/record';
 import { type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
@@ -33,7 +33,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const [limits, setLimits] = useState('');
   const [decidedBy, setDecidedBy] = useState(useOwnName());
   const wishes = useWishes(library.rules);
-  // Sizes are not worked out here: that school is answered by the cheapest that passes as drawn.
+  // Sizes are not worked out here: that school is answered by the lowest cost as drawn.
   const school = findSchool(findSchool(wishes.schoolId).needsSizes ? 'cheapest-that-passes' : wishes.schoolId);
   const askRanking = useCallback(
     (engine: Remote<Engine>) => engine.rankingBy(brief, { ...wishes, schoolId: school.id }),
@@ -82,7 +82,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
     <Panel title="Decide">
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] narrow:grid-cols-1 gap-3">
         <Choice
-          label={`Grade, by “${school.title.toLowerCase()}”`}
+          label={`Grade, by “${inSentence(school.title)}”`}
           value={chosen.gradeId}
           options={ranked.map(({ gradeId, best }) => ({
             value: gradeId,
@@ -91,7 +91,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
           onChange={(gradeId) => pick(gradeId)}
         />
         <Choice
-          label="Built"
+          label="Printed"
           value={entry.orientation}
           options={orientationChoices(brief.part)
             .filter(({ value }) => chosen.entries.some(({ orientation }) => orientation === value))
@@ -105,7 +105,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
       <ChosenFacts entry={entry} />
       <div className="mt-3 flex flex-col gap-3">
         <TextArea
-          label="Why this one, and why not the next"
+          label="Reason for this choice, and against the next best"
           value={reasons}
           onChange={setReasons}
           error={issueAt('/reasons')}
@@ -117,13 +117,13 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
           taken={risks}
         />
         <TextArea
-          label="Open risks: what is still unproven, and how it will be proved"
+          label="Open risks: what is unproven, and how it will be proved"
           value={risks}
           onChange={setRisks}
           error={issueAt('/openRisks')}
         />
         <TextArea
-          label="Limits of use: what it is meant for, and what it is not"
+          label="Limits of use: intended use and exclusions"
           value={limits}
           onChange={setLimits}
           error={issueAt('/limits')}
@@ -149,8 +149,8 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
           </Button>
           <p className="text-sm text-quiet">
             {saving.state === 'saved'
-              ? 'Keeps brief, evidence, rules and numbers as they are now. It is a record of judgement, not an approval of the part.'
-              : 'Waits until the brief is saved.'}
+              ? 'Freezes brief, evidence, rules and results as of now. It records a judgement; it does not approve the part.'
+              : 'Available once the brief is saved.'}
           </p>
         </div>
       </div>
@@ -167,7 +167,7 @@ function ChosenFacts({ entry }: { entry: EvaluationEntry }) {
     >
       <p className="flex items-center gap-2">
         <Reserve reserve={entry.minimumReserve} status={entry.status} />
-        {entry.governingCheckId && <span>governed by {findCheck(entry.governingCheckId)?.title.toLowerCase()}</span>}
+        {entry.governingCheckId && <span>governed by {inSentence(findCheck(entry.governingCheckId)?.title)}</span>}
       </p>
       {reasons.map((reason) => (
         <p key={reason} className="text-sm text-fail">
@@ -185,7 +185,7 @@ function UnknownRisks({ entry }: { entry: EvaluationEntry }) {
   if (risks.length === 0) return null;
   return (
     <section aria-label="Not known" className="text-sm">
-      <p className="text-xs text-quiet">Not known, and written down as open risks by itself:</p>
+      <p className="text-xs text-quiet">Unknown, added to the open risks automatically:</p>
       <ul className="list-disc pl-5 text-unknown">
         {risks.map((text) => (
           <li key={text}>{text}</li>
@@ -218,7 +218,7 @@ function SuggestedRisks({
   if (suggestions.length === 0) return null;
   return (
     <div>
-      <p className="text-xs text-quiet">Rests on estimates; add to the open risks:</p>
+      <p className="text-xs text-quiet">Based on estimates; add to the open risks:</p>
       <div className="mt-1 flex flex-wrap gap-1.5">
         {suggestions.map((text) => (
           <Button key={text} onClick={() => onTake(text)}>

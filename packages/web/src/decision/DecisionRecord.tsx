@@ -58,7 +58,7 @@ function LoadedRecord({
       </header>
       {newer && (
         <p className="mt-3 rounded border border-unknown bg-unknown-ground px-3 py-1.5 text-unknown">
-          Decision {newer.number} has taken its place: {newer.gradeName}, {newer.builtAs}.
+          Decision {newer.number} supersedes it: {newer.gradeName}, {newer.builtAs}.
         </p>
       )}
       <Recomputed id={decision.id} />
@@ -94,11 +94,11 @@ function Recomputed({ id }: { id: string }) {
   const { currentData: check } = useRecomputationQuery(id);
   if (!check) return null;
   return check.agrees ? (
-    <p className="mt-3 text-sm text-pass">Computed again just now from its own inputs: every number agrees.</p>
+    <p className="mt-3 text-sm text-pass">Recomputed from its own inputs: every number agrees.</p>
   ) : (
     <details className="mt-3 rounded border border-fail bg-fail-ground px-3 py-1.5 text-fail">
       <summary>
-        Computed again with engine {check.currentEngineVersion}, {check.differences.length} numbers differ
+        Recomputed with engine {check.currentEngineVersion}, {check.differences.length} numbers differ
       </summary>
       <ul className="list-disc pl-5 text-sm">
         {check.differences.slice(0, 50).map((text) => (
@@ -122,7 +122,7 @@ function Differences({ decision, others }: { decision: Decision; others: readonl
   return (
     <section aria-label="Differences" className="no-print mt-5">
       <div className="flex items-end gap-3">
-        <h3 className="grow text-base">What is different from an earlier record</h3>
+        <h3 className="grow text-base">Differences from an earlier record</h3>
         <div className="w-80">
           <Choice
             label="Earlier record"

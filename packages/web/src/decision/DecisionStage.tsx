@@ -37,9 +37,7 @@ export function DecisionStage() {
       <div className="no-print">
         <Panel title="Records of this part">
           {decisions.length === 0 && (
-            <p className="text-quiet">
-              None yet. A frozen record keeps the brief, the evidence and the numbers as they are now.
-            </p>
+            <p className="text-quiet">None yet. A frozen record keeps the brief, the evidence and the results.</p>
           )}
           <ul className="flex flex-col gap-2">
             {decisions.map((one) => (
@@ -69,7 +67,7 @@ export function DecisionStage() {
                 show();
               }}
             >
-              Decide anew
+              New decision
             </button>
           )}
         </Panel>

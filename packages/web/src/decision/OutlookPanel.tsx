@@ -1,4 +1,4 @@
-import { findCheck, formatReserve } from '@anvilstone/core';
+import { findCheck, formatReserve, inSentence } from '@anvilstone/core';
 import type { ChoiceStanding, FieldChange, Outlook } from '@anvilstone/schema';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';
@@ -12,12 +12,16 @@ export function OutlookPanel({ id }: { id: string }) {
   const moving = outlook.causes.filter(({ matters }) => matters);
   const still = outlook.causes.filter(({ matters }) => !matters);
   if (outlook.causes.length === 0)
-    return <p className="mt-2 text-sm text-pass">Nothing it rests on has changed since: it would be the same today.</p>;
+    return (
+      <p className="mt-2 text-sm text-pass">
+        Nothing it is based on has changed: the decision would be the same today.
+      </p>
+    );
   if (moving.length === 0)
     return (
       <details className="mt-2 text-sm">
         <summary className="text-pass">
-          It would still be the same today, though{' '}
+          The decision would be the same today, although{' '}
           {still.length === 1 ? 'one thing has' : `${still.length} things have`} changed since.
         </summary>
         <Causes causes={still} from={outlook.frozen} />
@@ -36,7 +40,7 @@ export function OutlookPanel({ id }: { id: string }) {
       </p>
       {still.length > 0 && (
         <details className="mt-1 text-sm">
-          <summary>Changed too, without moving the choice ({still.length})</summary>
+          <summary>Also changed, without effect on the choice ({still.length})</summary>
           <Causes causes={still} from={outlook.frozen} />
         </details>
       )}
@@ -100,8 +104,8 @@ const VERDICT = {
 
 function standingWords({ status, reserve, governingCheckId, leaderName }: ChoiceStanding): string {
   const number = reserve === null ? '' : ` with ${formatReserve(reserve)}`;
-  const check = governingCheckId === null ? '' : ` (${findCheck(governingCheckId)?.title.toLowerCase()})`;
-  return `the chosen grade ${VERDICT[status]}${number}${check}, ${leaderName === null ? 'nobody passes' : `${leaderName} comes first`}`;
+  const check = governingCheckId === null ? '' : ` (${inSentence(findCheck(governingCheckId)?.title)})`;
+  return `the chosen grade ${VERDICT[status]}${number}${check}, ${leaderName === null ? 'none passes' : `${leaderName} comes first`}`;
 }
 
 function movedWords(from: ChoiceStanding, to: ChoiceStanding): string {
@@ -109,7 +113,7 @@ function movedWords(from: ChoiceStanding, to: ChoiceStanding): string {
   if (from.status !== to.status) parts.push(`the chosen grade ${VERDICT[to.status]} by now`);
   if (from.reserve !== to.reserve && to.reserve !== null)
     parts.push(
-      `smallest reserve ${from.reserve === null ? 'unknown' : formatReserve(from.reserve)} then, ${formatReserve(to.reserve)} with it`,
+      `minimum reserve ${from.reserve === null ? 'unknown' : formatReserve(from.reserve)} then, ${formatReserve(to.reserve)} with it`,
     );
   if (from.leaderId !== to.leaderId)
     parts.push(`${to.leaderName ?? 'nobody'} comes first in place of ${from.leaderName ?? 'nobody'}`);

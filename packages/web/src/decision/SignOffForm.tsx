@@ -27,10 +27,10 @@ export function SignOffForm({ decision, digest }: { decision: Decision; digest: 
   if (open === undefined)
     return (
       <div className="no-print mt-3 flex gap-2">
-        <Button onClick={() => setOpen('signed')}>Sign within limits …</Button>
+        <Button onClick={() => setOpen('signed')}>Sign with limits …</Button>
         {standing && (
           <Button look="quiet" onClick={() => setOpen('withdrawn')}>
-            Take the signature back …
+            Withdraw signature …
           </Button>
         )}
       </div>
@@ -50,20 +50,20 @@ export function SignOffForm({ decision, digest }: { decision: Decision; digest: 
   };
   return (
     <section
-      aria-label={open === 'signed' ? 'Sign' : 'Take the signature back'}
+      aria-label={open === 'signed' ? 'Sign' : 'Withdraw signature'}
       className="no-print mt-3 flex flex-col gap-3 rounded border border-line-strong p-3"
     >
       <p className="text-sm text-quiet">
         {open === 'signed'
-          ? 'Whoever signs answers for the part under the rules that hold where it is used. The app computes; it approves nothing. A signature cannot be changed, only taken back.'
-          : 'The signature stays on the record; this says that it no longer holds, and why.'}
+          ? 'The signatory is responsible for the part under the rules that apply where it is used. The app computes; it approves nothing. A signature can be withdrawn but not changed.'
+          : 'The signature stays on the record, marked as withdrawn with the reason.'}
       </p>
       <div className="grid grid-cols-2 gap-3">
         <TextField label="Name" value={by} maxLength={200} onChange={setBy} error={issueAt('/by')} />
         <TextField label="Signs as" value={role} maxLength={200} onChange={setRole} error={issueAt('/role')} />
       </div>
       <TextArea
-        label={open === 'signed' ? 'What you stand for' : 'Why it no longer holds'}
+        label={open === 'signed' ? 'Statement' : 'Reason for withdrawal'}
         value={statement}
         onChange={setStatement}
         error={issueAt('/statement')}
@@ -72,7 +72,7 @@ export function SignOffForm({ decision, digest }: { decision: Decision; digest: 
       {open === 'signed' && (
         <>
           <TextArea
-            label="Up to what it holds: loads, temperatures, places, numbers, dates"
+            label="Scope: loads, temperatures, locations, quantities, dates"
             value={limits}
             onChange={setLimits}
             error={issueAt('/limits')}
@@ -90,7 +90,7 @@ export function SignOffForm({ decision, digest }: { decision: Decision; digest: 
       {signing.error !== undefined && <ProblemNotice error={signing.error} />}
       <div className="flex gap-2">
         <Button look="primary" disabled={signing.isLoading} onClick={() => void submit().catch(() => undefined)}>
-          {open === 'signed' ? 'Sign' : 'Take it back'}
+          {open === 'signed' ? 'Sign' : 'Withdraw'}
         </Button>
         <Button look="quiet" onClick={() => setOpen(undefined)}>
           Cancel

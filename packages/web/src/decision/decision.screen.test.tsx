@@ -31,7 +31,7 @@ test('what rests on estimates is offered as an open risk, once; reasons and name
   const risk = offered[0]!.textContent.replace(/^\+ /, '');
   expect(await field(/^Open risks/)).toHaveValue(risk);
   expect(screen.queryByRole('button', { name: `+ ${risk}` })).toBeNull();
-  fireEvent.change(await field(/^Why this one/), { target: { value: 'Cheap, passes, on the shelf.' } });
+  fireEvent.change(await field(/^Reason for this choice/), { target: { value: 'Cheap, passes, on the shelf.' } });
   fireEvent.change(await field(/^Limits of use/), { target: { value: 'Lamps to 900 g.' } });
   await user.type(await field('Decided by'), 'E. Ford');
   await user.click(await button('Freeze the decision'));
@@ -64,14 +64,16 @@ test('what a record lacks is told at its field, and nothing that was written is 
   const { user } = openApp(`${DECIDE}?grade=tm-asa`, { house });
   await user.type(await field(/^Limits of use/), 'Pylons 5 to 10');
   await user.click(await button('Freeze the decision'));
-  await waitFor(async () => expect(await field(/^Why this one/)).toHaveAccessibleDescription(/must not be empty/));
+  await waitFor(async () =>
+    expect(await field(/^Reason for this choice/)).toHaveAccessibleDescription(/must not be empty/),
+  );
   expect(await field('Decided by')).toHaveAccessibleDescription('decidedBy: must not be empty. Accepted: a name.');
   expect(await field(/^Limits of use/)).toHaveValue('Pylons 5 to 10');
 });
 
-test('another grade and another way up are looked at before; one that fails says why', async () => {
+test('another grade and another orientation are looked at before; one that fails says why', async () => {
   const { user, where } = openApp(`${DECIDE}?grade=ne-petg`);
-  await user.selectOptions(await field('Built'), 'ZX');
+  await user.selectOptions(await field('Printed'), 'ZX');
   await waitFor(() => expect(where()).toContain('built=ZX'));
   await user.selectOptions(await field(/^Grade, by/), 'tm-pla');
   await waitFor(() => expect(where()).toContain('grade=tm-pla'));
@@ -86,6 +88,6 @@ test('while a brief is not saved yet, nothing is frozen', async () => {
   const { user, over } = openApp(`${LAMP}/brief`, { house });
   await over('From the root to the load', '230');
   await user.click(screen.getByRole('link', { name: /Decision/ }));
-  expect(await screen.findByText('Waits until the brief is saved.')).toBeVisible();
+  expect(await screen.findByText('Available once the brief is saved.')).toBeVisible();
   expect(await button('Freeze the decision')).toBeDisabled();
 });

@@ -10,7 +10,7 @@ import { RecordBlocks } from './RecordBlocks.tsx';
 describe('blocks of a record', () => {
   const blocks: RecordBlock[] = [
     { kind: 'text', text: 'Before any heading.' },
-    { kind: 'heading', text: 'What it must do' },
+    { kind: 'heading', text: 'Requirements' },
     { kind: 'facts', rows: [['Load', '9 N']] },
     { kind: 'list', items: ['first', 'second'] },
     { kind: 'heading', text: 'Checks' },
@@ -19,7 +19,7 @@ describe('blocks of a record', () => {
       head: ['Check', 'Reserve'],
       rows: [
         ['Strength', { reserve: 0.999, status: 'fail' }],
-        ['Sag', { reserve: null, status: 'unknown' }],
+        ['Creep deflection', { reserve: null, status: 'unknown' }],
       ],
       governs: 0,
     },
@@ -29,10 +29,10 @@ describe('blocks of a record', () => {
   test('stand in regions under their headings, in their order', () => {
     expect(root.querySelectorAll('section').map((one) => one.getAttribute('aria-label'))).toEqual([
       undefined,
-      'What it must do',
+      'Requirements',
       'Checks',
     ]);
-    expect(root.querySelectorAll('h3').map(textOf)).toEqual(['What it must do', 'Checks']);
+    expect(root.querySelectorAll('h3').map(textOf)).toEqual(['Requirements', 'Checks']);
   });
   test('a reserve in a table is cut and marked as everywhere', () => {
     const cells = root.querySelectorAll('tbody tr').map((row) => textOf(row.querySelectorAll('td')[1]!));
@@ -84,11 +84,11 @@ describe('what it would be today', () => {
     drawn(<OutlookPanel id="d1" />, { answers: answered(['outlook', 'd1', outlook]) });
   test('nothing changed: the same', () => {
     const root = panel({ frozen: then, now: then, causes: [] } as unknown as Outlook);
-    expect(textOf(root)).toContain('Nothing it rests on has changed since: it would be the same today.');
+    expect(textOf(root)).toContain('Nothing it is based on has changed: the decision would be the same today.');
   });
   test('changed without moving the choice: the same, with what changed one click away', () => {
     const root = panel({ frozen: then, now: then, causes: [cause('a', false, then)] } as unknown as Outlook);
-    expect(textOf(root)).toContain('It would still be the same today, though one thing has changed since.');
+    expect(textOf(root)).toContain('The decision would be the same today, although one thing has changed since.');
     expect(root.querySelector('details')).not.toBeNull();
   });
   test('moved: each cause with what it alone does, then all together against what it was', () => {
@@ -100,10 +100,10 @@ describe('what it would be today', () => {
     const text = textOf(root);
     expect(text).toContain('Would now differ, because …');
     expect(text).toContain(
-      'the chosen grade fails by now; smallest reserve 1.17 then, 0.94 with it; Nine Elms ABS Trade comes first in place of Nine Elms PETG Trade',
+      'the chosen grade fails by now; minimum reserve 1.17 then, 0.94 with it; Nine Elms ABS Trade comes first in place of Nine Elms PETG Trade',
     );
     expect(text).toMatch(/All together: ?the chosen grade fails with 0\.94 \(.+\), Nine Elms ABS Trade comes first/);
-    expect(text).toContain('Changed too, without moving the choice (1)');
+    expect(text).toContain('Also changed, without effect on the choice (1)');
   });
   test('what was not there before or is gone says so', () => {
     const root = drawn(
@@ -144,5 +144,5 @@ describe('deciding', () => {
     expect(reserves.every((reserve) => reserve < 2)).toBe(true);
   });
   test('freezing is said to be a record of judgement, and not an approval', () =>
-    expect(textOf(stage('?grade=ne-petg'))).toContain('It is a record of judgement, not an approval of the part.'));
+    expect(textOf(stage('?grade=ne-petg'))).toContain('It records a judgement; it does not approve the part.'));
 });

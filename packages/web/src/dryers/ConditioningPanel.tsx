@@ -37,13 +37,12 @@ export function ConditioningPanel({
   });
   return (
     <Panel
-      title="Parts that wait for water"
+      title="Parts to condition"
       aside={!adding && <Button onClick={() => setAdding(true)}>+ Parts to condition</Button>}
     >
       {schedule.conditioning.length === 0 && !adding && (
         <p className="text-quiet">
-          None. Polyamide is brittle and too small when it comes dry from the printer; parts for hard use wait for
-          water.
+          None. Polyamide is brittle and undersized fresh from the printer; condition parts for hard use.
         </p>
       )}
       <ul className="flex flex-col gap-2 text-sm">
@@ -80,8 +79,8 @@ export function ConditioningPanel({
         />
       )}
       <p className="mt-2 text-xs text-quiet">
-        Steam and hot water burn. Over warm water, not in it: a wet skin on a dry core bends thin parts. Weigh a part:
-        it is done when it gains no more.
+        Steam and hot water burn. Condition over warm water, not in it: a wet skin on a dry core distorts thin parts.
+        Weigh a part: it is done when the mass is constant.
       </p>
     </Panel>
   );
@@ -116,7 +115,7 @@ function AddJob({
   const [needMs, setNeed] = useState(nowMs + 4 * DAY_MS);
   return (
     <div className="mt-3 grid grid-cols-2 gap-2">
-      <TextField label="Which parts" value={title} onChange={setTitle} maxLength={200} />
+      <TextField label="Parts" value={title} onChange={setTitle} maxLength={200} />
       <Choice
         label="Grade"
         value={gradeId}
@@ -131,7 +130,7 @@ function AddJob({
         onChange={setWall}
       />
       <QuantityField
-        label="Water or damp air"
+        label="Conditioning temperature"
         dimension="temperature"
         value={temperatureC}
         bounds={{ minimum: 20, maximum: 100 }}

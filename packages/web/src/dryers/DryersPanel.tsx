@@ -80,16 +80,16 @@ function EditDryer({ record, onDone }: { record: DryerRecord; onDone: () => void
   return (
     <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
       <TextField label="Name" value={dryer.name} maxLength={200} onChange={(name) => change({ name })} />
-      <Choice label="What for" value={dryer.purpose} options={PURPOSES} onChange={(purpose) => change({ purpose })} />
+      <Choice label="Purpose" value={dryer.purpose} options={PURPOSES} onChange={(purpose) => change({ purpose })} />
       <QuantityField
-        label="Spools or parts at once"
+        label="Capacity"
         dimension="ratio"
         value={dryer.slots}
         bounds={{ minimum: 1, maximum: 40 }}
         onChange={(slots) => change({ slots: Math.round(slots) })}
       />
       <QuantityField
-        label="Hottest"
+        label="Maximum temperature"
         dimension="temperature"
         value={dryer.maximumC}
         bounds={{ minimum: 30, maximum: 250 }}

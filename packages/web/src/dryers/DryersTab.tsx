@@ -62,7 +62,7 @@ export function DryersTab({
                   .catch(() => undefined)
               }
             >
-              Plan the best
+              Plan automatically
             </Button>
           </span>
         }
@@ -76,15 +76,14 @@ export function DryersTab({
           onMove={(id, startMs, dryerId) => keep(moveRun(schedule, id, startMs, dryerId))}
         />
         <p className="mt-1 text-xs text-quiet">
-          Drag a run to another time or dryer. Flags: when somebody waits. What already runs stays as it is when planned
-          anew.
+          Drag a run to another time or dryer. Flags mark due times. Runs in progress stay when replanning.
         </p>
         {(error ?? notProposed) !== undefined && <ProblemNotice error={error ?? notProposed} />}
         <Said conflicts={conflicts} said={said} untold={untold} />
         {waiting.length > 0 && (
           <p className="mt-2 text-sm">
-            In no run yet: {waiting.map(({ title }) => title).join(', ')}.{' '}
-            <span className="text-quiet">“Plan the best” finds them a place.</span>
+            Not scheduled: {waiting.map(({ title }) => title).join(', ')}.{' '}
+            <span className="text-quiet">“Plan the best” schedules them.</span>
           </p>
         )}
       </Panel>
@@ -122,12 +121,12 @@ function Said({
     <div role="status" className="mt-2 text-sm">
       {conflicts.length === 0 ? (
         <p className="text-pass">
-          <span aria-hidden="true">● </span>Nothing speaks against it
-          {said?.exact && ', and no plan is better: every way was tried'}.
+          <span aria-hidden="true">● </span>No conflicts
+          {said?.exact && ', and the plan is optimal: all alternatives were tried'}.
         </p>
       ) : (
         <p className={stops > 0 ? 'font-semibold text-fail' : 'font-semibold text-unknown'}>
-          {stops > 0 ? `${stops} conflict${stops === 1 ? '' : 's'}` : 'It can be done, but'}
+          {stops > 0 ? `${stops} conflict${stops === 1 ? '' : 's'}` : 'Feasible, but'}
         </p>
       )}
       <ul className="list-disc pl-5">

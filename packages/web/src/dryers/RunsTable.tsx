@@ -35,7 +35,7 @@ export function RunsTable({
     <Panel title="The runs">
       {error !== undefined && <ProblemNotice error={error} />}
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-        <TableHead headings={['Dryer', 'Put in', 'At', 'What', 'Over', '']} />
+        <TableHead headings={['Dryer', 'Start', 'At', 'What', 'Finished', '']} />
         <tbody>
           {runs.map((run) => {
             const times = runTimes(run, loads);
@@ -88,20 +88,20 @@ export function RunsTable({
                 <td className="px-3 py-2 whitespace-nowrap">
                   {begun && (
                     <Button
-                      aria-label={`${run.loads.join(', ')} came out`}
+                      aria-label={`${run.loads.join(', ')} taken out`}
                       // It would be put in again by a change that is not stored yet.
                       disabled={saving}
                       onClick={() => void finish({ runId: run.id, revision }).catch(() => undefined)}
                     >
-                      It came out
+                      Taken out
                     </Button>
                   )}
                   <Button
                     look="quiet"
-                    aria-label={`Take the run of ${run.loads.join(', ')} off the plan`}
+                    aria-label={`Remove the run of ${run.loads.join(', ')} from the plan`}
                     onClick={() => onChange(removeRun(schedule, run.id))}
                   >
-                    Take off
+                    Remove
                   </Button>
                 </td>
               </tr>
@@ -110,8 +110,8 @@ export function RunsTable({
         </tbody>
       </table>
       <p className="mt-2 text-xs text-quiet">
-        “It came out” writes the hours it was really in into the history of each spool, and its clock starts anew. Hot
-        reels and ovens burn; an oven used for plastics is never used for food.
+        “Taken out” logs the actual hours in each spool’s history and restarts its exposure time. Hot reels and ovens
+        burn; an oven used for plastics is never used for food.
       </p>
     </Panel>
   );

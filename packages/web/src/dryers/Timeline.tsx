@@ -94,7 +94,7 @@ export function Timeline({
       viewBox={`0 0 ${WIDTH} ${height}`}
       className="w-full touch-none select-none"
       role="group"
-      aria-label="Dryers over time; the table below says the same"
+      aria-label="Dryers over time; the table below holds the same data"
     >
       {x.ticks(10).map((tick) => (
         <g key={tick.getTime()} transform={`translate(${x(tick)},0)`}>

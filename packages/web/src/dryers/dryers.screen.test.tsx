@@ -32,7 +32,7 @@ test('the best plan is asked for, taken over, and said to be the best', async ()
   }));
   const { user } = openApp(TAB, { house });
   expect(await screen.findByText(/^Nothing is planned; \d+ loads? waits?$/)).toBeVisible();
-  await user.click(await button('Plan the best'));
+  await user.click(await button('Plan automatically'));
   await waitFor(() => expect(kept(house).runs).toEqual(runs));
   expect(await screen.findByText('S-07 cannot be dried here: no dryer is cool enough.')).toBeVisible();
   expect(screen.getByText('1 run planned')).toBeVisible();
@@ -68,7 +68,7 @@ test('everything of a run is set in its row as well', async () => {
   await waitFor(() => expect(kept(house).runs.map(({ loads }) => loads)).toEqual([['S-02', 'S-03']]));
   await user.selectOptions(await field('Move S-02 to'), 'to a run of its own');
   await waitFor(() => expect(kept(house).runs).toHaveLength(2));
-  await user.click(await button('Take the run of S-02 off the plan'));
+  await user.click(await button('Remove the run of S-02 from the plan'));
   await waitFor(() => expect(kept(house).runs.map(({ loads }) => loads)).toEqual([['S-03']]));
 });
 
@@ -76,17 +76,17 @@ test('one that has begun may come out, and only that', async () => {
   const house = planned([run('r1', 'oven', -6, 80, ['S-03']), run('r2', 'box-dryer', 5, 65, ['S-02'])]);
   house.says('DELETE', 'dryer-schedule/runs/:id', () => house.house.schedule);
   const { user } = openApp(TAB, { house });
-  await user.click(await button('S-03 came out'));
+  await user.click(await button('S-03 taken out'));
   await waitFor(() => expect(house.asked.map(({ path }) => path)).toEqual(['dryer-schedule/runs/r1?revision=1']));
-  expect(screen.queryByRole('button', { name: 'S-02 came out' })).toBeNull();
+  expect(screen.queryByRole('button', { name: 'S-02 taken out' })).toBeNull();
 });
 
 test('a plan that somebody else has changed is not written over', async () => {
   const house = planned([run('r1', 'oven', 2, 80, ['S-03'])]);
   const { user } = openApp(TAB, { house });
-  await button('Take the run of S-03 off the plan');
+  await button('Remove the run of S-03 from the plan');
   house.house.schedule = { ...house.house.schedule, revision: 9 };
-  await user.click(await button('Take the run of S-03 off the plan'));
+  await user.click(await button('Remove the run of S-03 from the plan'));
   expect(await screen.findByText('Somebody has saved it since.')).toBeVisible();
   expect(kept(house).runs).toHaveLength(1);
 });
@@ -94,29 +94,29 @@ test('a plan that somebody else has changed is not written over', async () => {
 test('nor is one that came in while a change of one’s own was not sent yet', async () => {
   const house = planned([run('r1', 'oven', 2, 80, ['S-03'])]);
   const { user, store } = openApp(TAB, { house });
-  await user.click(await button('Take the run of S-03 off the plan'));
+  await user.click(await button('Remove the run of S-03 from the plan'));
   const others = { ...kept(house), runs: [run('r1', 'oven', 4, 80, ['S-03', 'S-02'])] };
   house.house.schedule = { schedule: others, revision: 9 };
   store.dispatch(api.util.invalidateTags(['Stock']));
   expect(await screen.findByText('Somebody has saved it since.')).toBeVisible();
   expect(kept(house)).toEqual(others);
-  expect(await button('Take the run of S-03, S-02 off the plan')).toBeVisible();
+  expect(await button('Remove the run of S-03, S-02 from the plan')).toBeVisible();
 });
 
 test('an answer from before the last change does not bring back what was before it', async () => {
   const house = planned([run('r1', 'oven', 2, 80, ['S-03']), run('r2', 'oven', 20, 65, ['S-02'])]);
   const { user, store } = openApp(TAB, { house });
   const before = house.house.schedule;
-  await user.click(await button('Take the run of S-03 off the plan'));
+  await user.click(await button('Remove the run of S-03 from the plan'));
   await waitFor(() => expect(kept(house).runs).toHaveLength(1));
   const after = house.house.schedule;
   house.house.schedule = before;
   store.dispatch(api.util.invalidateTags(['Stock']));
   const seen = () => Object.values(store.getState().api.queries).find((query) => query?.endpointName === 'stock');
   await waitFor(() => expect(seen()?.data).toMatchObject({ schedule: { revision: before.revision } }));
-  expect(screen.queryByRole('button', { name: 'Take the run of S-03 off the plan' })).toBeNull();
+  expect(screen.queryByRole('button', { name: 'Remove the run of S-03 from the plan' })).toBeNull();
   house.house.schedule = after;
-  await user.click(await button('Take the run of S-02 off the plan'));
+  await user.click(await button('Remove the run of S-02 from the plan'));
   await waitFor(() => expect(kept(house).runs).toHaveLength(0));
   expect(screen.queryByText('Somebody has saved it since.')).toBeNull();
 });
@@ -124,16 +124,16 @@ test('an answer from before the last change does not bring back what was before 
 test('a run comes out after the change before it is stored: it is not put in again', async () => {
   const house = planned([run('r1', 'oven', -6, 80, ['S-03']), run('r2', 'box-dryer', 5, 65, ['S-02'])]);
   const { user } = openApp(TAB, { house });
-  await user.click(await button('Take the run of S-02 off the plan'));
-  expect(await button('S-03 came out')).toBeDisabled();
-  await waitFor(async () => expect(await button('S-03 came out')).toBeEnabled());
+  await user.click(await button('Remove the run of S-02 from the plan'));
+  expect(await button('S-03 taken out')).toBeDisabled();
+  await waitFor(async () => expect(await button('S-03 taken out')).toBeEnabled());
   expect(kept(house).runs.map(({ id }) => id)).toEqual(['r1']);
 });
 
 test('parts wait for water: added with what is needed, and taken off again', async () => {
   const { user, house, over } = openApp(TAB);
   await user.click(await button('+ Parts to condition'));
-  const panel = within(screen.getByRole('region', { name: 'Parts that wait for water' }));
+  const panel = within(screen.getByRole('region', { name: 'Parts to condition' }));
   const texts = panel.getAllByRole('textbox');
   await over(texts[0]!, 'Two clamps');
   await user.click(panel.getByRole('button', { name: /save|add|wait/i }));
@@ -147,8 +147,8 @@ test('a dryer is added, changed and removed; why one stays is said', async () =>
   const { user, house, over } = openApp(TAB);
   await user.click(await button('+ A dryer'));
   await user.type(await field('Name'), 'Cupboard');
-  await over('Spools or parts at once', '5.4');
-  await over('Hottest', '150 °F');
+  await over('Capacity', '5.4');
+  await over('Maximum temperature', '150 °F');
   await user.click(await button('Save it'));
   await waitFor(() => expect(house.kinds.dryers.byId.size).toBe(4));
   const [, made] = [...house.kinds.dryers.byId].at(-1)!;

@@ -57,8 +57,8 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
     rows.length > 0 || units.length > 0
       ? undefined
       : typed.trim().length < FEWEST_LETTERS
-        ? 'No place begins so. Two letters search everything.'
-        : isAsked && hits && !error && 'Nothing with all of these words.';
+        ? 'No match. Two letters search everything.'
+        : isAsked && hits && !error && 'No match.';
   const go = (row: Row | undefined) => {
     if (!row) return;
     onClose();
@@ -74,13 +74,13 @@ export function FindSheet({ onClose }: { onClose: () => void }) {
           className="fixed top-0 bottom-0 left-19 z-50 flex w-[34rem] max-w-[calc(100vw-4.75rem)] flex-col border-r border-line bg-surface shadow-2xl"
         >
           <div className="border-b border-line p-3">
-            <Dialog.Title className="mb-1 text-sm">Find anything</Dialog.Title>
+            <Dialog.Title className="mb-1 text-sm">Search</Dialog.Title>
             <input
               role="combobox"
               aria-expanded={rows.length > 0}
               aria-controls={listId}
               aria-activedescendant={rows[chosen] ? `${listId}-${chosen}` : undefined}
-              aria-label="Find anything"
+              aria-label="Search"
               autoFocus
               className={controlLook}
               value={typed}

@@ -20,7 +20,7 @@ test('a key opens it anywhere, arrows choose, Enter goes there', async () => {
   const { user, where } = openApp('/grades/reference', { house: finding() });
   await screen.findByRole('heading', { level: 1 });
   await user.keyboard('/');
-  const field = await screen.findByRole('combobox', { name: 'Find anything' });
+  const field = await screen.findByRole('combobox', { name: 'Search' });
   expect(field).toHaveFocus();
   const all = options().length;
   expect(all).toBeGreaterThan(8);
@@ -29,8 +29,8 @@ test('a key opens it anywhere, arrows choose, Enter goes there', async () => {
   expect(chosen().textContent).not.toBe(first);
   await user.keyboard('{ArrowUp}{ArrowUp}');
   expect(chosen().textContent).toBe(first);
-  await user.type(field, 'house ru');
-  expect(chosen().textContent).toContain('House rules');
+  await user.type(field, 'company ru');
+  expect(chosen().textContent).toContain('Company rules');
   await user.keyboard('{Enter}');
   await waitFor(() => expect(where()).toBe('/house-rules'));
   expect(screen.queryByRole('dialog')).toBeNull();
@@ -39,7 +39,7 @@ test('a key opens it anywhere, arrows choose, Enter goes there', async () => {
 test('what is written anywhere is found by kind, with the words that were found, and leads to its place', async () => {
   const { user, where } = openApp('/parts', { house: finding() });
   await user.click(await button('Find'));
-  await user.type(await screen.findByRole('combobox', { name: 'Find anything' }), 'root');
+  await user.type(await screen.findByRole('combobox', { name: 'Search' }), 'root');
   const crack = await screen.findByRole('option', { name: /a crack at the/ });
   expect(within(crack).getByText('root').tagName).toBe('MARK');
   expect(within(crack).getByText('Findings in service')).toBeVisible();
@@ -51,7 +51,7 @@ test('of a part its stages are offered too', async () => {
   const { user, where } = openApp(`${partPath('Lamp arm')}/brief`, { house: finding([]) });
   await field('Name');
   await user.keyboard('{Control>}k{/Control}');
-  await user.type(await screen.findByRole('combobox', { name: 'Find anything' }), 'shortl');
+  await user.type(await screen.findByRole('combobox', { name: 'Search' }), 'shortl');
   await user.keyboard('{Enter}');
   await waitFor(() => expect(where()).toBe(`${partPath('Lamp arm')}/shortlist`));
 });
@@ -60,14 +60,14 @@ test('a quantity is told in other units; nothing found is said; what went wrong 
   const house = finding([]);
   const { user } = openApp('/parts', { house });
   await user.click(await button('Find'));
-  const input = await screen.findByRole('combobox', { name: 'Find anything' });
+  const input = await screen.findByRole('combobox', { name: 'Search' });
   await user.type(input, '12 lbf');
   expect(await screen.findByText(/^= 53\.\d+ N/)).toBeVisible();
   await user.clear(input);
   await user.type(input, 'ŋ');
-  expect(screen.getByText('No place begins so. Two letters search everything.')).toBeVisible();
+  expect(screen.getByText('No match. Two letters search everything.')).toBeVisible();
   await user.type(input, 'ŋŋ');
-  expect(await screen.findByText('Nothing with all of these words.')).toBeVisible();
+  expect(await screen.findByText('No match.')).toBeVisible();
   house.says('GET', 'search', () => {
     throw new Refused({ status: 500, title: 'Broken', detail: 'The list of words is being made.' });
   });

@@ -39,7 +39,7 @@ export function ColumnChooser() {
             ))}
           </div>
           <Button look="quiet" onClick={() => dispatch(columnsChosen([...standardColumnIds]))}>
-            The usual columns
+            Default columns
           </Button>
         </Popover.Content>
       </Popover.Portal>

@@ -46,19 +46,19 @@ export function CompareGradesPage() {
         </Link>
       </p>
       <PageHead
-        title="Two grades like for like"
-        says="In per cent only where both were measured the same way; otherwise in what they differ."
+        title="Compare two grades"
+        says="Percentages only where both were measured the same way; otherwise the differences in method."
       />
       <div className="mb-3 grid max-w-220 grid-cols-2 narrow:grid-cols-1 gap-4">
         <Choice
-          label="First, which is the base (100 %)"
+          label="First (baseline, 100 %)"
           value={first}
           options={options}
           onChange={(id) => set({ first: id }, true)}
         />
         <Choice label="Second" value={second} options={options} onChange={(id) => set({ second: id }, true)} />
       </div>
-      {a && b && a.id === b.id && <p className="text-quiet">That is one grade twice. Choose another for the second.</p>}
+      {a && b && a.id === b.id && <p className="text-quiet">Choose a different second grade.</p>}
       {a && b && a.id !== b.id && comparison && (
         <>
           <AsReported properties={comparison.properties} first={a} second={b} />
@@ -87,8 +87,8 @@ function AsReported({
     <section aria-label="As reported" className="mb-6">
       <h2 className="text-base">As reported</h2>
       <p className="mb-2 text-sm text-quiet">
-        {compared} {compared === 1 ? 'pair compares' : 'pairs compare'}, {refused} {refused === 1 ? 'is' : 'are'}{' '}
-        refused: where the conditions differ, a percentage would mean nothing.
+        {compared} {compared === 1 ? 'pair compares' : 'pairs compare'}, {refused} {refused === 1 ? 'is' : 'are'} not
+        compared: the conditions differ.
       </p>
       <table className="w-full table-fixed rounded-md border border-line bg-surface text-sm">
         <thead>
@@ -208,10 +208,10 @@ function AtOneCondition({
     <section aria-label="At one condition">
       <div className="mb-2 flex items-end justify-between gap-4">
         <div>
-          <h2 className="text-base">Brought to one condition</h2>
+          <h2 className="text-base">Adjusted to one condition</h2>
           <p className="text-sm text-quiet">
-            Values used by every check, carried over where need be. A difference between two estimates (D) says what
-            families do, not what these grades do.
+            Values used by the checks, adjusted where needed. A difference between two estimates (D) reflects the
+            families, not these grades.
           </p>
         </div>
         <ConditionChooser />

@@ -19,11 +19,7 @@ export function EvidencePanel({ grade, rules }: { grade: Grade; rules: HouseRule
   const shown = gapsToo ? rows : rows.filter((row) => row.evidence !== null || row.observations.length > 0);
   return (
     <section aria-label="Evidence">
-      <Tick
-        label={`Show what nobody reports and no family states (${gaps} gaps)`}
-        checked={gapsToo}
-        onChange={setGapsToo}
-      />
+      <Tick label={`Show properties without any value (${gaps} gaps)`} checked={gapsToo} onChange={setGapsToo} />
       <table className="mt-2 w-full text-sm">
         <thead>
           <tr className="border-b border-line text-left text-xs text-quiet">
@@ -34,7 +30,7 @@ export function EvidencePanel({ grade, rules }: { grade: Grade; rules: HouseRule
               Value used
             </th>
             <th scope="col" className="px-2 font-normal">
-              <Term means="A and B: measured at this condition. C: carried over from another one. D: typical of the family.">
+              <Term means="A and B: measured at this condition. C: adjusted from another condition. D: typical of the family.">
                 Evidence
               </Term>
             </th>
@@ -130,7 +126,7 @@ function PropertyRows({ row, open, onToggle }: { row: ResolvedRow; open: boolean
             {observations.length > 0 ? (
               <ObservationTable observations={observations} named={false} usedId={row.usedId} />
             ) : (
-              <p className="text-quiet">No report of this grade. A test of your own would settle it.</p>
+              <p className="text-quiet">No report for this grade. Test it.</p>
             )}
           </td>
         </tr>
@@ -144,6 +140,7 @@ function whereFrom({ observations, usedId, evidence }: ResolvedRow): string {
   const others = observations.length - (used ? 1 : 0);
   const more = others === 0 ? '' : ` · ${others} other ${others === 1 ? 'report' : 'reports'}`;
   if (used) return `${used.reference}${more}`;
-  if (evidence === null) return observations.length > 0 ? `${observations.length} reported, none usable here` : '';
+  if (evidence === null)
+    return observations.length > 0 ? `${observations.length} reported, none usable at this condition` : '';
   return evidence === 'D' ? `typical of the family${more}` : `the grade’s modulus curve${more}`;
 }

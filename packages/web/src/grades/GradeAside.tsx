@@ -67,15 +67,15 @@ export function GradeAside({ grade, grades, rules }: { grade: Grade; grades: rea
             ))}
           </ul>
           <p className="mt-2 text-xs text-unknown">
-            A claim holds for what was tested. It never covers a printed part by itself.
+            A claim applies to what was tested, not automatically to a printed part.
           </p>
         </Panel>
       )}
       <div className="mt-4">
         <Cautions place="grade" grade={grade} />
       </div>
-      <Panel title="Where it is used">
-        {uses && uses.decisions.length === 0 && <p className="text-sm text-quiet">No decision has chosen it yet.</p>}
+      <Panel title="Used in">
+        {uses && uses.decisions.length === 0 && <p className="text-sm text-quiet">Not chosen in any decision.</p>}
         <ul className="text-sm">
           {uses?.decisions.map((decision) => (
             <li key={decision.id}>
@@ -106,8 +106,8 @@ function ProcessWindow({ grade, leastDryingH }: { grade: Grade; leastDryingH: nu
   const heat = ({ low, high }: { low: number; high: number }) =>
     `${amount(low, '°C', units).replace(/ .*/, '')} to ${amount(high, '°C', units)}`;
   const dryFor = (hours: number | undefined) => {
-    if (hours === undefined) return `time not stated, at least ${leastDryingH} h (house rule)`;
-    return hours < leastDryingH ? `${leastDryingH} h (house rule)` : `${hours} h`;
+    if (hours === undefined) return `time not stated, at least ${leastDryingH} h (company rule)`;
+    return hours < leastDryingH ? `${leastDryingH} h (company rule)` : `${hours} h`;
   };
   const chamber = family?.chamberC.recommended;
   const rows: [string, string | undefined, string | undefined][] = [
@@ -118,7 +118,7 @@ function ProcessWindow({ grade, leastDryingH }: { grade: Grade; leastDryingH: nu
       stated.chamberC && heat(stated.chamberC),
       chamber === null || chamber === undefined ? 'no requirement' : amount(chamber, '°C', units),
     ],
-    ['Around the part', stated.enclosure, family?.enclosure],
+    ['Enclosure', stated.enclosure, family?.enclosure],
     [
       'Part cooling',
       stated.fanPct && `${stated.fanPct.low} to ${stated.fanPct.high} %`,
@@ -130,7 +130,7 @@ function ProcessWindow({ grade, leastDryingH }: { grade: Grade; leastDryingH: nu
       family && `${amount(family.dryingC, '°C', units)}, ${dryFor(family.dryingH)}`,
     ],
     [
-      'Out of the dryer',
+      'Out of dryer',
       stated.openHours === undefined ? undefined : `${stated.openHours} h`,
       family && (family.openHoursAt50Rh >= 1000 ? 'no practical limit' : `${family.openHoursAt50Rh} h at 50 % RH`),
     ],
@@ -141,7 +141,7 @@ function ProcessWindow({ grade, leastDryingH }: { grade: Grade; leastDryingH: nu
     ],
   ];
   return (
-    <Panel title="Printing it">
+    <Panel title="Printing">
       <table className="w-full text-sm">
         <tbody>
           {rows.map(([title, own, typical]) => (

@@ -96,7 +96,7 @@ export function GradePage() {
                 Evidence
               </Tabs.Trigger>
               <Tabs.Trigger value="curves" className={tabLook}>
-                Heat, time, water, fatigue
+                Temperature, time, water, fatigue
               </Tabs.Trigger>
               <Tabs.Trigger value="history" className={tabLook}>
                 History
@@ -129,8 +129,7 @@ function CurvesPanel({ grade, rules }: { grade: Grade; rules: HouseRules }) {
   if (curves.length === 0) {
     return (
       <p className="rounded border border-unknown bg-unknown-ground p-3 text-unknown">
-        Its polymer is not stated, or it has no modulus: how it behaves in heat and over time is not known. Measure it,
-        or state the family.
+        No polymer family or no modulus: behaviour in heat and over time is unknown. Measure it, or state the family.
       </p>
     );
   }

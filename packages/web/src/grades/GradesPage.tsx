@@ -56,7 +56,7 @@ export function GradesPage() {
     <main className="flex h-screen flex-col p-5 narrow:h-auto">
       <PageHead
         title="Grades"
-        says="Resolved values with their evidence: A and B measured at this condition, C carried over, D typical of the family."
+        says="Resolved values with their evidence: A and B measured at this condition, C adjusted, D typical of the family."
       >
         <LibraryActions chosenIds={chosenIds} />
       </PageHead>
@@ -71,11 +71,11 @@ export function GradesPage() {
       {library && library.grades.length > 0 && (
         <div className="flex min-h-0 grow gap-4 narrow:flex-col">
           <aside
-            aria-label="Narrow down"
+            aria-label="Filter"
             className="flex w-56 shrink-0 narrow:max-h-56 narrow:w-full flex-col gap-2 overflow-y-auto pr-1"
           >
             <TextField
-              label="Find by any word: name, colour, source, note"
+              label="Search name, colour, source, note"
               value={filter.words}
               onChange={(words) => change({ words })}
             />
@@ -102,12 +102,12 @@ export function GradesPage() {
               <div className="flex items-center gap-2 narrow:flex-wrap">
                 {chosenIds.length > 0 && (
                   <Button look="quiet" onClick={() => setChosenIds([])}>
-                    Choose none
+                    Clear selection
                   </Button>
                 )}
                 <Button
                   disabled={chosenIds.length !== 2}
-                  title="Choose two grades to hold them against each other"
+                  title="Choose two grades to compare"
                   onClick={() => void navigate(`/grades/compare?first=${chosenIds[0]}&second=${chosenIds[1]}`)}
                 >
                   Compare two
@@ -124,7 +124,7 @@ export function GradesPage() {
                   className="ml-2 px-1 py-0 text-xs"
                   onClick={() => show({ words: '', chosen: {}, ranges: [] }, sort)}
                 >
-                  Show all
+                  Clear filters
                 </Button>
               )}
             </p>
@@ -141,7 +141,7 @@ export function GradesPage() {
               />
             )}
             {rows?.length === 0 && (
-              <p className="text-quiet">No grade meets all of this. Take a filter away, or show all.</p>
+              <p className="text-quiet">No grade matches. Remove a filter, or clear all filters.</p>
             )}
           </div>
         </div>
@@ -154,18 +154,18 @@ function NothingYet() {
   return (
     <Empty title="The library is empty">
       <p>
-        Bring a maker’s table in with{' '}
+        Import a maker’s table with{' '}
         <Link to="/grades/import" className="underline">
           Import
         </Link>
-        , write the first grade down with{' '}
+        , add the first grade with{' '}
         <Link to="/grades/new" className="underline">
           New grade
         </Link>
-        , or take the sample ones to begin with.
+        , or start with the sample grades.
       </p>
       <div className="mt-3">
-        <SampleOffer withParts={false}>Take the sample grades and machines</SampleOffer>
+        <SampleOffer withParts={false}>Add sample grades and machines</SampleOffer>
       </div>
     </Empty>
   );

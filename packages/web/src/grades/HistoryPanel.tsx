@@ -4,11 +4,11 @@ import { ProblemNotice } from '../ui/ProblemNotice.tsx';
 import { useGradeHistoryQuery, useRestoreGradeMutation } from './gradesApi.ts';
 
 const ACTIONS = {
-  delivered: 'Came with the sample library',
+  delivered: 'From the sample library',
   created: 'Written down',
   edited: 'Edited',
   imported: 'Imported from a file',
-  restored: 'Earlier state brought back',
+  restored: 'Earlier version restored',
   removed: 'Removed',
 };
 
@@ -39,7 +39,7 @@ export function HistoryPanel({ gradeId, revision }: { gradeId: string; revision:
             </div>
             {change.revision !== revision && change.action !== 'removed' && (
               <Button disabled={isLoading} onClick={() => void restore({ id: gradeId, revision: change.revision })}>
-                Bring this state back
+                Restore this version
               </Button>
             )}
           </li>

@@ -11,7 +11,7 @@ export function LibraryActions({ chosenIds }: { chosenIds: readonly string[] }) 
   return (
     <div className="flex gap-2">
       <Link to="/grades/reference" className={buttonLook('quiet')}>
-        Families and strands
+        Polymer families and fibres
       </Link>
       <Link to="/agents" className={buttonLook('quiet')}>
         Agents

@@ -57,7 +57,7 @@ export function RangeFilters({
               className="mt-1 px-1 py-0 text-xs"
               onClick={() => onChange(ranges.filter((_, at) => at !== i))}
             >
-              Take this range away
+              Remove range
             </Button>
           </fieldset>
         );
@@ -80,7 +80,7 @@ export function RangeFilters({
       {unknown > 0 && (
         <p className="mt-1 text-xs text-unknown">
           {unknown} {unknown === 1 ? 'grade has' : 'grades have'} no known value there and{' '}
-          {unknown === 1 ? 'is' : 'are'} left out: unknown is not within.
+          {unknown === 1 ? 'is' : 'are'} excluded: unknown does not match.
         </p>
       )}
     </section>

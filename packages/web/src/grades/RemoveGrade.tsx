@@ -18,7 +18,7 @@ export function RemoveGrade({ grade, revision }: { grade: Grade; revision: numbe
           .catch(() => undefined)
       }
     >
-      It leaves every shortlist. Decisions that chose it keep their own copy, and its history stays.
+      It is removed from every shortlist. Decisions keep their own copy, and the history stays.
     </ConfirmRemoval>
   );
 }

@@ -12,7 +12,7 @@ test('what is stated is said, what the method needs and nobody states is said to
   expect(stated.some(({ text }) => text.includes('0.45'))).toBe(true);
 });
 
-test('the way up is said in words', () => {
+test('the build orientation is said in words', () => {
   expect(
     texts({ property: 'tensileStrength', value: 50, unit: 'MPa', orientation: 'ZX', specimen: 'printed' }),
   ).toContain('ZX upright');

@@ -42,7 +42,7 @@ const FUMES: Record<string, string> = {
   styrene: 'styrene vapour',
   caprolactam: 'caprolactam vapour',
   acrylic: 'acrylic vapour',
-  highTemperature: 'hot or harmful vapour',
+  highTemperature: 'hazardous vapour',
 };
 export const EVIDENCE_LABELS = ['unknown', 'A', 'B', 'C', 'D'] as const;
 export const PRINTABLE_LABELS = ['not known', 'fits', 'with cautions', 'needs an upgrade'] as const;

@@ -96,7 +96,7 @@ describe('beside a grade', () => {
   test('a claim says what it was made of, and that it never covers a printed part by itself', () => {
     const claimed = sampleLibrary.grades.filter(({ claims }) => claims && claims.length > 0);
     expect(claimed.length).toBeGreaterThan(0);
-    for (const grade of claimed) expect(aside(grade)).toContain('It never covers a printed part by itself.');
+    for (const grade of claimed) expect(aside(grade)).toContain('not automatically to a printed part.');
   });
   test('what the maker does not state of its printing is said to be of the family', () =>
     expect(aside({ ...gradeOf('tm-petg'), process: {} })).toMatch(/\(family\)/));

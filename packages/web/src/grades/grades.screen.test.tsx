@@ -14,7 +14,7 @@ const sampleGrades = [...testHouse().kinds.grades.byId.values()].map(({ value })
 test('is narrowed down by words, family and price, and the address keeps it', async () => {
   const { user, where } = openApp('/grades');
   await counted(sampleGrades.length);
-  await user.type(await field(/^Find by any word/), 'petg');
+  await user.type(await field(/^Search name, colour, source, note/), 'petg');
   const petg = sampleGrades.filter(({ name }) => /petg/i.test(name));
   await counted(petg.length);
   expect([...names()].sort()).toEqual(petg.map(({ name }) => name).sort());
@@ -26,8 +26,8 @@ test('is narrowed down by words, family and price, and the address keeps it', as
   const link = where();
   const second = openApp(link);
   await counted(cheap.length);
-  expect(await field(/^Find by any word/)).toHaveValue('petg');
-  await second.user.click(await button('Show all'));
+  expect(await field(/^Search name, colour, source, note/)).toHaveValue('petg');
+  await second.user.click(await button('Clear filters'));
   await counted(sampleGrades.length);
 });
 
@@ -38,9 +38,9 @@ test('facets tell how many grades each choice leaves; none is said to be none', 
   const left = Number(/(\d+)$/.exec(carbon!.closest('label')!.textContent)![1]);
   await user.click(carbon!);
   await counted(left);
-  await user.type(await field(/^Find by any word/), 'zebra');
-  expect(await screen.findByText(/No grade meets all of this/)).toBeVisible();
-  await user.click(await button('Show all'));
+  await user.type(await field(/^Search name, colour, source, note/), 'zebra');
+  expect(await screen.findByText(/No grade matches/)).toBeVisible();
+  await user.click(await button('Clear filters'));
   await counted(sampleGrades.length);
 });
 
@@ -52,12 +52,12 @@ test('a range leaves out what is not known, and says how many', async () => {
     within(screen.getByRole('group', { name: 'Friction on steel, dry' })).getByLabelText('at least'),
     '0.1',
   );
-  const said = await screen.findByText(/no known value there and (is|are) left out: unknown is not within/);
+  const said = await screen.findByText(/no known value there and (is|are) excluded: unknown does not match/);
   const unknown = Number(/^\d+/.exec(said.textContent)![0]);
   const shown = Number(/^\d+/.exec(screen.getByText(/ of \d+ grades/).textContent)![0]);
   expect(shown).toBeGreaterThan(0);
   expect(shown + unknown).toBeLessThanOrEqual(sampleGrades.length);
-  await user.click(await button('Take this range away'));
+  await user.click(await button('Remove range'));
   await counted(sampleGrades.length);
 });
 
@@ -92,7 +92,7 @@ test('columns are chosen, kept for the next visit, and the usual ones come back'
   await counted(sampleGrades.length);
   expect(await table().findByRole('columnheader', { name: /^Density/ })).toBeInTheDocument();
   await again.user.click(await button(/^Columns \(7\)/));
-  await again.user.click(await button('The usual columns'));
+  await again.user.click(await button('Default columns'));
   await waitFor(() => expect(table().queryByRole('columnheader', { name: /^Density/ })).toBeNull());
 });
 
@@ -131,7 +131,7 @@ test('an empty library says how to begin', async () => {
   openApp('/grades', { house });
   expect(await screen.findByText('The library is empty')).toBeVisible();
   expect(screen.getAllByRole('link', { name: 'Import' }).length).toBeGreaterThan(0);
-  expect(screen.getByRole('button', { name: 'Take the sample grades and machines' })).toBeVisible();
+  expect(screen.getByRole('button', { name: 'Add sample grades and machines' })).toBeVisible();
 });
 
 describe('one grade', () => {
@@ -145,7 +145,7 @@ describe('one grade', () => {
     const sure = within(await screen.findByRole('alertdialog'));
     await user.click(sure.getByRole('button', { name: 'Remove' }));
     expect(await sure.findByText('It was edited since you opened it.')).toBeVisible();
-    await user.click(sure.getByRole('button', { name: 'Keep it' }));
+    await user.click(sure.getByRole('button', { name: 'Save record' }));
     await waitFor(() => expect(screen.queryByRole('alertdialog')).toBeNull());
   });
 
@@ -161,7 +161,7 @@ describe('one grade', () => {
     const { user } = openApp('/grades/tm-petg?show=history', { house });
     const list = within(await screen.findByRole('region', { name: 'History' }));
     expect(await list.findByText('price: 24 → 26 USD/kg')).toBeVisible();
-    const back = list.getAllByRole('button', { name: 'Bring this state back' });
+    const back = list.getAllByRole('button', { name: 'Restore this version' });
     // The newest state is there already.
     expect(back).toHaveLength(1);
     await user.click(back[0]!);

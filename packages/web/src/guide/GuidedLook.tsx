@@ -53,7 +53,7 @@ export function GuidedLook() {
         />
       )}
       <section
-        aria-label="A look around"
+        aria-label="Tour"
         className={`no-print fixed left-1/2 z-50 w-[34rem] max-w-[92vw] -translate-x-1/2 rounded-lg border border-line-strong bg-surface p-4 shadow-2xl ${below ? 'bottom-5' : 'top-24'}`}
       >
         {!partId ? (
@@ -69,14 +69,14 @@ export function GuidedLook() {
             <p className="mt-1">{stop.text}</p>
             <div className="mt-3 flex gap-2">
               <Button look="primary" onClick={() => dispatch(lookWentTo(step + 1))}>
-                {step + 1 < GUIDE_STEPS.length ? 'Next' : 'And now?'}
+                {step + 1 < GUIDE_STEPS.length ? 'Next' : 'Finish'}
               </Button>
               <Button disabled={step === 0} onClick={() => dispatch(lookWentTo(step - 1))}>
                 Back
               </Button>
               <div className="grow" />
               <Button look="quiet" onClick={end}>
-                End the look
+                End tour
               </Button>
             </div>
           </>
@@ -91,17 +91,17 @@ export function GuidedLook() {
 function YourTurn({ end }: { end: () => void }) {
   return (
     <>
-      <h2 className="text-base">Your turn</h2>
+      <h2 className="text-base">Next steps</h2>
       <p className="mt-1">
-        Say what your own part does, and see what survives; or practise choosing first. Under <strong>Help</strong>, or
-        with the key <strong>?</strong>, every screen says what it is for.
+        Enter your own part, or take the training first. Under <strong>Help</strong>, or with the key <strong>?</strong>
+        , every screen is explained.
       </p>
       <div className="mt-3 flex gap-2">
         <Link to="/parts?new=part" onClick={end} className={LINK_LOOK}>
-          A part of my own
+          New part
         </Link>
         <Link to="/practice" onClick={end} className={LINK_LOOK}>
-          Practise with eight cases
+          Training with eight cases
         </Link>
         <div className="grow" />
         <Button look="quiet" onClick={end}>
@@ -116,11 +116,11 @@ const LINK_LOOK = 'rounded border border-line-strong bg-surface px-2.5 py-1 text
 function NothingYet({ end }: { end: () => void }) {
   return (
     <>
-      <h2 className="text-base">There is no part to look at yet</h2>
-      <p className="mt-1">Begin one of your own, or bring the sample parts in: the list of parts offers both.</p>
+      <h2 className="text-base">No part yet</h2>
+      <p className="mt-1">Create a part or add the sample parts from the list of parts.</p>
       <div className="mt-3 flex gap-2">
         <Link to="/parts" onClick={end} className={LINK_LOOK}>
-          To the list of parts
+          Go to parts
         </Link>
       </div>
     </>

@@ -15,17 +15,17 @@ export function OfferLook() {
       className="no-print mb-3 flex items-center gap-3 rounded-md border border-ember bg-ember-ground px-3 py-2"
     >
       <p className="min-w-0 grow">
-        <strong>New here?</strong> See in two minutes how a part goes from what it must do to a decision with its
-        grounds.
+        <strong>New to Anvilstone?</strong> See in two minutes how a part gets from requirements to a documented
+        decision.
       </p>
       <Button look="primary" onClick={() => dispatch(lookBegun())}>
-        Look around
+        Tour
       </Button>
       <Link to="/practice" className="underline">
-        Practise
+        Training
       </Link>
       <Button look="quiet" onClick={() => dispatch(lookSentAway())}>
-        Do not offer again
+        Do not show again
       </Button>
     </section>
   );

@@ -11,8 +11,8 @@ const NEW = { settings: { offersLook: true } };
 describe('the look around', () => {
   test('leads stop by stop to the stages of the lamp arm, back too, and then leaves one to it', async () => {
     const { user, where } = openApp('/parts', NEW);
-    await user.click(await button('Look around'));
-    const look = within(await screen.findByRole('region', { name: 'A look around' }));
+    await user.click(await button('Tour'));
+    const look = within(await screen.findByRole('region', { name: 'Tour' }));
     for (const [i, { title, stage }] of GUIDE_STEPS.entries()) {
       expect(await look.findByRole('heading', { name: title })).toBeVisible();
       expect(look.getByText(`${i + 1} of ${GUIDE_STEPS.length} · Lamp arm, pylon 7 walkway`)).toBeVisible();
@@ -22,24 +22,24 @@ describe('the look around', () => {
         expect(await look.findByRole('heading', { name: GUIDE_STEPS[1]!.title })).toBeVisible();
         await user.click(look.getByRole('button', { name: 'Next' }));
       }
-      await user.click(look.getByRole('button', { name: i + 1 < GUIDE_STEPS.length ? 'Next' : 'And now?' }));
+      await user.click(look.getByRole('button', { name: i + 1 < GUIDE_STEPS.length ? 'Next' : 'Finish' }));
     }
-    await user.click(await look.findByRole('link', { name: 'A part of my own' }));
+    await user.click(await look.findByRole('link', { name: 'New part' }));
     expect(await screen.findByRole('dialog', { name: 'What does the part do?' })).toBeVisible();
   });
 
   test('is sent away for good, and is under Help all the same', async () => {
     const { user } = openApp('/parts', NEW);
-    await user.click(await button('Do not offer again'));
+    await user.click(await button('Do not show again'));
     expect(screen.queryByRole('region', { name: 'New here' })).toBeNull();
     const again = openApp('/parts', { isBack: true });
     await screen.findByRole('table');
     expect(screen.queryByRole('region', { name: 'New here' })).toBeNull();
     await again.user.click(await button('Help'));
-    await again.user.click(await button('Look around in two minutes'));
-    expect(await screen.findByRole('region', { name: 'A look around' })).toBeVisible();
+    await again.user.click(await button('Two-minute tour'));
+    expect(await screen.findByRole('region', { name: 'Tour' })).toBeVisible();
     await again.user.keyboard('{Escape}');
-    await waitFor(() => expect(screen.queryByRole('region', { name: 'A look around' })).toBeNull());
+    await waitFor(() => expect(screen.queryByRole('region', { name: 'Tour' })).toBeNull());
   });
 
   test('where there is no part to look at it says what to do', async () => {
@@ -47,8 +47,8 @@ describe('the look around', () => {
     house.kinds.parts.byId.clear();
     const { user } = openApp('/words', { house });
     await user.click(await button('Help'));
-    await user.click(await button('Look around in two minutes'));
-    expect(await screen.findByText('There is no part to look at yet')).toBeVisible();
+    await user.click(await button('Two-minute tour'));
+    expect(await screen.findByText('No part yet')).toBeVisible();
   });
 });
 
@@ -63,7 +63,7 @@ describe('help', () => {
     await screen.findByRole('heading', { level: 1 });
     await user.keyboard('?');
     const sheet = within(await screen.findByRole('dialog'));
-    expect(sheet.getByText('What one does here')).toBeVisible();
+    expect(sheet.getByText('What to do here')).toBeVisible();
     expect(sheet.getAllByRole('listitem').length).toBeGreaterThan(0);
     expect(sheet.getAllByRole('row').length).toBeGreaterThan(2);
     expect(sheet.getByText(/does not approve a part/)).toBeVisible();
@@ -74,13 +74,13 @@ describe('help', () => {
   test('words are found by any piece of their explanation', async () => {
     const { user, where } = openApp('/words');
     const all = Number(/\d+/.exec((await screen.findByText(/^\d+ words$/)).textContent)![0]);
-    await user.type(screen.getByRole('searchbox', { name: 'Find a word' }), 'reserve');
+    await user.type(screen.getByRole('searchbox', { name: 'Find a term' }), 'reserve');
     const some = Number(/\d+/.exec(screen.getByText(/^\d+ words?$/).textContent)![0]);
     expect(some).toBeGreaterThan(0);
     expect(some).toBeLessThan(all);
     await waitFor(() => expect(where()).toBe('/words?find=reserve'));
-    await user.type(screen.getByRole('searchbox', { name: 'Find a word' }), 'xyz');
-    expect(screen.getByText(/No word or explanation has “reservexyz” in it/)).toBeVisible();
+    await user.type(screen.getByRole('searchbox', { name: 'Find a term' }), 'xyz');
+    expect(screen.getByText(/No term matches “reservexyz”/)).toBeVisible();
   });
 });
 
@@ -91,7 +91,7 @@ describe('practice', () => {
 
   test('a right answer is told to be right, explained, and counted; the next case follows', async () => {
     const { user, where } = openApp(`/practice/${first!.id}`);
-    const done = await button('That is my answer');
+    const done = await button('Submit answer');
     expect(done).toBeDisabled();
     await user.click(screen.getByRole('radio', { name: new RegExp(`^${nameOf(answer.best.gradeId)}`) }));
     await user.click(screen.getByRole('radio', { name: new RegExp(`^${findCheck(answer.governingCheckId)!.title}`) }));
@@ -103,18 +103,18 @@ describe('practice', () => {
     // It is remembered on the next visit, and can be begun anew.
     const again = openApp('/practice', { isBack: true });
     expect(await screen.findByText('1 of 1 right')).toBeVisible();
-    expect(screen.getByRole('link', { name: 'Go on' })).toHaveAttribute('href', `/practice/${second!.id}`);
-    await again.user.click(await button('Begin anew'));
+    expect(screen.getByRole('link', { name: 'Continue' })).toHaveAttribute('href', `/practice/${second!.id}`);
+    await again.user.click(await button('Restart'));
     expect(screen.queryByText('1 of 1 right')).toBeNull();
   });
 
   test('a wrong one is no disgrace: it is told what is right and why', async () => {
     const { user } = openApp(`/practice/${first!.id}`);
     const wrong = first!.gradeIds.find((id) => id !== answer.best.gradeId)!;
-    await button('That is my answer');
+    await button('Submit answer');
     await user.click(screen.getByRole('radio', { name: new RegExp(`^${nameOf(wrong)}`) }));
     await user.click(screen.getByRole('radio', { name: new RegExp(`^${findCheck(answer.governingCheckId)!.title}`) }));
-    await user.click(await button('That is my answer'));
+    await user.click(await button('Submit answer'));
     expect(await screen.findByText('0 of 1 right')).toBeVisible();
     expect(screen.getByText(first!.lesson, { exact: false })).toBeVisible();
   });

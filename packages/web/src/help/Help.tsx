@@ -15,7 +15,7 @@ export function Help({ look }: { look: string }) {
         type="button"
         aria-haspopup="dialog"
         aria-keyshortcuts="?"
-        title="What is this screen for? ( ? )"
+        title="Help for this screen ( ? )"
         className={look}
         onClick={() => setOpen(true)}
       >

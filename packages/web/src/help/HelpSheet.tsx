@@ -34,7 +34,7 @@ export function HelpSheet({ onClose }: { onClose: () => void }) {
           </div>
           {screen && (
             <>
-              <h3 className="mt-4 mb-1 text-sm">What one does here</h3>
+              <h3 className="mt-4 mb-1 text-sm">What to do here</h3>
               <ol className="list-decimal space-y-1.5 pl-5">
                 {screen.does.map((line) => (
                   <li key={line}>{line}</li>
@@ -44,7 +44,7 @@ export function HelpSheet({ onClose }: { onClose: () => void }) {
             </>
           )}
           <Keys own={screen?.keys ?? []} />
-          <h3 className="mt-5 mb-1 text-sm">Learn it</h3>
+          <h3 className="mt-5 mb-1 text-sm">Learn more</h3>
           <div className="flex flex-wrap gap-2">
             <Button
               onClick={() => {
@@ -52,21 +52,21 @@ export function HelpSheet({ onClose }: { onClose: () => void }) {
                 dispatch(lookBegun());
               }}
             >
-              Look around in two minutes
+              Two-minute tour
             </Button>
             <Link
               to="/practice"
               onClick={onClose}
               className="rounded border border-line-strong bg-surface px-3 py-1 hover:bg-sunken"
             >
-              Practise with eight cases
+              Training with eight cases
             </Link>
             <Link
               to="/words"
               onClick={onClose}
               className="rounded border border-line-strong bg-surface px-3 py-1 hover:bg-sunken"
             >
-              All words
+              Glossary
             </Link>
           </div>
           <p className="mt-5 text-xs text-quiet">
@@ -84,7 +84,7 @@ function Words({ ids }: { ids: readonly string[] }) {
   if (words.length === 0) return null;
   return (
     <>
-      <h3 className="mt-5 mb-1 text-sm">Words on this screen</h3>
+      <h3 className="mt-5 mb-1 text-sm">Terms on this screen</h3>
       <dl className="space-y-2">
         {words.map((one) => (
           <div key={one.id}>

@@ -14,10 +14,10 @@ export function WordsPage() {
     <main className="max-w-6xl p-5">
       <PageHead
         title="Words"
-        says="What they mean here. The same explanations appear wherever a word is underlined with dots."
+        says="Terms used in Anvilstone. The same explanations appear wherever a word is underlined with dots."
       />
       <label className="no-print mb-4 block w-80 max-w-full text-xs text-quiet">
-        Find a word
+        Find a term
         <input
           type="search"
           value={typed}
@@ -28,9 +28,7 @@ export function WordsPage() {
       <p role="status" className="sr-only">
         {words.length} words
       </p>
-      {words.length === 0 && (
-        <p className="text-quiet">No word or explanation has “{typed}” in it. Try a shorter piece of it.</p>
-      )}
+      {words.length === 0 && <p className="text-quiet">No term matches “{typed}”. Try a shorter one.</p>}
       {groups.map((group) => (
         <section key={group} aria-label={group} className="mb-6">
           <h2 className="mb-2 border-b border-line pb-1 text-base">{group}</h2>

@@ -30,15 +30,15 @@ test.each([
   ['/parts/0a7c1d00-0000-4000-8000-000000000003/service', 'Service'],
   ['/grades', 'Grades'],
   ['/grades/tm-petg', 'One grade'],
-  ['/grades/new', 'Writing a grade down'],
-  ['/grades/tm-petg/edit', 'Writing a grade down'],
-  ['/grades/import', 'Bring in grades'],
-  ['/grades/import/some-import', 'Bring in grades'],
+  ['/grades/new', 'Edit a grade'],
+  ['/grades/tm-petg/edit', 'Edit a grade'],
+  ['/grades/import', 'Import grades'],
+  ['/grades/import/some-import', 'Import grades'],
   ['/grades/compare', 'Compare grades'],
   ['/bench/new', 'A new campaign'],
   ['/bench/K1', 'A campaign'],
   ['/spools/S-05', 'Spools and dryers'],
-  ['/practice/coat-hook', 'Practice'],
+  ['/practice/coat-hook', 'Training'],
 ])('%s is explained as %s', (address, title) => {
   expect(screenAt(address)?.title).toBe(title);
 });

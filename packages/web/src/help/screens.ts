@@ -20,11 +20,11 @@ export interface ScreenHelp {
 export const SCREENS: readonly ScreenHelp[] = [...STAGE_SCREENS, ...PLACE_SCREENS];
 
 export const KEYS_EVERYWHERE: ScreenHelp['keys'] = [
-  ['/', 'Find a part, a grade, a record, a place; or turn one unit into another'],
-  ['Ctrl K', 'The same, while typing too'],
+  ['/', 'Find a part, a grade, a record or a page; or convert a unit'],
+  ['Ctrl K', 'The same, also while typing'],
   ['?', 'This help'],
-  ['Tab', 'From one thing to the next; the first one leads past the rail'],
-  ['Esc', 'Closes what lies on top'],
+  ['Tab', 'To the next control; the first one skips the navigation'],
+  ['Esc', 'Closes the top panel'],
 ];
 
 /** The first of the screens that the address fits. */

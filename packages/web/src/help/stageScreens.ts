@@ -1,8 +1,8 @@
 import type { ScreenHelp } from './screens.ts';
 
 const EDIT_KEYS: ScreenHelp['keys'] = [
-  ['Ctrl Z', 'Takes back the last change of the brief'],
-  ['Ctrl Shift Z', 'Makes it again'],
+  ['Ctrl Z', 'Undo the last change of the brief'],
+  ['Ctrl Shift Z', 'Redo it'],
 ];
 
 /** The stages of a part, in the order of the work. */
@@ -10,13 +10,13 @@ export const STAGE_SCREENS: readonly ScreenHelp[] = [
   {
     path: '/parts/:partId/brief',
     title: 'Brief',
-    question: 'What must it do?',
+    question: 'What must the part do?',
     does: [
-      'Say what the part is for, and whether somebody could be hurt if it fails.',
-      'Set its shape on the drawing: drag a dimension, or type it, with any unit you like (“3/16 in”, “12 lbf”, “140 °F”).',
-      'Add every load with its duration and temperature. A load without a duration cannot tell you whether it sags.',
-      'Add what else is asked: heat, fluids, static, cost. Leave out what is not needed: every ask removes grades.',
-      'Watch the readout: how many grades still stand after each ask, and what the asks demand of a material.',
+      'Enter the function of the part, and whether a failure could hurt someone.',
+      'Set the shape on the drawing: drag a dimension, or type it in any unit (“3/16 in”, “12 lbf”, “140 °F”).',
+      'Add every load with its duration and temperature; creep needs both.',
+      'Add further requirements: temperature, chemicals, electrostatics, cost. Leave out what is not needed: every requirement removes grades.',
+      'Watch the remaining grades after each requirement, and the required material properties.',
     ],
     words: [
       'load-case',
@@ -41,13 +41,13 @@ export const STAGE_SCREENS: readonly ScreenHelp[] = [
   {
     path: '/parts/:partId/shortlist',
     title: 'Shortlist',
-    question: 'What survives, what is first, and why?',
+    question: 'Which grades pass, which leads, and why?',
     does: [
-      'Read the first row: it leads by the school that is chosen above the table. The warm frame marks what governs.',
-      'Open a grade for the arithmetic behind each reserve, the evidence it rests on, and the nearest fixes if it fails.',
-      'Look at an unknown before you believe a failure: it names the value that nobody has given.',
-      'Switch to sized to pass or equal mass when grades of very different stiffness compete.',
-      'Take two to four on to Compare.',
+      'The first row leads by the ranking method chosen above the table. The warm frame marks the governing check.',
+      'Open a grade for the calculation and evidence of each reserve factor, and for changes that would make it pass.',
+      'Check unknowns before rejecting: they name the missing value.',
+      'Use sized to pass or equal mass for grades of very different stiffness.',
+      'Select two to four for Compare.',
     ],
     words: [
       'check',
@@ -66,29 +66,29 @@ export const STAGE_SCREENS: readonly ScreenHelp[] = [
       'equal-mass',
       'own-heat-limit',
     ],
-    keys: [...EDIT_KEYS, ['Arrow keys', 'On the map: from grade to grade; Enter opens, Space takes it along']],
+    keys: [...EDIT_KEYS, ['Arrow keys', 'On the map: from grade to grade; Enter opens, Space selects']],
   },
   {
     path: '/parts/:partId/compare',
     title: 'Compare',
-    question: 'Which of these few?',
+    question: 'Which candidate is best?',
     does: [
       'Choose the finalists at the top.',
-      'Compare like with like: a difference in per cent is shown only where both were measured the same way.',
-      'See what the dearer one buys, and whether your part needs it.',
-      'Look at what would change the answer, and which measurement would settle it.',
+      'Percentages are shown only where both were measured the same way.',
+      'See what the more expensive one adds, and whether your part needs it.',
+      'Check the sensitivity of the choice, and the most useful measurement.',
     ],
     words: ['like-for-like', 'sensitivity', 'cov', 'cost', 'sag', 'hdt', 'gap', 'chance'],
   },
   {
     path: '/parts/:partId/build',
     title: 'Build',
-    question: 'Which way up, which walls, where fibre?',
+    question: 'Which orientation, walls and fibre?',
     does: [
-      'Way up: see the smallest reserve at every tilt, and take the one recommended or your own into the brief.',
-      'Walls and infill: the same mass may be spent better in walls.',
-      'Fibre: the least strand that lets the governing check pass, beside simply making it thicker.',
-      'Its real shape: drop an STL or 3MF to cut it at the worst place. The file stays on this computer.',
+      'Build orientation: see the minimum reserve at every tilt, and apply the recommended or your own orientation to the brief.',
+      'Walls and infill: the same mass may serve better in the walls.',
+      'Fibre: the minimum strand that makes the governing check pass, against simply making the part thicker.',
+      '3D part: drop an STL or 3MF to cut it at the critical section. The file stays on this computer.',
     ],
     words: [
       'orientation',
@@ -108,47 +108,47 @@ export const STAGE_SCREENS: readonly ScreenHelp[] = [
   {
     path: '/parts/:partId/plan',
     title: 'Print plan',
-    question: 'Can we, and how?',
+    question: 'How is it printed?',
     does: [
-      'See on which machine it can be printed, and what upgrade would remove each blocker.',
-      'Print the process card and hang it by the machine.',
-      'Let the spool be dried in time, together with the others.',
-      'Mind the cautions: they are for people, not for the print.',
+      'See which machines can print it, and which upgrade removes each blocker.',
+      'Print the process card for the machine.',
+      'Schedule the drying of the spool.',
+      'Read the cautions: they protect people.',
     ],
     words: ['machine-fit', 'flow', 'drying', 'out-of-dryer', 'warp', 'abrasive', 'anneal', 'treatment', 'cost'],
   },
   {
     path: '/parts/:partId/bench',
     title: 'Bench',
-    question: 'Is it true?',
+    question: 'Do the tests confirm it?',
     does: [
-      'Take the tests proposed for this part, or plan your own. Each says what it would settle.',
+      'Use the proposed tests for this part, or plan your own. Each shows what it resolves.',
       'Print the labels, and load slowly from a safe place.',
-      'Compare measured with foretold, and take what you believe over as evidence: the shortlist follows.',
+      'Compare measured with predicted, and accept results as evidence: the shortlist follows.',
     ],
-    words: ['campaign', 'specimen', 'trial', 'foretold', 'half-width', 'outlier', 'bound', 'basis', 'weibull'],
+    words: ['campaign', 'specimen', 'trial', 'predicted', 'half-width', 'outlier', 'bound', 'basis', 'weibull'],
   },
   {
     path: '/parts/:partId/decision',
     title: 'Decision',
-    question: 'What was chosen, on what grounds?',
+    question: 'What was chosen, and why?',
     does: [
-      'Choose grade and way up, and say why this one and not the next.',
-      'Freeze it: the record gets a number and keeps all it was computed from.',
-      'Have it signed by whoever stands for it. The app approves nothing.',
-      'Come back when it says that it would now differ, and see why.',
+      'Choose grade and build orientation, and give the reason.',
+      'Freeze it: the record gets a number and contains all its inputs.',
+      'Have it signed by the responsible engineer. The app approves nothing.',
+      'Return when it would now differ, and see why.',
     ],
     words: ['record', 'out-of-date', 'sensitivity', 'evidence', 'gap', 'settled'],
   },
   {
     path: '/parts/:partId/service',
     title: 'Service',
-    question: 'Did it last?',
+    question: 'How does it perform in service?',
     does: [
-      'Write down where it was put in, when and by whom. The plan of what to look at follows from what governs.',
-      'Write down what was found, with a measurement and a picture.',
-      'After a failure: start the next brief from this one, with the lesson in it.',
+      'Record where, when and by whom it was commissioned. The inspection plan follows from the governing checks.',
+      'Record findings, with a measurement and a photo.',
+      'After a failure: start a new brief from this one, with the lesson.',
     ],
-    words: ['finding', 'foretold', 'governs', 'out-of-date', 'record'],
+    words: ['finding', 'predicted', 'governs', 'out-of-date', 'record'],
   },
 ];

@@ -7,13 +7,13 @@ const judging: readonly Word[] = [
   {
     id: 'demand',
     word: 'Demand',
-    means: 'What the part asks of the material in one check: a stress, a movement, a temperature, a price.',
+    means: 'The requirement in one check: a stress, a deflection, a temperature, a price.',
     group: 'Judging',
   },
   {
     id: 'capacity',
     word: 'Capacity',
-    means: 'What the grade gives in the same check, under the same conditions and after the same time.',
+    means: 'The grade’s value in the same check, under the same conditions and after the same time.',
     group: 'Judging',
   },
   { id: 'reserve', word: 'Reserve factor', means: TERMS.reserve, formula: 'R = capacity ÷ demand', group: 'Judging' },
@@ -21,7 +21,7 @@ const judging: readonly Word[] = [
     id: 'check',
     word: 'Check',
     means:
-      'One question with a number for an answer: is it strong enough across the layers, does it sag too far, does the oil attack it. A grade passes when every check that applies passes.',
+      'One question with a number for an answer: is the interlayer strength sufficient, is the creep deflection within its limit, does the oil attack it. A grade passes when every check that applies passes.',
     group: 'Judging',
   },
   { id: 'governs', word: 'Governing check', means: TERMS.governs, group: 'Judging' },
@@ -29,7 +29,7 @@ const judging: readonly Word[] = [
     id: 'unknown',
     word: 'Unknown',
     means:
-      'Nobody has said or measured what this check needs. Unknown is never counted as zero and never as a pass: it says which value is missing and what would settle it.',
+      'A value that this check needs is neither stated nor measured. Unknown never counts as zero or as a pass; the missing value and the test that resolves it are named.',
     group: 'Judging',
   },
   { id: 'typical', word: 'Passes on typical values', means: TERMS.typical, group: 'Judging' },
@@ -37,43 +37,43 @@ const judging: readonly Word[] = [
     id: 'school',
     word: 'Ranking school',
     means:
-      'How “first” is meant. Cheapest that passes is the usual one; others want the largest smallest reserve, a weighted merit, or the lightest part when each grade is given just the size it needs.',
+      'How the leader is chosen: lowest cost (the default), highest minimum reserve, weighted merit, or lowest mass when each grade gets the size it needs.',
     group: 'Judging',
   },
-  { id: 'chance', word: 'Chance', means: TERMS.chance, group: 'Judging' },
+  { id: 'chance', word: 'Probability', means: TERMS.chance, group: 'Judging' },
   {
     id: 'interval',
-    word: 'Interval of a chance',
+    word: 'Interval of a probability',
     means:
-      'A chance that was counted in draws is itself not exact. The interval (Wilson, 95 %) is where it would lie nineteen times in twenty, were the draws made anew.',
+      'A probability counted in draws is not exact. The interval (Wilson, 95 %) contains it nineteen times in twenty.',
     group: 'Judging',
   },
   {
     id: 'sensitivity',
     word: 'Sensitivity',
     means:
-      'How far the reserve moves, and whether another grade would lead, when one input moves by its own scatter. The longest bar is what to measure first.',
+      'How far the reserve factor changes, and whether another grade would lead, when one input changes by its scatter. Measure the longest bar first.',
     group: 'Judging',
   },
   {
     id: 'sized',
     word: 'Sized to pass',
     means:
-      'The smallest free dimension at which this grade passes every check, and what the part then weighs and costs. The fair comparison of a stiff dear grade with a soft cheap one.',
+      'The smallest free dimension at which this grade passes every check, with the resulting mass and cost. The fair comparison of a stiff, expensive grade with a soft, cheap one.',
     group: 'Judging',
   },
   {
     id: 'equal-mass',
     word: 'Equal mass',
-    means: 'Every grade gets the infill that makes the part weigh the same. Dense grades get less of it.',
+    means: 'Every grade gets the infill that gives the part the same mass. Dense grades get less.',
     group: 'Judging',
   },
   {
     id: 'cost',
     word: 'Cost of one good part',
     means:
-      'Filament with purge and support, hours of the machine, drying, wear of the nozzle, work by hand, spread over the parts that come out good.',
-    formula: '(material + machine + drying + wear + work) ÷ share of good parts',
+      'Filament with purge and support, machine time, drying, nozzle wear and labour, divided by the share of good parts.',
+    formula: '(material + machine + drying + wear + labour) ÷ share of good parts',
     group: 'Judging',
   },
 ];
@@ -83,41 +83,39 @@ const loads: readonly Word[] = [
     id: 'load-case',
     word: 'Load case',
     means:
-      'One thing that acts on the part, with its size, direction, how long or how often, and how warm it is then. Each is judged by itself; the worst decides.',
+      'One action on the part, with size, direction, duration or cycles, and temperature. Each is checked separately; the worst governs.',
     group: 'Loads',
   },
   {
     id: 'lasting',
-    word: 'Lasting load',
-    means: 'It stays on. The longer and the warmer, the further a polymer creeps and the less stress it bears.',
+    word: 'Sustained load',
+    means: 'It stays on. The longer and warmer, the more a polymer creeps and the less stress it carries.',
     group: 'Loads',
   },
   {
     id: 'held',
-    word: 'Held movement',
-    means:
-      'The part is kept bent or squeezed by a fixed amount. It does not sag; its force fades instead (relaxation).',
+    word: 'Imposed displacement',
+    means: 'The part is held at a fixed deformation. It does not creep; its force relaxes instead.',
     group: 'Loads',
   },
   {
     id: 'repeated',
-    word: 'Repeated load',
-    means: 'It comes and goes, with a number of times. Far less than the strength breaks a part in the end.',
+    word: 'Cyclic load',
+    means: 'It acts for a number of cycles. Far less than the static strength breaks a part in the end.',
     group: 'Loads',
   },
   {
     id: 'stress-ratio',
     word: 'Stress ratio',
-    means:
-      'Lowest stress of a cycle over the highest. 0: it lets go fully each time. −1: it turns round. Close to 1: it hardly changes.',
+    means: 'Lowest over highest stress of a cycle. 0: fully released. −1: fully reversed. Close to 1: almost constant.',
     formula: 'r = σmin ÷ σmax',
     group: 'Loads',
   },
   {
     id: 'knock',
-    word: 'Knock',
+    word: 'Impact',
     means:
-      'A blow, given as an energy: mass × height it falls. The part must take it up by bending, undamaged or at least unbroken.',
+      'A blow, given as energy: mass × drop height. The part must absorb it undamaged, or at least without fracture.',
     formula: 'U = m·g·h',
     group: 'Loads',
   },
@@ -125,55 +123,54 @@ const loads: readonly Word[] = [
     id: 'safety-factor',
     word: 'Safety factor',
     means:
-      'How many times the load the part should bear, chosen by you or by the house for what you do not know of the load. It divides what the material may be used for.',
+      'Margin on the load, chosen by you or by company rules for uncertainty of the load. It divides the strength.',
     group: 'Loads',
   },
   {
     id: 'allowable',
     word: 'Allowable',
     means:
-      'The stress that may be used: the strength that nearly all parts reach, less for heat, time, water and sun, divided by the safety factor.',
+      'The usable stress: the strength reduced for temperature, time, moisture and weathering, divided by the safety factor.',
     formula: 'σallow = σbasis · kT · kt · kw · kUV ÷ S',
     group: 'Loads',
   },
   {
     id: 'deflection',
-    word: 'Deflection at load',
-    means: 'How far it moves at once when the load comes on.',
+    word: 'Elastic deflection',
+    means: 'The immediate deflection when the load is applied.',
     group: 'Loads',
   },
   {
     id: 'sag',
-    word: 'Sag after duration',
+    word: 'Creep deflection',
     means:
-      'How far it has moved after the load has been on for its whole duration, at its temperature: deflection × creep.',
+      'The deflection at the end of the load’s duration and at its temperature: elastic deflection × creep factor.',
     formula: 'y(t) = y · (1 + a·(t/aT)^n)',
     group: 'Loads',
   },
   {
     id: 'creep',
     word: 'Creep',
-    means: 'A polymer under a lasting load goes on giving way. Warmth speeds it up as if time ran faster.',
+    means: 'A polymer under sustained load keeps deforming, faster when warm.',
     group: 'Loads',
   },
   {
     id: 'relaxation',
     word: 'Relaxation',
-    means: 'What is held at a fixed bend pushes back less and less. The same cause as creep.',
+    means: 'At a fixed deformation the force decreases with time. The same cause as creep.',
     group: 'Loads',
   },
   {
     id: 'stability',
     word: 'Stability',
-    means:
-      'A slender part under compression bows out sideways long before it is crushed, sooner when it is warm or has crept.',
+    means: 'A slender part in compression buckles long before it is crushed, sooner when warm or after creep.',
     formula: 'Fcrit = π²·E·I ÷ (K·L)²',
     group: 'Loads',
   },
   {
     id: 'concentration',
     word: 'Stress concentration',
-    means: 'At a sharp inner corner the stress is higher than beside it. A larger fillet lowers it.',
+    means: 'The local increase of stress at a sharp inner corner. A larger fillet lowers it.',
     formula: 'σpeak = Kt · σnominal',
     group: 'Loads',
   },
@@ -181,7 +178,7 @@ const loads: readonly Word[] = [
     id: 'strain',
     word: 'Strain',
     means:
-      'How far a fibre of the part is stretched, as a share of its length. Hooks and hinges are bent by a fixed amount, so a stiffer grade only breaks sooner.',
+      'Elongation relative to length. Hooks and hinges are bent by a fixed amount, so a stiffer grade only breaks sooner.',
     formula: 'ε = ΔL ÷ L',
     group: 'Loads',
   },
@@ -192,10 +189,10 @@ const heat: readonly Word[] = [
     id: 'hdt',
     word: 'HDT, heat deflection temperature',
     means:
-      'Where a standard bar under a standard load (0.45, 1.80 or 8.0 MPa) has bent by a standard amount. Two of them compare only at the same load, and neither is the temperature that your part stands.',
+      'Where a standard bar under a standard load (0.45, 1.80 or 8.0 MPa) has bent by a standard amount. Values compare only at the same load, and none is the service temperature of your part.',
     group: 'Heat and time',
   },
-  { id: 'own-heat-limit', word: 'Own heat limit', means: TERMS.ownHeatLimit, group: 'Heat and time' },
+  { id: 'own-heat-limit', word: 'Service temperature limit', means: TERMS.ownHeatLimit, group: 'Heat and time' },
   {
     id: 'tg',
     word: 'Glass transition, Tg',
@@ -206,7 +203,7 @@ const heat: readonly Word[] = [
   {
     id: 'shift',
     word: 'Time shift',
-    means: 'How much faster creep runs when it is warmer: an hour at 50 °C may be worth weeks at 23 °C.',
+    means: 'How much faster creep runs when warm: an hour at 50 °C may equal weeks at 23 °C.',
     formula: 'aT, by Arrhenius and, near Tg, WLF',
     group: 'Heat and time',
   },
@@ -214,20 +211,20 @@ const heat: readonly Word[] = [
     id: 'brittle',
     word: 'Cold embrittlement',
     means:
-      'Below a temperature of its own a tough polymer snaps like a brittle one. The brief asks for the coldest that it must still take a knock at.',
+      'Below its brittleness temperature a tough polymer breaks like a brittle one. The brief states the lowest temperature.',
     group: 'Heat and time',
   },
   {
     id: 'manner',
-    word: 'Failure manner',
-    means: 'Whether it bows, creaks or whitens before it breaks, or snaps without warning.',
+    word: 'Failure mode',
+    means: 'Whether it bows, creaks or whitens before it fails, or breaks without warning.',
     group: 'Heat and time',
   },
   {
     id: 'moisture',
     word: 'Moisture state',
     means:
-      'Dry as printed, in balance with room air, or wet through. Polyamides lose stiffness and gain toughness and size as they take up water.',
+      'Dry as printed, in equilibrium with room air, or saturated. Polyamides lose stiffness and gain toughness and size as they take up water.',
     group: 'Heat and time',
   },
 ];
@@ -240,6 +237,8 @@ export const findWord = (id: string): Word | undefined => WORDS.find((word) => w
 /** Those in which everything typed appears, those called so first. */
 export function wordsLike(typed: string): Word[] {
   const wanted = typed.trim().toLowerCase();
-  const named = WORDS.filter(({ word }) => word.toLowerCase().includes(wanted));
+  const named = WORDS.filter(({ word }) => word.toLowerCase().includes(wanted)).toSorted(
+    (a, b) => Number(b.word.toLowerCase() === wanted) - Number(a.word.toLowerCase() === wanted),
+  );
   return [...named, ...WORDS.filter((one) => !named.includes(one) && one.means.toLowerCase().includes(wanted))];
 }

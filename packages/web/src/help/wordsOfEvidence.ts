@@ -5,41 +5,41 @@ export const evidenceWords: readonly Word[] = [
   {
     id: 'grade',
     word: 'Grade',
-    means: 'One filament product. Its family is the polymer it is made of; two grades of a family may differ by half.',
+    means: 'One filament product. Its family is its polymer; two grades of a family may differ by half.',
     group: 'Evidence',
   },
   {
     id: 'observation',
     word: 'Observation',
     means:
-      'One reported value with its conditions and its source: method, specimen, way up, moisture, temperature, test load. Without them two numbers may not be compared.',
+      'One reported value with its conditions and its source: method, specimen, build orientation, moisture, temperature, test load. Without them two values cannot be compared.',
     group: 'Evidence',
   },
   {
     id: 'resolved',
     word: 'Resolved property',
-    means: 'The value that is used, with the steps from what was observed to the condition that the part is in.',
+    means: 'The value used in the checks, with the steps from the observation to the part’s condition.',
     group: 'Evidence',
   },
   { id: 'evidence', word: 'Evidence class', means: TERMS.evidence, group: 'Evidence' },
   {
     id: 'knock-down',
-    word: 'Knock-down',
+    word: 'Knock-down factor',
     means:
-      'A factor that carries a value from where it was measured to where it is needed, such as from a moulded bar to a printed one. House rules hold it; the working shows it.',
+      'A factor that adjusts a value to another condition, such as from moulded to printed. Set in the company rules, shown in the calculation.',
     group: 'Evidence',
   },
   {
     id: 'like-for-like',
-    word: 'Like for like',
+    word: 'Equal conditions',
     means:
-      'Two values of the same property at the same conditions. Only these are compared in per cent; for all others it says in what they differ.',
+      'Two values of the same property at the same conditions. Only these are compared in per cent; for others the differences are listed.',
     group: 'Evidence',
   },
   {
     id: 'cov',
     word: 'CoV, coefficient of variation',
-    means: 'How far single parts scatter about the mean, as a share of it.',
+    means: 'Scatter of single parts about the mean, relative to it.',
     formula: 'CoV = standard deviation ÷ mean',
     group: 'Evidence',
   },
@@ -55,14 +55,14 @@ export const evidenceWords: readonly Word[] = [
     id: 'gap',
     word: 'Gap',
     means:
-      'A value that a check needs and nobody has given. Closing it may change the ranking; the shortlist says which gap is worth closing first.',
+      'A missing value that a check needs. Closing it may change the ranking; the shortlist shows which gap matters most.',
     group: 'Evidence',
   },
   {
     id: 'house-rules',
-    word: 'House rules',
+    word: 'Company rules',
     means:
-      'The team’s policy values: safety factors, knock-downs, limits. Each has a reason, and a change shows which parts it moves.',
+      'Policy values: safety factors, knock-down factors, limits. Each has a reason, and a change shows the parts affected.',
     group: 'Evidence',
   },
 
@@ -70,33 +70,32 @@ export const evidenceWords: readonly Word[] = [
     id: 'campaign',
     word: 'Campaign',
     means:
-      'A set of tests planned together to settle a question: which specimens, how many, on which rig, with what foretold.',
+      'A set of tests planned together to answer a question: which specimens, how many, on which rig, with which predictions.',
     group: 'Bench and records',
   },
   {
     id: 'specimen',
     word: 'Specimen',
-    means: 'One printed piece that is tested, with a label that says which grade, way up and print it is.',
+    means: 'One printed piece that is tested, with a label that says which grade, build orientation and print it is.',
     group: 'Bench and records',
   },
   {
     id: 'trial',
     word: 'Trial',
-    means: 'One specimen put to one test, with its readings and how it broke.',
+    means: 'One test of one specimen, with its readings and failure mode.',
     group: 'Bench and records',
   },
   {
     id: 'outlier',
     word: 'Outlier',
     means:
-      'A reading far from its fellows. It is marked, never dropped by itself: whoever leaves it out says why, and it stays in sight.',
+      'A reading far from the others. It is marked, never dropped automatically: an exclusion needs a reason and stays visible.',
     group: 'Bench and records',
   },
   {
     id: 'bound',
     word: 'Bound',
-    means:
-      'The gauge ran out of range or the rig was stopped: the true value is more than this. A bound makes no mean.',
+    means: 'The gauge went out of range or the rig was stopped: the true value is higher. A bound is not averaged.',
     group: 'Bench and records',
   },
   {
@@ -107,10 +106,9 @@ export const evidenceWords: readonly Word[] = [
     group: 'Bench and records',
   },
   {
-    id: 'foretold',
-    word: 'Foretold',
-    means:
-      'What the evaluation expects of this test, before it is made. Measured ÷ foretold corrects the evidence afterwards.',
+    id: 'predicted',
+    word: 'Predicted',
+    means: 'The expected result of a test, stated before it. Measured ÷ predicted then corrects the evidence.',
     group: 'Bench and records',
   },
   {
@@ -125,26 +123,25 @@ export const evidenceWords: readonly Word[] = [
     id: 'record',
     word: 'Decision record',
     means:
-      'What was chosen, on what grounds, frozen with a number. It can be computed again, here or elsewhere, and shows if anything in it was changed.',
+      'The choice and its reasons, frozen with a number. It can be recomputed anywhere, and its seal shows any change.',
     group: 'Bench and records',
   },
   {
     id: 'out-of-date',
     word: 'Out of date',
-    means:
-      'Something that this stage or record rested on has changed since. It says what, and is never put right by itself.',
+    means: 'An input of this stage or record has changed since. The change is named and never applied automatically.',
     group: 'Bench and records',
   },
   {
     id: 'settled',
-    word: 'Settled',
-    means: 'You have said that you are content with this stage. It then watches what it rests on.',
+    word: 'Reviewed',
+    means: 'The stage was marked as reviewed. It then shows when an input changes.',
     group: 'Bench and records',
   },
   {
     id: 'finding',
     word: 'Finding',
-    means: 'What was seen on a part in service: a measurement, a picture, how it failed. It can become evidence.',
+    means: 'An observation on a part in service: a measurement, a photo, a failure. It can become evidence.',
     group: 'Bench and records',
   },
 ];

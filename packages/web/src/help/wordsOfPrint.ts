@@ -7,7 +7,7 @@ export const printWords: readonly Word[] = [
     id: 'across-layers',
     word: 'Across the layers',
     means:
-      'The direction in which layers are pulled off each other: the weak one. Chopped fibre lies in the layers and does not help there.',
+      'The direction normal to the layers (Z): the weak one. Chopped fibre lies in the layers and does not help there.',
     group: 'Printing',
   },
   {
@@ -21,20 +21,20 @@ export const printWords: readonly Word[] = [
     id: 'machine-fit',
     word: 'Machine fit',
     means:
-      'Whether a machine reaches the nozzle, bed and chamber temperatures, stands the wear and has the room. A blocker says what upgrade removes it and what that costs.',
+      'Whether a machine reaches the nozzle, bed and chamber temperatures, resists the wear and has the build volume. A blocker shows the upgrade that removes it, and its cost.',
     group: 'Printing',
   },
   {
     id: 'drying',
     word: 'Drying',
     means:
-      'Water in the filament boils in the nozzle and leaves foam. How long it takes follows from the polymer, the temperature and how wet it is; too hot fuses the spool.',
+      'Water in the filament boils in the nozzle and leaves pores. Drying time depends on polymer, temperature and moisture; too hot fuses the spool.',
     group: 'Printing',
   },
   {
     id: 'out-of-dryer',
     word: 'Time out of the dryer',
-    means: 'How long a spool may lie in this air before it must be dried again.',
+    means: 'How long a spool may be stored in this air before it must be dried again.',
     group: 'Printing',
   },
   {
@@ -68,8 +68,7 @@ export const printWords: readonly Word[] = [
   {
     id: 'treatment',
     word: 'Treatment',
-    means:
-      'What is done after the print: annealing, conditioning in damp air, smoothing. Each changes values and takes time.',
+    means: 'Post-processing: annealing, conditioning, smoothing. Each changes properties and takes time.',
     group: 'Printing',
   },
   {
@@ -129,16 +128,16 @@ export const printWords: readonly Word[] = [
 
   {
     id: 'agent',
-    word: 'Agent',
+    word: 'Chemical',
     means:
-      'What touches the part and may attack it: oil, cleaner, sea water. Judged by temperature, strength, how it touches and for how long.',
+      'A substance in contact with the part: oil, cleaner, sea water. Checked by temperature, concentration, type and time of contact.',
     group: 'Surroundings',
   },
   {
     id: 'stress-cracking',
     word: 'Stress cracking',
     means:
-      'A fluid that does no harm to the polymer at rest may crack it under tension. Mostly amorphous ones, mostly with fats, fuels and cleaners.',
+      'A fluid that does not harm the unloaded polymer may crack it under tension, mostly amorphous polymers in fats, fuels and cleaners.',
     group: 'Surroundings',
   },
   {
@@ -170,14 +169,13 @@ export const printWords: readonly Word[] = [
   {
     id: 'swelling',
     word: 'Swelling',
-    means:
-      'What a length grows by as it takes up water, and by warmth. A fit must hold with both and with the scatter of the print.',
+    means: 'Growth by water uptake. A fit must allow for it, for thermal expansion and for the scatter of the print.',
     group: 'Surroundings',
   },
   {
     id: 'claim',
     word: 'Claim',
-    means: 'What the maker states, such as fit for food, with its scope. Outside of that scope it is not known.',
+    means: 'A statement by the maker, such as food contact, with its scope. Outside that scope it is unknown.',
     group: 'Surroundings',
   },
 ];

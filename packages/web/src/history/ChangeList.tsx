@@ -97,12 +97,12 @@ function Detail({ change, named, onPutBack }: { change: RecordedChange; named: b
                 .catch(() => undefined)
             }
           >
-            Put back as it was before
+            Restore previous version
           </Button>
         )}
         {named && address && change.action !== 'removed' && (
           <Link to={address} className="underline underline-offset-2">
-            Look at it
+            Open
           </Link>
         )}
       </div>
@@ -112,7 +112,7 @@ function Detail({ change, named, onPutBack }: { change: RecordedChange; named: b
 
 const nothingToCompare = ({ action, kind }: RecordedChange): string =>
   action === 'added'
-    ? 'It was new.'
+    ? 'Created.'
     : action === 'removed'
-      ? 'It was removed.'
+      ? 'Deleted.'
       : `Of ${(KIND_WORDS[kind] ?? kind).toLowerCase()}, only that it changed is noted.`;

@@ -19,7 +19,7 @@ export function ChangesPage() {
     <main className="p-5">
       <PageHead
         title="Changes"
-        says="Who changed what and when. Each can be opened, and what was there before put back; grades and house rules keep their own history on their pages."
+        says="Who changed what, and when. Earlier versions can be restored; grades and company rules keep their history on their own pages."
       />
       <div className="mb-3 flex items-end gap-3">
         <div className="w-52">
@@ -51,7 +51,7 @@ function Page({ asked, onWho, isFirst }: { asked: ChangesAsked; onWho: (who: str
   if (error !== undefined) return <ProblemNotice error={error} />;
   if (!changes) return <p className="text-quiet">Reading …</p>;
   const last = changes.at(-1);
-  if (!last) return <p className="text-quiet">{isFirst ? 'Nothing yet.' : 'That is all.'}</p>;
+  if (!last) return <p className="text-quiet">{isFirst ? 'None yet.' : 'No more changes.'}</p>;
   return (
     <>
       {isFirst && <People changes={changes} onWho={onWho} />}
@@ -61,7 +61,7 @@ function Page({ asked, onWho, isFirst }: { asked: ChangesAsked; onWho: (who: str
       ) : (
         changes.length >= PAGE && (
           <Button look="quiet" onClick={() => setMore(true)}>
-            Earlier ones
+            Earlier
           </Button>
         )
       )}

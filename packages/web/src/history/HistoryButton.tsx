@@ -30,7 +30,7 @@ export function HistoryButton({
             <div className="min-w-0 grow">
               <Dialog.Title className="truncate text-base font-semibold">History of “{title}”</Dialog.Title>
               <Dialog.Description className="text-sm text-quiet">
-                Newest first. Putting one back makes a new revision; nothing of the history goes.
+                Newest first. Restoring a version creates a new revision; the history is kept.
               </Dialog.Description>
             </div>
             <Dialog.Close asChild>
@@ -57,7 +57,6 @@ function Changes({ kind, record, onPutBack }: { kind: string; record: string; on
   const { currentData: changes, error } = useChangesQuery({ kind, record });
   if (error !== undefined) return <ProblemNotice error={error} />;
   if (!changes) return <p className="text-quiet">Reading …</p>;
-  if (changes.length === 0)
-    return <p className="text-quiet">Nothing is noted of it: it is as it was when changes began to be noted.</p>;
+  if (changes.length === 0) return <p className="text-quiet">No changes recorded.</p>;
   return <ChangeList named={false} changes={changes} onPutBack={onPutBack} />;
 }

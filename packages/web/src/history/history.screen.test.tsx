@@ -57,7 +57,7 @@ test('changes tell who, what and which; each opens to its fields', async () => {
       .slice(1)
       .map((cell) => cell.textContent),
   ).toEqual(['0.4 mm', '0.6 mm']);
-  expect(screen.getByRole('link', { name: 'Look at it' })).toHaveAttribute('href', '/machines/old-wide/edit');
+  expect(screen.getByRole('link', { name: 'Open' })).toHaveAttribute('href', '/machines/old-wide/edit');
   await user.click(first);
   await waitFor(() => expect(screen.queryByRole('row', { name: /nozzle/i })).toBeNull());
 });
@@ -66,12 +66,12 @@ test('what was removed is nowhere to be looked at, what was new has nothing befo
   const { house } = houseWithChanges();
   const { user } = openApp('/changes', { house });
   await user.click(await button(/C\. Dow removed/));
-  expect(await screen.findByText('It was removed.')).toBeVisible();
-  expect(screen.queryByRole('link', { name: 'Look at it' })).toBeNull();
+  expect(await screen.findByText('Deleted.')).toBeVisible();
+  expect(screen.queryByRole('link', { name: 'Open' })).toBeNull();
   await user.click(await button(/A\. Bell added/));
-  expect(await screen.findByText('It was new.')).toBeVisible();
-  expect(screen.queryByRole('button', { name: 'Put back as it was before' })).toBeNull();
-  expect(screen.getByRole('link', { name: 'Look at it' })).toHaveAttribute('href', '/agents/rope-wash');
+  expect(await screen.findByText('Created.')).toBeVisible();
+  expect(screen.queryByRole('button', { name: 'Restore previous version' })).toBeNull();
+  expect(screen.getByRole('link', { name: 'Open' })).toHaveAttribute('href', '/agents/rope-wash');
 });
 
 test('one is put back, and the list is read anew', async () => {
@@ -80,7 +80,7 @@ test('one is put back, and the list is read anew', async () => {
   const { user } = openApp('/changes', { house });
   await user.click(await button(/A\. Bell changed/));
   const before = asked.length;
-  await user.click(await button('Put back as it was before'));
+  await user.click(await button('Restore previous version'));
   await waitFor(() => expect(asked.length).toBeGreaterThan(before));
   expect(house.asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['POST changes/9/put-back']);
 });
@@ -92,7 +92,7 @@ test('why one cannot be put back is told beside it', async () => {
   });
   const { user } = openApp('/changes', { house });
   await user.click(await button(/A\. Bell changed/));
-  await user.click(await button('Put back as it was before'));
+  await user.click(await button('Restore previous version'));
   expect(await screen.findByText('The machine was removed since.')).toBeVisible();
 });
 
@@ -103,12 +103,12 @@ test('only of one kind, only by one person, and by everybody again', async () =>
   await waitFor(() => expect(screen.queryByRole('button', { name: /A\. Bell changed/ })).toBeNull());
   await user.click(await button('By C. Dow only ×'));
   expect(await button(/A\. Bell changed/)).toBeVisible();
-  await user.selectOptions(await field('Of'), 'agent');
+  await user.selectOptions(await field('Of'), 'chemical');
   await waitFor(() => expect(screen.queryByRole('button', { name: /A\. Bell changed/ })).toBeNull());
   expect(asked).toContain('who=C.+Dow');
   expect(asked.at(-1)).toBe('kind=agents');
   await user.selectOptions(await field('Of'), 'trial');
-  expect(await screen.findByText('Nothing yet.')).toBeVisible();
+  expect(await screen.findByText('None yet.')).toBeVisible();
 });
 
 test('the history of one record stands beside it and says so where there is none', async () => {
@@ -125,5 +125,5 @@ test('the history of one record stands beside it and says so where there is none
 
   house.says('GET', 'changes', () => []);
   await user.click(await button('History'));
-  expect(await screen.findByText(/^Nothing is noted of it/)).toBeVisible();
+  expect(await screen.findByText(/^No changes recorded/)).toBeVisible();
 });

@@ -19,7 +19,7 @@ export const { useChangesQuery, useChangeQuery, usePutBackMutation } = api.injec
     change: build.query<ChangeDetail, string>({ query: (id) => `changes/${id}`, providesTags: ['Change'] }),
     putBack: build.mutation<RecordedChange, string>({
       query: (id) => ({ url: `changes/${id}/put-back`, method: 'POST' }),
-      invalidatesTags: ['Change', 'Part', 'Machine', 'Stock', 'Agent', 'Campaign', 'Service'],
+      invalidatesTags: ['Change', 'Part', 'Machine', 'Stock', 'Chemical', 'Campaign', 'Service'],
     }),
   }),
 });

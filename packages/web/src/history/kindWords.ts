@@ -4,10 +4,10 @@ export const KIND_WORDS: Record<string, string> = {
   decisions: 'Decision',
   decision_sign_offs: 'Sign-off',
   received_records: 'Received record',
-  agents: 'Agent',
+  agents: 'Chemical',
   machines: 'Machine',
   spools: 'Spool',
-  places: 'Place',
+  places: 'Storage location',
   dryers: 'Dryer',
   dryer_schedule: 'Drying plan',
   campaigns: 'Campaign',
@@ -17,9 +17,9 @@ export const KIND_WORDS: Record<string, string> = {
   service_findings: 'Finding',
   finding_photos: 'Photo of a finding',
   part_notices: 'Notice on a part',
-  house_rules: 'House rules',
+  house_rules: 'Company rules',
   saved_views: 'Saved view',
-  stage_marks: 'Settled stage',
+  stage_marks: 'Reviewed stage',
 };
 
 /** Where the record can be looked at; undefined: nowhere by itself. */

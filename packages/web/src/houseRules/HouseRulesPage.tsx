@@ -31,7 +31,7 @@ export function HouseRulesPage() {
       </main>
     );
   }
-  return record ? <RulesForm record={record} /> : <Loading what="the house rules" />;
+  return record ? <RulesForm record={record} /> : <Loading what="the company rules" />;
 }
 
 /** A campaign found strengths other than expected: the knock-down that would have told them, to be tried before it counts. */
@@ -43,7 +43,7 @@ function MeasuredScale({ rules, onTry }: { rules: HouseRules; onTry: (value: num
   return (
     <p className="mb-3 rounded border border-line bg-surface px-3 py-2 text-sm">
       On the bench strength came out × {scale.toFixed(2)} of what was expected. A knock-down of {value} on data sheets’
-      strength would have told it. One grade does not make a rule: try it and see what moves.{' '}
+      strength would have told it. One grade does not make a rule: try it and see the effect.{' '}
       <Button onClick={() => onTry(value)}>Try {value}</Button>
     </p>
   );
@@ -57,8 +57,8 @@ function SuggestedRule({ rules, onTry }: { rules: HouseRules; onTry: (id: RuleId
   if (!meaning || !Number.isFinite(value)) return null;
   return (
     <p className="mb-3 rounded border border-line bg-surface px-3 py-2 text-sm">
-      What was found in service would have been foretold with “{meaning.title}” at {ruleValue(meaning, value)} in place
-      of {ruleValue(meaning, rules[meaning.id])}. One part does not make a rule: try it and see what moves.{' '}
+      What was found in service would have been predicted with “{meaning.title}” at {ruleValue(meaning, value)} in place
+      of {ruleValue(meaning, rules[meaning.id])}. One part does not make a rule: try it and see the effect.{' '}
       <Button onClick={() => onTry(meaning.id, value)}>Try {ruleValue(meaning, value)}</Button>
     </p>
   );
@@ -79,8 +79,8 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
   return (
     <main className="p-5">
       <PageHead
-        title="House rules"
-        says="Policy of this workshop, each with its reason. A change counts once it is put in force; decisions already frozen keep the rules they were made under."
+        title="Company rules"
+        says="Policy values, each with its reason. Changes apply once put into force; frozen decisions keep the rules they were made under."
       >
         <Button look="quiet" disabled={!canUndo} onClick={undo}>
           Undo
@@ -88,7 +88,7 @@ function RulesForm({ record }: { record: HouseRulesRecord }) {
         <Button look="quiet" disabled={!canRedo} onClick={redo}>
           Redo
         </Button>
-        <Button onClick={() => edit(defaultHouseRules, 'default')}>As in a new workshop</Button>
+        <Button onClick={() => edit(defaultHouseRules, 'default')}>Reset to defaults</Button>
       </PageHead>
       <MeasuredScale rules={rules} onTry={(value) => set('datasheetStrengthFactor', value)} />
       <SuggestedRule rules={rules} onTry={(id, value) => set(id, value)} />
@@ -166,16 +166,16 @@ function Pending({
           }}
         >
           <TextField label="Your name" value={who} maxLength={120} onChange={setWho} />
-          <TextField label="Why" value={why} maxLength={1000} onChange={setWhy} />
+          <TextField label="Reason" value={why} maxLength={1000} onChange={setWhy} />
           <div className="flex gap-2">
             <Button look="primary" type="submit" disabled={who.trim() === '' || isLoading}>
-              Put in force
+              Put into force
             </Button>
             <Button look="quiet" type="button" onClick={onDrop}>
-              Drop the changes
+              Discard changes
             </Button>
           </div>
-          {who.trim() === '' && <p className="text-xs text-quiet">A change is signed: your name is needed.</p>}
+          {who.trim() === '' && <p className="text-xs text-quiet">Changes are signed: enter your name.</p>}
         </form>
         {error !== undefined && (
           <ProblemNotice error={error}>
@@ -187,7 +187,7 @@ function Pending({
                   onTake(newer);
                 }}
               >
-                Take the newer rules
+                Use the newer rules
               </Button>
             )}
           </ProblemNotice>

@@ -27,11 +27,11 @@ export function ImpactPanel({
   const titles = new Map(parts.map(({ id, brief }) => [id, brief.title]));
   const moved = computed.value?.filter(moves);
   return (
-    <Panel title="Parts whose answer would move">
+    <Panel title="Parts affected">
       {computed.state === 'failed' && <p className="text-fail">{computed.message}</p>}
       {!moved && computed.state === 'pending' && <p className="text-quiet">Evaluating {parts.length} parts …</p>}
       {moved?.length === 0 && (
-        <p className="text-quiet">None of the {parts.length} parts: the same grades lead, pass and fail.</p>
+        <p className="text-quiet">None of the {parts.length} parts: rankings and verdicts stay the same.</p>
       )}
       {moved && moved.length > 0 && (
         <table className="w-full text-sm">
@@ -67,8 +67,8 @@ export function ImpactPanel({
       )}
       {moved && moved.length > 0 && (
         <p className="mt-2 text-xs text-quiet">
-          {parts.length - moved.length} of {parts.length} parts stay as they are. Frozen decisions keep the rules they
-          were made under.
+          {parts.length - moved.length} of {parts.length} parts are unchanged. Frozen decisions keep the rules they were
+          made under.
         </p>
       )}
     </Panel>

@@ -31,7 +31,7 @@ export function RuleField({
         <p className="font-semibold">{title}</p>
         <p className="text-xs text-quiet">
           {say(reason)}
-          {differs && <span className="text-ember"> A new workshop has: {ruleValue(meaning, usual)}.</span>}
+          {differs && <span className="text-ember"> Default: {ruleValue(meaning, usual)}.</span>}
         </p>
       </div>
       {choices ? (

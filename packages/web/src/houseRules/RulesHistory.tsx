@@ -10,9 +10,9 @@ export function RulesHistory({ onTake }: { onTake: (rules: HouseRules) => void }
   const { data } = useHouseRulesHistoryQuery();
   const changes = data?.changes ?? [];
   return (
-    <Panel title="Who changed what">
+    <Panel title="Change history">
       {changes.length === 0 ? (
-        <p className="text-quiet">Nobody yet: these are the values of a new workshop.</p>
+        <p className="text-quiet">No changes: these are the default values.</p>
       ) : (
         <ol className="flex flex-col gap-3">
           {changes.map((change, index) => {
@@ -21,7 +21,7 @@ export function RulesHistory({ onTake }: { onTake: (rules: HouseRules) => void }
               <li key={change.revision} className="border-b border-line pb-2 text-sm last:border-0">
                 <div className="flex items-baseline justify-between gap-3">
                   <p>
-                    <strong>{change.changedBy || 'Nobody named'}</strong>{' '}
+                    <strong>{change.changedBy || 'No name'}</strong>{' '}
                     <time className="text-quiet" dateTime={change.changedAt}>
                       {new Date(change.changedAt).toLocaleString(undefined, {
                         dateStyle: 'medium',
@@ -31,7 +31,7 @@ export function RulesHistory({ onTake }: { onTake: (rules: HouseRules) => void }
                   </p>
                   {index > 0 && (
                     <Button look="quiet" onClick={() => onTake(completeRules(change.rules))}>
-                      Take these up again
+                      Use these again
                     </Button>
                   )}
                 </div>

@@ -23,7 +23,7 @@ describe.each(ruleMeanings.map((meaning) => [meaning.id, meaning] as const))('th
     const usual = defaultHouseRules[id];
     if (typeof usual !== 'number') return;
     const changed = field({ ...defaultHouseRules, [id]: usual + 0.01 });
-    expect(textOf(changed)).toContain(`A new workshop has: ${ruleValue(meaning, usual)}.`);
+    expect(textOf(changed)).toContain(`Default: ${ruleValue(meaning, usual)}.`);
     expect(textOf(field(defaultHouseRules))).not.toContain('A new workshop has');
   });
 });

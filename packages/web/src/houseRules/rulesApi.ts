@@ -4,7 +4,7 @@ import { api } from '../app/api.ts';
 export const { useSaveHouseRulesMutation, useHouseRulesHistoryQuery } = api.injectEndpoints({
   endpoints: (build) => ({
     saveHouseRules: build.mutation<HouseRulesRecord, HouseRulesRecord>({
-      extraOptions: { kept: 'House rules' },
+      extraOptions: { kept: 'Company rules' },
       query: (body) => ({ url: 'house-rules', method: 'PUT', body }),
       invalidatesTags: ['HouseRules'],
     }),

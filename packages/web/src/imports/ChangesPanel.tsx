@@ -8,10 +8,10 @@ const KINDS = { new: 'new', changed: 'changed', unchanged: 'as it was' };
 export function ChangesPanel({ plan, done }: { plan: ImportPlan; done: boolean }) {
   const total = plan.newCount + plan.changedCount + plan.unchangedCount;
   return (
-    <Panel title={done ? 'What it changed' : 'What it would change'}>
+    <Panel title={done ? 'Changes made' : 'Changes to be made'}>
       <p className="mb-2 text-sm text-quiet">
-        {plan.newCount} new, {plan.changedCount} changed, {plan.unchangedCount} as they were. What the file does not
-        mention stays as it is.
+        {plan.newCount} new, {plan.changedCount} changed, {plan.unchangedCount} unchanged. Values not in the file stay
+        as they are.
         {total > plan.grades.length && ` The first ${plan.grades.length} are listed.`}
       </p>
       <ul>

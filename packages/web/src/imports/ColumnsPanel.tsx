@@ -42,7 +42,7 @@ export function ColumnsPanel({
             <table className="w-full text-sm">
               <thead>
                 <tr className="text-left text-xs text-quiet">
-                  {['Heading in the file', 'First cells', 'Taken for', 'Unit', 'Conditions'].map((title) => (
+                  {['Column heading', 'Sample values', 'Meaning', 'Unit', 'Conditions'].map((title) => (
                     <th key={title} scope="col" className="pr-3 pb-1 font-normal">
                       {title}
                     </th>
@@ -119,7 +119,7 @@ function ColumnRow({
       </td>
       <td className="w-56 py-1 pr-3">
         <select
-          aria-label={`${name} is taken for`}
+          aria-label={`${name}: meaning`}
           className={`${controlLook} text-sm ${column.target === IGNORE.id ? 'text-quiet' : ''}`}
           value={column.target}
           onChange={(event) => onTarget(event.target.value)}

@@ -69,7 +69,7 @@ function OpenImport({ job, busy }: { job: ImportJob; busy: boolean }) {
             {busy ? (
               <Progress
                 share={job.progress}
-                label={state === 'reading' ? 'Reading and judging' : 'Writing into the library'}
+                label={state === 'reading' ? 'Reading and checking' : 'Writing into the library'}
               />
             ) : (
               summary(job, open)
@@ -78,7 +78,9 @@ function OpenImport({ job, busy }: { job: ImportJob; busy: boolean }) {
         </div>
         <div className="flex shrink-0 gap-2">
           {(state === 'reading' || state === 'ready' || state === 'committing') && (
-            <Button onClick={() => void cancel(id)}>{state === 'committing' ? 'Stop, write nothing' : 'Cancel'}</Button>
+            <Button onClick={() => void cancel(id)}>
+              {state === 'committing' ? 'Stop without writing' : 'Cancel'}
+            </Button>
           )}
           {(state === 'failed' || state === 'cancelled' || done) && (
             <Link to="/grades/import" className={buttonLook('plain')}>
@@ -87,7 +89,7 @@ function OpenImport({ job, busy }: { job: ImportJob; busy: boolean }) {
           )}
           {done ? (
             <Link to="/grades" className={buttonLook('primary')}>
-              Look at the library
+              Open the library
             </Link>
           ) : (
             <Button look="primary" disabled={blocked || committing.isLoading} onClick={() => void commit(id)}>
@@ -104,7 +106,7 @@ function OpenImport({ job, busy }: { job: ImportJob; busy: boolean }) {
           <p>{job.failure}</p>
         </div>
       )}
-      {state === 'cancelled' && <p className="text-quiet">Cancelled. The library is as it was.</p>}
+      {state === 'cancelled' && <p className="text-quiet">Cancelled. The library is unchanged.</p>}
       {plan && state !== 'cancelled' && (
         <div className="flex flex-col gap-4">
           {done ? null : (
@@ -160,7 +162,7 @@ function summary(
   if (!plan) return '';
   if (state === 'done') return `Imported: ${plan.newCount} new and ${plan.changedCount} changed grades.`;
   const waits = [
-    plan.errorCount > 0 ? `${plan.errorCount} ${plan.errorCount === 1 ? 'cell' : 'cells'} to put right` : '',
+    plan.errorCount > 0 ? `${plan.errorCount} ${plan.errorCount === 1 ? 'cell' : 'cells'} to correct` : '',
     open > 0 ? `${open} ${open === 1 ? 'question' : 'questions'} to answer` : '',
   ].filter(Boolean);
   const change = `${plan.rowCount} rows: ${plan.newCount} new, ${plan.changedCount} changed, ${plan.unchangedCount} as they were`;

@@ -12,7 +12,7 @@ export function MeaningPalette({ targets, taken }: { targets: readonly Target[];
       <input
         tabIndex={-1}
         className={`${controlLook} text-sm`}
-        placeholder="Find a meaning to drag"
+        placeholder="Find a property to drag"
         value={words}
         onChange={(event) => setWords(event.target.value)}
       />

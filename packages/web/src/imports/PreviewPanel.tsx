@@ -10,7 +10,7 @@ import { IGNORE } from './targets.ts';
 
 const ROWS_A_PAGE = 50;
 
-/** The rows as they stand, each cell's problem in its place; a cell can be put right here, a row left out. */
+/** The rows as they stand, each cell's problem in its place; a cell can be corrected here, a row left out. */
 export function PreviewPanel({
   id,
   plan,
@@ -42,7 +42,7 @@ export function PreviewPanel({
       aside={
         <span className="flex items-center gap-4 text-sm">
           <span className={plan.errorCount > 0 ? 'text-fail' : 'text-quiet'}>
-            {plan.errorCount} to put right, {plan.remarkCount} {plan.remarkCount === 1 ? 'remark' : 'remarks'}
+            {plan.errorCount} to correct, {plan.remarkCount} {plan.remarkCount === 1 ? 'remark' : 'remarks'}
           </span>
           <Tick
             label="Only rows with problems"
@@ -95,7 +95,7 @@ export function PreviewPanel({
                         }))
                       }
                     >
-                      {isOut(row) ? 'take in' : 'leave out'}
+                      {isOut(row) ? 'take in' : 'exclude'}
                     </Button>
                   </td>
                   {columns.map(({ column, header }, i) => (

@@ -23,11 +23,11 @@ export function ReadingPanel({
   const makerKnown =
     settings.maker || plan.columns.some(({ target }) => target === 'grade.maker' || target === 'record');
   return (
-    <Panel title="How it is read">
+    <Panel title="File format">
       <div className="grid grid-cols-4 narrow:grid-cols-2 gap-x-4 gap-y-2">
         {plan.delimiter !== null && (
           <Choice
-            label="Between the columns"
+            label="Column separator"
             value={settings.delimiter ?? (plan.delimiter as ',')}
             options={DELIMITERS}
             onChange={(delimiter) => onChange({ delimiter })}
@@ -76,7 +76,7 @@ export function ReadingPanel({
           onChange={(maker) => onChange({ maker })}
         />
         <Choice
-          label="The numbers are from"
+          label="Values are from"
           value={settings.source ?? 'datasheet'}
           options={SOURCES.map((value) => ({
             value,

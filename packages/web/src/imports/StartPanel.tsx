@@ -7,11 +7,11 @@ import { PageHead } from '../ui/PageHead.tsx';
 import { useImportsQuery, useStartImportMutation } from './importsApi.ts';
 
 const STATES = {
-  reading: 'being read',
-  ready: 'waiting for you',
-  committing: 'being written',
+  reading: 'reading',
+  ready: 'waiting for input',
+  committing: 'writing',
   done: 'in the library',
-  failed: 'could not be read',
+  failed: 'not readable',
   cancelled: 'cancelled',
 };
 
@@ -38,7 +38,7 @@ export function StartPanel() {
     <>
       <PageHead
         title="Import grades"
-        says="A maker’s table, an own one, or a library from elsewhere. You see every problem and every change before anything is written, and all of it goes in or none."
+        says="A maker’s table, your own table, or another library. Every problem and change is shown before anything is written; the import is all or nothing."
       />
       {error !== undefined && <ProblemNotice error={error} />}
       <div
@@ -66,7 +66,7 @@ export function StartPanel() {
           data package (ZIP). At most 40 MB and 50,000 rows.
         </p>
         <Button look="quiet" className="mt-1" onClick={sample}>
-          Try it with a messy sample sheet
+          Try a messy sample sheet
         </Button>
       </div>
       {imports && imports.length > 0 && (

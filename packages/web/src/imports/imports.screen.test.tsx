@@ -106,7 +106,7 @@ test('a file is handed in by choosing or dropping it, and its import opens; a re
   house.says('POST', 'imports', () => job());
   const { user, where } = openApp('/grades/import', { house });
   expect(await screen.findByRole('link', { name: 'maker.csv' })).toHaveAttribute('href', AT);
-  expect(screen.getByText('waiting for you')).toBeVisible();
+  expect(screen.getByText('waiting for input')).toBeVisible();
   await user.upload(await field('Choose a file'), new File(['a;b'], 'maker.csv', { type: 'text/csv' }));
   await waitFor(() => expect(where()).toBe(AT));
   house.says('POST', 'imports', () => {
@@ -138,7 +138,7 @@ test('what a column is taken for is chosen in its row, and said to be one’s ow
   const { house, now } = importing(job());
   const { user } = openApp(AT, { house });
   expect(await screen.findByRole('heading', { name: 'Columns (2 of 3 wanted)' })).toBeVisible();
-  const taken = await field('Strength is taken for');
+  const taken = await field('Strength: meaning');
   await user.selectOptions(taken, within(taken).getByRole('option', { name: 'Flexural strength' }));
   await waitFor(() =>
     expect(house.asked.at(-1)?.body).toEqual({ columns: [{ column: 1, target: 'property.flexuralStrength' }] }),
@@ -146,11 +146,11 @@ test('what a column is taken for is chosen in its row, and said to be one’s ow
   expect(now.job.settings.columns).toHaveLength(1);
 });
 
-test('a cell with a problem is put right in its place, a row left out', async () => {
+test('a cell with a problem is corrected in its place, a row left out', async () => {
   const { house } = importing(job({ plan: plan({ errorCount: 1 }) }));
   const { user } = openApp(AT, { house });
   expect(await button('Import 3 grades')).toBeDisabled();
-  expect(screen.getByText(/1 cell to put right/)).toBeVisible();
+  expect(screen.getByText(/1 cell to correct/)).toBeVisible();
   expect(await screen.findByText('“lots” is not a number')).toBeVisible();
   await user.click(await button('Leave line 3 out'));
   await waitFor(() => expect(house.asked.at(-1)?.body).toMatchObject({ leftOut: [3] }));
@@ -162,8 +162,8 @@ test('it is committed once, and may be stopped while nothing is written', async 
   house.says('POST', 'imports/:id/cancel', () => (now.job = job({ state: 'cancelled' })));
   const { user } = openApp(AT, { house });
   await user.click(await button('Import 3 grades'));
-  await user.click(await button('Stop, write nothing'));
-  expect(await screen.findByText('Cancelled. The library is as it was.')).toBeVisible();
+  await user.click(await button('Stop without writing'));
+  expect(await screen.findByText('Cancelled. The library is unchanged.')).toBeVisible();
   expect(screen.getByRole('link', { name: 'Another file' })).toHaveAttribute('href', '/grades/import');
   expect(house.asked.map(({ path }) => path)).toEqual([`imports/${ID}/commit`, `imports/${ID}/cancel`]);
 });
@@ -172,7 +172,7 @@ test('done it leads to the library; a file that cannot be read says why', async 
   const { house } = importing(job({ state: 'done' }));
   openApp(AT, { house });
   expect(await screen.findByText('Imported: 2 new and 1 changed grades.')).toBeVisible();
-  expect(screen.getByRole('link', { name: 'Look at the library' })).toBeVisible();
+  expect(screen.getByRole('link', { name: 'Open the library' })).toBeVisible();
   const broken = importing(job({ state: 'failed', plan: null, failure: 'Line 7 has more cells than the heading.' }));
   openApp(AT, { house: broken.house });
   expect(await screen.findByRole('alert')).toHaveTextContent('Line 7 has more cells than the heading.');
@@ -194,9 +194,9 @@ test('choices made quickly after each other all hold, though answers come late a
   house.says('GET', 'imports/:id', () => before);
   const { user } = openApp(AT, { house });
   await user.type(await field('Document or campaign'), 'Sheet 7{Enter}');
-  await user.selectOptions(await field('Strength is taken for'), 'property.flexuralStrength');
+  await user.selectOptions(await field('Strength: meaning'), 'property.flexuralStrength');
   await user.selectOptions(await field('Unit of Strength'), 'psi');
-  await user.selectOptions(await field('The numbers are from'), 'bench');
+  await user.selectOptions(await field('Values are from'), 'bench');
   const wanted = {
     reference: 'Sheet 7',
     source: 'bench',
@@ -204,7 +204,7 @@ test('choices made quickly after each other all hold, though answers come late a
   };
   // It shows at once, and nothing can be written before the server has had it.
   expect(await field('Document or campaign')).toHaveValue('Sheet 7');
-  expect(await field('Strength is taken for')).toHaveValue('property.flexuralStrength');
+  expect(await field('Strength: meaning')).toHaveValue('property.flexuralStrength');
   expect(await field('Unit of Strength')).toHaveValue('psi');
   expect(screen.getByRole('button', { name: /^Import \d+ grades/ })).toBeDisabled();
   await waitFor(() => {

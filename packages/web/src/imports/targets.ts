@@ -50,4 +50,4 @@ export function targetsFor(layout: ImportPlan['layout']): Target[] {
     : [...gradeTargets, ...longTargets];
 }
 
-export const IGNORE: Target = { id: 'ignore', label: 'Not wanted', group: '' };
+export const IGNORE: Target = { id: 'ignore', label: 'Ignore', group: '' };

@@ -28,9 +28,7 @@ export function AirPanel({ logger }: { logger: Instrument }) {
       }
     >
       {!last && (
-        <p className="text-quiet">
-          It has told nothing yet. Spools in its place are taken to lie as damp as is usual there.
-        </p>
+        <p className="text-quiet">No readings yet. Spools at this location are assumed to be at its usual humidity.</p>
       )}
       {last && (
         <>
@@ -39,7 +37,7 @@ export function AirPanel({ logger }: { logger: Instrument }) {
             {readings!.length} quarter hours of the last two weeks
             {gaps.length === 0
               ? ', without a gap.'
-              : `; ${gaps.length} gap${gaps.length === 1 ? '' : 's'}, each counted as damp as either side or as is usual there: ${gaps
+              : `; ${gaps.length} gap${gaps.length === 1 ? '' : 's'}, each counted at the higher of the neighbouring readings and the usual value: ${gaps
                   .map(([from, to]) => `${moment(Date.parse(from.at))} to ${moment(Date.parse(to.at))}`)
                   .join('; ')}.`}
           </p>

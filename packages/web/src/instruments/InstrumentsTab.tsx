@@ -15,15 +15,15 @@ const AGAIN_MS = 3000;
 const STATES = {
   answers: { mark: '●', word: 'answers', look: 'text-pass' },
   silent: { mark: '✕', word: 'silent', look: 'text-fail' },
-  nonsense: { mark: '!', word: 'not to be believed', look: 'text-fail' },
-  'not-asked': { mark: '–', word: 'not asked yet', look: 'text-quiet' },
+  nonsense: { mark: '!', word: 'implausible', look: 'text-fail' },
+  'not-asked': { mark: '–', word: 'not read yet', look: 'text-quiet' },
 } as const;
 const BEHAVIOURS: readonly { value: Misbehaviour; label: string }[] = [
-  { value: 'well', label: 'as it should' },
+  { value: 'well', label: 'normal' },
   { value: 'off', label: 'dead' },
-  { value: 'drops-out', label: 'hangs up halfway' },
+  { value: 'drops-out', label: 'disconnects halfway' },
   { value: 'drifts', label: 'drifts' },
-  { value: 'nonsense', label: 'talks nonsense' },
+  { value: 'nonsense', label: 'sends invalid data' },
 ];
 const KINDS = {
   scale: 'scale',
@@ -45,12 +45,14 @@ export function InstrumentsTab({ stock }: { stock: Stock }) {
       {error !== undefined && <ProblemNotice error={error} />}
       {!instruments && !error && <Loading what="the instruments" />}
       {instruments?.length === 0 && (
-        <p className="text-quiet">No instrument is at hand: weigh and read by hand, and type the values in.</p>
+        <p className="text-quiet">No instruments: weigh and read by hand, and enter the values.</p>
       )}
       {instruments && instruments.length > 0 && (
         <Panel title="Instruments">
           <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-            <TableHead headings={['Instrument', 'State', 'Last good answer', 'Not used', 'The stand-in behaves', '']} />
+            <TableHead
+              headings={['Instrument', 'State', 'Last valid reading', 'Rejected', 'Simulated behaviour', '']}
+            />
             <tbody>
               {instruments.map((one) => (
                 <InstrumentRow key={one.id} instrument={one} />
@@ -58,8 +60,8 @@ export function InstrumentsTab({ stock }: { stock: Stock }) {
             </tbody>
           </table>
           <p className="mt-2 text-xs text-quiet">
-            Stand-ins speak the same line protocol as real instruments would. Make one misbehave: what was written down
-            stays, and what cannot be believed is not written down.
+            Simulated instruments use the same line protocol as real ones. Make one misbehave: saved readings stay, and
+            implausible readings are rejected.
           </p>
         </Panel>
       )}
@@ -112,7 +114,7 @@ function InstrumentRow({ instrument }: { instrument: Instrument }) {
       <td className="px-3 py-2">
         {kind === 'humidity-logger' && (
           <Button disabled={isLoading} onClick={() => void fetchLog(id).catch(() => undefined)}>
-            Fetch now
+            Read now
           </Button>
         )}
       </td>

@@ -28,7 +28,7 @@ export function PlacesPanel({ places, loggers }: { places: readonly PlaceRecord[
     revision: 0,
   });
   return (
-    <Panel title="Places" aside={!edited && <Button onClick={() => setEdited(blank())}>+ A place</Button>}>
+    <Panel title="Storage locations" aside={!edited && <Button onClick={() => setEdited(blank())}>+ A place</Button>}>
       <ul className="flex flex-col gap-1 text-sm">
         {places.map((record) => (
           <li key={record.place.id} className="flex items-start justify-between gap-2">
@@ -36,8 +36,8 @@ export function PlacesPanel({ places, loggers }: { places: readonly PlaceRecord[
               <strong>{record.place.name}</strong>
               <span className="block text-xs text-quiet">
                 {record.place.loggerId === undefined
-                  ? 'no logger: taken to be'
-                  : `${loggers.find(({ id }) => id === record.place.loggerId)?.name ?? record.place.loggerId}; where it is silent`}{' '}
+                  ? 'no logger: assumed'
+                  : `${loggers.find(({ id }) => id === record.place.loggerId)?.name ?? record.place.loggerId}; without readings`}{' '}
                 {record.place.humidityPct} % at {amount(record.place.temperatureC, '°C', units)}
               </span>
             </span>
@@ -70,7 +70,7 @@ function EditPlace({
     <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
       <TextField label="Name" value={place.name} maxLength={200} onChange={(name) => change({ name })} />
       <Choice
-        label="Logger there"
+        label="Logger"
         value={place.loggerId ?? ''}
         options={[{ value: '', label: 'none' }, ...loggers.map(({ id, name }) => ({ value: id, label: name }))]}
         onChange={(loggerId) => {
@@ -79,7 +79,7 @@ function EditPlace({
         }}
       />
       <QuantityField
-        label="Usual humidity at its dampest"
+        label="Usual highest humidity"
         dimension="fraction"
         value={place.humidityPct}
         bounds={{ minimum: 0, maximum: 100 }}

@@ -74,8 +74,8 @@ export function PricesTab({ library }: { library: Workshop }) {
       {error !== undefined && <ProblemNotice error={error} />}
       {!shown && (
         <p className="text-sm text-quiet">
-          A list has a column for the name, the price of a spool in USD, and how much is on it. Grades are found by
-          their whole name. Nothing is changed before you say so.
+          The list needs columns for name, spool price in USD and spool content. Grades are matched by full name.
+          Nothing changes until you apply it.
         </p>
       )}
       {shown && <Preview key={shown.number} preview={shown.preview} library={library} />}
@@ -108,25 +108,25 @@ function Preview({ preview: { source, lines }, library }: { preview: PriceListPr
             }).catch(() => undefined)
           }
         >
-          Take over {chosen.length} price{chosen.length === 1 ? '' : 's'}
+          Apply {chosen.length} price{chosen.length === 1 ? '' : 's'}
         </Button>
       }
     >
-      {error !== undefined && <ProblemNotice error={error}>Fetch the list again and look anew.</ProblemNotice>}
+      {error !== undefined && <ProblemNotice error={error}>Fetch the list again.</ProblemNotice>}
       {data && (
         <p role="status" className="mb-2 text-pass">
-          {data.changed} price{data.changed === 1 ? '' : 's'} taken over. Every shortlist counts with them; each grade’s
-          history has the old one.
+          {data.changed} price{data.changed === 1 ? '' : 's'} applied. Every shortlist uses them; the old prices are in
+          each grade’s history.
         </p>
       )}
       <p className="mb-2 flex gap-2 text-sm">
-        <Button onClick={tickAll}>Tick all that nothing speaks against</Button>
+        <Button onClick={tickAll}>Select all without issues</Button>
         <Button look="quiet" onClick={() => setTicked(new Set())}>
-          Tick none
+          Select none
         </Button>
       </p>
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-        <TableHead headings={['', 'Article', 'As the supplier calls it', 'Spool', 'USD/kg', 'Until now', 'To mind']} />
+        <TableHead headings={['', 'Article', 'Supplier’s name', 'Spool', 'USD/kg', 'Current', 'Issues']} />
         <tbody>
           {lines.map((line) => (
             <tr key={line.line} className="border-b border-line last:border-0">
@@ -134,7 +134,7 @@ function Preview({ preview: { source, lines }, library }: { preview: PriceListPr
                 <input
                   type="checkbox"
                   className="accent-(--ember)"
-                  aria-label={`Take the price of ${line.name}`}
+                  aria-label={`Apply the price of ${line.name}`}
                   disabled={!usable(line) || data !== undefined}
                   checked={ticked.has(line.line)}
                   onChange={(event) => {

@@ -27,19 +27,19 @@ export function PrinterPanel({ printer, stock }: { printer: Instrument; stock: S
     <Panel title={printer.name}>
       {error !== undefined && (
         <p role="status" className="mb-2 text-sm text-fail">
-          No word from it.{' '}
+          No connection.{' '}
           {progress &&
             `The last one, ${moment(Date.parse(progress.at))}: ${progress.job} at ${progress.donePct.toFixed(0)} %.`}
         </p>
       )}
-      {progress?.state === 'idle' && <p className="text-sm text-quiet">It stands idle.</p>}
+      {progress?.state === 'idle' && <p className="text-sm text-quiet">Idle.</p>}
       {progress && progress.state !== 'idle' && (
         <>
           <Progress share={progress.donePct / 100} label={progress.job} />
           <p className="mt-1 text-sm text-quiet">
             {progress.state === 'printing' && `${duration(progress.leftH)} left, `}
             {progress.state === 'done' && 'Done, '}
-            {progress.state === 'failed' && <span className="text-fail">It failed, </span>}
+            {progress.state === 'failed' && <span className="text-fail">Failed, </span>}
             {progress.filamentG.toFixed(0)} g used
           </p>
         </>
@@ -67,7 +67,7 @@ export function PrinterPanel({ printer, stock }: { printer: Instrument; stock: S
             disabled={job.trim() === ''}
             onClick={() => void begin({ id: printer.id, job: job.trim(), filamentG, hours }).catch(() => undefined)}
           >
-            Have the stand-in print it (an hour passes in 3 s)
+            Print on the simulated printer (1 h in 3 s)
           </Button>
           {notBegun !== undefined && <ProblemNotice error={notBegun} />}
         </div>
@@ -84,19 +84,19 @@ function WriteDown({ progress, stock }: { progress: PrintProgress; stock: Stock 
   const [machineId, setMachine] = useState('workshop-enclosed');
   const [spoolId, setSpool] = useState('');
   const [note, setNote] = useState('');
-  if (isSuccess) return <p className="mt-2 text-sm text-pass">Written down.</p>;
+  if (isSuccess) return <p className="mt-2 text-sm text-pass">Saved.</p>;
   const usable = stock.spools.filter(({ spool }) => !spool.empty);
   const known = machines?.some(({ machine }) => machine.id === machineId) ? machineId : machines?.[0]?.machine.id;
   return (
     <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
       <Choice
-        label="On which machine"
+        label="Machines"
         value={known ?? ''}
         options={(machines ?? []).map(({ machine }) => ({ value: machine.id, label: machine.name }))}
         onChange={setMachine}
       />
       <Choice
-        label="From which spool"
+        label="Spool"
         value={spoolId}
         options={[
           { value: '', label: 'not known' },
@@ -105,7 +105,7 @@ function WriteDown({ progress, stock }: { progress: PrintProgress; stock: Stock 
         onChange={setSpool}
       />
       <div className="col-span-2">
-        <TextField label="How it went" value={note} maxLength={4000} onChange={setNote} />
+        <TextField label="Outcome" value={note} maxLength={4000} onChange={setNote} />
       </div>
       {error !== undefined && <ProblemNotice error={error} />}
       <Button
@@ -126,7 +126,7 @@ function WriteDown({ progress, stock }: { progress: PrintProgress; stock: Stock 
           }).catch(() => undefined)
         }
       >
-        Write it down
+        Save reading
       </Button>
     </div>
   );

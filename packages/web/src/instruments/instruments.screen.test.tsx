@@ -32,7 +32,7 @@ const TAB = '/spools?show=instruments';
 
 test('a workshop without instruments is told how to go on', async () => {
   openApp(TAB);
-  expect(await screen.findByText(/No instrument is at hand: weigh and read by hand/)).toBeVisible();
+  expect(await screen.findByText(/No instruments: weigh and read by hand/)).toBeVisible();
 });
 
 test('an instrument that falls silent says so with the reason, and a log is fetched on asking', async () => {
@@ -48,8 +48,8 @@ test('an instrument that falls silent says so with the reason, and a log is fetc
   await user.selectOptions(await field('How scale-1 behaves'), 'dead');
   expect(await row.findByText('silent')).toBeVisible();
   expect(row.getByText('It does not answer.')).toBeVisible();
-  expect(row.queryByRole('button', { name: 'Fetch now' })).toBeNull();
-  await user.click(await button('Fetch now'));
+  expect(row.queryByRole('button', { name: 'Read now' })).toBeNull();
+  await user.click(await button('Read now'));
   await waitFor(() => expect(fetched).toBe(1));
 });
 
@@ -68,7 +68,7 @@ test('what a logger saw has its gaps counted and told', async () => {
   ]);
   openApp(TAB, { house });
   expect(await screen.findByRole('img', { name: /from 40 to 55 % over the last two weeks/ })).toBeVisible();
-  expect(screen.getByText(/4 quarter hours of the last two weeks; 1 gap, each counted as damp/)).toBeVisible();
+  expect(screen.getByText(/4 quarter hours of the last two weeks; 1 gap, each counted at the higher/)).toBeVisible();
 });
 
 test('a place is added with its logger and its usual air, in the reader’s units', async () => {
@@ -77,7 +77,7 @@ test('a place is added with its logger and its usual air, in the reader’s unit
   const save = await button('Save it');
   expect(save).toBeDisabled();
   await user.type(await field('Name'), 'Loft');
-  await user.selectOptions(await field('Logger there'), 'rack-logger');
+  await user.selectOptions(await field('Logger'), 'rack-logger');
   await over('Usual temperature', '86');
   await user.click(save);
   await waitFor(() => expect(house.kinds.places.byId.size).toBe(5));
@@ -87,11 +87,11 @@ test('a place is added with its logger and its usual air, in the reader’s unit
     loggerId: 'rack-logger',
     temperatureC: expect.closeTo(30, 6) as number,
   });
-  expect(await screen.findByText(/rack-logger; where it is silent 60 % at 86 °F/)).toBeVisible();
+  expect(await screen.findByText(/rack-logger; without readings 60 % at 86 °F/)).toBeVisible();
   await user.click(await button('Change Loft'));
-  await user.selectOptions(await field('Logger there'), 'none');
+  await user.selectOptions(await field('Logger'), 'none');
   await user.click(await button('Save it'));
-  expect(await screen.findByText('no logger: taken to be 60 % at 86 °F')).toBeVisible();
+  expect(await screen.findByText('no logger: assumed 60 % at 86 °F')).toBeVisible();
 });
 
 test('a print that is over is written down once, with its spool and how it went', async () => {
@@ -108,12 +108,12 @@ test('a print that is over is written down once, with its spool and how it went'
   house.says('GET', 'instruments/:id/progress', () => progress);
   house.says('PUT', 'prints/:id', ({ body }) => body);
   const { user } = openApp(TAB, { house });
-  expect(await screen.findByText('It failed,')).toBeVisible();
-  await user.selectOptions(await field('From which spool'), 'S-04 clear');
-  await user.selectOptions(await field('On which machine'), 'Old wide frame');
-  await user.type(await field('How it went'), 'Came off the bed.');
-  await user.click(await button('Write it down'));
-  expect(await screen.findByText('Written down.')).toBeVisible();
+  expect(await screen.findByText('Failed,')).toBeVisible();
+  await user.selectOptions(await field('Spool'), 'S-04 clear');
+  await user.selectOptions(await field('Machines'), 'Old wide frame');
+  await user.type(await field('Outcome'), 'Came off the bed.');
+  await user.click(await button('Save reading'));
+  expect(await screen.findByText('Saved.')).toBeVisible();
   expect(house.asked.at(-1)?.body).toMatchObject({
     machineId: 'old-wide',
     spoolId: 'S-04',
@@ -159,13 +159,13 @@ describe('a price list', () => {
     const { user, house: made } = openApp('/spools?show=prices', { house: house() });
     await user.click(await button('Fetch: supplier-1'));
     expect(await screen.findByText('Supplier: 5 articles, 2 with another price, 1 not in the library')).toBeVisible();
-    const ticks = screen.getAllByRole('checkbox', { name: /^Take the price of/ }) as HTMLInputElement[];
+    const ticks = screen.getAllByRole('checkbox', { name: /^Apply the price of/ }) as HTMLInputElement[];
     expect(ticks.map(({ checked }) => checked)).toEqual([true, false, false, false, false]);
     expect(ticks.map(({ disabled }) => disabled)).toEqual([false, false, true, true, false]);
     expect(screen.getByText('+25.0 %', { exact: false })).toBeVisible();
     await user.click(ticks[1]!);
-    await user.click(await button('Take over 2 prices'));
-    expect(await screen.findByText(/^2 prices taken over/)).toBeVisible();
+    await user.click(await button('Apply 2 prices'));
+    expect(await screen.findByText(/^2 prices applied/)).toBeVisible();
     expect((made.asked.at(-1)!.body as { prices: unknown[] }).prices).toEqual([
       { gradeId: 'tm-petg', gradeRevision: 1, pricePerKgUsd: 30 },
       { gradeId: 'tm-asa', gradeRevision: 1, pricePerKgUsd: 30 },
@@ -175,15 +175,15 @@ describe('a price list', () => {
   test('fetched again it is another list, though it be as long', async () => {
     const { user } = openApp('/spools?show=prices', { house: house() });
     await user.click(await button('Fetch: supplier-1'));
-    await user.click(await button('Take over 1 price'));
-    expect(await screen.findByText(/^1 price taken over/)).toBeVisible();
+    await user.click(await button('Apply 1 price'));
+    expect(await screen.findByText(/^1 price applied/)).toBeVisible();
     await user.click(await button('Fetch: supplier-1'));
-    await waitFor(() => expect(screen.queryByText(/price taken over/)).toBeNull());
-    expect(await button('Take over 1 price')).toBeEnabled();
-    await user.click(await button('Tick none'));
-    expect(await button('Take over 0 prices')).toBeDisabled();
-    await user.click(await button('Tick all that nothing speaks against'));
-    expect(await button('Take over 1 price')).toBeEnabled();
+    await waitFor(() => expect(screen.queryByText(/price applied/)).toBeNull());
+    expect(await button('Apply 1 price')).toBeEnabled();
+    await user.click(await button('Select none'));
+    expect(await button('Apply 0 prices')).toBeDisabled();
+    await user.click(await button('Select all without issues'));
+    expect(await button('Apply 1 price')).toBeEnabled();
   });
 
   test('is read from a file; one that has changed under it is told', async () => {
@@ -196,8 +196,8 @@ describe('a price list', () => {
       await field('A supplier’s list as CSV'),
       new File(['name;price'], 'prices.csv', { type: 'text/csv' }),
     );
-    await user.click(await button('Take over 1 price'));
+    await user.click(await button('Apply 1 price'));
     expect(await screen.findByText('A grade was edited since.')).toBeVisible();
-    expect(screen.getByText('Fetch the list again and look anew.')).toBeVisible();
+    expect(screen.getByText('Fetch the list again.')).toBeVisible();
   });
 });

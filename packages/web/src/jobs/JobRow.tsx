@@ -30,7 +30,7 @@ export function JobRow({ job }: { job: Job }) {
         )}
         {(job.state === 'failed' || job.state === 'cancelled') && (
           <Button disabled={retrying.isLoading} onClick={() => void retry(job.id)}>
-            Begin again
+            Restart
           </Button>
         )}
       </div>
@@ -58,7 +58,7 @@ export function JobRow({ job }: { job: Job }) {
 
 const WORDS: Record<Job['state'], string> = {
   waiting: 'waiting',
-  running: 'at work',
+  running: 'running',
   done: '✓ done',
   failed: '✕ failed',
   cancelled: 'cancelled',

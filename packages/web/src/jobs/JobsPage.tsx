@@ -5,7 +5,7 @@ import { PageHead } from '../ui/PageHead.tsx';
 import { JobRow } from './JobRow.tsx';
 import { isOpen, useJobsQuery } from './jobsApi.ts';
 
-/** Long work of the workshop: what is under way, and what came of the rest. */
+/** Jobs of the workshop: what is under way, and what came of the rest. */
 export function JobsPage() {
   const { data: jobs, error } = useJobsQuery();
   const open = jobs?.filter(isOpen) ?? [];
@@ -13,14 +13,14 @@ export function JobsPage() {
   return (
     <main className="max-w-4xl p-5">
       <PageHead
-        title="Long work"
-        says="Files that are read and written, backups, records computed again. It goes on when the page is closed; if the process that does it is lost, another begins it again. What was done two weeks ago is no longer listed."
+        title="Jobs"
+        says="Imports, exports, backups and recomputation. Jobs continue when the page is closed and restart if a process is lost. Jobs older than two weeks are not listed."
       />
       {error !== undefined && <ProblemNotice error={error} />}
       {!jobs && error === undefined && <Loading what="the list" />}
       {jobs && (
         <div className="flex flex-col gap-4">
-          <Panel title={`Under way: ${open.length}`}>
+          <Panel title={`Running: ${open.length}`}>
             {open.length === 0 && <p className="text-quiet">Nothing.</p>}
             <ul>
               {open.map((job) => (
@@ -29,7 +29,7 @@ export function JobsPage() {
             </ul>
           </Panel>
           <Panel title="Over">
-            {over.length === 0 && <p className="text-quiet">Nothing yet.</p>}
+            {over.length === 0 && <p className="text-quiet">None yet.</p>}
             <ul>
               {over.map((job) => (
                 <JobRow key={job.id} job={job} />

@@ -11,13 +11,13 @@ export function OpenJobs() {
   const open = jobs?.filter(isOpen) ?? [];
   const shown = (open.length > 0 ? open : (jobs ?? [])).slice(0, MOST_SHOWN);
   return (
-    <Panel title="Long work">
+    <Panel title="Jobs">
       <p className="text-sm text-quiet">
         {open.length > 0
-          ? 'Under way; it goes on when this page is closed.'
+          ? 'Running; it continues when this page is closed.'
           : shown.length > 0
-            ? 'Nothing is under way. Done last:'
-            : 'Nothing is under way.'}
+            ? 'No running jobs. Last job:'
+            : 'No running jobs.'}
       </p>
       <ul>
         {shown.map((job) => (
@@ -25,7 +25,7 @@ export function OpenJobs() {
         ))}
       </ul>
       <Link className="text-sm underline underline-offset-2" to="/jobs">
-        The whole list
+        All jobs
       </Link>
     </Panel>
   );

@@ -10,12 +10,12 @@ test('records that were computed again: none, all the same, some that differ', (
     isBad: false,
   });
   expect(job('check-records', { checked: 4, differing: [] })).toMatchObject({
-    words: 'All 4 records come to what was frozen.',
+    words: 'All 4 records agree with what was frozen.',
     isBad: false,
   });
   const differing = [{ id: 'x', number: 2 }];
   expect(job('check-records', { checked: 4, differing })).toEqual({
-    words: '1 of 4 records do not come to what was frozen:',
+    words: '1 of 4 records differ from what was frozen:',
     isBad: true,
     records: differing,
   });

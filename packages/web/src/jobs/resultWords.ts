@@ -16,8 +16,8 @@ export function resultWords({ kind, result }: Job): ResultWords | undefined {
         checked === 0
           ? 'There are no records yet.'
           : differing.length === 0
-            ? `All ${checked} records come to what was frozen.`
-            : `${differing.length} of ${checked} records do not come to what was frozen:`,
+            ? `All ${checked} records agree with what was frozen.`
+            : `${differing.length} of ${checked} records differ from what was frozen:`,
       isBad: differing.length > 0,
       records: differing,
     };

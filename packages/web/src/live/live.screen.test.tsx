@@ -49,7 +49,7 @@ test('what both have changed in different places is brought together', async () 
   // The line is silent: the page hears of it when its own save is refused, however long that takes.
   keptElsewhere(house, { template: true });
   await over('Name', 'Lamp arm of mine');
-  expect(await screen.findByText(/^Somebody else changed this just now: both are in$/)).toBeVisible();
+  expect(await screen.findByText(/^Somebody else changed this just now: both are merged$/)).toBeVisible();
   expect(await field('Name')).toHaveValue('Lamp arm of mine');
   await waitFor(() =>
     expect(house.kinds.parts.byId.get(LAMP.id)!.value).toMatchObject({ title: 'Lamp arm of mine', template: true }),

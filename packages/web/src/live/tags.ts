@@ -7,7 +7,7 @@ const TAGS = {
   decision_sign_offs: ['Decision'],
   received_records: ['Received'],
   grades: ['Library', 'Grade'],
-  agents: ['Agent', 'Library'],
+  agents: ['Chemical', 'Library'],
   machines: ['Machine', 'Library'],
   house_rules: ['HouseRules', 'Library'],
   spools: ['Stock'],

@@ -9,7 +9,7 @@ const FIELDS = [
   { name: 'nozzleAbrasiveG', label: 'Abrasive through its nozzle', dimension: 'mass' },
   { name: 'hours', label: 'Hours run', dimension: 'ratio' },
   { name: 'prints', label: 'Prints', dimension: 'ratio' },
-  { name: 'failedPrints', label: 'Of these failed', dimension: 'ratio' },
+  { name: 'failedPrints', label: 'Failed', dimension: 'ratio' },
 ] as const;
 
 /** How worn it is. Every print that is written down counts here by itself. */
@@ -43,15 +43,15 @@ export function ConditionFields({ machine, onChange }: { machine: Machine; onCha
           />
         ))}
         <TextArea
-          label="What to know about it"
+          label="Notes"
           rows={2}
           value={condition.note ?? ''}
           onChange={(note) => onChange(note === '' ? without('note') : { ...condition, note })}
         />
       </div>
       <p className="mt-2 text-xs text-quiet">
-        The failed ones make its scrap rate, and that a part’s cost. Fibre and some pigments wear a nozzle: the grams
-        tell when to measure its bore.
+        Failed prints set the scrap rate and so the cost. Fibre and some pigments wear the nozzle: the mass printed
+        tells when to measure its bore.
       </p>
     </Panel>
   );

@@ -14,7 +14,7 @@ import { LatestPrints } from './LatestPrints.tsx';
 import type { Workshop } from '../workers/workshop.ts';
 import { useSay } from '../ui/useSay.ts';
 
-const VENTILATION = { none: 'none', filter: 'filtered', extracted: 'led outside' } as const;
+const VENTILATION = { none: 'none', filter: 'filtered', extracted: 'ducted outside' } as const;
 
 /** One machine: what else it states of itself, its condition, and what each upgrade would let the workshop print. */
 export function MachineDetails({
@@ -51,7 +51,7 @@ function Facts({ machine }: { machine: Machine }) {
   const { prints, failedPrints } = condition;
   const rows: [string, string][] = [
     ['Sensor holds to', heat(machine.sensorLimitC)],
-    ['Its own plastic softens at', heat(machine.ownPlasticC)],
+    ['Own plastic parts soften at', heat(machine.ownPlasticC)],
     ['Filament', machine.filamentDiameterMm ? `${machine.filamentDiameterMm} mm` : 'not stated'],
     ['Supply', machine.mainsBed ? 'bed from the mains' : machine.supplyW ? `${machine.supplyW} W` : 'not stated'],
     ['Air', machine.ventilation ? VENTILATION[machine.ventilation] : 'not stated'],
@@ -67,7 +67,7 @@ function Facts({ machine }: { machine: Machine }) {
       condition.nozzleAbrasiveG === undefined ? 'not stated' : amount(condition.nozzleAbrasiveG, 'g', units),
     ],
     ['Has run', condition.hours === undefined ? 'not stated' : `${condition.hours.toLocaleString('en')} h`],
-    ['Prints that failed', prints ? `${failedPrints ?? '?'} of ${prints}` : 'not stated'],
+    ['Failed prints', prints ? `${failedPrints ?? '?'} of ${prints}` : 'not stated'],
   ];
   return (
     <>
@@ -100,12 +100,12 @@ function Gains({ machine, parts, library }: { machine: Machine; parts: readonly 
     computed.value?.[0]?.machineId === machine.id || computed.value?.length === 0 ? computed.value : undefined;
   const names = useMemo(() => new Map(library.grades.map(({ id, name }) => [id, name])), [library]);
   return (
-    <Panel title={`What an upgrade of it would let you print, over ${parts.length} parts`}>
+    <Panel title={`Effect of upgrades, over ${parts.length} parts`}>
       {!gains && <p className="text-quiet">Evaluating {parts.length} parts with each upgrade …</p>}
-      {gains?.length === 0 && <p className="text-quiet">No usual upgrade is left to it.</p>}
+      {gains?.length === 0 && <p className="text-quiet">No upgrades available.</p>}
       {gains && gains.length > 0 && (
         <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-          <TableHead headings={['Upgrade', 'About', 'What it gains']} />
+          <TableHead headings={['Upgrade', 'About', 'Benefit']} />
           <tbody>
             {gains.map((gain) => (
               <tr key={gain.title} className="border-b border-line align-top last:border-0">
@@ -116,7 +116,7 @@ function Gains({ machine, parts, library }: { machine: Machine; parts: readonly 
                 <td className="px-3 py-2 font-semibold whitespace-nowrap">{gain.priceUsd} USD</td>
                 <td className="px-3 py-2">
                   {gain.parts.length === 0 ? (
-                    <span className="text-quiet">nothing by itself</span>
+                    <span className="text-quiet">none by itself</span>
                   ) : (
                     <Won gain={gain} names={names} />
                   )}
@@ -127,8 +127,8 @@ function Gains({ machine, parts, library }: { machine: Machine; parts: readonly 
         </table>
       )}
       <p className="mt-2 text-xs text-quiet">
-        Grades that pass every check of a part with the upgrade and did not before, and where the cheapest that passes
-        gets cheaper. One upgrade at a time; the print plan of a part tells which go together.
+        Grades that pass every check of a part with the upgrade and did not before, and where the lowest cost gets
+        cheaper. One upgrade at a time; the print plan of a part tells which go together.
       </p>
     </Panel>
   );

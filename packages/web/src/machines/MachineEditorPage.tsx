@@ -93,19 +93,19 @@ function Editor({ record }: { record: MachineRecord }) {
                   .catch(() => undefined)
               }
             >
-              It leaves every shortlist; prints that were written down for it stay.
+              It is removed from every shortlist; its recorded prints stay.
             </ConfirmRemoval>
           </div>
         )}
       </div>
       <div className="grid grid-cols-3 narrow:grid-cols-2 items-start gap-4">
-        <Panel title="What it is">
+        <Panel title="Identity">
           <div className="grid grid-cols-2 gap-3">
             <div className="col-span-2">
               <TextField label="Name" value={machine.name} maxLength={200} onChange={(name) => change({ name })} />
             </div>
             <Choice
-              label="Around the part"
+              label="Enclosure"
               value={machine.enclosure}
               options={[
                 { value: 'open', label: 'open frame' },
@@ -134,22 +134,22 @@ function Editor({ record }: { record: MachineRecord }) {
                 dimension="length"
               />
             ))}
-            <MachineNumber {...field} name="hourlyRateUsd" label="An hour costs" dimension="money" />
+            <MachineNumber {...field} name="hourlyRateUsd" label="Hourly rate" dimension="money" />
             <Choice
-              label="Its air"
+              label="Exhaust"
               value={machine.ventilation ?? ''}
               options={[
                 { value: '', label: 'not stated' },
                 { value: 'none', label: 'into the room' },
                 { value: 'filter', label: 'filtered' },
-                { value: 'extracted', label: 'led outside' },
+                { value: 'extracted', label: 'ducted outside' },
               ]}
               onChange={(air) => optional('ventilation', air === '' ? undefined : air)}
             />
             <OptionalMachineNumber
               {...field}
               name="ownPlasticC"
-              label="Its plastic softens at"
+              label="Own plastic parts soften at"
               dimension="temperature"
             />
             <div className="col-span-2">
@@ -194,11 +194,11 @@ function Editor({ record }: { record: MachineRecord }) {
               value={machine.extruder}
               options={[
                 { value: 'direct', label: 'direct' },
-                { value: 'remote', label: 'through a guide tube' },
+                { value: 'remote', label: 'Bowden tube' },
               ]}
               onChange={(extruder) => change({ extruder })}
             />
-            <OptionalMachineNumber {...field} name="filamentDiameterMm" label="Takes filament of" dimension="length" />
+            <OptionalMachineNumber {...field} name="filamentDiameterMm" label="Filament diameter" dimension="length" />
             <div className="col-span-2">
               <Tick
                 label="Lays continuous strands"
@@ -219,13 +219,13 @@ function Editor({ record }: { record: MachineRecord }) {
                 onChange={(on) => optional('mainsBed', on ? true : undefined)}
               />
               <Tick
-                label="A release agent is at hand"
+                label="Release agent available"
                 checked={machine.releaseAgent ?? false}
                 onChange={(on) => optional('releaseAgent', on ? true : undefined)}
               />
             </div>
             <fieldset className="col-span-2">
-              <legend className="mb-1 text-xs text-quiet">Surfaces at hand</legend>
+              <legend className="mb-1 text-xs text-quiet">Bed surfaces available</legend>
               {BED_SURFACES.map((surface) => {
                 const has = machine.bedSurfaces?.includes(surface) ?? false;
                 const others = (machine.bedSurfaces ?? []).filter((one) => one !== surface);
@@ -266,7 +266,7 @@ function Editor({ record }: { record: MachineRecord }) {
         >
           Save it
         </Button>
-        {machine.name.trim() === '' && <span className="text-xs text-quiet">It needs a name.</span>}
+        {machine.name.trim() === '' && <span className="text-xs text-quiet">Enter a name.</span>}
       </div>
     </main>
   );
@@ -283,7 +283,7 @@ function ClosedSupply({
   return (
     <div className="flex items-end gap-3">
       <Tick
-        label="Takes only its maker’s spools"
+        label="Only its maker’s spools"
         checked={closed !== undefined}
         onChange={(on) => optional('closedSupply', on ? { pricePerKgUsd: 100 } : undefined)}
       />

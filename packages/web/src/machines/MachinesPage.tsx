@@ -27,10 +27,7 @@ export function MachinesPage() {
   const heat = (value: number) => amount(value, '°C', units);
   return (
     <main className="p-5">
-      <PageHead
-        title="Machines"
-        says="A material that cannot be printed here is not a choice. Every shortlist is held against these."
-      >
+      <PageHead title="Machines" says="Every shortlist is checked against these machines.">
         <Link to="/machines/new" className={buttonLook()}>
           Add a machine
         </Link>
@@ -39,7 +36,7 @@ export function MachinesPage() {
       {!machines && !error && <Loading what="the machines" />}
       {machines?.length === 0 && (
         <Empty title="No machines yet">
-          Whether anything can be printed stays unknown, and unknown does not pass. Add the first one above.
+          Without machines, printability is unknown, and unknown does not pass. Add the first one above.
         </Empty>
       )}
       {machines && machines.length > 0 && (
@@ -51,7 +48,7 @@ export function MachinesPage() {
               'Hot end',
               'Nozzle',
               'Bed up to',
-              'Around the part',
+              'Enclosure',
               'Drive',
               'Builds (mm)',
               'USD/h',

@@ -42,7 +42,7 @@ test('each upgrade says about what it costs and what it would let print', () => 
   const root = details(sampleLibrary.machines.find(({ id }) => id === 'bench-open')!);
   const panel = root
     .querySelectorAll('section')
-    .find((one) => one.getAttribute('aria-label')?.startsWith('What an upgrade'))!;
+    .find((one) => one.getAttribute('aria-label')?.startsWith('Effect of upgrades'))!;
   const rows = panel.querySelectorAll('tbody tr');
   expect(rows.length).toBeGreaterThan(0);
   for (const row of rows) expect(textOf(row.querySelectorAll('td')[0]!)).toMatch(/^\d+ USD$/);
@@ -76,14 +76,14 @@ describe('a job', () => {
   test('can be cancelled while it waits or works, begun again once it failed, and left alone when it is done', () => {
     expect(buttons({ state: 'waiting' })).toEqual(['Cancel']);
     expect(buttons({ state: 'running' })).toEqual(['Cancel']);
-    expect(buttons({ state: 'failed', failure: 'No room on the disk' })).toEqual(['Begin again']);
-    expect(buttons({ state: 'cancelled' })).toEqual(['Begin again']);
+    expect(buttons({ state: 'failed', failure: 'No room on the disk' })).toEqual(['Restart']);
+    expect(buttons({ state: 'cancelled' })).toEqual(['Restart']);
     expect(buttons({ state: 'done' })).toEqual([]);
   });
   test('says how far it is, where, and at what', () => {
     const root = row({ state: 'running', progress: 0.42, line: 'grades', worker: 'process 2' });
     expect(root.querySelector('[role=progressbar]')!.getAttribute('aria-valuenow')).toBe('42');
-    expect(textOf(root)).toContain('at work in process 2');
+    expect(textOf(root)).toContain('running in process 2');
     expect(textOf(root)).toContain('grades');
   });
   test('says why it failed, and on which try it is', () => {

@@ -15,10 +15,10 @@ test('a new machine needs a name; what is not stated is not sent', async () => {
   const save = await button('Save it');
   expect(save).toBeDisabled();
   await user.type(await field('Name'), 'Corner one');
-  await user.selectOptions(await field('Around the part'), 'heated chamber');
+  await user.selectOptions(await field('Enclosure'), 'heated chamber');
   await typeOver(user, 'Chamber up to', '158 °F');
-  await user.selectOptions(await field('Its air'), 'led outside');
-  await user.click(await field('Takes only its maker’s spools'));
+  await user.selectOptions(await field('Exhaust'), 'ducted outside');
+  await user.click(await field('Only its maker’s spools'));
   await typeOver(user, 'at, USD/kg', '120');
   await user.click(await field('Lays continuous strands'));
   await user.click(await field('glass with glue-stick film'));
@@ -41,10 +41,10 @@ test('a new machine needs a name; what is not stated is not sent', async () => {
 test('a chamber that is not heated has no temperature; ticks that are taken back are unsaid again', async () => {
   const { user, house, where } = openApp('/machines/old-wide/edit');
   const before = machineOf(house, 'old-wide');
-  await user.selectOptions(await field('Around the part'), 'heated chamber');
-  await user.selectOptions(await field('Around the part'), 'open frame');
+  await user.selectOptions(await field('Enclosure'), 'heated chamber');
+  await user.selectOptions(await field('Enclosure'), 'open frame');
   expect(screen.queryByLabelText('Chamber up to')).toBeNull();
-  for (const tick of ['A release agent is at hand', 'Takes only its maker’s spools']) {
+  for (const tick of ['Release agent available', 'Only its maker’s spools']) {
     await user.click(await field(tick));
     await user.click(await field(tick));
   }
@@ -72,7 +72,7 @@ test('how worn it is: a new nozzle starts from nought, and what is cleared is no
   await typeOver(user, 'Hours run', '700');
   await user.clear(await field('Hours run'));
   await user.click(await button('A new nozzle is fitted'));
-  await user.type(await field('What to know about it'), 'Belt is new.');
+  await user.type(await field('Notes'), 'Belt is new.');
   await user.click(await button('Save it'));
   await waitFor(() => expect(house.asked).toHaveLength(1));
   const { condition } = machineOf(house, 'old-wide');
@@ -86,7 +86,7 @@ test('another’s newer machine is not written over', async () => {
   await typeOver(user, 'Name', 'Mine');
   house.kinds.machines.changeElsewhere('old-wide', { ...machineOf(house, 'old-wide'), name: 'Theirs' });
   await user.click(await button('Save it'));
-  await user.click(await button('Take the newer one'));
+  await user.click(await button('Use the newer version'));
   expect(await field('Name')).toHaveValue('Theirs');
   await user.click(await button('Save it'));
   await waitFor(() => expect(house.kinds.machines.byId.get('old-wide')?.revision).toBe(3));

@@ -8,13 +8,10 @@ export function UnsentNote() {
   const refused = kept.filter((one) => one.refused).length;
   return (
     <p role="status" className="no-print border-b border-line bg-unknown-ground px-5 py-1 text-sm text-unknown">
-      ! {kept.length === 1 ? 'One change is' : `${kept.length} changes are`} kept on this computer and not at the server
-      yet
-      {refused > 0 &&
-        `; ${refused === kept.length ? 'the server would not have' : 'of these it would not have'} ${refused === 1 ? 'one' : refused}`}
-      .{' '}
+      ! {kept.length === 1 ? 'One change is' : `${kept.length} changes are`} stored on this computer, not sent yet
+      {refused > 0 && `; ${refused === 1 ? 'one was' : `${refused} were`} refused by the server`}.{' '}
       <Link className="underline underline-offset-2" to="/unsent">
-        Look at {kept.length === 1 ? 'it' : 'them'}
+        Show {kept.length === 1 ? 'it' : 'them'}
       </Link>
     </p>
   );

@@ -17,11 +17,11 @@ export function UnsentPage() {
   return (
     <main className="max-w-4xl p-5">
       <PageHead
-        title="Not at the server yet"
-        says="What was saved while the server did not answer is kept in this browser and sent in the order it was made. What the server would not have stays here until you put it right or let it go."
+        title="Unsent changes"
+        says="Changes saved while the server was unreachable are stored in this browser and sent in order. Changes refused by the server stay here until you correct or discard them."
       />
-      <Panel title={kept.length === 0 ? 'Nothing' : `${kept.length} kept`}>
-        {kept.length === 0 && <p className="text-quiet">Everything is at the server.</p>}
+      <Panel title={kept.length === 0 ? 'Nothing' : `${kept.length} stored`}>
+        {kept.length === 0 && <p className="text-quiet">All changes are sent.</p>}
         <ul>
           {kept.map((one) => (
             <KeptRow key={one.id} one={one} />
@@ -45,18 +45,18 @@ function KeptRow({ one }: { one: Kept }) {
           <p className="text-sm text-quiet">
             {one.kind === 'brief' ? 'Brief, edited' : 'Saved'} {moment(one.atMs, nowMs)}
             {isElsewhere && ' in another workspace'}
-            {!isOf(one, who) && ' by somebody else, who has to sign in'}
+            {!isOf(one, who) && ' by someone else, who has to sign in'}
             {!one.refused && isOf(one, who) && !isElsewhere && ' · waiting for the server'}
           </p>
         </div>
         {!isElsewhere && (
           <Link className="text-sm underline underline-offset-2" to={one.place}>
-            Open where it was made
+            Open
           </Link>
         )}
         {one.refused && <Button onClick={() => keep({ ...one, refused: null })}>Send again</Button>}
         <Button onClick={() => (isSure ? drop(one.id) : setSure(true))}>
-          {isSure ? 'Let it go: it is lost' : 'Let it go'}
+          {isSure ? 'Discard: it is lost' : 'Discard'}
         </Button>
       </div>
       {one.refused && (

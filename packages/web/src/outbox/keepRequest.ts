@@ -7,10 +7,10 @@ type Change = Pick<KeptRequest, 'method' | 'url' | 'body' | 'key'>;
 /** What a form is told that was sent while the server was away. */
 export const KEPT: Problem = {
   type: 'kept',
-  title: 'Kept on this computer',
+  title: 'Stored on this computer',
   status: 0,
   detail:
-    'The server does not answer. What you saved is kept here, also when the page is closed, and sent when it is back.',
+    'The server does not answer. Saved changes are stored here, also when the page is closed, and sent when it is back.',
 };
 
 const NO_ANSWER: readonly unknown[] = ['FETCH_ERROR', 'TIMEOUT_ERROR', 502, 503, 504, 507];

@@ -143,7 +143,7 @@ test('saved again in the same form it takes the place of the one before; once it
   expect(page.outbox.everythingKept().map(({ what }) => what)).toEqual(['Part “second”', 'Part “another”']);
 });
 
-test('what the server would not have stays, with the reason, and does not hold up the rest', async () => {
+test('what were refused by the server stays, with the reason, and does not hold up the rest', async () => {
   const page = await open();
   await saveSpool(page, 1, 'stale');
   await createPart(page, 'fine');
@@ -251,7 +251,7 @@ describe('a brief that nobody has open', () => {
     expect(sent).toHaveLength(1);
     expect(page.outbox.everythingKept()[0]).toMatchObject({
       brief: { title: 'Mine' },
-      refused: { title: 'Somebody else has changed the same' },
+      refused: { title: 'Changed by someone else' },
     });
   });
 });

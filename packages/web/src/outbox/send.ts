@@ -52,7 +52,7 @@ async function sendRequest(store: Store, one: Kept & { kind: 'request' }): Promi
 /** Over a newer one only where the two have not changed the same. */
 async function sendBrief(store: Store, one: KeptBrief): Promise<Outcome> {
   if (briefIssues(one.brief).length > 0)
-    return local('It contradicts itself', 'Open the part: the fields to be put right are marked there.');
+    return local('Contradictory input', 'Open the part: the fields to be corrected are marked there.');
   let { brief, revision, base } = one;
   for (let meeting = 0; meeting < MOST_MEETINGS; meeting++) {
     const answer = await store.dispatch(api.endpoints.savePart.initiate({ id: one.partId, brief, revision }));
@@ -63,7 +63,7 @@ async function sendBrief(store: Store, one: KeptBrief): Promise<Outcome> {
     if (sameContent(newer.brief, brief)) return 'sent';
     const met = base ? mergeDocuments(base, brief, newer.brief) : undefined;
     if (!met || met.conflicts.length > 0 || briefIssues(met.merged).length > 0)
-      return local('Somebody else has changed the same', 'Open the part and choose; nothing was overwritten.');
+      return local('Changed by someone else', 'Open the part and choose a version; nothing was overwritten.');
     ({ revision, brief: base } = newer);
     brief = met.merged;
   }

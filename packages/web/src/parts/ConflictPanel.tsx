@@ -24,16 +24,14 @@ export function ConflictPanel({ newer, mine, base }: { newer: Part; mine: Brief;
     >
       <h2 className="text-base">This part was changed elsewhere (revision {newer.revision})</h2>
       <p className="mt-1 text-quiet">
-        {isOfFields
-          ? 'These were changed by both of you; what only one of you changed is brought together. '
-          : 'What both of you changed does not fit together. '}
-        Nothing has been overwritten. Your version is kept on this computer until you choose.
+        {isOfFields ? 'Changed by both; changes made by only one of you are merged. ' : 'The two versions conflict. '}
+        Nothing has been overwritten. Your version is stored on this computer until you choose.
       </p>
       <table className="mt-3 w-full text-sm">
         <thead>
           <tr className="text-left text-xs text-quiet">
             <th className="pr-4 font-normal">Field</th>
-            <th className="pr-4 font-normal">Saved elsewhere</th>
+            <th className="pr-4 font-normal">Saved version</th>
             <th className="font-normal">Yours</th>
           </tr>
         </thead>
@@ -48,8 +46,8 @@ export function ConflictPanel({ newer, mine, base }: { newer: Part; mine: Brief;
         </tbody>
       </table>
       <div className="mt-3 flex gap-2">
-        <Button onClick={() => dispatch(conflictSettled('mine'))}>Keep mine, as the next revision</Button>
-        <Button onClick={() => dispatch(conflictSettled('newer'))}>Take the newer one (undo brings mine back)</Button>
+        <Button onClick={() => dispatch(conflictSettled('mine'))}>Keep mine as a new revision</Button>
+        <Button onClick={() => dispatch(conflictSettled('newer'))}>Use the newer version (undo restores mine)</Button>
       </div>
     </section>
   );

@@ -16,8 +16,7 @@ export function FirstPart({ gradeCount }: { gradeCount: number | undefined }) {
           What does your part do?
         </h2>
         <p className="mb-3 text-quiet">
-          Choose what comes closest. You get a part with a first load to change, and see at once which filaments
-          survive.
+          Choose the closest type. The part starts with one load; the filaments that pass are shown at once.
         </p>
         {error !== undefined && <ProblemNotice error={error} />}
         <ModelCards onChoose={(model) => start(withPart(newBrief, model.start))} />
@@ -28,32 +27,32 @@ export function FirstPart({ gradeCount }: { gradeCount: number | undefined }) {
             aria-label="Grades to choose from"
             className="rounded-md border border-unknown bg-unknown-ground p-4 text-unknown"
           >
-            <h2 className="text-sm">! There are no grades to choose from yet</h2>
+            <h2 className="text-sm">! No grades yet</h2>
             <p className="mt-1 mb-3">
-              Without them nothing can be held against your part. Take the sample ones to begin with, or{' '}
+              Parts are evaluated against grades. Start with the sample grades, or{' '}
               <Link to="/grades/import" className="underline">
-                bring in a maker’s table
+                import a maker’s table
               </Link>
               .
             </p>
-            <SampleOffer withParts={false}>Take the sample grades and machines</SampleOffer>
+            <SampleOffer withParts={false}>Add sample grades and machines</SampleOffer>
           </section>
         )}
         <section aria-label="The sample" className="rounded-md border border-line bg-surface p-4">
-          <h2 className="text-sm">Rather look at one that is done?</h2>
+          <h2 className="text-sm">Sample project</h2>
           <p className="mt-1 mb-3 text-quiet">
             Eleven parts of an invented cableway, with grades, machines, spools and tests. Sample data, not for design;
-            your own things stay beside them.
+            your own data is not affected.
           </p>
-          <SampleOffer withParts>Bring in the sample parts</SampleOffer>
+          <SampleOffer withParts>Add the sample parts</SampleOffer>
         </section>
-        <section aria-label="Practice" className="rounded-md border border-line bg-surface p-4">
-          <h2 className="text-sm">Or practise first</h2>
+        <section aria-label="Training" className="rounded-md border border-line bg-surface p-4">
+          <h2 className="text-sm">Or train first</h2>
           <p className="mt-1 text-quiet">
             <Link to="/practice" className="text-ink underline">
               Eight short cases
             </Link>
-            : which would you choose, and what governs?
+            : which grade would you choose, and what governs?
           </p>
         </section>
       </aside>

@@ -66,7 +66,7 @@ export function NewPartSheet({ parts, onClose }: { parts: readonly PartSummary[]
           {error !== undefined && <ProblemNotice error={error} />}
           {templates.length > 0 && (
             <section aria-label="Templates" className="mb-4">
-              <h2 className="mb-1 text-sm">From a template of this workshop</h2>
+              <h2 className="mb-1 text-sm">From a template</h2>
               <div className="flex flex-wrap gap-2">
                 {templates.map((part) => (
                   <Button key={part.id} onClick={() => start(copyOf(part.brief, 'New part'))}>

@@ -5,7 +5,7 @@ import { SampleOffer } from './SampleOffer.tsx';
 /** An empty library: nothing can be held against the brief, and why. */
 export function NoGrades() {
   return (
-    <Empty title="There are no grades to choose from">
+    <Empty title="No grades">
       <p>
         Bring a maker’s table in under{' '}
         <Link to="/grades/import" className="underline">
@@ -14,7 +14,7 @@ export function NoGrades() {
         , or take the sample ones to begin with; what is yours stays as it is.
       </p>
       <div className="mt-3">
-        <SampleOffer withParts={false}>Take the sample grades and machines</SampleOffer>
+        <SampleOffer withParts={false}>Add sample grades and machines</SampleOffer>
       </div>
     </Empty>
   );

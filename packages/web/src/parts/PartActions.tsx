@@ -28,7 +28,7 @@ export function PartActions({ brief }: { brief: Brief }) {
         look="quiet"
         disabled={creation.isLoading}
         onClick={() => void duplicate().catch(() => undefined)}
-        title="Another part with the same brief"
+        title="New part with the same brief"
       >
         {creation.error === undefined ? 'Duplicate' : 'Duplicate failed: try again'}
       </Button>

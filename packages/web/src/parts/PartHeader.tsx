@@ -63,7 +63,7 @@ export function PartHeader({
   const { pathname } = useLocation();
   const stage = stages.find(({ id }) => pathname.endsWith(`/${id}`));
   const stageWords: Record<string, string> = {
-    brief: brief.failureCouldHurt === 'unanswered' ? 'in hand' : 'done',
+    brief: brief.failureCouldHurt === 'unanswered' ? 'in progress' : 'done',
     shortlist:
       notices.length > 0
         ? 'out of date'
@@ -72,14 +72,14 @@ export function PartHeader({
           : passing === 0
             ? 'none passes'
             : `${passing} pass`,
-    compare: passing === undefined || passing === 0 ? '' : passing === 1 ? 'one is left' : 'ready',
+    compare: passing === undefined || passing === 0 ? '' : passing === 1 ? 'one passes' : 'ready',
     bench: mine > 0 ? `${mine} campaign${mine === 1 ? '' : 's'}` : '',
     decision: !newest
       ? 'empty'
       : newest.partRevision === revision && saving.state === 'saved'
         ? `no. ${newest.number}`
         : 'brief changed since',
-    service: inService === 0 ? '' : `${inService} put in`,
+    service: inService === 0 ? '' : `${inService} in service`,
   };
   return (
     <header className="sticky top-0 z-20 border-b border-line bg-surface px-5 pt-3 narrow:static">
@@ -94,7 +94,7 @@ export function PartHeader({
         <Present place={`part/${partId}`} />
         {news && (
           <p role="status" className="no-print text-sm text-pass">
-            {news.who ?? 'Somebody else'} changed this just now{news.how === 'merged' ? ': both are in' : ''}
+            {news.who ?? 'Somebody else'} changed this just now{news.how === 'merged' ? ': both are merged' : ''}
           </p>
         )}
         <SavingState saving={saving} />
@@ -136,7 +136,7 @@ const WORDS: Record<Saving['state'], string> = {
   saved: 'Saved',
   waiting: 'Saving …',
   saving: 'Saving …',
-  offline: 'Server away: kept on this computer, trying again',
+  offline: 'Server unreachable: stored on this computer, retrying',
   refused: 'Not saved',
   conflict: 'Changed elsewhere: choose below',
 };
@@ -151,7 +151,7 @@ function SavingState({ saving }: { saving: Saving }) {
     >
       {WORDS[saving.state]}
       {saving.state === 'refused' &&
-        `: ${saving.issues.length === 1 ? 'one field needs you' : saving.issues.length > 1 ? `${saving.issues.length} fields need you` : saving.detail}`}
+        `: ${saving.issues.length === 1 ? '1 field to correct' : saving.issues.length > 1 ? `${saving.issues.length} fields to correct` : saving.detail}`}
     </p>
   );
 }

@@ -33,7 +33,7 @@ export function PartsPage() {
   const { library } = useLibrary();
   return (
     <main className="p-5">
-      <PageHead title="Parts" says="Each part starts with what it must do. The rest follows from that.">
+      <PageHead title="Parts" says="Each part starts with its requirements.">
         <NewPart parts={parts ?? []} />
       </PageHead>
       {parts && parts.length > 0 && <OfferLook />}
@@ -54,9 +54,9 @@ export function PartsPage() {
             headings={[
               'Part',
               'Stage',
-              'Grade: decided, else first',
+              'Grade (decided or leading)',
               { title: 'Governed by', means: TERMS.governs },
-              { title: 'Smallest reserve', means: TERMS.reserve },
+              { title: 'Minimum reserve', means: TERMS.reserve },
               'Changed',
               'Remove',
             ]}
@@ -77,7 +77,7 @@ function stageOf({ brief, campaignCount, decisionCount, inServiceCount }: PartSu
   if (inServiceCount > 0) return 'In service';
   if (decisionCount > 0) return 'Decided';
   if (campaignCount > 0) return 'On the bench';
-  return brief.failureCouldHurt === 'unanswered' ? 'Brief in hand' : 'Choosing';
+  return brief.failureCouldHurt === 'unanswered' ? 'Brief in progress' : 'Selection';
 }
 
 function countsOf({ campaignCount, decisionCount, inServiceCount }: PartSummary): string {
@@ -85,7 +85,7 @@ function countsOf({ campaignCount, decisionCount, inServiceCount }: PartSummary)
   return [
     ...some(decisionCount, 'record', 'records'),
     ...some(campaignCount, 'campaign', 'campaigns'),
-    ...some(inServiceCount, 'put in', 'put in'),
+    ...some(inServiceCount, 'in service', 'in service'),
   ].join(', ');
 }
 
@@ -110,7 +110,7 @@ function PartRow({ part, library }: { part: PartSummary; library: Workshop | und
           {part.brief.title}
         </Link>
         {part.brief.failureCouldHurt === 'unanswered' && (
-          <p className="text-xs font-normal text-unknown">Brief asks: could a failure hurt someone?</p>
+          <p className="text-xs font-normal text-unknown">Open question: could a failure hurt someone?</p>
         )}
         {part.brief.failureCouldHurt === 'yes' && (
           <p className="text-xs font-normal text-fail" title={PROOF_TEST_CAUTION}>

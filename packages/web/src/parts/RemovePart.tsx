@@ -5,14 +5,14 @@ import { ConfirmRemoval } from '../ui/ConfirmRemoval.tsx';
 /** Removes a part after asking. A part with decisions stays: they are frozen, and so is what they belong to. */
 export function RemovePart({ part }: { part: PartSummary }) {
   const [remove, { error }] = useDeletePartMutation();
-  if (part.decisionCount > 0) return <span className="text-xs text-quiet">kept: has decisions</span>;
+  if (part.decisionCount > 0) return <span className="text-xs text-quiet">has decisions</span>;
   return (
     <ConfirmRemoval
       name={part.brief.title}
       error={error}
       onRemove={() => void remove({ id: part.id, revision: part.revision })}
     >
-      Its brief goes with it and cannot be brought back.
+      Its brief is deleted permanently.
     </ConfirmRemoval>
   );
 }

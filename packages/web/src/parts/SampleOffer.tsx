@@ -8,7 +8,7 @@ export function SampleOffer({ withParts, children }: { withParts: boolean; child
   return (
     <>
       <Button disabled={adding.isLoading} onClick={() => void add({ withParts }).catch(() => undefined)}>
-        {adding.isLoading ? 'Bringing it in …' : children}
+        {adding.isLoading ? 'Adding …' : children}
       </Button>
       {adding.error !== undefined && <ProblemNotice error={adding.error} />}
     </>

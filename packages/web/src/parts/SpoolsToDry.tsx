@@ -18,7 +18,7 @@ export function SpoolsToDry() {
   return (
     <p className="mb-3 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown">
       <Link to="/spools?show=dryers" className="font-semibold underline">
-        {waiting.length === 1 ? 'A spool is' : `${waiting.length} spools are`} to be dried
+        {waiting.length === 1 ? '1 spool to dry' : `${waiting.length} spools to dry`}
       </Link>
       :{' '}
       {waiting

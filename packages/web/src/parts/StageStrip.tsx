@@ -34,30 +34,29 @@ export function StageStrip({
   if (outdated !== (place === 'above')) return null;
   return (
     <section
-      aria-label="State of this stage"
+      aria-label="Stage status"
       className={`no-print ${place === 'above' ? 'mb-4' : 'mt-6'} rounded border px-3 py-2 text-sm ${outdated ? 'border-unknown bg-unknown-ground text-unknown' : 'border-line text-quiet'}`}
     >
       <div className="flex items-center gap-3">
         <p className="min-w-0 grow">
           {!mark &&
-            'In hand. Once you are content with this stage, settle it: it then says when something it rests on has changed.'}
-          {mark && !outdated && `✓ Settled ${moment(Date.parse(mark.at))}: nothing that it rests on has changed since.`}
+            'In progress. Mark the stage as reviewed when it is complete; it then shows when its inputs have changed.'}
+          {mark && !outdated && `✓ Settled ${moment(Date.parse(mark.at))}: no input has changed since.`}
           {outdated && (
             <>
               <strong>! Out of date.</strong> Settled {moment(Date.parse(mark.at))};{' '}
-              {changes.length === 1 ? 'one thing it rests on has' : `${changes.length} things it rests on have`} changed
-              since.
+              {changes.length === 1 ? 'one input has' : `${changes.length} inputs have`} changed since.
             </>
           )}
         </p>
         {mark && !outdated && (
           <Button look="quiet" onClick={() => void unsettle({ partId, stage })}>
-            Take up again
+            Reopen
           </Button>
         )}
         {(!mark || outdated) && (
           <Button disabled={settling.isLoading} onClick={settleNow}>
-            {outdated ? 'Looked through: settle it anew' : 'Settle this stage'}
+            {outdated ? 'Mark reviewed again' : 'Mark reviewed'}
           </Button>
         )}
       </div>

@@ -27,10 +27,10 @@ describe('the list of parts', () => {
         .map((part) => ({ ...part, decisionCount: part.id === second!.id ? 1 : 0 })),
     );
     const { user } = openApp('/parts', { house });
-    expect((await row(second!.brief.title.slice(0, 12))).textContent).toContain('kept: has decisions');
+    expect((await row(second!.brief.title.slice(0, 12))).textContent).toContain('has decisions');
     await user.click(await button(`Remove ${first!.brief.title}`));
     const sure = within(await screen.findByRole('alertdialog'));
-    expect(sure.getByText('Its brief goes with it and cannot be brought back.')).toBeVisible();
+    expect(sure.getByText('Its brief is deleted permanently.')).toBeVisible();
     await user.click(sure.getByRole('button', { name: 'Remove' }));
     await waitFor(() => expect(screen.queryByRole('row', { name: new RegExp(`^${first!.brief.title}`) })).toBeNull());
     expect(house.asked.map(({ method, path }) => `${method} ${path}`)).toEqual([
@@ -54,10 +54,10 @@ describe('the list of parts', () => {
       .slice(1)
       .map((one) => within(one).getAllByRole('cell')[0]!.textContent);
     expect(stages).toEqual([
-      'Choosing',
+      'Selection',
       'On the bench2 campaigns',
       'Decided3 records, 1 campaign',
-      'In service1 record, 1 campaign, 4 put in',
+      'In service1 record, 1 campaign, 4 in service',
     ]);
   });
 });
@@ -72,7 +72,7 @@ describe('a new part', () => {
     await user.click(cards.find((one) => one.textContent.includes('Snap hook'))!);
     await waitFor(() => expect(where()).toMatch(/^\/parts\/[0-9a-f-]+\/brief$/));
     expect((house.asked[0]!.body as { brief: Brief }).brief.part.model).toBe('snap-hook');
-    expect(await screen.findByText(/Still to say:/)).toBeVisible();
+    expect(await screen.findByText(/Missing:/)).toBeVisible();
   });
 
   test('begins from a template: a copy that is none itself', async () => {
@@ -125,9 +125,9 @@ describe('a new part', () => {
     const { user } = openApp('/parts', { house });
     expect(await screen.findByRole('heading', { name: 'What does your part do?' })).toBeVisible();
     const missing = within(await screen.findByRole('region', { name: 'Grades to choose from' }));
-    await user.click(missing.getByRole('button', { name: 'Take the sample grades and machines' }));
+    await user.click(missing.getByRole('button', { name: 'Add sample grades and machines' }));
     await waitFor(() => expect(house.asked[0]).toMatchObject({ path: 'workshop/sample', body: { withParts: false } }));
-    await user.click(await button('Bring in the sample parts'));
+    await user.click(await button('Add the sample parts'));
     await waitFor(() => expect(house.asked[1]).toMatchObject({ body: { withParts: true } }));
   });
 });
@@ -162,17 +162,17 @@ describe('a part', () => {
       return undefined;
     });
     const { user, over } = openApp(`${partPath('Lamp arm')}/shortlist`, { house });
-    await user.click(await button('Settle this stage'));
-    expect(await screen.findByText(/nothing that it rests on has changed since/)).toBeVisible();
+    await user.click(await button('Mark reviewed'));
+    expect(await screen.findByText(/no input has changed since/)).toBeVisible();
     await user.click(screen.getByRole('link', { name: /Brief/ }));
     await over('From the root to the load', '260');
     await user.click(screen.getByRole('link', { name: /Shortlist/ }));
-    const strip = within(await screen.findByRole('region', { name: 'State of this stage' }));
+    const strip = within(await screen.findByRole('region', { name: 'Stage status' }));
     expect(await strip.findByText(/has changed|have changed/)).toBeVisible();
     expect(strip.getByText(/220 mm/)).toBeVisible();
-    await user.click(strip.getByRole('button', { name: 'Looked through: settle it anew' }));
-    await user.click(await button('Take up again'));
-    expect(await button('Settle this stage')).toBeVisible();
+    await user.click(strip.getByRole('button', { name: 'Mark reviewed again' }));
+    await user.click(await button('Reopen'));
+    expect(await button('Mark reviewed')).toBeVisible();
   });
 });
 
@@ -197,7 +197,7 @@ describe('changed by two', () => {
           .map((cell) => cell.textContent),
       );
     expect(shown).toEqual([['Part · span', '205 mm', '190 mm']]);
-    await user.click(panel.getByRole('button', { name: /^Take the newer one/ }));
+    await user.click(panel.getByRole('button', { name: /^Use the newer version/ }));
     expect(await field('From the root to the load')).toHaveValue('205');
     expect(screen.getByRole('heading', { level: 1 })).toHaveTextContent('Changed by a colleague');
     await user.click(await button('Undo'));
@@ -211,7 +211,7 @@ describe('changed by two', () => {
     const span = await field('From the root to the load');
     house.kinds.parts.changeElsewhere(id, { ...lampArm, title: 'Theirs', part: { ...lampArm.part, spanMm: 205 } });
     await over(span, '190');
-    await user.click(await button('Keep mine, as the next revision'));
+    await user.click(await button('Keep mine as a new revision'));
     await waitFor(() => expect(house.briefOf(id)).toMatchObject({ title: 'Theirs', part: { spanMm: 190 } }));
     expect(screen.queryByRole('alert', { name: 'Changed by someone else' })).toBeNull();
   });

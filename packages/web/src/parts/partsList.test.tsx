@@ -56,15 +56,15 @@ describe('the parts', () => {
     });
     const stage = (rest: Partial<PartSummary>) =>
       textOf(rowsOf(page(withParts([part(rest)])))[0]!.querySelector('td')!);
-    expect(stage({})).toBe('Choosing');
-    expect(stage({ brief: { ...sampleParts[0]!.brief, failureCouldHurt: 'unanswered' } })).toBe('Brief in hand');
+    expect(stage({})).toBe('Selection');
+    expect(stage({ brief: { ...sampleParts[0]!.brief, failureCouldHurt: 'unanswered' } })).toBe('Brief in progress');
     expect(stage({ campaignCount: 2 })).toMatch(/^On the bench ?2 campaigns$/);
     expect(stage({ campaignCount: 2, decisionCount: 1 })).toMatch(/^Decided ?1 record, 2 campaigns$/);
-    expect(stage({ decisionCount: 1, inServiceCount: 3 })).toMatch(/^In service ?1 record, 3 put in$/);
+    expect(stage({ decisionCount: 1, inServiceCount: 3 })).toMatch(/^In service ?1 record, 3 in service$/);
   });
   test('a question that nobody answered yet is asked in the list too', () => {
     const open = { ...sampleParts[0]!, brief: { ...sampleParts[0]!.brief, failureCouldHurt: 'unanswered' as const } };
-    expect(textOf(page(withParts([open])))).toContain('Brief asks: could a failure hurt someone?');
+    expect(textOf(page(withParts([open])))).toContain('Open question: could a failure hurt someone?');
   });
   test('where none passes, the nearest is called that, and no leader', () => {
     const { brief } = sampleParts[0]!;
@@ -83,7 +83,7 @@ describe('a settled stage', () => {
     });
   const mark: StageMark = { ...now, stage: 'shortlist', at: '2026-06-01T12:00:00Z' };
   test('is offered below what is in hand, and nothing stands above', () => {
-    expect(textOf(strip(undefined, 'below'))).toContain('settle it');
+    expect(textOf(strip(undefined, 'below'))).toContain('Mark reviewed');
     expect(strip(undefined, 'above').innerHTML).toBe('');
   });
   test('says below that nothing it rests on has changed', () => {

@@ -26,25 +26,25 @@ const decidedHouse = () => {
 
 test.each(['build', 'plan', 'bench'])('%s opens on the grade that was decided', async (stage) => {
   openApp(`${LAMP}/${stage}`, { house: decidedHouse() });
-  const shown = await field('Built of');
+  const shown = await field('Material');
   await waitFor(() => expect(shown).toHaveValue('tm-asa'));
 });
 
-test('print plan and bench open on the way up that was decided, and on another that is asked for', async () => {
+test('print plan and bench open on the build orientation that was decided, and on another that is asked for', async () => {
   openApp(`${LAMP}/bench`, { house: decidedHouse() });
-  const shown = await field('Way up');
+  const shown = await field('Build orientation');
   await waitFor(() => expect(shown).toHaveValue('ZX'));
 });
 
 test('before a decision the stages open on the first that is pinned', async () => {
   openApp(`${LAMP}/build?pin=ne-abs,tm-asa`);
-  const shown = await field('Built of');
+  const shown = await field('Material');
   await waitFor(() => expect(shown).toHaveValue('ne-abs'));
 });
 
 test('what is asked for in the address comes before both', async () => {
   openApp(`${LAMP}/build?grade=vp-abs&pin=ne-abs`, { house: decidedHouse() });
-  const shown = await field('Built of');
+  const shown = await field('Material');
   await waitFor(() => expect(shown).toHaveValue('vp-abs'));
 });
 

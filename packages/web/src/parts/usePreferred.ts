@@ -7,7 +7,7 @@ import { useBench } from './bench.ts';
 /** The grade that every stage of a part opens on, before anybody looks at another there. */
 export interface Preferred {
   gradeId: string;
-  /** As it was decided; undefined: its best way up. */
+  /** As it was decided; undefined: its best build orientation. */
   orientation: BuildOrientation | undefined;
   because: 'decided' | 'pinned';
 }

@@ -10,10 +10,10 @@ import { useSay } from '../ui/useSay.ts';
 const LOOK: Record<TreatmentVerdict, string> = {
   works: 'text-pass',
   'with care': 'text-unknown',
-  'wrecks it': 'text-fail',
-  'does nothing': 'text-quiet',
+  'not suitable': 'text-fail',
+  'no effect': 'text-quiet',
 };
-const MARK: Record<TreatmentVerdict, string> = { works: '✓', 'with care': '△', 'wrecks it': '✕', 'does nothing': '–' };
+const MARK: Record<TreatmentVerdict, string> = { works: '✓', 'with care': '△', 'not suitable': '✕', 'no effect': '–' };
 
 /** What may be done to the finished print, what wrecks it, and what it changes in the numbers. */
 export function AfterTab({ grade }: PlanTabProps) {
@@ -24,7 +24,7 @@ export function AfterTab({ grade }: PlanTabProps) {
   return (
     <Panel title={`After printing ${grade.name}`}>
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-        <TableHead headings={['Treatment', 'Verdict', 'How', 'What it changes', 'Mind']} />
+        <TableHead headings={['Treatment', 'Verdict', 'Method', 'Effect', 'Notes']} />
         <tbody>
           {treatments.map(({ id, title, verdict, how, changes, caution }) => (
             <tr key={id} className="border-b border-line align-top last:border-0">
@@ -42,7 +42,7 @@ export function AfterTab({ grade }: PlanTabProps) {
         </tbody>
       </table>
       <p className="mt-2 text-xs text-quiet">
-        By family and filler, typical, evidence D. Try it on a failed print first.
+        By family and filler, typical values (evidence D). Try it on a failed print first.
       </p>
     </Panel>
   );

@@ -12,9 +12,9 @@ const FROM: Record<CardSource, string> = {
   grade: 'its maker',
   family: 'typical of its family',
   machine: 'the machine',
-  house: 'the house',
+  house: 'company rules',
   brief: 'the brief',
-  ours: 'a usual start',
+  ours: 'typical',
 };
 
 /** Everything to set, dry, watch and do afterwards, on one page to be printed and hung by the machine. */
@@ -38,7 +38,7 @@ export function CardTab({ grade, orientation, choice }: PlanTabProps) {
           </p>
           {fit.verdict === 'blocker' && (
             <p role="alert" className="mt-1 text-sm font-semibold text-fail">
-              Do not print it there:{' '}
+              Do not print on this machine:{' '}
               {fit.findings
                 .filter(({ verdict }) => verdict === 'blocker')
                 .map(({ text }) => say(text))
@@ -80,8 +80,8 @@ export function CardTab({ grade, orientation, choice }: PlanTabProps) {
         ))}
       </div>
       <p className="mt-3 text-xs text-quiet">
-        Typical where the maker states nothing. Print a small piece first, and write down what differed. In the accent
-        colour: what goes wrong when it is left out.
+        Typical values where the maker states none. Print a test piece first and note deviations. In the accent colour:
+        what goes wrong otherwise.
       </p>
     </article>
   );

@@ -20,7 +20,7 @@ export function ConsumablePanel({ grade, one }: { grade: Grade; one: Consumable 
   const second: Consumable | undefined =
     partUsd === undefined ? undefined : { partUsd, changeOverUsd: one.changeOverUsd, uses };
   return (
-    <Panel title="Against another grade, by the cost of a use">
+    <Panel title="Cost per use against another grade">
       <div className="grid grid-cols-[minmax(0,1fr)_10rem] gap-3">
         <Choice
           label="The other"
@@ -32,7 +32,7 @@ export function ConsumablePanel({ grade, one }: { grade: Grade; one: Consumable 
           onChange={setOther}
         />
         <QuantityField
-          label="Uses of the other"
+          label="Uses of the other grade"
           dimension="ratio"
           value={uses}
           bounds={{ exclusiveMinimum: 0, maximum: 1e9 }}
@@ -42,7 +42,7 @@ export function ConsumablePanel({ grade, one }: { grade: Grade; one: Consumable 
       {second && other ? (
         <Verdict grade={grade} other={other} one={one} second={second} />
       ) : (
-        <p className="mt-2 text-quiet">The other’s cost is not known.</p>
+        <p className="mt-2 text-quiet">The cost of the other grade is unknown.</p>
       )}
     </Panel>
   );
@@ -59,13 +59,13 @@ function Verdict({ grade, other, one, second }: { grade: Grade; other: Grade; on
     <div role="status" className="mt-3 text-sm">
       <p className="font-semibold">
         A use of {cheaper.name} costs less: {Math.min(a, b).toPrecision(3)} against {Math.max(a, b).toPrecision(3)} USD,
-        changing it with it.
+        replacement included.
       </p>
       <ul className="mt-1 list-disc pl-5">
         {rows.map(({ name, own, needs }) => (
           <li key={name}>
             {name}: {own.partUsd.toFixed(2)} USD a part, {own.uses} uses. It breaks even with the other at{' '}
-            <strong>{Number.isFinite(needs) ? `${Math.ceil(needs - 1e-9)} uses` : 'no life at all'}</strong>.
+            <strong>{Number.isFinite(needs) ? `${Math.ceil(needs - 1e-9)} uses` : 'zero life'}</strong>.
           </li>
         ))}
       </ul>

@@ -28,7 +28,7 @@ export function CostTab({ grade, choice }: PlanTabProps) {
   if (!cost)
     return (
       <p className="rounded border border-line bg-surface p-4">
-        Mass, print time or price is unknown, so the cost is unknown. Unknown is not free.
+        Mass, print time or price is unknown, so the cost is unknown.
       </p>
     );
   return (
@@ -39,11 +39,9 @@ export function CostTab({ grade, choice }: PlanTabProps) {
           {consumable ? (
             <ConsumableFields asks={asks} set={set} />
           ) : (
-            <Button onClick={() => set({ consumable: { uses: 100, changeOverUsd: 0 } })}>It is a consumable</Button>
+            <Button onClick={() => set({ consumable: { uses: 100, changeOverUsd: 0 } })}>Consumable part</Button>
           )}
-          <p className="text-xs text-quiet">
-            Part of the brief: the shortlist, the comparison and the record count it.
-          </p>
+          <p className="text-xs text-quiet">Part of the brief: used in the shortlist, the comparison and the record.</p>
         </div>
       </Panel>
       <div className="flex min-w-0 flex-col gap-4">
@@ -53,7 +51,7 @@ export function CostTab({ grade, choice }: PlanTabProps) {
         <Panel title="Cost by lot size">
           <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
             <TableHead
-              headings={['Good parts', 'One part, USD', 'Lot, USD', ...(consumable ? ['One use, USD'] : [])]}
+              headings={['Good parts', 'Cost per part, USD', 'Lot, USD', ...(consumable ? ['Cost per use, USD'] : [])]}
             />
             <tbody>
               {QUANTITIES.map((count) => {
@@ -86,10 +84,10 @@ function Components({ cost, choice }: { cost: Cost; choice: MachineChoice }) {
   return (
     <Panel title={`One good part: ${usd(cost.totalUsd)} USD`}>
       {fit.verdict === 'blocker' && (
-        <p className="mb-2 text-fail">{machine.name} cannot print it as it is: this is what it would cost there.</p>
+        <p className="mb-2 text-fail">{machine.name} cannot print it as it is: cost if it could.</p>
       )}
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-        <TableHead headings={['Component', 'USD', 'How']} />
+        <TableHead headings={['Component', 'USD', 'Method']} />
         <tbody>
           {costLines.map(({ id, title, usd: value, how }) => (
             <tr key={id} className="border-b border-line last:border-0">
@@ -104,7 +102,7 @@ function Components({ cost, choice }: { cost: Cost; choice: MachineChoice }) {
       </table>
       {closedExtraUsd !== null && (
         <p className="mt-2 text-sm">
-          {machine.name} takes only its maker’s spools: at the open price of this grade a part would cost{' '}
+          {machine.name} accepts only its maker’s spools: at the open price of this grade a part would cost{' '}
           <strong>{Math.abs(closedExtraUsd).toFixed(2)} USD</strong> {closedExtraUsd >= 0 ? 'less' : 'more'}.
         </p>
       )}
@@ -119,7 +117,7 @@ function Options({ choice, cost, grade }: Pick<PlanTabProps, 'choice' | 'grade'>
   if (!field && !unlock) return null;
   const atPaid = paid && atPricePerKgUsd(cost, paid.pricePerKgUsd);
   return (
-    <Panel title="Not counted above">
+    <Panel title="Not included">
       <div className="grid grid-cols-2 narrow:grid-cols-1 gap-4 text-sm">
         {field && (
           <div>
@@ -134,7 +132,7 @@ function Options({ choice, cost, grade }: Pick<PlanTabProps, 'choice' | 'grade'>
         {unlock && (
           <p>
             {unlock.upgrades.map(({ title }) => title).join('; ')}: about {unlock.priceUsd.toFixed(0)} USD once,{' '}
-            <strong>{usd(unlock.priceUsd / cost.quantity)} USD</strong> a part if this lot alone pays for it.
+            <strong>{usd(unlock.priceUsd / cost.quantity)} USD</strong> a part if paid for by this lot alone.
           </p>
         )}
       </div>

@@ -13,8 +13,8 @@ import { FactList } from '../ui/FactList.tsx';
 const ROOM: AirStretch = { hours: 4, temperatureC: 23, humidityPct: 50 };
 const STATE = {
   dry: { word: 'dry', look: 'text-pass' },
-  'use-within': { word: 'still dry enough', look: 'text-pass' },
-  wet: { word: 'too wet to print', look: 'text-fail' },
+  'use-within': { word: 'dry enough', look: 'text-pass' },
+  wet: { word: 'too moist to print', look: 'text-fail' },
 } as const;
 
 /** The clock of a spool out of the dryer: what the air it lay in made of it, and what it needs. */
@@ -40,7 +40,7 @@ export function DryTab({ grade, choice }: PlanTabProps) {
     <>
       <StockOfGrade grade={grade} massG={choice.entry.massG} />
       <div className="grid grid-cols-2 narrow:grid-cols-1 items-start gap-4">
-        <Panel title="The air it lay in since it was dry">
+        <Panel title="Storage since drying">
           <ol className="flex flex-col gap-2">
             {air.map((one, index) => (
               <li key={index} className="grid grid-cols-[1fr_1fr_1fr_auto] narrow:grid-cols-2 items-end gap-2">
@@ -67,7 +67,7 @@ export function DryTab({ grade, choice }: PlanTabProps) {
                 />
                 <Button
                   look="quiet"
-                  aria-label={`Remove stretch ${index + 1}`}
+                  aria-label={`Remove period ${index + 1}`}
                   onClick={() => setAir(air.filter((_, i) => i !== index))}
                 >
                   ×
@@ -76,7 +76,7 @@ export function DryTab({ grade, choice }: PlanTabProps) {
             ))}
           </ol>
           <Button className="mt-2" onClick={() => setAir([...air, air.at(-1) ?? ROOM])}>
-            + Then it lay elsewhere
+            + Add storage period
           </Button>
         </Panel>
         <Panel title={`A spool of ${grade.name}`}>
@@ -86,21 +86,21 @@ export function DryTab({ grade, choice }: PlanTabProps) {
               ? `: dry it for ${duration(found.needsDryingH)} at ${amount(water.dryingC, '°C', units)}`
               : Number.isFinite(found.useWithinH)
                 ? `: use it within ${duration(found.useWithinH)}`
-                : ': it keeps in this air'}
+                : ': it stays dry enough in this air'}
           </p>
           <FactList
             className="mt-2"
             rows={[
-              ['Water, of the balance with 50 % humidity', `${f(100 * found.fraction, 2)} %`],
-              ['Too wet from', '20 %'],
+              ['Water, relative to equilibrium at 50 % RH', `${f(100 * found.fraction, 2)} %`],
+              ['Too moist from', '20 %'],
               [`Out of the dryer at ${amount(23, '°C', units)} and 50 % it lasts`, duration(water.openHours)],
               ['Drying as stated', `${duration(water.dryingH)} at ${amount(water.dryingC, '°C', units)}`],
             ]}
           />
           <p className="mt-2 text-xs text-quiet">
-            By diffusion, from the open hours of its {process.openHours === undefined ? 'family (typical)' : 'maker'}. A
-            scale is surer: dry is when it loses no more. Several spools at once: quick sum “Which spools to dry
-            together”.
+            By diffusion, from the storage time of its {process.openHours === undefined ? 'family (typical)' : 'maker'}.
+            Weighing is more reliable: dry when the mass is constant. Several spools at once: calculator “Which spools
+            to dry together”.
           </p>
         </Panel>
       </div>

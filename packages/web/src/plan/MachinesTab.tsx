@@ -11,9 +11,9 @@ import type { PlanTabProps } from './planTab.ts';
 import { VerdictMark } from './VerdictMark.tsx';
 import { useSay } from '../ui/useSay.ts';
 
-const HEADINGS = ['Machine', 'Fit', 'What speaks against it', 'Mass', 'Cost', 'Print time', 'What would help', ''];
+const HEADINGS = ['Machine', 'Fit', 'Issues', 'Mass', 'Cost', 'Print time', 'Upgrades', ''];
 
-/** Every machine for this grade, this way up: what blocks it, what to mind, and the cheapest way to unblock it. */
+/** Every machine for this grade, in this orientation: what blocks it, what to mind, and the cheapest way to unblock it. */
 export function MachinesTab({ grade, orientation, choices, choice }: PlanTabProps) {
   const usable = choices.filter(({ fit }) => fit.verdict !== 'blocker').length;
   const [, set] = useAddress();
@@ -36,8 +36,7 @@ export function MachinesTab({ grade, orientation, choices, choice }: PlanTabProp
         </tbody>
       </table>
       <p className="mt-2 text-xs text-quiet">
-        What a machine does not state of itself is asked for only where it matters. Prices of upgrades are usual ones;
-        ask a supplier, and have mains wiring done by a licensed person.
+        Upgrade prices are typical; ask a supplier, and have mains wiring done by a licensed person.
       </p>
     </Panel>
   );
@@ -57,7 +56,7 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
       </td>
       <td className="min-w-48 px-3 py-1">
         {fit.findings.length === 0 ? (
-          <span className="text-quiet">nothing</span>
+          <span className="text-quiet">none</span>
         ) : (
           <ul className="flex flex-col gap-1">
             {[...fit.findings].sort(blockersFirst).map(({ verdict, text }) => (
@@ -79,8 +78,8 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
         </>
       )}
       <td className="px-3 py-1">
-        {!blocked && !relief && <span className="text-quiet">nothing is missing</span>}
-        {blocked && !unlock && <span className="text-quiet">no usual upgrade helps</span>}
+        {!blocked && !relief && <span className="text-quiet">none needed</span>}
+        {blocked && !unlock && <span className="text-quiet">no upgrade helps</span>}
         {unlock && <Upgrades of={unlock} />}
         {relief && (
           <>
@@ -99,7 +98,7 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
           <span className="text-quiet">planned</span>
         ) : (
           <Button className="whitespace-nowrap" aria-label={`Plan on ${machine.name}`} onClick={onChoose}>
-            Plan on it
+            Plan on this
           </Button>
         )}
       </td>

@@ -19,12 +19,12 @@ import { SupportsTab } from './SupportsTab.tsx';
 import { usePlan } from './usePlan.ts';
 
 const TABS: readonly { id: string; title: string; Content: ComponentType<PlanTabProps> }[] = [
-  { id: 'machines', title: 'On which machine', Content: MachinesTab },
+  { id: 'machines', title: 'Machines', Content: MachinesTab },
   { id: 'card', title: 'Process card', Content: CardTab },
-  { id: 'dry', title: 'Dry spool', Content: DryTab },
+  { id: 'dry', title: 'Drying', Content: DryTab },
   { id: 'supports', title: 'Supports', Content: SupportsTab },
   { id: 'after', title: 'After printing', Content: AfterTab },
-  { id: 'cost', title: 'What it costs', Content: CostTab },
+  { id: 'cost', title: 'Cost', Content: CostTab },
 ];
 
 /** Whether it can be printed here, on what, how, what comes after, and what a good part costs. */
@@ -39,7 +39,7 @@ export function PlanStage() {
   return (
     <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
       <div className="no-print mb-3 flex flex-wrap items-end justify-between gap-x-4 border-b border-line">
-        <Tabs.List aria-label="What to plan" className="flex flex-wrap">
+        <Tabs.List aria-label="Plan" className="flex flex-wrap">
           {TABS.map(({ id, title }) => (
             <Tabs.Trigger key={id} value={id} className={tabLook}>
               {title}
@@ -49,7 +49,7 @@ export function PlanStage() {
         <div className="grid grid-cols-[16.75rem_7rem_10rem] narrow:grid-cols-2 gap-2 pb-1.5">
           <GradeChoice {...built} />
           <Choice
-            label="Way up"
+            label="Build orientation"
             value={orientation}
             options={orientationChoices(brief.part)}
             onChange={plan.chooseWay}
@@ -80,7 +80,7 @@ export function PlanStage() {
       )}
       {choices === undefined && <Loading what="the machines" />}
       {choices !== undefined && choices !== 'none' && !choice && (
-        <p className="rounded border border-line bg-surface p-4">No machines yet: nothing can be planned.</p>
+        <p className="rounded border border-line bg-surface p-4">No machines yet. Add one first.</p>
       )}
       {choices !== undefined && choices !== 'none' && choice && (
         <>

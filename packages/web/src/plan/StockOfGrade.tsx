@@ -30,7 +30,7 @@ export function StockOfGrade({ grade, massG }: { grade: Grade; massG: number | n
     >
       {spools.length === 0 ? (
         <p className="text-quiet">
-          Below: what becomes of one in the air it lies in, once it is here
+          Below: moisture of a spool after delivery
           {grade.leadTimeDays === undefined ? '' : `; about ${grade.leadTimeDays} days until then`}.
         </p>
       ) : (
@@ -51,7 +51,7 @@ export function StockOfGrade({ grade, massG }: { grade: Grade; massG: number | n
                 <td className="px-3 py-1">{amount(left, 'g', units)}</td>
                 <td className="px-3 py-1">
                   {massG === null ? (
-                    <span className="text-unknown">its mass is not known</span>
+                    <span className="text-unknown">mass unknown</span>
                   ) : left >= massG ? (
                     <span className="text-pass">enough for {Math.floor(left / massG)}</span>
                   ) : (
@@ -59,7 +59,7 @@ export function StockOfGrade({ grade, massG }: { grade: Grade; massG: number | n
                   )}
                 </td>
                 <td className="px-3 py-1">
-                  {placeOf.get(spool.placeId ?? '') ?? <span className="text-unknown">nobody knows</span>}
+                  {placeOf.get(spool.placeId ?? '') ?? <span className="text-unknown">unknown location</span>}
                 </td>
               </tr>
             ))}

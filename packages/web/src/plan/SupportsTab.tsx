@@ -8,7 +8,7 @@ import { TableHead } from '../ui/TableHead.tsx';
 import type { PlanTabProps } from './planTab.ts';
 import { useSay } from '../ui/useSay.ts';
 
-const HEADINGS = ['Support', 'Advised', 'Holds while printing', 'Comes off', 'What that does to the part', 'Mind'];
+const HEADINGS = ['Support', 'Recommended', 'Adhesion while printing', 'Removal', 'Effect on the part', 'Notes'];
 const ADVISED = { yes: 'yes', possible: 'possible', no: 'no' } as const;
 
 /** What holds up overhangs of this grade, how it comes off, and what coming off does to the part. */
@@ -17,9 +17,7 @@ export function SupportsTab({ grade, choice }: PlanTabProps) {
   const say = useSay();
   const choices = useMemo(() => supportChoices(grade, choice.machine), [grade, choice]);
   if (!choices || choices.length === 0)
-    return (
-      <p className="rounded border border-line bg-surface p-4">The table of supports does not know this family.</p>
-    );
+    return <p className="rounded border border-line bg-surface p-4">No support data for this family.</p>;
   return (
     <Panel title={`Supports for ${grade.name} on ${choice.machine.name}`}>
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
@@ -32,7 +30,7 @@ export function SupportsTab({ grade, choice }: PlanTabProps) {
               </th>
               <td className="px-3 py-2">
                 {problems.length > 0 ? (
-                  <span className="text-fail">not here: {problems.map(say).join('; ')}</span>
+                  <span className="text-fail">not available: {problems.map(say).join('; ')}</span>
                 ) : (
                   <span className={pairing.recommended === 'no' ? 'text-fail' : ''}>
                     {ADVISED[pairing.recommended]}
@@ -47,7 +45,7 @@ export function SupportsTab({ grade, choice }: PlanTabProps) {
                 {support.removal.hoursTypical.high} h
                 <span className="block text-xs text-quiet">helps: {support.removal.helps.map(say).join('; ')}</span>
               </td>
-              <td className="px-3 py-2">{pairing.harms ? say(pairing.harms) : 'nothing worth telling'}</td>
+              <td className="px-3 py-2">{pairing.harms ? say(pairing.harms) : 'none'}</td>
               <td className="px-3 py-2 text-unknown">
                 {say([pairing.caution, support.caution].filter(Boolean).join(' '))}
               </td>
@@ -56,7 +54,7 @@ export function SupportsTab({ grade, choice }: PlanTabProps) {
         </tbody>
       </table>
       <p className="mt-2 text-xs text-quiet">
-        {supportStatement} Where overhangs are is told under Build, for each way up.
+        {supportStatement} Overhangs are listed under Build for each orientation.
       </p>
     </Panel>
   );

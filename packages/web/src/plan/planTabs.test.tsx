@@ -44,7 +44,7 @@ describe('on which machine', () => {
         if (fit.verdict === 'blocker') expect(row.querySelectorAll('li.text-fail').length).toBeGreaterThan(0);
         if (unlock) expect(textOf(row)).toMatch(/about [\d.]+ USD/);
         else if (relief) expect(textOf(row)).toMatch(/about [\d.]+ USD.*fewer failed prints: \d+\.\d\d USD a part/);
-        else if (fit.verdict === 'blocker') expect(textOf(row)).toContain('no usual upgrade helps');
+        else if (fit.verdict === 'blocker') expect(textOf(row)).toContain('no upgrade helps');
       });
       expect(rows.filter((row) => textOf(row).endsWith('planned'))).toHaveLength(1);
     },
@@ -65,7 +65,7 @@ describe('the process card', () => {
       for (const value of values) {
         expect(textOf(value.querySelector('span')!)).not.toBe('');
         expect(textOf(value.querySelector('em')!)).toMatch(
-          /^(its maker|typical of its family|the machine|the house|the brief|a usual start)$/,
+          /^(its maker|typical of its family|the machine|company rules|the brief|typical)$/,
         );
       }
     },
@@ -74,7 +74,7 @@ describe('the process card', () => {
     const all = planned(lampArm, 'ol-pc').choices;
     const blocked = all.find(({ fit }) => fit.verdict === 'blocker')!;
     const root = shown(lampArm, <CardTab {...planned(lampArm, 'ol-pc', 'XZ', blocked.machine.id)} />);
-    expect(textOf(root.querySelector('[role=alert]')!)).toMatch(/^Do not print it there: .+\.$/);
+    expect(textOf(root.querySelector('[role=alert]')!)).toMatch(/^Do not print on this machine: .+\.$/);
   });
 });
 
@@ -86,7 +86,7 @@ describe('what it costs', () => {
       const root = shown(lampArm, <CostTab {...plan} />);
       const { entry, costLines } = plan.choice;
       if (entry.costUsd === null) {
-        expect(textOf(root)).toContain('Unknown is not free.');
+        expect(textOf(root)).toContain('so the cost is unknown.');
         return;
       }
       const titles = root.querySelectorAll('tbody th').map(textOf);
@@ -122,7 +122,7 @@ describe('what it costs', () => {
       '(typical of its family)',
     );
     const root = shown(lampArm, <CostTab {...plan} choice={{ ...plan.choice, cost: null }} />);
-    expect(textOf(root)).toContain('Unknown is not free.');
+    expect(textOf(root)).toContain('so the cost is unknown.');
     expect(root.querySelector('table')).toBeNull();
   });
   test('of two consumables the cheaper use is named, with the life at which they are even', () => {
@@ -142,8 +142,8 @@ describe('drying', () => {
   });
   test('a damp polyamide is too wet sooner than a dry polyester', () => {
     const words = (id: string) => textOf(shown(lampArm, <DryTab {...planned(lampArm, id)} />));
-    expect(words('ol-pa6')).toMatch(/too wet to print|still dry enough/);
-    expect(words(PLA)).toMatch(/still dry enough|dry/);
+    expect(words('ol-pa6')).toMatch(/too moist to print|dry enough/);
+    expect(words(PLA)).toMatch(/dry/);
   });
   test('spools in stock: which is there, how dry, whether enough is on it', () => {
     const stockless = shown(lampArm, <StockOfGrade grade={gradeOf('ne-petg')} massG={80} />);
@@ -162,7 +162,7 @@ describe('supports and after printing', () => {
       expect(rows).toHaveLength(found.length);
       rows.forEach((row, i) => {
         const cells = row.querySelectorAll('td').map(textOf);
-        expect(cells[0]).toMatch(found[i]!.problems.length > 0 ? /^not here: / : /^(yes|possible|no)$/);
+        expect(cells[0]).toMatch(found[i]!.problems.length > 0 ? /^not available: / : /^(yes|possible|no)$/);
         expect(cells[2]).toMatch(/\d+(\.\d+)? to \d+(\.\d+)? h/);
       });
     },
@@ -172,7 +172,7 @@ describe('supports and after printing', () => {
   test('what wrecks a grade has a mark and a word of its own', () => {
     const root = shown(lampArm, <AfterTab {...planned(lampArm, 'ne-petg')} />);
     for (const row of root.querySelectorAll('tbody tr'))
-      expect(textOf(row.querySelector('td')!)).toMatch(/^(✓ works|△ with care|✕ wrecks it|– does nothing)$/);
+      expect(textOf(row.querySelector('td')!)).toMatch(/^(✓ works|△ with care|✕ not suitable|– no effect)$/);
   });
   test('an elastomer is not painted as ABS is', () => {
     const verdicts = (id: string) =>

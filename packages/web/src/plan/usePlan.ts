@@ -8,7 +8,7 @@ import { useBench } from '../parts/bench.ts';
 import type { Engine } from '../workers/evaluation.worker.ts';
 import { useComputed } from '../workers/useComputed.ts';
 
-/** What is to be printed: which grade, which way up, on which machine. */
+/** What is to be printed: which grade, which build orientation, on which machine. */
 export interface Plan {
   built: BuildGrade;
   grade: Grade | undefined;
@@ -21,7 +21,7 @@ export interface Plan {
   chooseMachine: (machine: Machine) => void;
 }
 
-/** From the address; without it the best way up of the grade, and the machine that nothing blocks and that costs least. */
+/** From the address; without it the best orientation of the grade, and the machine that nothing blocks and that costs least. */
 export function usePlan(): Plan {
   const { brief, library } = useBench();
   const [search, set] = useAddress();

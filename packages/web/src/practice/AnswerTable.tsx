@@ -20,7 +20,7 @@ export function AnswerTable({
   const say = useSay();
   return (
     <table className="mt-3 w-full text-sm">
-      <TableHead headings={['Grade', 'Smallest reserve', 'Governed by', 'One costs, USD', 'What it is about']} />
+      <TableHead headings={['Grade', 'Minimum reserve', 'Governed by', 'Cost per part, USD', 'Lesson']} />
       <tbody>
         {answer.evaluations.map(({ gradeId, best }) => (
           <tr

@@ -1,4 +1,4 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck, inSentence } from '@anvilstone/core';
 import { answerOf, type PracticeCase } from '@anvilstone/core/practice';
 import { sampleLibrary } from '@anvilstone/core/sample';
 import { useMemo, useRef, useState } from 'react';
@@ -54,7 +54,9 @@ export function CaseView({
         </div>
       </div>
       <fieldset className="mt-4" disabled={shown}>
-        <legend className="mb-1 font-semibold">Which would you choose? The cheapest that passes everything.</legend>
+        <legend className="mb-1 font-semibold">
+          Which grade would you choose? Wanted: the lowest cost that passes every check.
+        </legend>
         <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3 max-xl:grid-cols-2">
           {grades.map((grade) => (
             <label key={grade.id} className={choiceLook(gradeId === grade.id)}>
@@ -74,7 +76,7 @@ export function CaseView({
         </div>
       </fieldset>
       <fieldset className="mt-4" disabled={shown}>
-        <legend className="mb-1 font-semibold">And what governs the one you chose?</legend>
+        <legend className="mb-1 font-semibold">What governs your choice?</legend>
         <div className="flex flex-wrap gap-3">
           {checkIds.map((id) => (
             <label key={id} className={`flex gap-2 ${choiceLook(checkId === id)}`}>
@@ -93,17 +95,17 @@ export function CaseView({
       {!shown && (
         <div className="mt-4 flex items-center gap-3">
           <Button look="primary" disabled={!gradeId || !checkId} onClick={settle}>
-            That is my answer
+            Submit answer
           </Button>
           {(!gradeId || !checkId) && <p className="text-sm text-quiet">Choose a grade and a check first.</p>}
         </div>
       )}
       {shown && (
-        <section aria-label="The reckoning" className="mt-5 border-t border-line pt-4">
+        <section aria-label="Result" className="mt-5 border-t border-line pt-4">
           <h3 ref={result} tabIndex={-1} className="text-base outline-none">
             {mark.right
-              ? `Right: ${best.name}, governed by ${titleOf(answer.governingCheckId).toLowerCase()}.`
-              : `It is ${best.name}, governed by ${titleOf(answer.governingCheckId).toLowerCase()}.`}
+              ? `Right: ${best.name}, governed by ${inSentence(titleOf(answer.governingCheckId))}.`
+              : `It is ${best.name}, governed by ${inSentence(titleOf(answer.governingCheckId))}.`}
           </h3>
           {!mark.right && <p className="mt-1 text-quiet">{whatWasMissed(mark, best.id)}</p>}
           <AnswerTable answer={answer} grades={grades} remarks={remarks} chosen={mark.gradeId} />
@@ -117,8 +119,8 @@ export function CaseView({
                 Next case
               </Link>
             )}
-            <Button onClick={() => setAgain(true)}>Answer again</Button>
-            <Button onClick={() => start(brief)}>Open it as a part of mine</Button>
+            <Button onClick={() => setAgain(true)}>Try again</Button>
+            <Button onClick={() => start(brief)}>Open as a new part</Button>
           </div>
           {error !== undefined && <ProblemNotice error={error} />}
         </section>
@@ -132,6 +134,6 @@ const choiceLook = (chosen: boolean) =>
 
 function whatWasMissed(mark: PracticeMark, bestId: string): string {
   return mark.gradeId === bestId
-    ? `You chose the right grade. What decides its reserve is not ${titleOf(mark.checkId).toLowerCase()}.`
-    : 'See below what became of your choice.';
+    ? `You chose the right grade. What decides its reserve is not ${inSentence(titleOf(mark.checkId))}.`
+    : 'Your choice is listed below.';
 }

@@ -21,8 +21,8 @@ export function PracticePage() {
   return (
     <main className="p-5">
       <PageHead
-        title="Practice"
-        says="Which would you choose, and what governs? Choose before you read on: the answer is computed, and explained."
+        title="Training"
+        says="Which grade would you choose, and what governs? Choose first: the answer is computed and explained."
       >
         {answered.length > 0 && (
           <>
@@ -30,7 +30,7 @@ export function PracticePage() {
               {right.length} of {answered.length} right
             </p>
             <Button look="quiet" onClick={() => change({})}>
-              Begin anew
+              Restart
             </Button>
           </>
         )}
@@ -63,17 +63,16 @@ export function PracticePage() {
         />
       ) : (
         <section className="rounded-md border border-line bg-surface p-5">
-          <h2 className="text-base">Eight mistakes that are better made here</h2>
+          <h2 className="text-base">Eight training cases</h2>
           <p className="mt-1 mb-4 max-w-2xl text-quiet">
-            Each case has a part, four grades of the sample library, and one that is the cheapest to pass. Most of them
-            are lost on a number that looks good on a data sheet. Takes about a minute each; nothing of it goes into
-            your workshop.
+            Each case has a part and four grades of the sample library; one passes at the lowest cost. Most errors come
+            from a number that looks good on a data sheet. About a minute each; nothing is saved in your workspace.
           </p>
           <Link
             to={`/practice/${(practiceCases.find(({ id }) => !marks[id]) ?? practiceCases[0]!).id}`}
             className="inline-block rounded border border-ember bg-ember px-3 py-1 font-medium text-surface"
           >
-            {answered.length === 0 ? 'Begin' : answered.length < practiceCases.length ? 'Go on' : 'Look through again'}
+            {answered.length === 0 ? 'Begin' : answered.length < practiceCases.length ? 'Continue' : 'Review'}
           </Link>
           {caseId !== undefined && <p className="mt-4 text-fail">There is no case of this name. Choose one above.</p>}
         </section>

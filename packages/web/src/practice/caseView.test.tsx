@@ -20,7 +20,7 @@ describe.each(practiceCases.map((one) => [one.title, one] as const))('%s', (_tit
     expect(root.querySelectorAll('input[checked]')).toEqual([]);
     expect(textOf(root)).not.toContain(one.lesson);
     expect(root.querySelector('table')).toBeNull();
-    const settle = root.querySelectorAll('button').find((button) => textOf(button) === 'That is my answer')!;
+    const settle = root.querySelectorAll('button').find((button) => textOf(button) === 'Submit answer')!;
     expect(settle.hasAttribute('disabled')).toBe(true);
   });
   test('a right answer is called right, with the reckoning of all four', () => {
@@ -36,7 +36,7 @@ describe.each(practiceCases.map((one) => [one.title, one] as const))('%s', (_tit
     const wrong = one.gradeIds.find((id) => id !== answer.best.gradeId)!;
     const root = view(one, { gradeId: wrong, checkId: answer.governingCheckId, right: false });
     expect(textOf(root.querySelector('h3')!)).toMatch(/^It is /);
-    expect(textOf(root)).toContain('See below what became of your choice.');
+    expect(textOf(root)).toContain('Your choice is listed below.');
     const own = root.querySelectorAll('tbody tr').filter((row) => textOf(row).includes('your choice'));
     expect(own.map((row) => textOf(row).startsWith(name(wrong)))).toEqual([true]);
   });

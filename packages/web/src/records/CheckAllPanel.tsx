@@ -9,12 +9,12 @@ export function CheckAllPanel() {
   const [check, checking] = useCheckRecordsMutation();
   const last = useJobsQuery().data?.find(({ kind }) => kind === 'check-records');
   return (
-    <Panel title="Do they still come out?">
+    <Panel title="Recompute all records">
       <p className="mb-2">
-        Computes every record of this workshop again from what was frozen with it, and names those that differ.
+        Recomputes every record of this workspace from its frozen inputs and lists those that differ.
       </p>
       <Button disabled={checking.isLoading || (last !== undefined && isOpen(last))} onClick={() => void check()}>
-        Compute all again
+        Recompute all
       </Button>
       {checking.error !== undefined && <ProblemNotice error={checking.error} />}
       <ul className="mt-2">{last && <JobRow job={last} />}</ul>

@@ -27,15 +27,15 @@ export function CheckFilePanel() {
     }
   };
   return (
-    <Panel title="Check a record from elsewhere">
+    <Panel title="Verify a record from another installation">
       <DropFile
-        label="Record from elsewhere"
+        label="Record from another installation"
         words="Drop its JSON export here, or choose the file."
         accept=".json,application/json"
         onFile={(file) => void take(file)}
       />
       {unreadable && <p className="mt-2 text-fail">{unreadable}</p>}
-      {checking.isLoading && <p className="mt-2 text-quiet">Checking the seal and computing it again …</p>}
+      {checking.isLoading && <p className="mt-2 text-quiet">Verifying the seal and recomputing …</p>}
       {checking.error !== undefined && <ProblemNotice error={checking.error} />}
       {checking.data && file && <Verdict check={checking.data} name={file.name} document={file.document} />}
     </Panel>
@@ -45,8 +45,11 @@ export function CheckFilePanel() {
 const VERDICT: Record<FileCheck['verdict'], { word: string; look: string }> = {
   intact: { word: '✓ Intact', look: 'border-pass text-pass' },
   tampered: { word: '✕ Tampered with', look: 'border-fail bg-fail-ground text-fail' },
-  differs: { word: '! Unchanged, but computed otherwise here', look: 'border-unknown bg-unknown-ground text-unknown' },
-  unreadable: { word: '✕ No record that this version reads', look: 'border-fail bg-fail-ground text-fail' },
+  differs: {
+    word: '! Unchanged, but recomputed with a different result',
+    look: 'border-unknown bg-unknown-ground text-unknown',
+  },
+  unreadable: { word: '✕ Not a record that this version can read', look: 'border-fail bg-fail-ground text-fail' },
 };
 
 function Verdict({ check, name, document }: { check: FileCheck; name: string; document: unknown }) {
@@ -73,13 +76,13 @@ function Verdict({ check, name, document }: { check: FileCheck; name: string; do
 }
 
 function KeyWords({ check: { fingerprint, ownKey, knownKey } }: { check: FileCheck }) {
-  if (ownKey) return <p className="mt-1 text-sm">Sealed by this workshop itself.</p>;
+  if (ownKey) return <p className="mt-1 text-sm">Sealed by this installation.</p>;
   return (
     <p className="mt-1 text-sm">
       Sealed with key <span className="font-semibold whitespace-nowrap">{fingerprint}</span>.{' '}
       {knownKey
-        ? 'A record with this key was kept before.'
-        : 'This key is new here: ask whoever sent it to read theirs out. A seal only tells that nobody changed the record after that key sealed it.'}
+        ? 'Key known from an earlier record.'
+        : 'Unknown key: ask the sender to confirm it. The seal only shows that the record has not changed since it was sealed with that key.'}
     </p>
   );
 }
@@ -87,17 +90,17 @@ function KeyWords({ check: { fingerprint, ownKey, knownKey } }: { check: FileChe
 function Keep({ document }: { document: unknown }) {
   const [keep, keeping] = useKeepReceivedMutation();
   const [by, setBy] = useState(useOwnName());
-  if (keeping.data) return <p className="mt-2 text-pass">Kept.</p>;
+  if (keeping.data) return <p className="mt-2 text-pass">Saved.</p>;
   return (
     <div className="mt-2 flex items-end gap-2">
       <div className="grow">
-        <TextField label="Kept by" value={by} maxLength={120} onChange={setBy} />
+        <TextField label="Saved by" value={by} maxLength={120} onChange={setBy} />
       </div>
       <Button
         disabled={by.trim() === '' || keeping.isLoading}
         onClick={() => void keep({ file: document, receivedBy: by })}
       >
-        Keep it
+        Save record
       </Button>
       {keeping.error !== undefined && <ProblemNotice error={keeping.error} />}
     </div>

@@ -21,9 +21,7 @@ export function ReceivedRecordPage() {
         Records
       </Link>
       <article aria-label={title} className="mt-2 rounded-md border border-line bg-surface p-5">
-        <p className="text-sm font-semibold text-unknown">
-          From another installation: its number and its names are theirs.
-        </p>
+        <p className="text-sm font-semibold text-unknown">From another installation: number and names are theirs.</p>
         <PageHeading>{title}</PageHeading>
         <p className="text-xs text-quiet">{line}</p>
         <RecordBlocks blocks={blocks} />

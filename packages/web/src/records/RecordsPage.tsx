@@ -22,12 +22,9 @@ export function RecordsPage() {
   }, [decisions, find]);
   return (
     <main className="p-5">
-      <PageHead
-        title="Records"
-        says="What was chosen, on what grounds: frozen, numbered, and computed again on request."
-      >
+      <PageHead title="Records" says="Frozen, numbered decisions with their reasons, recomputed on request.">
         <div className="w-64">
-          <Field label="Find in part, grade, who and why">
+          <Field label="Search part, grade, person and reason">
             {(ids) => (
               <input {...ids} className={controlLook} value={find} onChange={(event) => setFind(event.target.value)} />
             )}
@@ -35,12 +32,12 @@ export function RecordsPage() {
         </div>
       </PageHead>
       <div className="grid grid-cols-[minmax(0,1fr)_24rem] narrow:grid-cols-1 items-start gap-4">
-        <Panel title="Decisions of this workshop">
+        <Panel title="Decisions of this workspace">
           {error !== undefined && <ProblemNotice error={error} />}
           {!shown && error === undefined && <Loading what="the decisions" />}
           {shown?.length === 0 && (
             <p className="text-quiet">
-              {find === '' ? 'None yet: a part’s Decision stage freezes the first one.' : 'None with these words.'}
+              {find === '' ? 'None yet: a part’s Decision stage freezes the first one.' : 'No match.'}
             </p>
           )}
           {shown && shown.length > 0 && (
@@ -66,7 +63,7 @@ export function RecordsPage() {
                         {one.title}
                       </Link>
                       {decisions!.some((other) => other.partId === one.partId && other.supersedes === one.number) && (
-                        <span className="block text-xs text-quiet">another has taken its place</span>
+                        <span className="block text-xs text-quiet">superseded</span>
                       )}
                     </td>
                     <td className="py-1.5 pr-3">
@@ -96,8 +93,8 @@ export function RecordsPage() {
 function ReceivedPanel() {
   const { data: received } = useReceivedQuery();
   return (
-    <Panel title="Kept from elsewhere">
-      {received?.length === 0 && <p className="text-quiet">None. A record that was checked above can be kept here.</p>}
+    <Panel title="Saved from other installations">
+      {received?.length === 0 && <p className="text-quiet">None. A record verified above can be saved here.</p>}
       <ul className="flex flex-col gap-2">
         {received?.map((one) => (
           <li key={one.id} className="rounded border border-line px-3 py-1.5">
@@ -111,7 +108,7 @@ function ReceivedPanel() {
             </p>
             <p className="text-xs text-quiet">
               Key {one.fingerprint} · kept {one.receivedAt.slice(0, 10)} by {one.receivedBy}
-              {one.verdict === 'differs' && ' · computed otherwise here'}
+              {one.verdict === 'differs' && ' · different result here'}
             </p>
           </li>
         ))}

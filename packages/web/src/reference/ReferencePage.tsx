@@ -30,12 +30,9 @@ export function ReferencePage() {
           ← All grades
         </Link>
       </p>
-      <PageHead
-        title="Families and strands"
-        says="What is typical of them: where nobody has measured, this is what stands in."
-      />
+      <PageHead title="Polymer families and fibres" says="Typical values, used where nothing is measured." />
       <p className="my-2 max-w-200 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown">
-        {referenceStatement} They are evidence class D and no design allowables.
+        {referenceStatement} Evidence class D, not design allowables.
       </p>
       <section aria-label="Families" className="mb-6">
         <h2 className="mb-1 text-base">{families.length} polymer families, unfilled, printed flat, 23 °C, dry</h2>
@@ -47,7 +44,7 @@ export function ReferencePage() {
                 'Kind',
                 'Modulus',
                 'Strength',
-                { title: 'Across layers', means: 'Strength upright over strength flat, low to high.' },
+                { title: 'Across layers', means: 'Upright over flat strength, low to high.' },
                 'HDT 0.45 / 1.8 MPa',
                 'Glass transition',
                 'Water at 50 % RH',
@@ -141,16 +138,16 @@ function KnownOutcomes() {
   const missed = all.filter(({ hit }) => !hit).length;
   return (
     <section aria-label="Known outcomes" className="mt-6">
-      <h2 className="mb-1 text-base">Known outcomes: what anybody in the field knows, beside what the engine says</h2>
-      {!shown && <Button onClick={() => setShown(true)}>Ask the engine</Button>}
+      <h2 className="mb-1 text-base">Known outcomes: accepted facts against the engine’s results</h2>
+      {!shown && <Button onClick={() => setShown(true)}>Run the engine</Button>}
       {shown && (
         <>
           <p role="status" className="mb-2 text-sm">
-            {all.length - missed} of {all.length} reproduced; {missed} missed, and shown as such.
+            {all.length - missed} of {all.length} reproduced; {missed} not reproduced.
           </p>
           <div className="overflow-x-auto" tabIndex={0} role="region" aria-label="Table of known outcomes">
             <table className="w-full rounded-md border border-line bg-surface text-sm">
-              <TableHead headings={['Known', 'From', 'The engine says', 'Same']} />
+              <TableHead headings={['Fact', 'Source', 'Engine', 'Agrees']} />
               {OUTCOME_AREAS.map((area) => (
                 <tbody key={area}>
                   <tr className="border-b border-line bg-sunken">

@@ -1,4 +1,4 @@
-import { formatQuantity, formatReserve } from '@anvilstone/core';
+import { formatQuantity, formatReserve, inSentence } from '@anvilstone/core';
 import { findFailureMode } from '@anvilstone/core/service';
 import { findMethod } from '@anvilstone/core/bench';
 import type { FindingRecord, Installation } from '@anvilstone/schema';
@@ -31,7 +31,7 @@ import {
 } from './serviceApi.ts';
 import { day, MEASURES, STATE_WORDS } from './words.ts';
 
-/** One finding: what was seen, beside what was foretold, and what it may change. */
+/** One finding: what was seen, beside what was predicted, and what it may change. */
 export function FindingCard({ record, installation }: { record: FindingRecord; installation: Installation }) {
   const { finding, revision } = record;
   const { brief } = useBench();
@@ -42,7 +42,7 @@ export function FindingCard({ record, installation }: { record: FindingRecord; i
   const mode = finding.modeId === undefined ? undefined : findFailureMode(finding.modeId);
   const { mark, word, look } = STATE_WORDS[finding.state];
   const measured = MEASURES.filter(({ id }) => finding.measured[id] !== undefined).map(
-    ({ id, title, dimension }) => `${title.toLowerCase()} ${formatQuantity(finding.measured[id]!, dimension, units)}`,
+    ({ id, title, dimension }) => `${inSentence(title)} ${formatQuantity(finding.measured[id]!, dimension, units)}`,
   );
   if (correcting)
     return (
@@ -58,12 +58,12 @@ export function FindingCard({ record, installation }: { record: FindingRecord; i
         <div className="min-w-0 grow">
           <p className={`font-semibold ${look}`}>
             {mark} {word}
-            {mode && `: ${mode.title.toLowerCase()}`}
+            {mode && `: ${inSentence(mode.title)}`}
           </p>
           <p className="text-xs text-quiet">
             {day(finding.at)}, {finding.by}
             {reading?.comparison && `, after ${duration(reading.comparison.hoursInService)} in service`}
-            {finding.forDate && `, look due ${finding.forDate}`}
+            {finding.forDate && `, inspection due ${finding.forDate}`}
           </p>
           {measured.length > 0 && <p className="text-sm">{measured.join(', ')}</p>}
           {finding.text && <p className="mt-1 whitespace-pre-line">{finding.text}</p>}
@@ -77,7 +77,7 @@ export function FindingCard({ record, installation }: { record: FindingRecord; i
         {finding.taken.length === 0 && (
           <div className="no-print flex shrink-0 gap-1">
             <Button look="quiet" onClick={() => setCorrecting(true)}>
-              Put right …
+              Correct …
             </Button>
             <HistoryButton kind="service_findings" record={finding.id} title={`finding of ${day(finding.at)}`} />
             <ConfirmRemoval
@@ -94,7 +94,7 @@ export function FindingCard({ record, installation }: { record: FindingRecord; i
       {reading?.comparison && <Compared reading={reading} />}
       {finding.taken.map(({ at, by }) => (
         <p key={at} className="mt-2 text-sm text-pass">
-          ✓ Taken into the evidence on {day(at)} by {by}.
+          ✓ Added to the evidence on {day(at)} by {by}.
         </p>
       ))}
       {reading && reading.proposals.length > 0 && (
@@ -109,22 +109,22 @@ export function FindingCard({ record, installation }: { record: FindingRecord; i
 function Compared({ reading: { comparison, decisionNumber } }: { reading: FindingReading }) {
   const units = useAppSelector((state) => state.settings.units);
   const { rows, checks, says, verdict } = comparison!;
-  const bad = verdict === 'beyond-brief' || verdict === 'worse-than-foretold';
+  const bad = verdict === 'beyond-brief' || verdict === 'worse-than-predicted';
   return (
-    <section aria-label="Beside what was foretold" className="mt-3">
+    <section aria-label="Against the prediction" className="mt-3">
       <p className={bad ? 'font-semibold text-unknown' : 'text-quiet'}>{says}</p>
       {rows.length > 0 && (
         <table className="mt-1 w-full text-sm">
           <TableHead
             headings={[
               '',
-              decisionNumber === null ? 'Foretold, by what is known today' : `Foretold, decision ${decisionNumber}`,
-              'Found',
+              decisionNumber === null ? 'Predicted from today’s evidence' : `Predicted, decision ${decisionNumber}`,
+              'Observed',
               '',
             ]}
           />
           <tbody>
-            {rows.map(({ id, title, dimension, foretold, found, asked, beyond }) => {
+            {rows.map(({ id, title, dimension, predicted, found, asked, beyond }) => {
               const said = (value: number) =>
                 id === 'time' ? duration(value) : formatQuantity(value, dimension, units);
               return (
@@ -133,11 +133,11 @@ function Compared({ reading: { comparison, decisionNumber } }: { reading: Findin
                     {title}
                   </th>
                   <td className="px-3 py-1">
-                    {foretold === null ? 'not foretold' : `${said(foretold)}${asked ? ' asked' : ''}`}
+                    {predicted === null ? 'not predicted' : `${said(predicted)}${asked ? ' required' : ''}`}
                   </td>
                   <td className={`px-3 py-1 ${beyond ? 'font-semibold' : ''}`}>{said(found)}</td>
                   <td className="px-3 py-1 text-unknown">
-                    {beyond && (asked ? '! more than asked' : '! more than foretold')}
+                    {beyond && (asked ? '! beyond the requirement' : '! beyond the prediction')}
                   </td>
                 </tr>
               );
@@ -147,11 +147,11 @@ function Compared({ reading: { comparison, decisionNumber } }: { reading: Findin
       )}
       {checks.length > 0 && (
         <p className="mt-1 text-sm text-quiet">
-          Should have foretold it:{' '}
+          Should have predicted it:{' '}
           {checks
             .map(
               ({ title, reserve, status }) =>
-                `${title.toLowerCase()} ${reserve === null ? status : formatReserve(reserve)}`,
+                `${inSentence(title)} ${reserve === null ? status : formatReserve(reserve)}`,
             )
             .join(', ')}
           .
@@ -165,8 +165,8 @@ function Proposals({ record, proposals }: { record: FindingRecord; proposals: re
   const { partId } = useBench();
   const [taking, setTaking] = useState(false);
   return (
-    <section aria-label="What it may change" className="mt-3">
-      <h4 className="text-sm font-semibold">What it may change</h4>
+    <section aria-label="Possible changes" className="mt-3">
+      <h4 className="text-sm font-semibold">Possible changes</h4>
       <ul className="mt-1 flex flex-col gap-1.5">
         {proposals.map((one) => (
           <li key={one.says} className="text-sm">
@@ -178,26 +178,26 @@ function Proposals({ record, proposals }: { record: FindingRecord; proposals: re
                   <span className="text-quiet">
                     With it:{' '}
                     {one.checks
-                      .map(({ title, before, after }) => `${title.toLowerCase()} ${shown(before)} → ${shown(after)}`)
+                      .map(({ title, before, after }) => `${inSentence(title)} ${shown(before)} → ${shown(after)}`)
                       .join(', ')}
                     .{' '}
                   </span>
                 ) : (
-                  <span className="text-quiet">By itself it moves no check. </span>
+                  <span className="text-quiet">It affects no check by itself. </span>
                 )}
                 {record.finding.taken.length === 0 && !taking && (
-                  <Button onClick={() => setTaking(true)}>Take it into the evidence …</Button>
+                  <Button onClick={() => setTaking(true)}>Add to the evidence …</Button>
                 )}
               </>
             )}
             {one.kind === 'rule' && (
               <Link className="text-ember underline" to={`/house-rules?try=${one.ruleId}&value=${one.value}`}>
-                Try it in the house rules
+                Try it in the company rules
               </Link>
             )}
             {one.kind === 'test' && (
               <Link className="text-ember underline" to={`/bench/new?part=${partId}&method=${one.methodId}`}>
-                {findMethod(one.methodId)?.title ?? 'Plan the test'}
+                {findMethod(one.methodId)?.title ?? 'Plan test'}
               </Link>
             )}
           </li>
@@ -210,7 +210,7 @@ function Proposals({ record, proposals }: { record: FindingRecord; proposals: re
 
 const KIND_WORDS: Record<Proposal['kind'], string> = {
   evidence: 'evidence',
-  rule: 'house rule',
+  rule: 'company rule',
   brief: 'brief',
   test: 'test',
 };
@@ -224,7 +224,7 @@ function TakeFinding({ record: { finding, revision }, onClose }: { record: Findi
   }, [look, finding.id]);
   return (
     <TakeEvidence
-      title="Take it into the evidence"
+      title="Add to the evidence"
       preview={preview}
       refused={refused}
       error={error}
@@ -250,7 +250,7 @@ function Replace({ findingId }: { findingId: string }) {
             .catch(() => undefined)
         }
       >
-        Start a new brief from it
+        New brief from this finding
       </Button>
       {error !== undefined && <ProblemNotice error={error} />}
     </div>

@@ -34,7 +34,7 @@ export function FindingForm({
   brief: Brief;
   /** The look that was due; absent: out of turn. */
   forDate?: string | undefined;
-  /** One that is put right; absent: a new one. */
+  /** One that is corrected; absent: a new one. */
   record?: FindingRecord;
   onDone: (id: string | undefined) => void;
 }) {
@@ -91,7 +91,7 @@ export function FindingForm({
     onDone(finding.id);
   };
   return (
-    <Panel title={`What was found of ${installation.mark}${forDate ? `, look due ${forDate}` : ''}`}>
+    <Panel title={`Finding for ${installation.mark}${forDate ? `, inspection due ${forDate}` : ''}`}>
       {looked.length > 0 && (
         <ul className="mb-3 list-disc pl-5 text-sm">
           {looked.map((id) => (
@@ -100,8 +100,8 @@ export function FindingForm({
         </ul>
       )}
       <p className="mb-3 text-sm text-quiet">
-        Take the load off and let it cool before you touch it; a part that is cracked under load may let go. Do not put
-        a failed one back.
+        Unload it and let it cool before touching it; a part cracked under load may fail suddenly. Do not reinstall a
+        failed part.
       </p>
       <fieldset>
         <legend className="text-xs text-quiet">It is</legend>
@@ -120,7 +120,7 @@ export function FindingForm({
       <div className="mt-3 grid grid-cols-3 narrow:grid-cols-2 gap-3">
         {state !== 'sound' && brief.loadCases.length > 1 && (
           <Choice
-            label="Under which load"
+            label="Load"
             value={loadCaseId}
             options={[
               { value: '', label: 'Not known' },
@@ -131,7 +131,7 @@ export function FindingForm({
         )}
         {modeId === 'crazed' && (brief.asks.fluids?.length ?? 0) > 0 && (
           <Choice
-            label="In which fluid"
+            label="Fluid"
             value={agentId}
             options={brief.asks.fluids!.map((one) => ({ value: one.agentId, label: agentName(one.agentId) }))}
             onChange={setAgentId}
@@ -158,17 +158,12 @@ export function FindingForm({
             />
           )}
         </Field>
-        <TextField label="Who looked" value={by} maxLength={200} onChange={setBy} error={issueAt('/finding/by')} />
+        <TextField label="Inspected by" value={by} maxLength={200} onChange={setBy} error={issueAt('/finding/by')} />
       </div>
       <div className="mt-3 flex flex-col gap-3">
-        <TextArea label="What was seen" value={text} onChange={setText} rows={2} />
+        <TextArea label="Observed" value={text} onChange={setText} rows={2} />
         {state !== 'sound' && (
-          <TextArea
-            label="Lesson: what the next one should do otherwise"
-            value={lesson}
-            onChange={setLesson}
-            rows={2}
-          />
+          <TextArea label="Lesson: change for the next part" value={lesson} onChange={setLesson} rows={2} />
         )}
       </div>
       <SaveOrCancel
@@ -178,7 +173,7 @@ export function FindingForm({
           !Number.isNaN(Date.parse(at)) &&
           (state === 'sound' || modeId !== undefined)
         }
-        label="Write it down"
+        label="Save reading"
         error={saving.error}
         onSave={() => void submit().catch(() => undefined)}
         onCancel={() => onDone(undefined)}
@@ -199,7 +194,7 @@ function PictureKey({
 }) {
   return (
     <fieldset className="mt-3">
-      <legend className="text-xs text-quiet">Most like</legend>
+      <legend className="text-xs text-quiet">Most similar to</legend>
       {error && <p className="text-xs text-fail">{error}</p>}
       <div className="mt-1 grid grid-cols-3 narrow:grid-cols-2 gap-2">
         {failureModes.map(({ id, title, looksLike }) => (

@@ -73,7 +73,7 @@ export function FleetTimeline({
                   d={`M${x(Date.parse(on))},${y - 6}v12`}
                   className={Date.parse(on) < nowMs ? 'stroke-fail stroke-2' : 'stroke-quiet'}
                 >
-                  <title>{`Look due ${on}`}</title>
+                  <title>{`Inspection due ${on}`}</title>
                 </path>
               ))}
             {own.map(({ finding }) => (

@@ -5,7 +5,7 @@ import { useDue } from './useDue.ts';
 const SOON_D = 14;
 const MOST = 6;
 
-/** Looks that are overdue or due within two weeks; nothing when there are none. */
+/** Inspections that are overdue or due within two weeks; nothing when there are none. */
 export function InspectionsDue() {
   const due = useDue();
   const { data: parts } = usePartsQuery();
@@ -15,7 +15,7 @@ export function InspectionsDue() {
   return (
     <p className="mb-3 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown">
       <Link to="/service" className="font-semibold underline">
-        {soon.length === 1 ? 'A part in service is' : `${soon.length} parts in service are`} to be looked at
+        {soon.length === 1 ? '1 inspection due' : `${soon.length} inspections due`}
       </Link>
       :{' '}
       {soon.slice(0, MOST).map(({ installation, planned, inDays }, i) => (

@@ -67,7 +67,7 @@ export function InstallForm({
     onDone(installation.id);
   };
   return (
-    <Panel title="Put one in service">
+    <Panel title="Commission">
       <div className="grid grid-cols-2 gap-3">
         <Choice
           label="Made after"
@@ -77,16 +77,16 @@ export function InstallForm({
               value: one.id,
               label: `Decision ${one.number}: ${one.gradeName}, ${one.builtAs}`,
             })),
-            { value: '', label: 'No decision of ours: choose the grade' },
+            { value: '', label: 'No decision: choose the grade' },
           ]}
           onChange={setDecisionId}
         />
         <TextField
-          label="Written on it"
+          label="Serial number"
           value={mark}
           maxLength={200}
           onChange={setMark}
-          error={taken ? `There is a ${mark.trim()} already: its sisters need other marks.` : undefined}
+          error={taken ? `Serial number ${mark.trim()} exists already.` : undefined}
         />
         {!decision && (
           <>
@@ -112,7 +112,7 @@ export function InstallForm({
           error={issueAt('/installation/place')}
         />
         <TextField
-          label="By whom"
+          label="Installed by"
           value={by}
           maxLength={200}
           onChange={setBy}
@@ -130,10 +130,10 @@ export function InstallForm({
           )}
         </Field>
       </div>
-      <section aria-label="What to look at" className="mt-3">
-        <h3 className="text-sm">What to look at, and when</h3>
+      <section aria-label="Inspections" className="mt-3">
+        <h3 className="text-sm">Inspection plan</h3>
         {noPlan !== undefined && <ProblemNotice error={noPlan} />}
-        {planned?.items.length === 0 && <p className="text-quiet">Nothing of it is loaded: nothing is proposed.</p>}
+        {planned?.items.length === 0 && <p className="text-quiet">No loads: no inspections proposed.</p>}
         <ul className="text-sm">
           {planned?.items.map(({ modeId, why }) => (
             <li key={modeId} className="mt-1">
@@ -149,7 +149,7 @@ export function InstallForm({
               .slice(0, 8)
               .map(({ on }) => on)
               .join(', ')}
-            {planned.dates.length > 8 && ' …'} <span className="text-quiet">They can be moved later.</span>
+            {planned.dates.length > 8 && ' …'} <span className="text-quiet">Dates can be changed later.</span>
           </p>
         )}
       </section>
@@ -161,7 +161,7 @@ export function InstallForm({
           [mark, place, by].every((text) => text.trim() !== '') &&
           installedAt !== undefined
         }
-        label="Put it in service"
+        label="Commission"
         error={saving.error}
         onSave={() => void submit().catch(() => undefined)}
         onCancel={() => onDone(undefined)}

@@ -46,7 +46,7 @@ export function InstallationPanel({
               error={removing.error}
               onRemove={() => void remove({ id: installation.id, revision })}
             >
-              Nothing was found of it yet, so nothing else goes with it.
+              It has no findings.
             </ConfirmRemoval>
           )}
         </span>
@@ -54,8 +54,8 @@ export function InstallationPanel({
     >
       <p>
         {name}, built {builtAs(brief.part, installation.orientation)}; in service since {day(installation.installedAt)},
-        put there by {installation.installedBy}
-        {installation.removed && `; taken out on ${day(installation.removed.at)}: ${installation.removed.why}`}.
+        installed by {installation.installedBy}
+        {installation.removed && `; removed on ${day(installation.removed.at)}: ${installation.removed.why}`}.
       </p>
       {installation.note && <p className="text-sm text-quiet">{installation.note}</p>}
       {installation.decisionId && (
@@ -63,7 +63,7 @@ export function InstallationPanel({
           className="text-sm text-ember underline"
           to={`/parts/${partId}/decision?record=${installation.decisionId}`}
         >
-          The decision it was made after
+          Decision
         </Link>
       )}
       {!over && !looking && (
@@ -81,12 +81,12 @@ export function InstallationPanel({
       )}
       {!looking && (
         <div className="no-print mt-3 flex gap-2">
-          {!over && <Button onClick={() => setLooking({})}>Write down what was found …</Button>}
+          {!over && <Button onClick={() => setLooking({})}>Record finding …</Button>}
           {!installation.removed && <TakeOut record={record} />}
         </div>
       )}
-      <h3 className="mt-4 text-sm">What was found</h3>
-      {findings.length === 0 && <p className="text-quiet">Nothing yet.</p>}
+      <h3 className="mt-4 text-sm">Findings</h3>
+      {findings.length === 0 && <p className="text-quiet">None yet.</p>}
       <div className="mt-1 flex flex-col gap-3">
         {[...findings].reverse().map((one) => (
           <FindingCard key={one.finding.id} record={one} installation={installation} />
@@ -116,15 +116,15 @@ function Due({
     void change((newest) => ({ ...newest, inspections: movedLook(newest.inspections, from, to) }));
   };
   return (
-    <section aria-label="Looks that are due" className="mt-3">
-      <h3 className="text-sm">Looks that are due</h3>
-      {open.length === 0 && <p className="text-quiet">None planned any more.</p>}
+    <section aria-label="Inspections due" className="mt-3">
+      <h3 className="text-sm">Inspections due</h3>
+      {open.length === 0 && <p className="text-quiet">None planned.</p>}
       <ul className="mt-1 flex flex-col gap-1">
         {open.slice(0, 4).map(({ on, modeIds }) => (
           <li key={on} className="flex items-center gap-2 text-sm">
             <input
               type="date"
-              aria-label={`Look due ${on}, move to`}
+              aria-label={`Inspection due ${on}, move to`}
               className={`${controlLook} !w-36`}
               defaultValue={on}
               onBlur={(event) => move(on, event.target.value)}
@@ -135,7 +135,7 @@ function Due({
             <span className="min-w-0 grow">
               {modeIds.map((id) => findFailureMode(id)?.lookFor.split(',')[0]?.toLowerCase() ?? id).join('; ')}
             </span>
-            <Button onClick={() => onLook(on)}>Look now …</Button>
+            <Button onClick={() => onLook(on)}>Inspect …</Button>
           </li>
         ))}
       </ul>
@@ -155,7 +155,7 @@ function AddLook({ record }: { record: InstallationRecord }) {
   const modeIds = [...new Set(installation.inspections.flatMap((one) => one.modeIds))];
   return (
     <div className="no-print mt-2 flex items-end gap-2">
-      <Field label="Another look on" error={taken ? 'There is one on that day already.' : undefined}>
+      <Field label="Another inspection on" error={taken ? 'An inspection on that day exists already.' : undefined}>
         {(ids) => (
           <input
             {...ids}
@@ -173,7 +173,7 @@ function AddLook({ record }: { record: InstallationRecord }) {
           setOn('');
         }}
       >
-        Add it
+        Add
       </Button>
       {error !== undefined && <ProblemNotice error={error} />}
     </div>
@@ -187,15 +187,15 @@ function TakeOut({ record }: { record: InstallationRecord }) {
   if (!open)
     return (
       <Button look="quiet" onClick={() => setOpen(true)}>
-        Take it out of service …
+        Take out of service …
       </Button>
     );
   return (
     <div className="grow">
-      <TextField label="Why it is taken out" value={why} maxLength={200} onChange={setWhy} />
+      <TextField label="Reason for removal" value={why} maxLength={200} onChange={setWhy} />
       <SaveOrCancel
         ready={why.trim() !== '' && !isLoading}
-        label="Take it out"
+        label="Take out of service"
         error={error}
         onSave={() =>
           void change((newest) => ({ ...newest, removed: { at: new Date().toISOString(), why: why.trim() } }))

@@ -36,17 +36,17 @@ export function ServicePage() {
   if (!installations || !findings || !parts) return <Loading what="what is in service" />;
   return (
     <main className="p-5">
-      <PageHead title="Service" says="What is out there, what has to be looked at, and what it taught.">
+      <PageHead title="Service" says="Parts in service, inspections due, and lessons.">
         <a
           className="rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken"
           href={`${API}/service/inspections.ics`}
-          title="Give this address to a calendar program, and it follows along"
+          title="Calendar subscription address"
         >
-          Calendar of looks
+          Inspection calendar
         </a>
       </PageHead>
       {installations.length === 0 ? (
-        <Empty title="Nothing is in service yet">The Service stage of a part puts the first one to work.</Empty>
+        <Empty title="No parts in service yet">Commission the first one in a part’s Service stage.</Empty>
       ) : (
         <div className="grid grid-cols-[minmax(0,1fr)_minmax(0,1fr)] narrow:grid-cols-1 items-start gap-4">
           <div className="flex flex-col gap-4">
@@ -66,11 +66,11 @@ const titleOf = (parts: readonly PartSummary[], id: string) =>
 function DuePanel({ parts }: { parts: readonly PartSummary[] }) {
   const due = useDue() ?? [];
   return (
-    <Panel title="Looks that are due">
+    <Panel title="Inspections due">
       {due.length === 0 && <p className="text-quiet">None.</p>}
       {due.length > 0 && (
         <table className="w-full text-sm">
-          <TableHead headings={['When', 'What', 'Where', 'Look for']} />
+          <TableHead headings={['When', 'What', 'Where', 'Inspect for']} />
           <tbody>
             {due.slice(0, MOST_DUE).map(({ installation, planned, inDays }) => (
               <tr key={`${installation.id} ${planned.on}`} className="border-b border-line align-top last:border-0">
@@ -96,7 +96,7 @@ function DuePanel({ parts }: { parts: readonly PartSummary[] }) {
           </tbody>
         </table>
       )}
-      {due.length > MOST_DUE && <p className="text-sm text-quiet">and {due.length - MOST_DUE} later ones</p>}
+      {due.length > MOST_DUE && <p className="text-sm text-quiet">and {due.length - MOST_DUE} later</p>}
     </Panel>
   );
 }
@@ -121,9 +121,9 @@ function FleetsPanel({ parts, installations, findings }: Known) {
     }));
   }, [installations, findings, now]);
   return (
-    <Panel title="Parts and how they last">
+    <Panel title="Service life by part">
       <table className="w-full text-sm">
-        <TableHead headings={['Part', 'Put in', 'Failed', 'Altogether']} />
+        <TableHead headings={['Part', 'Start', 'Failed', 'Total time']} />
         <tbody>
           {rows.map(({ partId, fleet }) => (
             <tr key={partId} className="border-b border-line last:border-0">
@@ -167,7 +167,7 @@ function LessonsPanel({ parts, installations, findings }: Known) {
   }, [installations, findings, parts, find]);
   return (
     <Panel title="Failures and lessons">
-      <Field label="Find in what was seen and learned">
+      <Field label="Search findings and lessons">
         {(ids) => (
           <input
             {...ids}
@@ -177,9 +177,7 @@ function LessonsPanel({ parts, installations, findings }: Known) {
           />
         )}
       </Field>
-      {shown.length === 0 && (
-        <p className="mt-2 text-quiet">{find === '' ? 'Nothing has failed yet.' : 'Nothing with these words.'}</p>
-      )}
+      {shown.length === 0 && <p className="mt-2 text-quiet">{find === '' ? 'No failures yet.' : 'No match.'}</p>}
       <ul className="mt-2 flex flex-col gap-2">
         {shown.map(({ finding, installation, title }) => (
           <li key={finding.id} className="flex gap-3 rounded border border-line p-2">

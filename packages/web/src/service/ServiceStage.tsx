@@ -58,32 +58,30 @@ export function ServiceStage() {
     ) : (
       <Panel title="Not in service yet">
         <p className="mb-2 max-w-2xl">
-          Once a part is put to work, write down where, when and by whom: what to look at and on which dates follows
-          from what it is closest to giving out by. What is found then corrects what is known.
+          Commission a part with place, date and person. The inspection plan follows from the governing checks; findings
+          then correct the evidence.
         </p>
         <Button look="primary" onClick={() => setAdding(true)}>
-          Put one in service …
+          Commission …
         </Button>
         {decisions.length === 0 && (
-          <p className="mt-2 text-sm text-quiet">
-            There is no decision of this part yet; one can be put in service all the same.
-          </p>
+          <p className="mt-2 text-sm text-quiet">No decision yet; the part can be commissioned all the same.</p>
         )}
       </Panel>
     );
   return (
     <div className="flex flex-col gap-4">
       <Panel
-        title="All of this part in service"
+        title="Parts in service"
         aside={
           <span className="no-print flex gap-2">
             <a
               className="rounded border border-line-strong px-2.5 py-1 text-sm font-medium hover:bg-sunken"
               href={`${API}/service/inspections.ics?part=${partId}`}
             >
-              Calendar of looks
+              Inspection calendar
             </a>
-            {!adding && <Button onClick={() => setAdding(true)}>Put one in service …</Button>}
+            {!adding && <Button onClick={() => setAdding(true)}>Commission …</Button>}
           </span>
         }
       >
@@ -119,8 +117,8 @@ function FleetWords({ fleet: { members, failures, partHours, failuresPerYearAtMo
       {failuresPerYearAtMost !== null && failuresPerYearAtMost < 1000 && (
         <span className="text-quiet">
           {' '}
-          So few are in keeping with at most {formatNumber(failuresPerYearAtMost, 2)} failures per part and year (95 %,
-          were they to come by chance).
+          Consistent with at most {formatNumber(failuresPerYearAtMost, 2)} failures per part and year (95 %, constant
+          failure rate).
         </span>
       )}
       {last && (
@@ -147,11 +145,11 @@ function FleetTable({
 }) {
   return (
     <table className="mt-2 w-full text-sm">
-      <TableHead headings={['Mark', 'Where', 'In service for', 'State', 'Next look']} />
+      <TableHead headings={['Mark', 'Where', 'Time in service', 'State', 'Next inspection']} />
       <tbody>
         {members.map(({ installation, hours, state }) => {
           const next = due.find((one) => one.installation.id === installation.id);
-          const words = state === 'not looked at' ? undefined : STATE_WORDS[state];
+          const words = state === 'not inspected' ? undefined : STATE_WORDS[state];
           return (
             <tr
               key={installation.id}
@@ -165,7 +163,7 @@ function FleetTable({
               <td className="px-3 py-1">{installation.place}</td>
               <td className="px-3 py-1">{duration(hours)}</td>
               <td className={`px-3 py-1 ${words?.look ?? 'text-quiet'}`}>
-                {words ? `${words.mark} ${words.word}` : 'not looked at yet'}
+                {words ? `${words.mark} ${words.word}` : 'not inspected yet'}
                 {installation.removed && ', taken out'}
               </td>
               <td className={`px-3 py-1 ${next && next.inDays < 0 ? 'font-semibold text-fail' : ''}`}>

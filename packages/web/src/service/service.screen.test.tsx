@@ -25,14 +25,14 @@ describe('a part that is put in service', () => {
   test('is told where, by whom and under which mark; what to look at follows from it', async () => {
     const house = planning();
     const { user } = openApp(`${DRIP}/service`, { house });
-    expect(await screen.findByText(/There is no decision of this part yet/)).toBeVisible();
-    await user.click(await button('Put one in service …'));
-    const put = await button('Put it in service');
+    expect(await screen.findByText(/No decision yet; the part can be commissioned/)).toBeVisible();
+    await user.click(await button('Commission …'));
+    const put = await button('Commission');
     expect(put).toBeDisabled();
     await user.selectOptions(await field('Grade'), 'Veld PP Copo');
-    await user.type(await field('Written on it'), 'C-1');
+    await user.type(await field('Serial number'), 'C-1');
     await user.type(await field('Where'), 'Oiler 3');
-    await user.type(await field('By whom'), 'E. Ford');
+    await user.type(await field('Installed by'), 'E. Ford');
     expect(await screen.findByText(/sag has the least left/)).toBeVisible();
     expect(screen.getByText(/^1 looks: 2026-07-01/)).toBeVisible();
     await user.click(put);
@@ -51,48 +51,48 @@ describe('a part that is put in service', () => {
 
   test('a mark that a sister bears already is not taken', async () => {
     const { user } = openApp(`${PAWL}/service`, { house: planning() });
-    await user.click(await button('Put one in service …'));
-    await user.type(await field('Written on it'), 'P-1');
-    expect(await field('Written on it')).toHaveAccessibleDescription(/There is a P-1 already/);
+    await user.click(await button('Commission …'));
+    await user.type(await field('Serial number'), 'P-1');
+    expect(await field('Serial number')).toHaveAccessibleDescription(/Serial number P-1 exists already/);
     await user.type(await field('Where'), 'x');
-    await user.type(await field('By whom'), 'y');
-    expect(await button('Put it in service')).toBeDisabled();
+    await user.type(await field('Installed by'), 'y');
+    expect(await button('Commission')).toBeDisabled();
     await user.click(await button('Cancel'));
-    expect(screen.queryByLabelText('Written on it')).toBeNull();
+    expect(screen.queryByLabelText('Serial number')).toBeNull();
   });
 });
 
 describe('a look', () => {
   test('is moved to another day; two on one day are one for both', async () => {
     const { user, house } = openApp(`${PAWL}/service?at=${at(4)}`);
-    const due = within(await screen.findByRole('region', { name: 'Looks that are due' }));
+    const due = within(await screen.findByRole('region', { name: 'Inspections due' }));
     const [first] = placeOf(house, at(4)).inspections.filter(({ on }) => on > '2026-05-02');
     const other = placeOf(house, at(4)).inspections.at(-1)!;
-    const date = due.getByLabelText(`Look due ${first!.on}, move to`);
+    const date = due.getByLabelText(`Inspection due ${first!.on}, move to`);
     fireEvent.change(date, { target: { value: other.on } });
     fireEvent.blur(date);
     await waitFor(() => expect(placeOf(house, at(4)).inspections.map(({ on }) => on)).not.toContain(first!.on));
     expect(new Set(placeOf(house, at(4)).inspections.at(-1)!.modeIds)).toEqual(
       new Set([...first!.modeIds, ...other.modeIds]),
     );
-    const another = await field('Another look on');
+    const another = await field('Another inspection on');
     fireEvent.change(another, { target: { value: other.on } });
-    expect(another).toHaveAccessibleDescription('There is one on that day already.');
-    expect(await button('Add it')).toBeDisabled();
+    expect(another).toHaveAccessibleDescription('An inspection on that day exists already.');
+    expect(await button('Add')).toBeDisabled();
     fireEvent.change(another, { target: { value: '2026-12-24' } });
-    await user.click(await button('Add it'));
+    await user.click(await button('Add'));
     await waitFor(() => expect(placeOf(house, at(4)).inspections.at(-1)?.on).toBe('2026-12-24'));
   });
 
   test('finds it sound: who looked is needed, what was measured is kept in our units', async () => {
     const { user, house, over } = openApp(`${PAWL}/service?at=${at(4)}`, { settings: { units: 'inchPound' } });
     const before = findingsOf(house).length;
-    const [look] = await screen.findAllByRole('button', { name: 'Look now …' });
+    const [look] = await screen.findAllByRole('button', { name: 'Inspect …' });
     await user.click(look!);
-    const write = await button('Write it down');
+    const write = await button('Save reading');
     expect(write).toBeDisabled();
-    await over('Hottest seen since the last look', '95');
-    await user.type(await field('Who looked'), 'E. Ford');
+    await over('Highest temperature since the last inspection', '95');
+    await user.type(await field('Inspected by'), 'E. Ford');
     await user.click(write);
     await waitFor(() => expect(findingsOf(house)).toHaveLength(before + 1));
     const made = findingsOf(house).at(-1)!;
@@ -107,20 +107,20 @@ describe('a look', () => {
 
   test('finds it changed: most like which picture, under which load, and what was typed for another way goes', async () => {
     const { user, house, over } = openApp(`${PAWL}/service?at=${at(4)}`);
-    await user.click(await button('Write down what was found …'));
-    await user.click(screen.getByRole('radio', { name: /Changed, still at work/ }));
-    await user.type(await field('Who looked'), 'E. Ford');
-    const write = await button('Write it down');
+    await user.click(await button('Record finding …'));
+    await user.click(screen.getByRole('radio', { name: /Changed, still in use/ }));
+    await user.type(await field('Inspected by'), 'E. Ford');
+    const write = await button('Save reading');
     // Without a picture it is not told how it changed.
     expect(write).toBeDisabled();
     const pictures = screen.getAllByRole('radio').filter((one) => (one as HTMLInputElement).name === 'mode');
-    await user.click(pictures.find((one) => /worn/i.test(one.closest('label')!.textContent))!);
-    await over('Worn off', '0.4');
+    await user.click(pictures.find((one) => /^Wear/i.test(one.closest('label')!.textContent))!);
+    await over('Wear depth', '0.4');
     await user.click(pictures.find((one) => /crack/i.test(one.closest('label')!.textContent))!);
-    expect(screen.queryByLabelText('Worn off')).toBeNull();
-    await user.selectOptions(await field('Under which load'), 'Drops one tooth under load');
-    await user.type(await field('What was seen'), 'A hair at the root.');
-    await user.type(await field('Lesson: what the next one should do otherwise'), 'A larger fillet.');
+    expect(screen.queryByLabelText('Wear depth')).toBeNull();
+    await user.selectOptions(await field('Load'), 'Drops one tooth under load');
+    await user.type(await field('Observed'), 'A hair at the root.');
+    await user.type(await field('Lesson: change for the next part'), 'A larger fillet.');
     await user.click(write);
     await waitFor(() => expect(findingsOf(house).at(-1)?.text).toBe('A hair at the root.'));
     expect(findingsOf(house).at(-1)).toMatchObject({ state: 'changed', lesson: 'A larger fillet.', measured: {} });
@@ -138,15 +138,15 @@ describe('a look', () => {
       });
     });
     const { user } = openApp(`${PAWL}/service?at=${at(4)}`, { house });
-    await user.click(await button('Write down what was found …'));
-    await user.type(await field('Who looked'), 'E. Ford');
-    await user.click(await button('Write it down'));
+    await user.click(await button('Record finding …'));
+    await user.type(await field('Inspected by'), 'E. Ford');
+    await user.click(await button('Save reading'));
     await waitFor(async () =>
       expect(await field('When')).toHaveAccessibleDescription(
         'lies before it was put in service. Accepted: a later day.',
       ),
     );
-    expect(await field('Who looked')).toHaveValue('E. Ford');
+    expect(await field('Inspected by')).toHaveValue('E. Ford');
   });
 });
 
@@ -158,11 +158,11 @@ test('a fluid is called by its name where something crazed in it', async () => {
     revision: 0,
   });
   const { user } = openApp(`${DRIP}/service?at=${at(20)}`, { house });
-  await user.click(await button('Write down what was found …'));
+  await user.click(await button('Record finding …'));
   await user.click(screen.getByRole('radio', { name: /Failed/ }));
   const pictures = screen.getAllByRole('radio').filter((one) => (one as HTMLInputElement).name === 'mode');
-  await user.click(pictures.find((one) => /craz/i.test(one.closest('label')!.textContent))!);
-  const fluids = within(await field('In which fluid'))
+  await user.click(pictures.find((one) => /stress cracking/i.test(one.closest('label')!.textContent))!);
+  const fluids = within(await field('Fluid'))
     .getAllByRole('option')
     .map((one) => one.textContent);
   expect(fluids).toContain('Mineral oil and grease');
@@ -174,7 +174,7 @@ describe('one that failed', () => {
     const bracket = partPath('De-icing').split('/')[2]!;
     house.says('POST', 'service-findings/:id/replacement', () => ({ id: bracket }));
     const { user, where } = openApp(`${PAWL}/service?at=${at(3)}`, { house });
-    await user.click(await button('Start a new brief from it'));
+    await user.click(await button('New brief from this finding'));
     await waitFor(() => expect(where()).toBe(`/parts/${bracket}/brief`));
   });
 
@@ -197,27 +197,27 @@ describe('one that failed', () => {
       throw new Refused({ status: 422, title: 'Not evidence', detail: 'One specimen is a hint.' });
     });
     const { user } = openApp(`${PAWL}/service?at=${at(3)}`, { house });
-    const [panel] = await screen.findAllByRole('region', { name: 'What it may change' });
-    expect(within(panel!).getByRole('link', { name: 'Try it in the house rules' })).toHaveAttribute(
+    const [panel] = await screen.findAllByRole('region', { name: 'Possible changes' });
+    expect(within(panel!).getByRole('link', { name: 'Try it in the company rules' })).toHaveAttribute(
       'href',
       '/house-rules?try=scrapShare&value=0.2',
     );
-    expect(within(panel!).getByRole('link', { name: 'Bend a bar until it breaks' }).getAttribute('href')).toMatch(
+    expect(within(panel!).getByRole('link', { name: 'Three-point bending to failure' }).getAttribute('href')).toMatch(
       /method=bend-bar$/,
     );
     expect(panel!.textContent).toMatch(/strength 1\.2\d* → unknown/);
-    await user.click(within(panel!).getByRole('button', { name: 'Take it into the evidence …' }));
+    await user.click(within(panel!).getByRole('button', { name: 'Add to the evidence …' }));
     expect(await screen.findByText('One specimen is a hint.')).toBeVisible();
   });
 
   test('is taken out of service with a reason', async () => {
     const { user, house } = openApp(`${PAWL}/service?at=${at(4)}`);
-    await user.click(await button('Take it out of service …'));
-    expect(await button('Take it out')).toBeDisabled();
-    await user.type(await field('Why it is taken out'), 'Its jig is gone.');
-    await user.click(await button('Take it out'));
+    await user.click(await button('Take out of service …'));
+    expect(await button('Take out of service')).toBeDisabled();
+    await user.type(await field('Reason for removal'), 'Its jig is gone.');
+    await user.click(await button('Take out of service'));
     await waitFor(() => expect(placeOf(house, at(4)).removed?.why).toBe('Its jig is gone.'));
-    expect(await screen.findByText(/taken out on .*: Its jig is gone\./)).toBeVisible();
+    expect(await screen.findByText(/removed on .*: Its jig is gone\./)).toBeVisible();
   });
 });
 
@@ -226,14 +226,14 @@ test('all that is in service: what is due, how parts last, and lessons found by 
   const lessons = within(await screen.findByRole('region', { name: 'Failures and lessons' }));
   const all = lessons.getAllByRole('listitem').length;
   expect(all).toBeGreaterThan(1);
-  await user.type(lessons.getByLabelText('Find in what was seen and learned'), 'pawl');
+  await user.type(lessons.getByLabelText('Search findings and lessons'), 'pawl');
   expect(lessons.getAllByRole('listitem').length).toBeLessThan(all);
   await waitFor(() => expect(where()).toBe('/service?find=pawl'));
-  await user.type(lessons.getByLabelText('Find in what was seen and learned'), ' unicorn');
-  expect(lessons.getByText('Nothing with these words.')).toBeVisible();
-  const fleets = within(screen.getByRole('region', { name: 'Parts and how they last' }));
+  await user.type(lessons.getByLabelText('Search findings and lessons'), ' unicorn');
+  expect(lessons.getByText('No match.')).toBeVisible();
+  const fleets = within(screen.getByRole('region', { name: 'Service life by part' }));
   expect(fleets.getAllByRole('rowheader').map((cell) => cell.textContent)).toContain('Lamp arm, pylon 7 walkway');
-  const due = within(screen.getByRole('region', { name: 'Looks that are due' }))
+  const due = within(screen.getByRole('region', { name: 'Inspections due' }))
     .getAllByRole('row')
     .slice(1);
   expect(due.length).toBeGreaterThan(0);

@@ -31,7 +31,7 @@ describe('looks that are due', () => {
       }),
     );
   test('are said with their part, and are not an empty box when nothing is known yet', () => {
-    expect(told([])).toMatch(/to be looked at ?: ?.+, .+ (due|!)/);
+    expect(told([])).toMatch(/inspections? due ?: ?.+, .+ (due|!)/);
     expect(drawn(<InspectionsDue />).innerHTML).toBe('');
   });
 });
@@ -84,8 +84,8 @@ describe.each(sampleFindings.map((record) => [record.finding.at.slice(0, 10), re
     test('what was measured is in the reader’s units', () => {
       const { movedMm } = record.finding.measured;
       if (movedMm === undefined) return;
-      expect(textOf(card('metric'))).toContain(`out of its shape ${movedMm} mm`);
-      expect(textOf(card('inchPound'))).toMatch(/out of its shape [\d.]+ in/);
+      expect(textOf(card('metric'))).toContain(`distortion ${movedMm} mm`);
+      expect(textOf(card('inchPound'))).toMatch(/distortion [\d.]+ in/);
     });
   },
 );

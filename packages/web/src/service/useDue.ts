@@ -2,7 +2,7 @@ import { dueInspections, type DueInspection } from '@anvilstone/core/service';
 import { useMemo, useState } from 'react';
 import { useFindingsQuery, useInstallationsQuery } from './serviceApi.ts';
 
-/** Looks that are due at every part in service; undefined: not known yet. */
+/** Inspections due at every part in service; undefined: not known yet. */
 export function useDue(): DueInspection[] | undefined {
   const { data: installations } = useInstallationsQuery();
   const { data: findings } = useFindingsQuery();

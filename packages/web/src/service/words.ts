@@ -3,7 +3,7 @@ import type { Dimension } from '@anvilstone/core';
 
 export const STATE_WORDS: Record<ServiceFinding['state'], { mark: string; word: string; look: string }> = {
   sound: { mark: '✓', word: 'Sound', look: 'text-pass' },
-  changed: { mark: '!', word: 'Changed, still at work', look: 'text-unknown' },
+  changed: { mark: '!', word: 'Changed, still in use', look: 'text-unknown' },
   failed: { mark: '✕', word: 'Failed', look: 'text-fail' },
 };
 
@@ -14,25 +14,25 @@ export const MEASURES: readonly {
   dimension: Dimension;
   modes?: readonly string[];
 }[] = [
-  { id: 'movedMm', title: 'Out of its shape', dimension: 'length', modes: ['sagged'] },
-  { id: 'heldN', title: 'Force still held', dimension: 'force', modes: ['lost-hold'] },
+  { id: 'movedMm', title: 'Distortion', dimension: 'length', modes: ['sagged'] },
+  { id: 'heldN', title: 'Retained force', dimension: 'force', modes: ['lost-hold'] },
   {
     id: 'crackMm',
     title: 'Length of the crack',
     dimension: 'length',
     modes: ['fatigue-crack', 'crazed', 'layers-parted'],
   },
-  { id: 'bowMm', title: 'Bow at the middle', dimension: 'length', modes: ['buckled'] },
-  { id: 'wornMm', title: 'Worn off', dimension: 'length', modes: ['worn'] },
+  { id: 'bowMm', title: 'Deflection at mid-span', dimension: 'length', modes: ['buckled'] },
+  { id: 'wornMm', title: 'Wear depth', dimension: 'length', modes: ['worn'] },
   {
     id: 'loadN',
-    title: 'Load under which it gave out',
+    title: 'Load at failure',
     dimension: 'force',
     modes: ['torn', 'layers-parted', 'buckled'],
   },
-  { id: 'cycles', title: 'Times that the load has come', dimension: 'count', modes: ['fatigue-crack'] },
-  { id: 'hottestC', title: 'Hottest seen since the last look', dimension: 'temperature' },
-  { id: 'coldestC', title: 'Coldest seen since the last look', dimension: 'temperature' },
+  { id: 'cycles', title: 'Load cycles so far', dimension: 'count', modes: ['fatigue-crack'] },
+  { id: 'hottestC', title: 'Highest temperature since the last inspection', dimension: 'temperature' },
+  { id: 'coldestC', title: 'Lowest temperature since the last inspection', dimension: 'temperature' },
 ];
 
 export const day = (iso: string) => iso.slice(0, 10);

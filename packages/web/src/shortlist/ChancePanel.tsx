@@ -18,12 +18,12 @@ export function ChancePanel({ gradeId, orientation }: { gradeId: string; orienta
   if (!value) return null;
   const chance = value[0];
   return (
-    <section aria-label="How sure" className="mt-4">
-      <h3 className="text-base font-semibold">How sure</h3>
+    <section aria-label="Confidence" className="mt-4">
+      <h3 className="text-base font-semibold">Confidence</h3>
       {chance ? (
         <Known chance={chance} />
       ) : (
-        <p className="text-sm text-unknown">A check is not known, so nobody can say how likely it is to be met.</p>
+        <p className="text-sm text-unknown">A check is unknown, so the probability is unknown.</p>
       )}
     </section>
   );
@@ -35,9 +35,9 @@ function Known({ chance }: { chance: Chance }) {
   return (
     <>
       <p className="text-sm">
-        Every check is met in <strong>{percent(chance.all)}</strong> of {chance.draws.toLocaleString('en')} draws (
+        All checks are met in <strong>{percent(chance.all)}</strong> of {chance.draws.toLocaleString('en')} draws (
         {percentRange(chance.low, chance.high)}, 95 %).
-        {missed.length > 0 && ' Missed most:'}
+        {missed.length > 0 && ' Most often failed:'}
       </p>
       {missed.length > 0 && (
         <ul className="text-sm">
@@ -49,10 +49,10 @@ function Known({ chance }: { chance: Chance }) {
         </ul>
       )}
       <p className="text-xs text-quiet">
-        Taken to scatter: stiffness {f(100 * scatter.modulus)} %, strength {f(100 * scatter.strength)} %, across the
-        layers {f(100 * scatter.across)} %, heat curve ±{f(scatter.heatK)} K, each load {f(100 * scatter.load)} %
-        {scatter.strand === undefined ? '' : `, strands ${f(100 * scatter.strand)} %`}. Not in it: print faults, and
-        what the tables do not know.
+        Scatter: stiffness {f(100 * scatter.modulus)} %, strength {f(100 * scatter.strength)} %, across the layers{' '}
+        {f(100 * scatter.across)} %, heat curve ±{f(scatter.heatK)} K, each load {f(100 * scatter.load)} %
+        {scatter.strand === undefined ? '' : `, strands ${f(100 * scatter.strand)} %`}. Not included: print defects and
+        unknown effects.
       </p>
     </>
   );

@@ -8,7 +8,7 @@ import { EqualMassRow, type EqualMassRowData } from './SizeRow.tsx';
 import { SizesFrame } from './SizesFrame.tsx';
 import { usePortions, type AskPortion } from './usePortions.ts';
 
-const HEADINGS = ['Cost', 'Print time', 'Height in the print', 'Smallest reserve', 'Governs', 'Into the brief'];
+const HEADINGS = ['Cost', 'Print time', 'Height in the print', 'Minimum reserve', 'Governs', 'Apply to brief'];
 const STATUS_ORDER = { pass: 0, unknown: 1, fail: 2 };
 
 /** Every grade in a part of the same mass: which polymer makes most of a gram. */
@@ -43,7 +43,7 @@ export function EqualMassTable({
   );
   const change = useCallback((value: number | undefined) => value !== undefined && onMass(value), [onMass]);
   if (massG === undefined)
-    return <p className="rounded border border-line bg-surface p-4">No grade’s mass is known, so none can be equal.</p>;
+    return <p className="rounded border border-line bg-surface p-4">No grade has a known mass.</p>;
   return (
     <SizesFrame
       label="At equal mass"
@@ -53,16 +53,16 @@ export function EqualMassTable({
       onStopped={setStopped}
       headings={HEADINGS}
       blocked={found.rows.flatMap((one) => (one.ok ? [] : [{ gradeId: one.gradeId, way: '', why: one.why }]))}
-      blockedWords="Cannot be brought to it."
+      blockedWords="Not possible."
       intro={
         <span className="flex items-end gap-3">
           <span className="w-36">
-            <QuantityField label="Mass of every part" dimension="mass" value={massG} onChange={change} />
+            <QuantityField label="Mass of each part" dimension="mass" value={massG} onChange={change} />
           </span>
           <span className="pb-1">
             {Number.isNaN(found.drawnMm) ? (
               <>
-                Its shape and walls stay; a light polymer gets a fuller <strong>infill</strong>, a heavy one an emptier.
+                Shape and walls stay; a light polymer gets more <strong>infill</strong>, a dense one less.
               </>
             ) : (
               <>
@@ -70,7 +70,7 @@ export function EqualMassTable({
                 {amount(found.drawnMm, 'mm', units)}; printed solid.
               </>
             )}{' '}
-            The largest smallest reserve first.
+            Highest minimum reserve first.
           </span>
         </span>
       }

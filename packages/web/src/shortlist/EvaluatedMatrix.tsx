@@ -37,7 +37,7 @@ export function EvaluatedMatrix(given: Given) {
       <ReservesMatrix {...given} evaluations={evaluations} chances={chances} onLook={onLook} whole={whole} />
       <p className="mt-1 text-right text-xs print:hidden">
         {whole ? (
-          <span role="status">Working out every row for the print …</span>
+          <span role="status">Preparing all rows for printing …</span>
         ) : (
           <button type="button" className="text-quiet underline hover:text-ink" onClick={print}>
             Print the whole list

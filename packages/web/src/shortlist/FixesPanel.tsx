@@ -23,13 +23,13 @@ export function FixesPanel({ grade }: { grade: Grade }) {
   const { value } = useComputed(library, ask);
   const fixes = value?.proposals;
   return (
-    <section aria-label="What would make it pass" className="mt-4">
-      <h3 className="text-base font-semibold">What would make it pass</h3>
-      {!fixes && <p className="text-sm text-quiet">Trying changes …</p>}
+    <section aria-label="Changes that would make it pass" className="mt-4">
+      <h3 className="text-base font-semibold">Changes that would make it pass</h3>
+      {!fixes && <p className="text-sm text-quiet">Calculating changes …</p>}
       {fixes?.length === 0 && (
         <p className="text-sm text-quiet">
-          No single change does: not its size, its fillet, its way up, its machine or an upgrade of it, annealing,
-          water, nor a safety factor that would still be one.
+          No single change does: size, fillet, build orientation, machine or upgrade, annealing, moisture, or safety
+          factor down to 1.
         </p>
       )}
       {fixes && fixes.length > 0 && (
@@ -45,7 +45,7 @@ export function FixesPanel({ grade }: { grade: Grade }) {
                 {fix.takes && <p className="text-xs text-quiet">{say(fix.takes)}</p>}
                 {fix.isDecision && (
                   <p className="text-xs text-unknown">
-                    Not a fix but a decision: it makes the loads count for less, and somebody has to sign it.
+                    A decision, not a fix: it reduces the safety margin and must be signed.
                   </p>
                 )}
               </div>

@@ -68,7 +68,7 @@ export function GradeDrawer({
               </p>
             </div>
             <Button onClick={() => void navigate(decisionAddress(partId, gradeId, entry.orientation, search))}>
-              Choose this
+              Choose
             </Button>
             <Dialog.Close asChild>
               <Button look="quiet" aria-label="Close">
@@ -77,7 +77,7 @@ export function GradeDrawer({
             </Dialog.Close>
           </div>
           <div role="group" aria-label="Build orientation" className="mt-3 flex items-center gap-2">
-            <span className="text-xs text-quiet">Smallest reserve under load, built</span>
+            <span className="text-xs text-quiet">Minimum reserve under load, built</span>
             {entries.map((one) => (
               <button
                 key={one.orientation}
@@ -104,7 +104,7 @@ export function GradeDrawer({
             </ul>
           )}
           <CheckList checks={entry.checks} chosen={checkId} governing={entry.governingCheckId} onCheck={onCheck} />
-          {shown ? <WorkingTable check={shown} /> : <p className="p-3 text-quiet">Writing the working …</p>}
+          {shown ? <WorkingTable check={shown} /> : <p className="p-3 text-quiet">Writing the calculation …</p>}
           <ChancePanel gradeId={gradeId} orientation={entry.orientation} />
           {grade && best.status !== 'pass' && <FixesPanel grade={grade} />}
           <HeatPanel gradeId={gradeId} entry={entry} />
@@ -125,7 +125,7 @@ export function GradeDrawer({
   );
 }
 
-/** Smallest reserve of the checks that a load decides: cost and mass are the same whichever way it is built. */
+/** Minimum reserve of the checks that a load decides: cost and mass are the same whichever way it is built. */
 function loadReserve(entry: EvaluationEntry): { reserve: number | null; status: CheckResult['status'] } {
   const loaded = entry.checks.filter((check) => check.loadCaseId !== null && check.reserve !== null);
   const smallest = loaded.sort((a, b) => a.reserve! - b.reserve!)[0];

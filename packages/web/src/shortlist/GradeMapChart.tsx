@@ -1,3 +1,4 @@
+import { inSentence } from '@anvilstone/core';
 import type { GradeMap, MapPoint } from '@anvilstone/core';
 import { quadtree } from 'd3';
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
@@ -206,8 +207,8 @@ export function GradeMapChart({
       <p aria-live="polite" className="h-5 truncate text-sm">
         {current && (
           <>
-            <strong>{names.get(current.point.gradeId)}</strong>: {map.x.title.toLowerCase()}{' '}
-            {axisValue(map.x, current.point.x, units)}, {map.y.title.toLowerCase()}{' '}
+            <strong>{names.get(current.point.gradeId)}</strong>: {inSentence(map.x.title)}{' '}
+            {axisValue(map.x, current.point.x, units)}, {inSentence(map.y.title)}{' '}
             {axisValue(map.y, current.point.y, units)},{' '}
             {current.point.status === 'pass' ? 'passes' : current.point.status === 'fail' ? 'fails' : 'not known'}
             {current.point.undominated && ', not dominated'}
@@ -233,7 +234,7 @@ function PassRegion({ map, x, y }: { map: GradeMap; x: (value: number) => number
       {atX !== null && <line x1={atX} x2={atX} y1={top} y2={bottom} className="stroke-pass" strokeDasharray="2 3" />}
       {atY !== null && <line x1={left} x2={right} y1={atY} y2={atY} className="stroke-pass" strokeDasharray="2 3" />}
       <text x={x1 - 6} y={y0 + 15} textAnchor="end" className="fill-pass text-[12px]">
-        passes here
+        pass region
       </text>
     </>
   );

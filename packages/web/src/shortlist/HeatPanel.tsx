@@ -11,12 +11,12 @@ import { useComputed } from '../workers/useComputed.ts';
 const STEPS = 41;
 /** Which of the three limits it is. */
 const BEYOND = {
-  load: ', where its loads become too much',
-  form: ', where it loses its shape whatever it carries',
-  ageing: ', where air ages it too soon',
+  load: ', limited by its loads',
+  form: ', its form limit',
+  ageing: ', limited by thermal ageing',
 } as const;
 
-/** How the reserve falls as the part gets hotter: the own heat limit, beside what the data sheet's HDT would suggest. */
+/** How the reserve falls as the part gets hotter: the service temperature limit, beside what the data sheet's HDT would suggest. */
 export function HeatPanel({ gradeId, entry }: { gradeId: string; entry: EvaluationEntry }) {
   const { orientation, ownHeatLimitC: limitC, ownHeatLimitBy: by } = entry;
   const { brief, library } = useBench();
@@ -39,7 +39,7 @@ export function HeatPanel({ gradeId, entry }: { gradeId: string; entry: Evaluati
   if (!points) return null;
   return (
     <section aria-label="Reserve over temperature" className="mt-5">
-      <h3 className="text-base">How much is left as it gets hotter</h3>
+      <h3 className="text-base">Reserve factor against temperature</h3>
       {points.length === 0 || limitC === null ? (
         <p className="text-unknown">Unknown: this grade’s behaviour in heat is not known.</p>
       ) : (
@@ -47,7 +47,7 @@ export function HeatPanel({ gradeId, entry }: { gradeId: string; entry: Evaluati
           <p className="text-quiet">
             {limitC <= -80
               ? 'It fails at every temperature.'
-              : `With these loads for their whole duration this part holds out to ${amount(limitC, '°C', units)}${by ? BEYOND[by] : ''}${peak ? '; a peak is shorter and is checked by itself' : ''}.`}
+              : `With these loads for their whole duration the limit under load is ${amount(limitC, '°C', units)}${by ? BEYOND[by] : ''}${peak ? '; peaks are checked separately' : ''}.`}
             {hdt.length > 0 &&
               ` The grade’s data give an HDT of ${hdt.map((one) => `${amount(one.value!, '°C', units)} ${one.hdtStressMPa ? `at ${one.hdtStressMPa} MPa` : '(stress not stated)'}`).join(' and ')}.`}
           </p>

@@ -61,10 +61,10 @@ export function MapView({
       <section aria-label="Map" className="rounded-md border border-line bg-surface p-3">
         <div className="flex items-end gap-3">
           <div className="w-52">
-            <Choice label="Upwards" value={y} options={options} onChange={(id) => onAxes({ y: id })} />
+            <Choice label="Vertical axis" value={y} options={options} onChange={(id) => onAxes({ y: id })} />
           </div>
           <div className="w-52">
-            <Choice label="To the right" value={x} options={options} onChange={(id) => onAxes({ x: id })} />
+            <Choice label="Horizontal axis" value={x} options={options} onChange={(id) => onAxes({ x: id })} />
           </div>
           {/* Of what was asked for last: the map may not have been drawn since. */}
           <Button
@@ -74,7 +74,7 @@ export function MapView({
             Swap
           </Button>
           <p className="grow pb-1 text-right text-xs text-quiet">
-            {missing > 0 && `${missing} without a number here are left out.`}
+            {missing > 0 && `${missing} without a value are not shown.`}
           </p>
         </div>
         <GradeMapChart
@@ -88,8 +88,8 @@ export function MapView({
           onOpen={onOpen}
         />
         <p className="mt-1 text-xs text-quiet">
-          Ringed: passes, and no other passing grade beats it in both. Drag to select, or walk with the arrow keys:
-          space selects, Enter opens, Escape lets go.
+          Ringed: passing and not dominated. Drag to select, or use the arrow keys: Space selects, Enter opens, Escape
+          clears.
         </p>
       </section>
       <section
@@ -107,11 +107,11 @@ export function MapView({
           )}
           {brushed && (
             <Button look="quiet" onClick={() => setBrushed(null)}>
-              Let go
+              Clear
             </Button>
           )}
         </div>
-        <div className="grow overflow-auto" tabIndex={0} role="region" aria-label="Their numbers">
+        <div className="grow overflow-auto" tabIndex={0} role="region" aria-label="Values">
           <table className="w-full text-sm">
             <thead>
               <tr className="sticky top-0 border-b border-line bg-surface text-left text-xs text-quiet">

@@ -140,7 +140,7 @@ export const MatrixRow = memo(function MatrixRow({
         </>
       ) : (
         <td colSpan={cells + 2} className="px-2 text-xs text-quiet">
-          Working it out …
+          Calculating …
         </td>
       )}
     </tr>
@@ -154,7 +154,7 @@ function Moved({ place, was }: { place: number; was: number | undefined }) {
   return (
     <span
       className="block text-[0.6875rem] leading-tight whitespace-nowrap"
-      title={was === 0 ? 'no place before' : `was ${was}`}
+      title={was === 0 ? 'not ranked before' : `was ${was}`}
     >
       <span aria-hidden="true">{better ? '▲' : '▼'}</span>
       <span className="sr-only">was </span>
@@ -181,7 +181,7 @@ function ChanceCell({ chance, isOut }: { chance: Chance | undefined; isOut: bool
   );
 }
 
-/** The part's own heat limit in three words. */
+/** The part's service temperature limit in three words. */
 function heldTo(best: Pick<EvaluationEntry, 'ownHeatLimitC' | 'ownHeatLimitBy'>, units: UnitSystem): string {
   const words = heatLimitWords(best, units);
   return best.ownHeatLimitC === null ? `heat ${words}` : best.ownHeatLimitC <= -80 ? words : `to ${words}`;

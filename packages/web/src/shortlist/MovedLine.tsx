@@ -1,4 +1,4 @@
-import { findSchool } from '@anvilstone/core';
+import { findSchool, inSentence } from '@anvilstone/core';
 import type { Grade } from '@anvilstone/schema';
 import type { Shortlist } from '../workers/leaders.ts';
 
@@ -22,12 +22,12 @@ export function MovedLine({
     return leader && grades.get(leader.gradeId)?.name;
   };
   const [now, before] = [nameOf(schoolId), nameOf(previousSchoolId)];
-  const was = findSchool(previousSchoolId).title.toLowerCase();
+  const was = inSentence(findSchool(previousSchoolId).title);
   return (
     <p className="mb-2 text-sm text-quiet" role="status">
       Against “{was}”, {moved === 1 ? 'one place' : `${moved} places`} changed;{' '}
       {now === before ? (
-        <>the first stays.</>
+        <>the leader is unchanged.</>
       ) : (
         <>
           <strong className="text-ink">{now ?? 'nobody'}</strong> leads instead of {before ?? 'nobody'}.

@@ -12,7 +12,7 @@ import type { Chances } from './useChances.ts';
 
 const GROUP_PX = 30;
 /** Rank, grade, cost and chance; the checks share what is left. Fixed, so that scrolling lays no table out anew. */
-const LEFT_COLUMNS_PX = [36, 216, 124, 62];
+const LEFT_COLUMNS_PX = [36, 212, 122, 74];
 const CHECK_PX = 79;
 const MOST_PRINTED = 250;
 
@@ -101,11 +101,11 @@ export function ReservesMatrix({
               <span className="sr-only">Rank</span>
             </th>
             <th scope="col" className="sticky left-0 z-10 bg-surface px-2 py-2 font-normal">
-              Grade and way up
+              Grade and orientation
             </th>
-            <SortHead id="cost" title="One part" sort={sort} onSort={onSort} right startsRising />
+            <SortHead id="cost" title="Cost per part" sort={sort} onSort={onSort} right startsRising />
             <th scope="col" className="px-1.5 py-2 text-right font-normal">
-              <Term means={TERMS.chance}>Chance</Term>
+              <Term means={TERMS.chance}>Probability</Term>
             </th>
             {checkIds.map((id) => (
               <SortHead

@@ -58,8 +58,8 @@ function standingWords({ placeOfChosen }: SchoolLeader): string {
 }
 
 function leaderMissing(school: RankingSchool, sizing: number | undefined): string {
-  if (!school.needsSizes) return 'nobody passes';
-  return sizing === undefined ? 'choose it to size every grade' : sizing < 1 ? 'sizing …' : 'nobody can be sized';
+  if (!school.needsSizes) return 'none passes';
+  return sizing === undefined ? 'select to size all grades' : sizing < 1 ? 'sizing …' : 'none can be sized';
 }
 
 function ordinal(place: number): string {

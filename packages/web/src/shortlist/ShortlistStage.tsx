@@ -33,9 +33,9 @@ import { ViewSwitch } from './ViewSwitch.tsx';
 import { WeightsBar } from './WeightsBar.tsx';
 
 const GROUP_WORDS: Record<Grouping, string> = {
-  none: 'In one list',
+  none: 'One list',
   family: 'By family',
-  rejected: 'By what decides',
+  rejected: 'By governing check',
 };
 
 /** So many grades are sized without being asked, so that every school can name its first. */
@@ -114,7 +114,7 @@ export function ShortlistStage() {
   if (!shortlist && computed.state === 'failed')
     return (
       <p role="alert" className="rounded border border-line bg-surface p-4 text-fail">
-        The reserves cannot be worked out: {computed.message}
+        The reserve factors cannot be calculated: {computed.message}
       </p>
     );
   if (!shortlist) return <Loading what="the reserves" />;
@@ -133,12 +133,12 @@ export function ShortlistStage() {
       />
       <MovedLine sentence={school.sentence} shortlist={shortlist} grades={grades} />
       {school.id === 'weighted-merit' && <WeightsBar weights={weights} onChange={drag} />}
-      <div className="mb-2 flex items-end gap-3 narrow:flex-wrap">
+      <div className="mb-2 flex flex-wrap items-end gap-2">
         <ViewSwitch view={view} onChange={(next) => set({ view: next === 'drawn' ? null : next })} />
         {view === 'drawn' && (
-          <div className="w-36">
+          <div className="w-32">
             <Choice
-              label="Grouped"
+              label="Group by"
               value={groupBy}
               options={GROUPINGS.map((value) => ({ value, label: GROUP_WORDS[value] }))}
               onChange={(group) => set({ group: group === 'none' ? null : group })}
@@ -146,9 +146,9 @@ export function ShortlistStage() {
           </div>
         )}
         {school.id === 'cheapest-that-passes' && (
-          <div className="w-32">
+          <div className="w-24">
             <Choice
-              label="As sure as"
+              label="Confidence"
               value={String(leastChance ?? 0)}
               options={[
                 { value: '0', label: 'expected' },
@@ -158,7 +158,7 @@ export function ShortlistStage() {
             />
           </div>
         )}
-        <div className="w-40">
+        <div className="w-30">
           <FindField value={find} onChange={narrow} />
         </div>
         <span className="grow" />
@@ -171,7 +171,7 @@ export function ShortlistStage() {
           relative="path"
           className={buttonLook('plain', 'whitespace-nowrap print:hidden')}
         >
-          {finalists.length > 0 ? `Compare these ${finalists.length}` : 'Compare the leaders'}
+          {finalists.length > 0 ? `Compare these ${finalists.length}` : 'Compare top candidates'}
         </Link>
         <SavedViews partId={partId} stage="shortlist" />
       </div>
@@ -180,7 +180,7 @@ export function ShortlistStage() {
       )}
       {standing.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">
-          These reserves are of the last usable brief: {standing.message}
+          These reserves are from the last valid brief: {standing.message}
         </p>
       )}
       {view === 'sized' && <SizedTable ids={shortlist.ids} />}
@@ -219,14 +219,14 @@ export function ShortlistStage() {
       )}
       <p className="mt-3 flex flex-wrap gap-x-4 text-xs text-quiet">
         <Term means={TERMS.reserve}>Reserve factor</Term>
-        <Term means={TERMS.governs}>Warm frame: governs</Term>
+        <Term means={TERMS.governs}>Warm frame: governing</Term>
         <Term means={TERMS.evidence}>Letter: evidence class</Term>
         <Term means={TERMS.typical}>Thin tick: typical values only</Term>
         <Term means={TERMS.ownHeatLimit}>
-          “to {say('80 °C')}, by form”: own heat limit, and which of its three it is
+          “to {say('80 °C')}, by form”: service temperature limit, and which of the three limits it is
         </Term>
         <Term means={TERMS.orientation}>XY, XZ, ZX</Term>
-        <span>Calculated from the evidence at hand; this does not approve a part.</span>
+        <span>Calculated from the available evidence; this does not approve a part.</span>
       </p>
       {open && (
         <GradeDrawer

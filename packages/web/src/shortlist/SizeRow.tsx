@@ -147,11 +147,11 @@ function GradeRow({
       <td className="px-3 py-1.5 text-right">
         <Button
           look="quiet"
-          title="Writes it into the brief; undo takes it back"
-          aria-label={`Take the ${what} of ${name}`}
+          title="Applies it to the brief; undo reverts it"
+          aria-label={`Apply the ${what} of ${name}`}
           onClick={onTake}
         >
-          Take this {what}
+          Apply this {what}
         </Button>
       </td>
     </tr>

@@ -8,7 +8,7 @@ import { SizeRow, type SizedRow } from './SizeRow.tsx';
 import { SizesFrame } from './SizesFrame.tsx';
 import { usePortions, type AskPortion } from './usePortions.ts';
 
-const HEADINGS = ['Mass', 'Cost', 'Print time', 'Height in the print', 'Then governs', 'Into the brief'];
+const HEADINGS = ['Mass', 'Cost', 'Print time', 'Height in the print', 'Governing then', 'Apply to brief'];
 
 /** Every grade at the smallest size that passes every check: what it then weighs, costs and takes, or what blocks it. */
 export function SizedTable({ ids }: { ids: readonly string[] }) {
@@ -39,8 +39,8 @@ export function SizedTable({ ids }: { ids: readonly string[] }) {
       blockedWords="Cannot be sized."
       intro={
         <>
-          <strong>{found.title}</strong> grows or shrinks from the drawn {amount(found.drawnMm, 'mm', units)},
-          everything else stays, until every check just passes; between a fifth and five times of it is sought.
+          <strong>{found.title}</strong> grows or shrinks from the drawn {amount(found.drawnMm, 'mm', units)}until every
+          check just passes, all else unchanged; range searched: one fifth to five times.
         </>
       }
       rows={rows.map((row) => (

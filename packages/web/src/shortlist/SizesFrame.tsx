@@ -37,8 +37,7 @@ export function SizesFrame({
   if (found.impossible)
     return (
       <p className="rounded border border-line bg-surface p-4">
-        A measured section belongs to one size, so nothing can grow by itself. Choose a section with dimensions in the
-        brief.
+        A measured section has a fixed size. Choose a section with dimensions in the brief.
       </p>
     );
   if (found.failure)
@@ -58,7 +57,7 @@ export function SizesFrame({
               share={found.rows.length / Math.max(1, wanted)}
               label={`${found.rows.length} of ${wanted} done`}
             />
-            <Button onClick={() => onStopped(!stopped)}>{stopped ? 'Go on' : 'Stop'}</Button>
+            <Button onClick={() => onStopped(!stopped)}>{stopped ? 'Continue' : 'Stop'}</Button>
           </>
         )}
       </div>
@@ -69,7 +68,7 @@ export function SizesFrame({
         aria-label={label}
       >
         <table className="w-full text-sm">
-          <TableHead headings={['Grade and way up', found.title || 'Size', ...headings]} />
+          <TableHead headings={['Grade and orientation', found.title || 'Size', ...headings]} />
           <tbody>
             {rows.slice(0, shown)}
             {blocked.slice(0, Math.max(0, shown - rows.length)).map(({ gradeId, way, why }) => (

@@ -16,15 +16,15 @@ export function SurenessProgress({
   if (of > 0 && done >= of)
     return (
       <p className="mb-2 text-sm text-quiet">
-        First come grades that meet every check in at least {100 * leastChance} % of the draws
-        {typicalReserve === undefined ? '' : `, with ${typicalReserve} in reserve on typical values`}; the others that
-        pass follow.
+        First: grades that meet every check in at least {100 * leastChance} % of the draws
+        {typicalReserve === undefined ? '' : `, with a reserve of ${typicalReserve} on typical values`}; then the other
+        passing grades.
       </p>
     );
   return (
     <div className="mb-2 flex items-center gap-3 text-sm">
-      <Progress share={of === 0 ? 0 : done / of} label={`Chances of ${done} of ${of} passing grades`} />
-      <Button onClick={() => onStopped(!stopped)}>{stopped ? 'Go on' : 'Stop'}</Button>
+      <Progress share={of === 0 ? 0 : done / of} label={`Probabilities of ${done} of ${of} passing grades`} />
+      <Button onClick={() => onStopped(!stopped)}>{stopped ? 'Continue' : 'Stop'}</Button>
     </div>
   );
 }

@@ -1,4 +1,4 @@
-import { EQUAL_WEIGHTS, MERIT_CRITERIA, type MeritWeights } from '@anvilstone/core';
+import { EQUAL_WEIGHTS, MERIT_CRITERIA, type MeritWeights, inSentence } from '@anvilstone/core';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button } from '../ui/Button.tsx';
 
@@ -66,7 +66,7 @@ export function WeightsBar({
             key={id}
             role="slider"
             tabIndex={0}
-            aria-label={`Weight of ${title.toLowerCase()} against ${MERIT_CRITERIA[i + 1]!.title.toLowerCase()}`}
+            aria-label={`Weight of ${inSentence(title)} against ${inSentence(MERIT_CRITERIA[i + 1]!.title)}`}
             aria-valuemin={0}
             aria-valuemax={weights[id] + weights[MERIT_CRITERIA[i + 1]!.id]}
             aria-valuenow={weights[id]}
@@ -80,7 +80,7 @@ export function WeightsBar({
         ))}
       </div>
       <Button look="quiet" onClick={() => onChange(EQUAL_WEIGHTS)}>
-        All alike
+        Reset
       </Button>
     </div>
   );

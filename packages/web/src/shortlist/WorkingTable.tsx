@@ -18,7 +18,7 @@ export function WorkingTable({ check }: { check: CheckResult }) {
     <section aria-label={`Working: ${definition?.title ?? check.checkId}`} className="mt-4">
       <h3 className="text-base">{definition?.title}</h3>
       <p className="text-quiet">{definition?.asks}</p>
-      {load && <p className="text-quiet">Decided by the load “{load}”.</p>}
+      {load && <p className="text-quiet">Governing load: “{load}”.</p>}
       {check.reserve !== null && (
         <p className="mt-2 text-base">
           <strong>{demandSentence(check, units)}</strong>: reserve <strong>{formatReserve(check.reserve)}</strong>,{' '}

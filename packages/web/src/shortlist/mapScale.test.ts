@@ -3,13 +3,13 @@ import { axisTick, axisTitle, axisValue, mapScale, mapTicks } from './mapScale.t
 
 const reserve = {
   id: 'reserve',
-  title: 'Smallest reserve',
+  title: 'Minimum reserve',
   unit: '',
   logarithmic: true,
   passAt: 1,
 } as unknown as MapAxis;
 const mass = { id: 'mass', title: 'Mass', unit: 'g', logarithmic: false, passAt: 190 } as unknown as MapAxis;
-const heat = { id: 'heat', title: 'Own heat limit', unit: '°C', logarithmic: false } as unknown as MapAxis;
+const heat = { id: 'heat', title: 'Service temperature limit', unit: '°C', logarithmic: false } as unknown as MapAxis;
 
 test('a scale holds every point and the line to pass, with room at both ends', () => {
   const scale = mapScale(mass, [120, 150], [0, 100]);
@@ -43,8 +43,8 @@ test('ticks of a logarithmic axis are 1, 2 and 5 of each decade, or only the dec
 
 test('values, ticks and titles are in the reader’s units', () => {
   expect(axisValue(reserve, 1.17, 'metric')).toBe('1.17');
-  expect(axisTitle(reserve, 'metric')).toBe('Smallest reserve');
-  expect(axisTitle({ ...reserve, id: 'sag' } as MapAxis, 'metric')).toBe('Smallest reserve, reserve');
+  expect(axisTitle(reserve, 'metric')).toBe('Minimum reserve');
+  expect(axisTitle({ ...reserve, id: 'sag' } as MapAxis, 'metric')).toBe('Minimum reserve, reserve');
   expect(axisTitle(mass, 'metric')).toBe('Mass, g');
   expect(axisTitle(mass, 'inchPound')).toMatch(/^Mass, (oz|lb)/);
   expect(axisTick(heat, 100, 'metric')).toBe('100');

@@ -77,7 +77,7 @@ describe('what would make it pass', () => {
         expect(textOf(item)).toMatch(/USD|cost unknown|same cost/);
         expect(textOf(item)).toMatch(/governs/);
         expect(item.querySelector('button, a')).not.toBeNull();
-        if (fixes[i]!.isDecision) expect(textOf(item)).toContain('Not a fix but a decision');
+        if (fixes[i]!.isDecision) expect(textOf(item)).toContain('A decision, not a fix');
       });
       if (fixes.length === 0) expect(textOf(root)).toContain('No single change does');
     },
@@ -88,7 +88,7 @@ describe('heat', () => {
   const best = engine.oneWay(lampArm, 'ne-petg', 'XZ')!;
   test('says to where the part holds, beside what the data sheet’s HDT would suggest', () => {
     const root = drawnFor(lampArm, <HeatPanel gradeId="ne-petg" entry={best} />);
-    expect(textOf(root)).toMatch(/this part holds out to \d+(\.\d)? °C, where air ages it too soon/);
+    expect(textOf(root)).toMatch(/the limit under load is \d+(\.\d)? °C, limited by thermal ageing/);
     expect(textOf(root)).toMatch(/HDT of \d+/);
     expect(root.querySelector('svg')).not.toBeNull();
   });
@@ -115,7 +115,7 @@ describe('sized', () => {
       expect(textOf(root)).toMatch(/as drawn|[+−]\d+ %/);
       expect(textOf(root)).toMatch(/\d g/);
       expect(textOf(root)).toMatch(/USD/);
-      expect(root.querySelector('button')!.getAttribute('aria-label')).toMatch(/^Take the size of /);
+      expect(root.querySelector('button')!.getAttribute('aria-label')).toMatch(/^Apply the size of /);
     }
     expect(rows.some(({ ok }) => ok)).toBe(true);
   });
@@ -124,7 +124,7 @@ describe('sized', () => {
     for (const row of equal.rows) {
       if (!row.ok) continue;
       expect(row.entry.massG).toBeCloseTo(80, 1);
-      expect(textOf(drawnFor(lampArm, <EqualMassRow row={row} drawnMm={equal.drawnMm} />))).toMatch(/Take this size/);
+      expect(textOf(drawnFor(lampArm, <EqualMassRow row={row} drawnMm={equal.drawnMm} />))).toMatch(/Apply this size/);
     }
   });
 });
@@ -143,9 +143,9 @@ describe('schools', () => {
   test('what is not sized yet says how to have it sized', () => {
     // Nobody has asked for sizes of this one.
     const unsized = shortlistOf(gaugeBeam, 'cheapest-that-passes').leaders;
-    expect(textOf(strip('cheapest-that-passes', undefined, unsized))).toContain('choose it to size every grade');
+    expect(textOf(strip('cheapest-that-passes', undefined, unsized))).toContain('select to size all grades');
     expect(textOf(strip('cheapest-that-passes', 0.4, unsized))).toContain('sizing …');
-    expect(textOf(strip('cheapest-that-passes', 1, unsized))).toContain('nobody can be sized');
+    expect(textOf(strip('cheapest-that-passes', 1, unsized))).toContain('none can be sized');
   });
   test('the others say where they rank the first of the chosen one', () =>
     expect(textOf(strip('cheapest-that-passes'))).toMatch(/agrees|ranks your first \d+(st|nd|rd|th)/));

@@ -15,10 +15,10 @@ const names = () =>
     .filter(Boolean);
 const ready = () => screen.findByText((_, one) => one?.textContent === '22 pass · 1 unknown · 47 fail');
 
-test('the cheapest that passes leads, and the counts are told', async () => {
+test('the lowest cost leads, and the counts are told', async () => {
   openApp(shortlist);
   await ready();
-  expect(screen.getByRole('radio', { name: /Cheapest that passes/ })).toBeChecked();
+  expect(screen.getByRole('radio', { name: /Lowest cost/ })).toBeChecked();
   await waitFor(() => expect(names()[0]).toBe('Tarrowmill PETG Clearway'));
 });
 
@@ -27,7 +27,7 @@ test('another way to choose says whom it puts first, what moved, and stays in th
   await ready();
   const ways = screen.getAllByRole('radio');
   expect(ways).toHaveLength(4);
-  await user.click(screen.getByRole('radio', { name: /Largest weakest link|Weakest link/i }));
+  await user.click(screen.getByRole('radio', { name: /Highest minimum reserve/i }));
   await waitFor(() => expect(where()).toContain('school=weakest-link'));
   await waitFor(() => expect(where()).toContain('was=cheapest-that-passes'));
   await waitFor(() => expect(names()[0]).not.toBe('Tarrowmill PETG Clearway'));
@@ -42,7 +42,7 @@ test('weights go from one criterion to its neighbour by keys, and all alike agai
   await user.keyboard('{PageUp}{ArrowRight}');
   expect(Number(joint!.getAttribute('aria-valuenow'))).toBe(before + 11);
   await waitFor(() => expect(where()).toContain('weights='));
-  await user.click(await button('All alike'));
+  await user.click(await button('Reset'));
   expect(Number(screen.getAllByRole('slider')[0]!.getAttribute('aria-valuenow'))).toBe(before);
 });
 
@@ -54,7 +54,7 @@ test('is found in, sorted by a heading the likelier way first, and back to its o
   await waitFor(() => expect(names().filter((name) => !/abs/i.test(name))).toEqual([]));
   expect(names().length).toBeGreaterThan(2);
   const order = names();
-  const cost = screen.getByRole('columnheader', { name: /^One part/ });
+  const cost = screen.getByRole('columnheader', { name: /^Cost per part/ });
   await user.click(within(cost).getByRole('button'));
   await waitFor(() => expect(cost).toHaveAttribute('aria-sort', 'ascending'));
   await user.click(within(cost).getByRole('button'));
@@ -83,13 +83,13 @@ test('grades are pinned to the top and compared', async () => {
   expect(new URLSearchParams(compare.getAttribute('href')!.split('?')[1]).get('grades')!.split(',')).toEqual(pinned);
 });
 
-test('a grade opens with its working; another check, another way up, and closed again by a key', async () => {
+test('a grade opens with its working; another check, another orientation, and closed again by a key', async () => {
   const { user, where } = openApp(`${shortlist}?grade=vp-pa666`);
   const drawer = within(await screen.findByRole('dialog', { name: 'Veld PA 6/66' }));
   const working = await drawer.findByRole('region', { name: /^Working:/ });
   const checks = drawer
     .getAllByRole('button')
-    .filter((one) => one.getAttribute('aria-current') !== null || /reserve|sag/i.test(one.textContent));
+    .filter((one) => one.getAttribute('aria-current') !== null || /reserve|deflection/i.test(one.textContent));
   expect(working.textContent).toMatch(/\d/);
   const up = drawer.getByRole('button', { name: /upright|ZX/i });
   await user.click(up);
@@ -110,7 +110,7 @@ test('a grade that fails says why, and the nearest change is written into the br
   house.kinds.parts.byId.set(id, { value: thin, revision: 1 });
   const { user } = openApp(`${shortlist}?grade=ne-petg`, { house });
   const drawer = within(await screen.findByRole('dialog', { name: 'Nine Elms PETG Trade' }));
-  const fixes = within(await drawer.findByRole('region', { name: 'What would make it pass' }));
+  const fixes = within(await drawer.findByRole('region', { name: 'Changes that would make it pass' }));
   const thicker = (await fixes.findAllByRole('listitem')).find((one) =>
     /Depth along the load 19 → 21/.test(one.textContent),
   )!;
@@ -119,14 +119,14 @@ test('a grade that fails says why, and the nearest change is written into the br
   await waitFor(() =>
     expect((house.briefOf(id).part as { section: { depthMm: number } }).section.depthMm).toBeGreaterThan(21),
   );
-  await waitFor(() => expect(screen.queryByRole('region', { name: 'What would make it pass' })).toBeNull());
+  await waitFor(() => expect(screen.queryByRole('region', { name: 'Changes that would make it pass' })).toBeNull());
   await user.click(await button('Undo'));
   await waitFor(() => expect(house.briefOf(id)).toEqual(thin));
 });
 
 test('the chosen one is taken to the decision', async () => {
   const { user, where } = openApp(`${shortlist}?grade=ne-petg`);
-  await user.click(within(await screen.findByRole('dialog')).getByRole('button', { name: 'Choose this' }));
+  await user.click(within(await screen.findByRole('dialog')).getByRole('button', { name: 'Choose' }));
   await waitFor(() => expect(where()).toMatch(/\/decision\?.*grade=ne-petg/));
   expect(await field(/^Grade, by/)).toHaveValue('ne-petg');
 });
@@ -136,10 +136,10 @@ test('other parts are shown: each at its own size, and all at one mass', async (
   await ready();
   await user.click(await button('Sized to pass'));
   await waitFor(() => expect(where()).toContain('view=sized'));
-  const [take] = await screen.findAllByRole('button', { name: /Take this size|^Take / });
+  const [take] = await screen.findAllByRole('button', { name: /^Apply / });
   expect(take).toBeVisible();
   await user.click(await button('Equal mass'));
-  await over('Mass of every part', '150');
+  await over('Mass of each part', '150');
   await waitFor(() => expect(where()).toContain('mass=150'));
   await user.click(await button('As drawn'));
   await waitFor(() => expect(where()).not.toContain('view='));
@@ -163,7 +163,7 @@ test('a view is kept under a name, opened, replaced and forgotten', async () => 
     return undefined;
   });
   const { user, where } = openApp(`${shortlist}?find=abs&grade=ne-abs`, { house });
-  await user.click(await button('Keep this view'));
+  await user.click(await button('Save view'));
   await user.type(await field('Keep what is set now as'), 'ABS only');
   await user.click(await button('Keep'));
   await waitFor(() => expect(views).toHaveLength(1));

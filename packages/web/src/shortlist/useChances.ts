@@ -12,7 +12,7 @@ const NONE: Chances = new Map();
 /** Rows a turn: few enough that scrolling or a change of the brief is answered in between. */
 const PORTION = 8;
 
-/** Chances of the grades in sight, each in the way up that is shown; those worked out before are kept for the same brief. */
+/** Chances of the grades in sight, each in the build orientation that is shown; those worked out before are kept for the same brief. */
 export function useChances(
   brief: Brief,
   library: Workshop,

@@ -19,7 +19,7 @@ export function LookAlikesPanel({ pairs }: { pairs: readonly LookAlikes[] }) {
             <strong className="text-unknown">
               ≈ {spoolIds[0]} and {spoolIds[1]}
             </strong>
-            : {say(risk)}. Tell them apart: {say(tellApart)}.
+            : {say(risk)}. Distinguish them: {say(tellApart)}.
           </li>
         ))}
       </ul>

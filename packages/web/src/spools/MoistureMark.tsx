@@ -13,7 +13,7 @@ export function MoistureMark({ clock }: { clock: MoistureClock | null }) {
   if (!clock)
     return (
       <span className="text-unknown">
-        <span aria-hidden="true">? </span>not known: neither is its family
+        <span aria-hidden="true">? </span>unknown: family unknown
       </span>
     );
   const { mark, look } = LOOK[clock.state];
@@ -26,9 +26,9 @@ export function MoistureMark({ clock }: { clock: MoistureClock | null }) {
 }
 
 function moistureWords({ state, useWithinH, needsDryingH, startedAs }: MoistureClock): string {
-  if (state === 'unknown') return `sealed, dryness not known: dry ${duration(needsDryingH)}`;
+  if (state === 'unknown') return `sealed, moisture unknown: dry ${duration(needsDryingH)}`;
   if (state === 'wet')
-    return `${startedAs === 'not dried yet' ? 'never dried' : 'too wet'}: dry ${duration(needsDryingH)}`;
-  const last = useWithinH === null ? 'keeps where it lies' : `use within ${duration(useWithinH)}`;
+    return `${startedAs === 'not dried yet' ? 'never dried' : 'too moist'}: dry ${duration(needsDryingH)}`;
+  const last = useWithinH === null ? 'stays dry where it is' : `use within ${duration(useWithinH)}`;
   return state === 'dry' ? `dry, ${last}` : last;
 }

@@ -17,7 +17,7 @@ export function NeedPanel({ one }: { one: SpoolInStock }) {
   const [what, setWhat] = useState(need?.what ?? '');
   const [atMs, setAt] = useState(() => (need ? Date.parse(need.at) : Date.now() + DAY_MS));
   return (
-    <Panel title="To be dry by">
+    <Panel title="Needed dry by">
       {need && (
         <p className="mb-2 text-sm">
           {moment(Date.parse(need.at))} for {need.what}.{' '}
@@ -26,7 +26,7 @@ export function NeedPanel({ one }: { one: SpoolInStock }) {
           </Link>
         </p>
       )}
-      <TextField label="For what" value={what} maxLength={200} onChange={setWhat} />
+      <TextField label="Purpose" value={what} maxLength={200} onChange={setWhat} />
       <Field label="When">
         {(ids) => (
           <input
@@ -48,11 +48,11 @@ export function NeedPanel({ one }: { one: SpoolInStock }) {
             void change((spool) => ({ ...spool, need: { at: new Date(atMs).toISOString(), what: what.trim() } }))
           }
         >
-          {need ? 'Change it' : 'Ask for it'}
+          {need ? 'Change' : 'Add'}
         </Button>
         {need && (
           <Button look="quiet" onClick={() => void change(({ need: _over, ...rest }) => rest)}>
-            Nobody waits
+            Not needed
           </Button>
         )}
       </div>

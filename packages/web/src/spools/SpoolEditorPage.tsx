@@ -77,10 +77,10 @@ function Editor({
   const isNew = read === 0;
   const taken = isNew && stock.spools.some((one) => one.spool.id === spool.id);
   const idFault = taken
-    ? 'There is a spool of that name already.'
+    ? 'A spool with this name exists already.'
     : /^[A-Z][A-Z0-9-]{1,15}$/.test(spool.id)
       ? undefined
-      : 'Two to sixteen capitals, digits and dashes, a letter first.';
+      : '2 to 16 capitals, digits and dashes, starting with a letter.';
   const optional = <K extends 'lot' | 'note'>(key: K, text: string) => {
     const { [key]: _before, ...rest } = spool;
     setSpool(text === '' ? (rest as Spool) : { ...(rest as Spool), [key]: text });
@@ -103,7 +103,7 @@ function Editor({
             onChange={(id) => change({ id: id.toUpperCase() })}
           />
         ) : (
-          <p className="self-end pb-2 text-quiet">{spool.id} stays its name: labels bear it.</p>
+          <p className="self-end pb-2 text-quiet">{spool.id} cannot change: it is printed on labels.</p>
         )}
         <Choice
           label="Grade"
@@ -125,7 +125,7 @@ function Editor({
           onChange={(lot) => optional('lot', lot)}
         />
         <QuantityField
-          label="Filament when new"
+          label="Net mass when new"
           dimension="mass"
           value={spool.netMassG}
           bounds={{ exclusiveMinimum: 0, maximum: 25000 }}
@@ -146,7 +146,7 @@ function Editor({
           onChange={(filamentDiameterMm) => change({ filamentDiameterMm })}
         />
         <QuantityField
-          label="Paid for it"
+          label="Price paid"
           dimension="money"
           value={spool.pricePaidUsd}
           bounds={{ minimum: 0, maximum: 100000 }}
@@ -167,10 +167,10 @@ function Editor({
         />
         {isNew && (
           <Choice
-            label="Where it lies"
+            label="Location"
             value={spool.placeId ?? ''}
             options={[
-              { value: '', label: 'nobody knows' },
+              { value: '', label: 'unknown location' },
               ...stock.places.map(({ place }) => ({ value: place.id, label: place.name })),
             ]}
             onChange={(placeId) => change({ placeId: placeId === '' ? null : placeId })}

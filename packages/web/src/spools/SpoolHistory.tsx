@@ -24,8 +24,8 @@ export function SpoolHistory({ spool, places }: { spool: Spool; places: readonly
     ...(spool.openedAt ? [{ ms: Date.parse(spool.openedAt), text: 'opened' }] : []),
   ].sort((a, b) => b.ms - a.ms);
   return (
-    <Panel title="What happened to it">
-      {rows.length === 0 && <p className="text-quiet">Nothing yet: it is sealed as it came.</p>}
+    <Panel title="History">
+      {rows.length === 0 && <p className="text-quiet">No entries: sealed as delivered.</p>}
       <ol className="flex flex-col text-sm">
         {rows.map(({ ms, text }, i) => (
           <li key={`${ms} ${i}`} className="grid grid-cols-[8rem_1fr] gap-2 border-b border-line py-1 last:border-0">

@@ -87,7 +87,7 @@ function Shown({ one, grade, stock }: { one: SpoolInStock; grade: Grade | undefi
                 .catch(() => undefined)
             }
           >
-            Its history goes with it. A spool that is used up is better marked empty.
+            Its history is deleted too. Mark a used-up spool as empty instead.
           </ConfirmRemoval>
         </span>
       </div>
@@ -110,8 +110,8 @@ function Facts({ one: { spool, clock, massG, weighedAt }, stock }: { one: SpoolI
   const price = spool.pricePaidUsd;
   const rows: [string, string][] = [
     ['Left', `${amount(massG, 'g', units)} of ${amount(spool.netMassG, 'g', units)}`],
-    ['Known from', weighedAt ? `weighed ${moment(Date.parse(weighedAt))}` : 'its label, never weighed'],
-    ['Where', place?.name ?? 'nobody knows'],
+    ['Basis', weighedAt ? `weighed ${moment(Date.parse(weighedAt))}` : 'label, never weighed'],
+    ['Where', place?.name ?? 'unknown location'],
     ['Lot', spool.lot ?? 'not stated'],
     ['Filament', `${spool.filamentDiameterMm} mm`],
     ['Empty reel', amount(spool.emptyReelG, 'g', units)],
@@ -122,29 +122,29 @@ function Facts({ one: { spool, clock, massG, weighedAt }, stock }: { one: SpoolI
         : `${price.toFixed(2)} USD, ${((1000 * price) / spool.netMassG).toFixed(2)} USD/kg`,
     ],
     ['Supply', spool.supply === 'closed' ? 'closed: its maker’s machines only' : 'open'],
-    ['Opened', spool.openedAt ? moment(Date.parse(spool.openedAt)) : 'sealed as it came'],
+    ['Opened', spool.openedAt ? moment(Date.parse(spool.openedAt)) : 'sealed as delivered'],
   ];
   const clockRows: [string, string][] = clock
     ? [
-        ['Water', `${(100 * clock.fraction).toFixed(0)} % of the balance with 50 % humidity; too wet from 20 %`],
+        ['Water', `${(100 * clock.fraction).toFixed(0)} % of equilibrium at 50 % RH; too wet from 20 %`],
         [
-          'Counted from',
+          'Calculated from',
           clock.startedAs === 'dried'
             ? `its last drying, ${moment(Date.parse(clock.sinceAt!))}`
             : clock.startedAs === 'sealed'
-              ? 'nothing: makers differ in how dry they pack'
-              : 'its opening, as wet as the room: it was never dried',
+              ? 'unknown: makers pack with different moisture'
+              : 'opening, at room equilibrium: never dried',
         ],
         ...(clock.gapH >= 0.1
-          ? [['Not logged', `${duration(clock.gapH)}: taken as damp as it may have been`] as [string, string]]
+          ? [['Not logged', `${duration(clock.gapH)}: assumed at the highest likely humidity`] as [string, string]]
           : []),
         ...(clock.assumedH >= 0.1
-          ? [['No logger', `${duration(clock.assumedH)}: taken as damp as is usual there`] as [string, string]]
+          ? [['No logger', `${duration(clock.assumedH)}: assumed at its usual humidity`] as [string, string]]
           : []),
       ]
     : [];
   return (
-    <Panel title="What is known">
+    <Panel title="Details">
       <FactList rows={[...rows, ...clockRows]} />
       {spool.note && <p className="mt-2 text-xs">{spool.note}</p>}
       {spool.sampleData && <p className="mt-2 text-xs text-unknown">sample data</p>}

@@ -26,7 +26,7 @@ export function SpoolsPage() {
   const gradeOf = useMemo(() => new Map((library?.grades ?? []).map((grade) => [grade.id, grade])), [library]);
   return (
     <main className="p-5">
-      <PageHead title="Spools" says="What is in stock, how wet it is, and when it must be dried." />
+      <PageHead title="Spools" says="Stock, moisture and drying dates." />
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
         <Tabs.List aria-label="Of the spools" className="mb-3 flex border-b border-line">
           {(Object.keys(TABS) as Tab[]).map((id) => (

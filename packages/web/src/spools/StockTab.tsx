@@ -13,8 +13,8 @@ import { Empty } from '../ui/Empty.tsx';
 import { LookAlikesPanel } from './LookAlikesPanel.tsx';
 import { MoistureMark } from './MoistureMark.tsx';
 
-const HEADINGS = ['', 'Spool', 'Grade', 'Colour', 'Left', 'Moisture', 'Where', 'To be dry for'];
-const STATES = { any: 'any state', wet: 'too wet', unknown: 'not known', usable: 'usable now' } as const;
+const HEADINGS = ['', 'Spool', 'Grade', 'Colour', 'Left', 'Moisture', 'Where', 'Needed dry for'];
+const STATES = { any: 'any state', wet: 'too moist', unknown: 'not known', usable: 'usable now' } as const;
 type Wanted = keyof typeof STATES;
 
 /** Every spool with what is left, how wet it is and where it lies. */
@@ -54,7 +54,7 @@ export function StockTab({ stock, gradeOf }: { stock: Stock; gradeOf: ReadonlyMa
             onChange={setWanted}
           />
         </div>
-        <Tick label="with empty ones" checked={withEmpty} onChange={setWithEmpty} />
+        <Tick label="show empty" checked={withEmpty} onChange={setWithEmpty} />
         <span className="grow text-sm text-quiet">
           {shown.length} of {stock.spools.length}
         </span>
@@ -66,7 +66,9 @@ export function StockTab({ stock, gradeOf }: { stock: Stock; gradeOf: ReadonlyMa
         </Link>
       </div>
       {stock.spools.length === 0 ? (
-        <Empty>No spools yet. Add one with what its label says; weigh it, say where it lies, and its clock runs.</Empty>
+        <Empty>
+          No spools yet. Add one from its label, weigh it and set its location; its moisture is then tracked.
+        </Empty>
       ) : (
         <table className="w-full rounded-md border border-line bg-surface text-sm">
           <TableHead headings={HEADINGS} />
@@ -88,7 +90,7 @@ export function StockTab({ stock, gradeOf }: { stock: Stock; gradeOf: ReadonlyMa
         </table>
       )}
       {stock.spools.length > 0 && shown.length === 0 && (
-        <p className="mt-2 text-quiet">No spool is like that. Take away a filter.</p>
+        <p className="mt-2 text-quiet">No spool matches. Remove a filter.</p>
       )}
       {pairs.length > 0 && <LookAlikesPanel pairs={pairs} />}
     </>
@@ -168,7 +170,7 @@ function SpoolRow({
         {weighedAt === null && <span className="text-xs text-quiet"> by label</span>}
       </td>
       <td className="px-3">{spool.empty ? 'empty' : <MoistureMark clock={clock} />}</td>
-      <td className="px-3">{place ?? <span className="text-unknown">nobody knows</span>}</td>
+      <td className="px-3">{place ?? <span className="text-unknown">unknown location</span>}</td>
       <td className="px-3">
         {spool.need && (
           <>

@@ -24,7 +24,7 @@ export function WeighPanel({ one }: { one: SpoolInStock }) {
   const scaleDoubts = error !== undefined && asProblem(error).status === 422;
   const why = note.trim();
   return (
-    <Panel title="Weigh it, with its reel">
+    <Panel title="Weigh with reel">
       {scale && (
         <Button
           look="primary"
@@ -42,7 +42,7 @@ export function WeighPanel({ one }: { one: SpoolInStock }) {
       {error !== undefined && <ProblemNotice error={error} />}
       <div className="mt-2 flex items-end gap-2">
         <QuantityField
-          label="Or type it in"
+          label="Or enter it"
           dimension="mass"
           value={grossG}
           bounds={{ minimum: 0, maximum: 30000 }}
@@ -66,12 +66,12 @@ export function WeighPanel({ one }: { one: SpoolInStock }) {
             });
           }}
         >
-          Write down
+          Save weighing
         </Button>
       </div>
       {doubt && <p className="mt-1 text-xs text-fail">{doubt}.</p>}
       {(doubt !== undefined || scaleDoubts) && (
-        <TextField label="Why it is right all the same" value={note} maxLength={200} onChange={setNote} />
+        <TextField label="Reason for accepting it" value={note} maxLength={200} onChange={setNote} />
       )}
       {notSaved !== undefined && <ProblemNotice error={notSaved} />}
     </Panel>

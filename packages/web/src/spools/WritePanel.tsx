@@ -29,25 +29,23 @@ export function WritePanel({
     change((newest) => ({ ...newest, ...more, events: [...newest.events, event] }));
   const now = () => new Date().toISOString();
   return (
-    <Panel title="Write down what was done">
+    <Panel title="Log an event">
       <fieldset disabled={isLoading} className="flex flex-col gap-3">
         <div className="flex flex-wrap gap-2">
           {spool.openedAt === undefined && (
-            <Button onClick={() => void change((newest) => ({ ...newest, openedAt: now() }))}>Opened just now</Button>
+            <Button onClick={() => void change((newest) => ({ ...newest, openedAt: now() }))}>Opened now</Button>
           )}
           {spool.empty ? (
-            <Button onClick={() => void change(({ empty: _was, ...rest }) => rest)}>Not empty after all</Button>
+            <Button onClick={() => void change(({ empty: _was, ...rest }) => rest)}>Not empty</Button>
           ) : (
-            <Button onClick={() => void change(({ need: _need, ...rest }) => ({ ...rest, empty: true }))}>
-              It is empty
-            </Button>
+            <Button onClick={() => void change(({ need: _need, ...rest }) => ({ ...rest, empty: true }))}>Empty</Button>
           )}
         </div>
         <Choice
-          label="Brought to"
+          label="Moved to"
           value={spool.placeId ?? ''}
           options={[
-            ...(spool.placeId === null ? [{ value: '', label: 'nobody knows' }] : []),
+            ...(spool.placeId === null ? [{ value: '', label: 'unknown location' }] : []),
             ...places.map(({ place }) => ({ value: place.id, label: place.name })),
           ]}
           onChange={(placeId) =>
@@ -78,12 +76,12 @@ export function WritePanel({
             onChange={setHours}
           />
           <Button
-            aria-label="Dried, out just now"
+            aria-label="Drying finished"
             onClick={() =>
               void add({ kind: 'dried', at: now(), hours, temperatureC }, { openedAt: spool.openedAt ?? now() })
             }
           >
-            Out now
+            Taken out
           </Button>
         </div>
         <div className="grid grid-cols-[5rem_1fr_auto] items-end gap-2">
@@ -95,7 +93,7 @@ export function WritePanel({
             onChange={setMass}
             onClear={() => setMass(undefined)}
           />
-          <TextField label="For what" value={what} maxLength={200} onChange={setWhat} />
+          <TextField label="Purpose" value={what} maxLength={200} onChange={setWhat} />
           <Button
             disabled={massG === undefined || what.trim() === ''}
             onClick={() => {
@@ -107,7 +105,7 @@ export function WritePanel({
               });
             }}
           >
-            Take off
+            Record use
           </Button>
         </div>
       </fieldset>

@@ -28,9 +28,9 @@ describe('the stock', () => {
     const unweighed = full.filter(({ weighedAt }) => weighedAt === null).length;
     expect(rows.filter((row) => textOf(row).includes('by label'))).toHaveLength(unweighed);
   });
-  test('where nobody knows, that is said', () => {
+  test('where unknown location, that is said', () => {
     const lost = full.filter(({ spool }) => !stock.places.some(({ place }) => place.id === spool.placeId)).length;
-    expect(rows.filter((row) => textOf(row).includes('nobody knows'))).toHaveLength(lost);
+    expect(rows.filter((row) => textOf(row).includes('unknown location'))).toHaveLength(lost);
   });
   test('a grade that is gone is named by its id and said to be gone', () => {
     const orphan = { ...stock, spools: [{ ...full[0]!, spool: { ...full[0]!.spool, gradeId: 'gone-grade' } }] };
@@ -38,7 +38,7 @@ describe('the stock', () => {
   });
   test('with none it says what to do', () =>
     expect(textOf(drawn(<StockTab stock={{ ...stock, spools: [] }} gradeOf={gradeOf} />))).toContain(
-      'Add one with what its label says',
+      'Add one from its label',
     ));
   test('masses are ounces for whoever wants them', () =>
     expect(textOf(drawn(<StockTab stock={stock} gradeOf={gradeOf} />, { units: 'inchPound' }))).toMatch(/\d oz/));
@@ -58,16 +58,16 @@ describe('a moisture clock', () => {
   });
   test.each([
     [clock({}), '● dry, use within 20 h', 'text-pass'],
-    [clock({ useWithinH: null }), '● dry, keeps where it lies', 'text-pass'],
+    [clock({ useWithinH: null }), '● dry, stays dry where it is', 'text-pass'],
     [clock({ state: 'use-within', useWithinH: 3 }), '◐ use within 3 h', 'text-pass'],
-    [clock({ state: 'wet', needsDryingH: 8, useWithinH: 0 }), '✕ too wet: dry 8 h', 'text-fail'],
+    [clock({ state: 'wet', needsDryingH: 8, useWithinH: 0 }), '✕ too moist: dry 8 h', 'text-fail'],
     [clock({ state: 'wet', needsDryingH: 8, startedAs: 'not dried yet' }), '✕ never dried: dry 8 h', 'text-fail'],
     [
       clock({ state: 'unknown', needsDryingH: 6, startedAs: 'sealed' }),
-      '? sealed, dryness not known: dry 6 h',
+      '? sealed, moisture unknown: dry 6 h',
       'text-unknown',
     ],
-    [null, '? not known: neither is its family', 'text-unknown'],
+    [null, '? unknown: family unknown', 'text-unknown'],
   ])('%j reads as “%s”', (value, words, look) => {
     const root = drawn(<MoistureMark clock={value} />);
     expect(textOf(root)).toBe(words);
@@ -99,7 +99,7 @@ describe('what happened to a spool', () => {
   test('of one that is sealed there is nothing yet', () => {
     const { openedAt: _never, ...sealed } = spool;
     expect(textOf(drawn(<SpoolHistory spool={{ ...sealed, events: [] }} places={[]} />))).toContain(
-      'it is sealed as it came',
+      'sealed as delivered',
     );
   });
 });
@@ -120,7 +120,7 @@ test('look-alikes are named in pairs, with what it would do and how to tell them
   expect(pairs.length).toBeGreaterThan(0);
   const root = drawn(<LookAlikesPanel pairs={pairs} />);
   for (const item of root.querySelectorAll('li'))
-    expect(textOf(item)).toMatch(/^≈ .+ and .+: .+\. Tell them apart: .+\.$/);
+    expect(textOf(item)).toMatch(/^≈ .+ and .+: .+\. Distinguish them: .+\.$/);
   expect(root.querySelectorAll('li').length).toBe(Math.min(4, pairs.length));
 });
 
@@ -182,8 +182,8 @@ describe('dryers', () => {
   test('only a run that has begun can have come out', () => {
     const early = { ...schedule, runs: schedule.runs.map((run) => ({ ...run, start: '2036-01-01T00:00:00Z' })) };
     const words = (of: typeof schedule) => textOf(drawn(runsTable(of)));
-    expect(words(early)).not.toContain('It came out Take off');
+    expect(words(early)).not.toContain('Taken out Remove');
     const past = { ...schedule, runs: schedule.runs.map((run) => ({ ...run, start: '2020-01-01T00:00:00Z' })) };
-    expect(words(past)).toMatch(/It came out ?Take off/);
+    expect(words(past)).toMatch(/Taken out ?Remove/);
   });
 });

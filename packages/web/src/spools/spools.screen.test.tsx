@@ -24,10 +24,10 @@ describe('the stock', () => {
     await typeOver(user, 'Find', 'valley');
     expect(rows()).toEqual(['S-10']);
     await typeOver(user, 'Find', 'no such thing');
-    expect(screen.getByText('No spool is like that. Take away a filter.')).toBeVisible();
+    expect(screen.getByText('No spool matches. Remove a filter.')).toBeVisible();
     await user.clear(await field('Find'));
     const all = rows();
-    await user.selectOptions(await field('Moisture'), 'too wet');
+    await user.selectOptions(await field('Moisture'), 'too moist');
     const wet = rows();
     await user.selectOptions(await field('Moisture'), 'not known');
     const unknown = rows();
@@ -41,7 +41,7 @@ describe('the stock', () => {
     const { user } = openApp('/spools');
     const labels = await screen.findByRole('link', { name: 'All labels (PDF)' });
     expect(labels.getAttribute('href')).not.toContain('ids=');
-    await user.click(await field('with empty ones'));
+    await user.click(await field('show empty'));
     expect(rows()).toContain('S-14');
     await user.click(await field('Label of S-01'));
     await user.click(await field('Label of S-14'));
@@ -60,7 +60,7 @@ describe('the stock', () => {
       expect(panel.getAllByRole('listitem').length).toBeGreaterThan(few);
     }
     for (const item of panel.getAllByRole('listitem'))
-      expect(item.textContent).toMatch(/^≈ S-\d+ and S-\d+: .+ Tell them apart: .+\.$/);
+      expect(item.textContent).toMatch(/^≈ S-\d+ and S-\d+: .+ Distinguish them: .+\.$/);
   });
 });
 
@@ -70,9 +70,9 @@ describe('a new spool', () => {
     expect(await field('Short name on its label')).toHaveValue('S-15');
     expect(await field('Grade')).toHaveDisplayValue('Tarrowmill ASA Outdoor');
     await user.type(await field('Lot, if stated'), 'L-220');
-    await typeOver(user, 'Filament when new', '2.2 lb');
-    await typeOver(user, 'Paid for it', '31');
-    await user.selectOptions(await field('Where it lies'), 'nobody knows');
+    await typeOver(user, 'Net mass when new', '2.2 lb');
+    await typeOver(user, 'Price paid', '31');
+    await user.selectOptions(await field('Location'), 'unknown location');
     await user.click(await button('Save it'));
     await waitFor(() => expect(where()).toBe('/spools/S-15'));
     const made = spoolOf(house, 'S-15');
@@ -85,11 +85,11 @@ describe('a new spool', () => {
     const { user, house } = openApp('/spools/new');
     await typeOver(user, 'Short name on its label', 's-04');
     expect(await field('Short name on its label')).toHaveAccessibleDescription(
-      'There is a spool of that name already.',
+      'A spool with this name exists already.',
     );
     expect(await button('Save it')).toBeDisabled();
     await typeOver(user, 'Short name on its label', '4s');
-    expect(await field('Short name on its label')).toHaveAccessibleDescription(/a letter first/);
+    expect(await field('Short name on its label')).toHaveAccessibleDescription(/starting with a letter/);
     await typeOver(user, 'Short name on its label', 'rack-9');
     expect(await button('Save it')).toBeEnabled();
     expect(house.asked).toEqual([]);
@@ -109,8 +109,8 @@ test('an unknown spool leads back; a changed one keeps its name', async () => {
   const { user, house, go, where } = openApp('/spools/S-99');
   expect(await screen.findByText(/There is no spool “S-99”/)).toBeVisible();
   await go('/spools/S-04/edit');
-  expect(await screen.findByText(/S-04 stays its name/)).toBeVisible();
-  expect(screen.queryByLabelText('Where it lies')).toBeNull();
+  expect(await screen.findByText(/S-04 cannot change/)).toBeVisible();
+  expect(screen.queryByLabelText('Location')).toBeNull();
   await user.selectOptions(await field('Supply'), 'closed: its maker’s machines only');
   await user.type(await field('Remarks'), 'Opened with a knife.');
   await user.click(await button('Save it'));
@@ -121,17 +121,17 @@ test('an unknown spool leads back; a changed one keeps its name', async () => {
 describe('what is done to a spool', () => {
   test('opened, dried, brought elsewhere, used, empty, and not empty after all: each is written down', async () => {
     const { user, house } = openApp('/spools/S-06');
-    await user.click(await button('Opened just now'));
-    await waitFor(() => expect(screen.queryByRole('button', { name: 'Opened just now' })).toBeNull());
+    await user.click(await button('Opened now'));
+    await waitFor(() => expect(screen.queryByRole('button', { name: 'Opened now' })).toBeNull());
     await typeOver(user, 'For', '7');
-    await user.click(await button('Dried, out just now'));
+    await user.click(await button('Drying finished'));
     await waitFor(() => expect(spoolOf(house, 'S-06').events).toHaveLength(1));
-    await user.selectOptions(await field('Brought to'), 'Dry box with desiccant');
+    await user.selectOptions(await field('Moved to'), 'Dry box with desiccant');
     await waitFor(() => expect(spoolOf(house, 'S-06').placeId).toBe('dry-box'));
-    const take = await button('Take off');
+    const take = await button('Record use');
     expect(take).toBeDisabled();
     await user.type(await field('Used'), '85');
-    await user.type((await screen.findAllByLabelText('For what'))[0]!, 'Bracket');
+    await user.type((await screen.findAllByLabelText('Purpose'))[0]!, 'Bracket');
     await user.click(take);
     await waitFor(() => expect(spoolOf(house, 'S-06').events).toHaveLength(3));
     expect(spoolOf(house, 'S-06').events).toEqual([
@@ -139,10 +139,10 @@ describe('what is done to a spool', () => {
       expect.objectContaining({ kind: 'moved', placeId: 'dry-box', fromPlaceId: 'rack' }),
       expect.objectContaining({ kind: 'used', massG: 85, what: 'Bracket' }),
     ]);
-    await user.click(await button('It is empty'));
-    await user.click(await button('Not empty after all'));
+    await user.click(await button('Empty'));
+    await user.click(await button('Not empty'));
     await waitFor(() => expect(spoolOf(house, 'S-06').empty).toBeUndefined());
-    const told = within(screen.getByRole('region', { name: 'What happened to it' })).getAllByRole('listitem');
+    const told = within(screen.getByRole('region', { name: 'History' })).getAllByRole('listitem');
     expect(told.map((one) => one.textContent).join(' ')).toMatch(/85 g used: Bracket.*brought to Dry box.*dried 7 h/);
   });
 
@@ -153,19 +153,19 @@ describe('what is done to a spool', () => {
     });
     const { user } = openApp('/spools/S-04', { house });
     await user.type(await field('Used'), '20000');
-    await user.type((await screen.findAllByLabelText('For what'))[0]!, 'Bracket');
-    await user.click(await button('Take off'));
+    await user.type((await screen.findAllByLabelText('Purpose'))[0]!, 'Bracket');
+    await user.click(await button('Record use'));
     expect(await screen.findByText('More than is on the spool.')).toBeVisible();
     expect(await field('Used')).toHaveValue('20000');
-    expect((await screen.findAllByLabelText('For what'))[0]).toHaveValue('Bracket');
+    expect((await screen.findAllByLabelText('Purpose'))[0]).toHaveValue('Bracket');
   });
 
   test('a mass that cannot be is asked about first, and written down with a reason', async () => {
     const { user, house } = openApp('/spools/S-04');
-    const write = await button('Write down');
+    const write = await button('Save weighing');
     expect(write).toBeDisabled();
-    await typeOver(user, 'Or type it in', '4000');
-    const why = await field('Why it is right all the same');
+    await typeOver(user, 'Or enter it', '4000');
+    const why = await field('Reason for accepting it');
     expect(write).toBeDisabled();
     await user.type(why, 'Wound on a steel reel');
     await user.click(write);
@@ -184,7 +184,7 @@ describe('what is done to a spool', () => {
     const { user } = openApp('/spools/S-04', { house });
     await user.click(await button('Read the scale'));
     expect(await screen.findByText('90 g is less than its empty reel.')).toBeVisible();
-    await user.type(await field('Why it is right all the same'), 'The reel is broken');
+    await user.type(await field('Reason for accepting it'), 'The reel is broken');
     await user.click(await button('Read the scale'));
     await waitFor(() => expect(house.asked).toHaveLength(2));
     expect(house.asked[1]).toMatchObject({
@@ -195,18 +195,18 @@ describe('what is done to a spool', () => {
 
   test('it is asked for by a time, the time is changed, and nobody waits any more', async () => {
     const { user, house } = openApp('/spools/S-04');
-    const ask = await button('Ask for it');
+    const ask = await button('Add');
     expect(ask).toBeDisabled();
-    await user.type((await screen.findAllByLabelText('For what'))[1]!, 'Lamp arm');
+    await user.type((await screen.findAllByLabelText('Purpose'))[1]!, 'Lamp arm');
     await user.click(ask);
     await waitFor(() => expect(spoolOf(house, 'S-04').need?.what).toBe('Lamp arm'));
     const first = spoolOf(house, 'S-04').need!.at;
     const when = await field('When');
     fireEvent.change(when, { target: { value: '2026-06-20T08:30' } });
-    await user.click(await button('Change it'));
+    await user.click(await button('Change'));
     await waitFor(() => expect(spoolOf(house, 'S-04').need?.at).not.toBe(first));
     expect(new Date(spoolOf(house, 'S-04').need!.at)).toEqual(new Date('2026-06-20T08:30'));
-    await user.click(await button('Nobody waits'));
+    await user.click(await button('Not needed'));
     await waitFor(() => expect(spoolOf(house, 'S-04').need).toBeUndefined());
   });
 
@@ -219,10 +219,10 @@ describe('what is done to a spool', () => {
       return house.kinds.spools.put(params.id!, body);
     });
     const { user } = openApp('/spools/S-04', { house });
-    await user.type((await screen.findAllByLabelText('For what'))[1]!, 'Lamp arm');
-    await user.click(await button('Ask for it'));
-    await typeOver(user, 'Or type it in', '700');
-    await user.click(await button('Write down'));
+    await user.type((await screen.findAllByLabelText('Purpose'))[1]!, 'Lamp arm');
+    await user.click(await button('Add'));
+    await typeOver(user, 'Or enter it', '700');
+    await user.click(await button('Save weighing'));
     answer();
     await waitFor(() => expect(spoolOf(house, 'S-04').events.at(-1)).toMatchObject({ kind: 'weighed', grossG: 700 }));
     expect(spoolOf(house, 'S-04').need?.what).toBe('Lamp arm');
@@ -232,7 +232,7 @@ describe('what is done to a spool', () => {
     const { user, house, where } = openApp('/spools/S-04');
     await user.click(await button('Remove S-04'));
     const sure = within(await screen.findByRole('alertdialog'));
-    expect(sure.getByText(/better marked empty/)).toBeVisible();
+    expect(sure.getByText(/Mark a used-up spool as empty/)).toBeVisible();
     await user.keyboard('{Escape}');
     expect(house.kinds.spools.byId.has('S-04')).toBe(true);
     await user.click(await button('Remove S-04'));

@@ -31,7 +31,7 @@ export function ConfirmRemoval({
           {error !== undefined && <ProblemNotice error={error} />}
           <div className="mt-4 flex justify-end gap-2">
             <AlertDialog.Cancel asChild>
-              <Button>Keep it</Button>
+              <Button>Save record</Button>
             </AlertDialog.Cancel>
             <AlertDialog.Action asChild>
               <Button

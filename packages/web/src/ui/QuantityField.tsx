@@ -77,7 +77,7 @@ export function QuantityField({
             className={`${controlLook} pr-12`}
             value={typed?.text ?? shown}
             onChange={(event) => read(event.target.value)}
-            // A fault stays until it is put right; a usable entry is shown in the system's unit again.
+            // A fault stays until it is corrected; a usable entry is shown in the system's unit again.
             onBlur={() => complaint === undefined && setTyped(null)}
           />
           <span

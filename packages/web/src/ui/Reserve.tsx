@@ -56,7 +56,7 @@ export function Reserve({
 const EVIDENCE: Record<EvidenceClass, string> = {
   A: 'Own bench, five or more specimens',
   B: 'Own bench, three or more, or a data sheet on printed specimens at this condition',
-  C: 'Carried over from another condition',
+  C: 'Adjusted from another condition',
   D: 'Typical of the family: an estimate',
 };
 

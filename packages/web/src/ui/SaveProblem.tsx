@@ -11,7 +11,7 @@ export function SaveProblem<T>({ error, onTakeNewer }: { error: unknown; onTakeN
     <ProblemNotice error={error}>
       {newer && (
         <Button className="mt-2" onClick={() => onTakeNewer(newer)}>
-          Take the newer one
+          Use the newer version
         </Button>
       )}
     </ProblemNotice>

@@ -4,11 +4,11 @@ import { amount } from './amount.ts';
 
 /** How demand and capacity are said, by what they are measured in. */
 const WORDS: Record<string, readonly [demand: string, capacity: string]> = {
-  MPa: ['Stressed to', 'may bear'],
-  mm: ['Moves', 'allowed'],
-  '°C': ['Must hold to', 'holds to'],
-  g: ['Weighs', 'allowed'],
-  USD: ['Costs', 'allowed'],
+  MPa: ['Stress', 'allowable'],
+  mm: ['Deflection', 'limit'],
+  '°C': ['Required', 'limit'],
+  g: ['Mass', 'limit'],
+  USD: ['Cost', 'limit'],
 };
 
 /** "Moves 1.16 mm, allowed 5 mm". Empty when there is nothing to compare. */

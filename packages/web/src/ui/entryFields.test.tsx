@@ -30,9 +30,9 @@ describe('a quantity', () => {
     expect(textOf(note)).toContain('More than the machine can lift.');
   });
   test('without a fault its hint is said there', () => {
-    const root = quantity({ value: 5, hint: 'empty = not asked' });
+    const root = quantity({ value: 5, hint: 'empty = no requirement' });
     expect(root.querySelector('input')!.getAttribute('aria-invalid')).toBe('false');
-    expect(textOf(root)).toContain('empty = not asked');
+    expect(textOf(root)).toContain('empty = no requirement');
   });
   test('text can be typed into it: “3/16 in” is no number to a number field', () => {
     const input = quantity({}).querySelector('input')!;
@@ -67,7 +67,7 @@ describe('fields', () => {
   test('a choice shows what is chosen and offers all', () => {
     const root = drawn(
       <Choice
-        label="Way up"
+        label="Build orientation"
         value="XZ"
         options={(['XY', 'XZ', 'ZX'] as const).map((value) => ({ value, label: `built ${value}` }))}
         onChange={ignore}
@@ -77,8 +77,8 @@ describe('fields', () => {
     expect(root.querySelectorAll('option[selected]').map((one) => one.getAttribute('value'))).toEqual(['XZ']);
   });
   test('a tick is named by its words', () => {
-    const root = drawn(<Tick label="Kept dry" checked onChange={ignore} />);
-    expect(textOf(root.querySelector('label')!)).toBe('Kept dry');
+    const root = drawn(<Tick label="Dry" checked onChange={ignore} />);
+    expect(textOf(root.querySelector('label')!)).toBe('Dry');
     expect(root.querySelector('input')!.hasAttribute('checked')).toBe(true);
   });
   test('no text may be longer than it is kept', () => {

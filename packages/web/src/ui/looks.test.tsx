@@ -66,7 +66,7 @@ describe('evidence', () => {
   test.each([
     ['A', /five or more/],
     ['B', /three or more/],
-    ['C', /Carried over/],
+    ['C', /Adjusted from/],
     ['D', /estimate/],
   ] as const)('%s says what it means', (evidence, means) => {
     const letter = drawn(<Evidence evidence={evidence} />).querySelector('abbr')!;
@@ -134,8 +134,8 @@ describe('a problem', () => {
   test.each([
     [{ status: 'FETCH_ERROR' }, /does not answer/],
     [{ status: 'TIMEOUT_ERROR' }, /does not answer/],
-    [new Error('boom'), /unexpected/],
-    [{ status: 502, data: '<html>' }, /unexpected/],
+    [new Error('boom'), /Unexpected/],
+    [{ status: 502, data: '<html>' }, /Unexpected/],
   ])('%p is put into words', (error, words) => expect(textOf(drawn(<ProblemNotice error={error} />))).toMatch(words));
   test('what is kept on this computer is no failure', () => {
     const kept = { status: 'CUSTOM_ERROR', data: { type: 'kept', title: 'Kept', status: 0, detail: 'Sent later.' } };

@@ -47,7 +47,7 @@ const check = (facts: Partial<CheckResult>): CheckResult => ({
 });
 
 test('demand and capacity are said in the words of what is measured', () => {
-  expect(demandSentence(check({}), 'metric')).toBe('Moves 10 mm, allowed 6.2 mm');
+  expect(demandSentence(check({}), 'metric')).toBe('Deflection 10 mm, limit 6.2 mm');
   expect(demandSentence(check({ demand: null }), 'metric')).toBe('');
 });
 
@@ -63,8 +63,8 @@ test('reasons for rejection: blockers first, then the shortest reserve, then wha
   } as EvaluationEntry;
   expect(rejectionReasons(entry)).toEqual([
     'Bench: wears a brass nozzle through',
-    'Own heat limit, steady 0.50: 50 % short',
-    'Sag after duration 0.62: 38 % short',
+    'Service temperature limit, continuous 0.50: 50 % short',
+    'Creep deflection 0.62: 38 % short',
     'Modulus: not known',
   ]);
 });

@@ -36,7 +36,7 @@ export function SavedViews({ partId, stage }: { partId: string; stage: SavedView
   return (
     <Popover.Root>
       <Popover.Trigger className={buttonLook('plain', 'max-w-40 shrink-0 truncate print:hidden')}>
-        {current ? current.name : views.length > 0 ? `Views (${views.length})` : 'Keep this view'}
+        {current ? current.name : views.length > 0 ? `Views (${views.length})` : 'Save view'}
       </Popover.Trigger>
       <Popover.Portal>
         <Popover.Content

@@ -83,7 +83,7 @@ export interface ProposedFor<T> {
 }
 export type ProposedTest = Omit<TestProposal, 'method'> & { methodId: string };
 
-/** As the rules have it; a school that reads sizes is answered here by the cheapest that passes as drawn. */
+/** As the rules have it; a school that reads sizes is answered here by the lowest cost as drawn. */
 function usualChoice(rules: HouseRules): RankingWishes {
   const usual = usualWishes(rules);
   return findSchool(usual.schoolId).needsSizes ? { ...usual, schoolId: 'cheapest-that-passes' } : usual;
@@ -214,7 +214,7 @@ const engine = {
   /** As one wants to choose, weights and wanted confidence with it. */
   rankingBy: (brief: Brief, wishes: RankingWishes): GradeStanding[] =>
     rank(screened(brief).grades, wishes.schoolId, groundsOfChoice(brief, wishes)),
-  /** One grade in every way up, and tilted if asked for. */
+  /** One grade in every build orientation, and tilted if asked for. */
   ways: (brief: Brief, gradeId: string, tilt?: Tilt): WaysUp =>
     compareWays(brief, theWorkshop(), gradeId, theWorkshop().rules, tilt),
   tiltSweep: (brief: Brief, gradeId: string, towards: Tilt['towards']): LineChart =>
@@ -234,12 +234,12 @@ const engine = {
     from: brief,
     proposals: planFibre(brief, theWorkshop(), gradeId, theWorkshop().rules, target),
   }),
-  /** Every machine for one grade and way up; none: how its family is printed is not known. */
+  /** Every machine for one grade and build orientation; none: how its family is printed is not known. */
   machineChoices: (brief: Brief, gradeId: string, orientation: BuildOrientation): MachineChoice[] | 'none' =>
     machineChoices(brief, theWorkshop(), gradeId, orientation, theWorkshop().rules) ?? 'none',
   upgradeGains: (briefs: readonly Brief[], machineId: string): UpgradeGain[] =>
     upgradeGains(briefs, theWorkshop(), machineId, theWorkshop().rules),
-  /** Tests that a part’s answer would gain from, in one grade and way up. Methods go by their ids: they hold functions. */
+  /** Tests that a part’s answer would gain from, in one grade and build orientation. Methods go by their ids: they hold functions. */
   testPlan(
     brief: Brief,
     gradeId: string,

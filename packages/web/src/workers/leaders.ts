@@ -20,7 +20,7 @@ export interface Standing {
   checkIds: readonly string[];
   funnel: readonly FunnelStep[];
   counts: Counts;
-  /** The first few, cheapest that passes first. */
+  /** The first few, lowest cost first. */
   leaders: readonly GradeStanding[];
   /** What decides for the first of them, in words; undefined: nothing does, or there is none. */
   governedBy: string | undefined;
@@ -54,7 +54,7 @@ export interface SizedGrades {
   rows: Sized[];
 }
 
-/** Who leads a part's shortlist, cheapest that passes first, and how many stand. */
+/** Who leads a part's shortlist, lowest cost first, and how many stand. */
 export interface Leader {
   first: GradeStanding | undefined;
   /** What its orientation is called by how the part lies. */

@@ -27,29 +27,29 @@ export function TakeArchive() {
   };
   const run = (mode: 'merge' | 'replace') => void take({ file: file!, mode, confirm: words.trim() });
   return (
-    <Panel title="Take one in">
+    <Panel title="Import or restore">
       <DropFile
-        label="Workshop archive"
-        words="Drop an archive or a backup here. Nothing is changed before you say how."
+        label="Archive"
+        words="Drop an archive or a backup here. Nothing changes until you choose how."
         accept=".zip,application/zip"
         onFile={choose}
       />
-      {checking.isLoading && <p className="mt-2 text-quiet">Unpacking it and checking every digest …</p>}
+      {checking.isLoading && <p className="mt-2 text-quiet">Unpacking and verifying checksums …</p>}
       {checking.error !== undefined && <ProblemNotice error={checking.error} />}
       {checking.data && file && !taking.data && (
         <>
           <Holds manifest={checking.data} name={file.name} />
           <div className="mt-3 rounded border border-line p-3">
             <p className="mb-2">
-              <strong>Beside what is here:</strong> what is not here yet is added; what is here stays as it is.
+              <strong>Merge:</strong> missing items are added; existing items stay.
             </p>
             <Button disabled={taking.isLoading} onClick={() => run('merge')}>
-              Add what is missing
+              Merge
             </Button>
           </div>
           <div className="mt-3 rounded border border-fail p-3">
             <p className="mb-2">
-              <strong>In the place of everything:</strong> all parts, grades, records and photos of this workshop go.
+              <strong>Replace everything:</strong> all parts, grades, records and photos of this workspace are deleted.
               Make a backup first.
             </p>
             <div className="flex items-end gap-2">
@@ -61,7 +61,7 @@ export function TakeArchive() {
               </Button>
             </div>
           </div>
-          {taking.isLoading && <p className="mt-2 text-quiet">Taking it in, all or nothing …</p>}
+          {taking.isLoading && <p className="mt-2 text-quiet">Importing, all or nothing …</p>}
           {taking.error !== undefined && <ProblemNotice error={taking.error} />}
         </>
       )}
@@ -81,14 +81,14 @@ const TABLE_WORDS: Record<string, string> = {
   decision_sign_offs: 'signatures',
   installations: 'parts in service',
   service_findings: 'findings',
-  received_records: 'records from elsewhere',
+  received_records: 'records from other installations',
 };
 
 function Holds({ manifest, name }: { manifest: ArchiveManifest; name: string }) {
   const said = manifest.files.filter(({ table, rows }) => rows > 0 && table in TABLE_WORDS);
   return (
     <div className="mt-3" role="status">
-      <p className="font-semibold text-pass">✓ {name} is whole</p>
+      <p className="font-semibold text-pass">✓ {name} is intact</p>
       <p>
         It holds {said.map(({ table, rows }) => `${rows} ${TABLE_WORDS[table]}`).join(', ')}
         {manifest.holdsKey && ', and the key that seals its records'}.
@@ -101,17 +101,17 @@ function Done({ report: { mode, tables } }: { report: RestoreReport }) {
   const moved = tables.filter(({ table, inArchive }) => table in TABLE_WORDS && inArchive > 0);
   return (
     <div className="mt-3" role="status">
-      <p className="font-semibold text-pass">✓ Taken in{mode === 'replace' ? ', in the place of everything' : ''}</p>
+      <p className="font-semibold text-pass">✓ Imported{mode === 'replace' ? ', replacing everything' : ''}</p>
       <ul className="list-disc pl-5 text-sm">
         {moved.map(({ table, added, kept }) => (
           <li key={table}>
             {added} {TABLE_WORDS[table]}
-            {kept > 0 && `, ${kept} were here already`}
+            {kept > 0 && `, ${kept} existed already`}
           </li>
         ))}
       </ul>
       <Button look="primary" onClick={() => globalThis.location.assign('/parts')}>
-        Open the workshop
+        Open parts
       </Button>
     </div>
   );

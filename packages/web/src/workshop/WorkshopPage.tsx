@@ -18,16 +18,16 @@ export function WorkshopPage() {
   return (
     <main className="p-5">
       <PageHead
-        title="Workshop"
+        title="Data and backup"
         says={
           <>
-            Everything at once: to give away, to keep safe, and to put back. Also of the whole workshop:{' '}
+            Export, backup and restore of all data. See also:{' '}
             <Link to="/changes" className="underline underline-offset-2">
-              who changed what
+              change log
             </Link>{' '}
             and{' '}
             <Link to="/people" className="underline underline-offset-2">
-              who is let in
+              accounts and roles
             </Link>
             .
           </>
@@ -35,10 +35,10 @@ export function WorkshopPage() {
       />
       <div className="grid grid-cols-2 narrow:grid-cols-1 items-start gap-4">
         <div className="flex flex-col gap-4">
-          <Panel title="Give it away">
+          <Panel title="Export">
             <p className="mb-2">
               Parts, grades with their evidence, machines, spools, bench, decisions and service in one archive of open
-              files: JSON lines, a file a table, each with its digest.
+              files: JSON lines, one file per table, each with its checksum.
             </p>
             <a className={linkLook} href={`${API}/workshop/archive.zip`} download>
               Download the archive
@@ -63,25 +63,25 @@ function Backups() {
   const backingUp = useJobsQuery().data?.find((job) => job.kind === 'back-up' && isOpen(job));
   const [nowMs] = useState(() => Date.now());
   return (
-    <Panel title="Keep it safe">
+    <Panel title="Backup">
       {error !== undefined && <ProblemNotice error={error} />}
       {state?.folder === undefined && state !== undefined && (
         <p className="text-unknown">
-          ! This server keeps no backups: it was started without a folder for them (ANVILSTONE_BACKUPS).
+          ! No backups: the server was started without a backup folder (ANVILSTONE_BACKUPS).
         </p>
       )}
       {state?.folder !== undefined && (
         <>
           <p>
-            A backup every {state.everyH} h, read back before it counts; the last {state.keep} are kept in{' '}
-            <code className="text-sm break-all">{state.folder}</code>. Copy them to another computer now and then: a
-            disk that dies takes both.
+            Backup every {state.everyH} h, verified after writing; the last {state.keep} are stored in{' '}
+            <code className="text-sm break-all">{state.folder}</code>. Copy them to another computer regularly: a disk
+            failure would lose both.
           </p>
           <p className="mt-1 text-sm text-quiet">
-            A backup holds the key that seals this workshop’s records. Keep it private; to share, give away the archive
-            above.
+            A backup contains the key that seals this installation’s records. Keep it private; to share data, use the
+            export above.
           </p>
-          {state.trouble && <p className="mt-2 text-fail">The last one could not be made: {state.trouble}</p>}
+          {state.trouble && <p className="mt-2 text-fail">The last backup failed: {state.trouble}</p>}
           <ul className="mt-2 text-sm">
             {state.files.slice(0, MOST_SHOWN).map(({ name, at, bytes }) => (
               <li key={name} className="flex gap-3 border-b border-line py-1 last:border-0">
@@ -101,7 +101,7 @@ function Backups() {
       <div className="mt-3 flex items-center gap-2">
         {state?.folder !== undefined && (
           <Button disabled={making.isLoading || backingUp !== undefined} onClick={() => void make()}>
-            Make one now
+            Back up now
           </Button>
         )}
         <a className={linkLook} href={`${API}/workshop/archive.zip?key=with`} download>
@@ -109,7 +109,7 @@ function Backups() {
         </a>
         {backingUp && (
           <span role="status" className="text-sm text-quiet">
-            {backingUp.state === 'waiting' ? 'About to begin …' : 'Writing and reading back …'}
+            {backingUp.state === 'waiting' ? 'Starting …' : 'Writing and verifying …'}
           </span>
         )}
       </div>

@@ -53,13 +53,13 @@ describe('an archive', () => {
       ],
     }));
     const { user } = openApp('/workshop', { house });
-    await user.upload(await field('Workshop archive'), zip('ours.zip'));
-    expect(await screen.findByText('✓ ours.zip is whole')).toBeVisible();
+    await user.upload(await field('Archive'), zip('ours.zip'));
+    expect(await screen.findByText('✓ ours.zip is intact')).toBeVisible();
     // Tables that only the program knows are not told of.
     expect(screen.getByText('It holds 12 parts, 70 grades, and the key that seals its records.')).toBeVisible();
-    await user.click(await button('Add what is missing'));
-    expect(await screen.findByText('✓ Taken in')).toBeVisible();
-    expect(screen.getByText('10 parts, 2 were here already')).toBeVisible();
+    await user.click(await button('Merge'));
+    expect(await screen.findByText('✓ Imported')).toBeVisible();
+    expect(screen.getByText('10 parts, 2 existed already')).toBeVisible();
     expect(house.asked.map(({ path }) => path)).toEqual([
       'workshop/archive/check',
       'workshop/archive?mode=merge&confirm=',
@@ -72,7 +72,7 @@ describe('an archive', () => {
       throw new Refused({ status: 409, title: 'Not possible', detail: 'It is of a newer version.' });
     });
     const { user } = openApp('/workshop', { house });
-    await user.upload(await field('Workshop archive'), zip('theirs.zip'));
+    await user.upload(await field('Archive'), zip('theirs.zip'));
     const replace = await button('Replace');
     await user.type(await field('Type “replace everything”'), 'replace every');
     expect(replace).toBeDisabled();
@@ -88,9 +88,9 @@ describe('an archive', () => {
       throw new Refused({ status: 422, title: 'Not whole', detail: 'parts.jsonl does not have its digest.' });
     });
     const { user } = openApp('/workshop', { house });
-    await user.upload(await field('Workshop archive'), zip('bent.zip'));
+    await user.upload(await field('Archive'), zip('bent.zip'));
     expect(await screen.findByText('parts.jsonl does not have its digest.')).toBeVisible();
-    expect(screen.queryByRole('button', { name: 'Add what is missing' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Merge' })).toBeNull();
   });
 });
 
@@ -116,22 +116,22 @@ describe('backups', () => {
       return jobs[0];
     });
     const { user } = openApp('/workshop', { house });
-    const panel = within(await screen.findByRole('region', { name: 'Keep it safe' }));
-    expect(await panel.findByText(/A backup every 12 h/)).toBeVisible();
+    const panel = within(await screen.findByRole('region', { name: 'Backup' }));
+    expect(await panel.findByText(/Backup every 12 h/)).toBeVisible();
     expect(panel.getAllByText('2.3 MB')).toHaveLength(8);
     expect(panel.getByText('and 2 older')).toBeVisible();
-    expect(panel.getByText('The last one could not be made: the disk is full')).toBeVisible();
-    await user.click(panel.getByRole('button', { name: 'Make one now' }));
-    expect(await panel.findByText('About to begin …')).toBeVisible();
-    expect(panel.getByRole('button', { name: 'Make one now' })).toBeDisabled();
+    expect(panel.getByText('The last backup failed: the disk is full')).toBeVisible();
+    await user.click(panel.getByRole('button', { name: 'Back up now' }));
+    expect(await panel.findByText('Starting …')).toBeVisible();
+    expect(panel.getByRole('button', { name: 'Back up now' })).toBeDisabled();
   });
 
   test('a server without a folder for them says so', async () => {
     const house = testHouse();
     house.says('GET', 'workshop/backups', () => ({ everyH: 24, keep: 14, files: [], trouble: null }));
     openApp('/workshop', { house });
-    expect(await screen.findByText(/This server keeps no backups/)).toBeVisible();
-    expect(screen.queryByRole('button', { name: 'Make one now' })).toBeNull();
+    expect(await screen.findByText(/No backups: the server was started/)).toBeVisible();
+    expect(screen.queryByRole('button', { name: 'Back up now' })).toBeNull();
   });
 });
 
@@ -155,8 +155,8 @@ describe('long work', () => {
     expect(screen.getByText('The file was taken away.')).toBeVisible();
     expect(screen.getByText(/in 4\.2 s/)).toBeVisible();
     await user.click(await button('Cancel'));
-    expect(await screen.findByText('Under way: 0')).toBeVisible();
-    await user.click((await screen.findAllByRole('button', { name: 'Begin again' }))[1]!);
+    expect(await screen.findByText('Running: 0')).toBeVisible();
+    await user.click((await screen.findAllByRole('button', { name: 'Restart' }))[1]!);
     expect(await screen.findByText('Its file is not here any more.')).toBeVisible();
   });
 });
@@ -191,24 +191,24 @@ describe('records', () => {
     }));
     house.says('POST', 'received-records', ({ body }) => ({ id: 'r1', ...body }));
     const { user } = openApp('/records', { house });
-    expect(await screen.findByText('another has taken its place')).toBeVisible();
-    const choose = await field('Record from elsewhere');
+    expect(await screen.findByText('superseded')).toBeVisible();
+    const choose = await field('Record from another installation');
     await user.upload(choose, new File(['no json'], 'note.txt', { type: 'application/json' }));
     expect(await screen.findByText(/note\.txt is not JSON/)).toBeVisible();
     await user.upload(choose, new File(['{"a":1}'], 'record.json', { type: 'application/json' }));
     expect(await screen.findByText('✓ Intact')).toBeVisible();
-    expect(screen.getByText(/This key is new here: ask whoever sent it/)).toBeVisible();
-    const keepIt = await button('Keep it');
+    expect(screen.getByText(/Unknown key: ask the sender/)).toBeVisible();
+    const keepIt = await button('Save record');
     expect(keepIt).toBeDisabled();
-    await user.type(await field('Kept by'), 'E. Ford');
+    await user.type(await field('Saved by'), 'E. Ford');
     await user.click(keepIt);
-    expect(await screen.findByText('Kept.')).toBeVisible();
+    expect(await screen.findByText('Saved.')).toBeVisible();
     expect(house.asked.at(-1)!.body).toEqual({ file: { a: 1 }, receivedBy: 'E. Ford' });
     verdict.value = 'tampered';
     await user.upload(choose, new File(['{"a":2}'], 'other.json', { type: 'application/json' }));
     expect(await screen.findByText('✕ Tampered with')).toBeVisible();
     expect(screen.getByText('The grade was changed after it was sealed.')).toBeVisible();
-    expect(screen.queryByRole('button', { name: 'Keep it' })).toBeNull();
+    expect(screen.queryByRole('button', { name: 'Save record' })).toBeNull();
   });
 
   test('all are computed again, and those that differ are named', async () => {
@@ -232,7 +232,7 @@ describe('records', () => {
       return jobs[0];
     });
     const { user } = openApp('/records', { house });
-    await user.click(await button('Compute all again'));
+    await user.click(await button('Recompute all'));
     expect(await screen.findByRole('link', { name: 'No. 1, Lamp arm' })).toHaveAttribute(
       'href',
       '/parts/p1/decision?record=d1',
@@ -270,17 +270,15 @@ describe('what is not at the server yet', () => {
     const { user } = openApp('/jobs');
     waiting(1, true);
     expect(
-      await screen.findByText(
-        /One change is kept on this computer and not at the server yet; the server would not have one/,
-      ),
+      await screen.findByText(/One change is stored on this computer, not sent yet; one was refused/),
     ).toBeVisible();
-    await user.click(screen.getByRole('link', { name: 'Look at it' }));
+    await user.click(screen.getByRole('link', { name: 'Show it' }));
     expect(await screen.findByText('Not stored: No such grade.')).toBeVisible();
-    expect(screen.getByRole('link', { name: 'Open where it was made' })).toHaveAttribute('href', '/spools/S-01');
-    await user.click(await button('Let it go'));
-    expect(screen.getByText('1 kept')).toBeVisible();
-    await user.click(await button('Let it go: it is lost'));
-    expect(await screen.findByText('Everything is at the server.')).toBeVisible();
-    await waitFor(() => expect(screen.queryByText(/kept on this computer and not/)).toBeNull());
+    expect(screen.getByRole('link', { name: 'Open' })).toHaveAttribute('href', '/spools/S-01');
+    await user.click(await button('Discard'));
+    expect(screen.getByText('1 stored')).toBeVisible();
+    await user.click(await button('Discard: it is lost'));
+    expect(await screen.findByText('All changes are sent.')).toBeVisible();
+    await waitFor(() => expect(screen.queryByText(/stored on this computer, not sent/)).toBeNull());
   });
 });

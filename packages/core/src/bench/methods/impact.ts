@@ -13,8 +13,8 @@ import {
 
 export const dropOnPart: TestMethod = {
   id: 'drop-part',
-  title: 'Drop a weight on the part',
-  settles: 'At which energy do half of them break, in the cold if it will be cold?',
+  title: 'Drop-weight impact on the part',
+  settles: 'At which energy do half of the specimens break, cold where service is cold?',
   capture: 'number',
   rig: 'drop',
   tests: 'part',
@@ -31,7 +31,7 @@ export const dropOnPart: TestMethod = {
     'Begin at half of what is expected. Whole: go up by a quarter for the next specimen. Broken: go down by a quarter.',
     'Use each specimen once: a first blow that left no mark has still hurt it.',
     'A part from the freezer is struck within ten seconds.',
-    'Write down the energy of each specimen that broke; those that held are noted with their energy as well.',
+    'Record the energy of every specimen, broken or not.',
   ],
   cautions: [
     'Shards fly: eye protection and a shield all round. Hands out before the weight is let go.',
@@ -78,8 +78,8 @@ const predictImpact = (input: PredictionInput, property: 'charpyUnnotched' | 'ch
 
 export const notchedPendulum: TestMethod = {
   id: 'pendulum-notched',
-  title: 'Strike a notched bar with a pendulum',
-  settles: 'How much of a blow does it take up where it has a corner, per area?',
+  title: 'Pendulum impact, notched bar',
+  settles: 'How much impact energy per area does it absorb at a notch?',
   capture: 'number',
   rig: 'pendulum',
   tests: 'coupon',
@@ -125,8 +125,8 @@ export const notchedPendulum: TestMethod = {
 
 export const pendulum: TestMethod = {
   id: 'pendulum',
-  title: 'Strike a bar with a pendulum',
-  settles: 'How much of a blow does it take up, unnotched, per area?',
+  title: 'Pendulum impact, unnotched bar',
+  settles: 'How much impact energy per area does it absorb unnotched?',
   capture: 'number',
   rig: 'pendulum',
   tests: 'coupon',
@@ -165,8 +165,8 @@ export const pendulum: TestMethod = {
 
 export const rebound: TestMethod = {
   id: 'rebound',
-  title: 'Let a ball rebound from a pad',
-  settles: 'How much of a blow does it give back, and how much does it take up?',
+  title: 'Ball rebound from a pad',
+  settles: 'How much impact energy does it return, and how much absorb?',
   capture: 'number',
   rig: 'drop',
   tests: 'coupon',

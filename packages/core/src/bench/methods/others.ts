@@ -3,8 +3,8 @@ import { edgeStress } from './strength.ts';
 
 export const twist: TestMethod = {
   id: 'twist-90',
-  title: 'Twist a bar by 90°',
-  settles: 'How hard is it to twist, and does it stay whole?',
+  title: 'Torsion test to 90°',
+  settles: 'Torsional stiffness, and does it stay intact?',
   capture: 'number',
   rig: 'twist',
   tests: 'coupon',
@@ -51,8 +51,8 @@ const HDT_STRESSES = [0.45, 1.8, 8];
 
 export const heatLadder: TestMethod = {
   id: 'heat-ladder',
-  title: 'Warm it step by step until it gives',
-  settles: 'At which temperature does it first move under this stress?',
+  title: 'Stepwise heating under load',
+  settles: 'At which temperature does it deflect under this stress?',
   capture: 'number',
   rig: 'oven',
   tests: 'coupon',
@@ -116,8 +116,8 @@ function hdtStress(sizes: Sizes): number {
 
 export const leaveOut: TestMethod = {
   id: 'leave-out',
-  title: 'Leave them where they will work',
-  settles: 'Which of them lasts in the real place, and for how long?',
+  title: 'Exposure in service',
+  settles: 'Which specimens last in the real environment, and for how long?',
   capture: 'looks',
   rig: 'outside',
   tests: 'coupon',

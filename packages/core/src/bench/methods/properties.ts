@@ -29,8 +29,8 @@ const massGain = (id: string, title: string, property: 'waterSaturation' | 'wate
 
 export const soak: TestMethod = {
   id: 'soak',
-  title: 'Soak it and weigh it',
-  settles: 'How much does it take up, and does it crack, cloud or soften?',
+  title: 'Water uptake at saturation',
+  settles: 'How much water does it absorb, and does it crack, cloud or soften?',
   capture: 'number',
   rig: 'bath',
   tests: 'coupon',
@@ -66,8 +66,8 @@ const MASS_CHANGE_PCT = { resistant: 1, limited: 5 } as const;
 export const soakInFluid: TestMethod = {
   ...soak,
   id: 'soak-fluid',
-  title: 'Soak it in a fluid',
-  settles: 'Does it stand this fluid, this warm and this long?',
+  title: 'Fluid immersion',
+  settles: 'Does it resist this fluid at this temperature for this time?',
   after: 'ISO 175',
   asksFluid: true,
   sizes: [
@@ -107,8 +107,8 @@ export const soakInFluid: TestMethod = {
 export const conditionIt: TestMethod = {
   ...soak,
   id: 'condition',
-  title: 'Let it take up the air’s water',
-  settles: 'How much water does it hold in ordinary air, and how long does that take?',
+  title: 'Water uptake at 50 % RH',
+  settles: 'How much water does it absorb in room air, and how long does that take?',
   after: 'ISO 62, in 50 % humidity',
   number: { title: 'Mass gained in air of 50 %', dimension: 'fraction' },
   steps: [
@@ -125,7 +125,7 @@ export const conditionIt: TestMethod = {
 
 export const rubIt: TestMethod = {
   id: 'rub',
-  title: 'Rub it on steel and weigh what is gone',
+  title: 'Sliding wear on steel',
   settles: 'How fast does it wear?',
   capture: 'number',
   rig: 'rub',
@@ -171,8 +171,8 @@ export const rubIt: TestMethod = {
 
 export const surfaceMeter: TestMethod = {
   id: 'surface-resistance',
-  title: 'Measure the surface’s resistance',
-  settles: 'Does it lead charge away, and is it even over the part?',
+  title: 'Surface resistance',
+  settles: 'Is the surface resistance in range, and uniform?',
   capture: 'number',
   rig: 'meter',
   tests: 'coupon',
@@ -191,7 +191,7 @@ export const surfaceMeter: TestMethod = {
   steps: [
     'Keep the plaques for two days in the air in which they will work; write its humidity down.',
     'Paint two parallel strips, clean the gap with alcohol and let it dry.',
-    'Apply the voltage for one minute, then read. Both sides of the plaque, and along and across the roads.',
+    'Apply the voltage for one minute, then read. Both sides of the plaque, and along and across the beads.',
   ],
   cautions: ['Up to 500 V at the probes: keep hands off, and discharge before touching.'],
   bears: ['electrostatic', 'insulation'],

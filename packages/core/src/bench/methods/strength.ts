@@ -23,8 +23,8 @@ export const layerPlace = (input: PredictionInput, otherwise: string) =>
 
 export const pullBar: TestMethod = {
   id: 'pull-bar',
-  title: 'Pull a bar apart',
-  settles: 'How strong is it along the layers, and how strong from layer to layer?',
+  title: 'Tensile test',
+  settles: 'How strong is it along and across the layers?',
   capture: 'force',
   rig: 'pull',
   tests: 'coupon',
@@ -47,7 +47,7 @@ export const pullBar: TestMethod = {
     'Measure width and thickness of the neck at three places; the smallest counts. Write them with the specimen.',
     'Set the bar in the grips so that it hangs in line with the pull. A bar that is pulled askew breaks early.',
     'Zero the gauge with the bar hanging, then pull by about 5 mm a minute until it parts.',
-    'Write down where it parted. In the grip, or at a print fault: keep the number and say so.',
+    'Record the location of failure. In the grip, or at a print defect: keep the value and note it.',
   ],
   cautions: STORED_ENERGY,
   bears: ['strength-in-plane', 'strength-across-layers', 'stability', 'fatigue-life', 'failure-manner'],
@@ -91,8 +91,8 @@ export const pullBar: TestMethod = {
 
 export const bendBar: TestMethod = {
   id: 'bend-bar',
-  title: 'Bend a bar until it breaks',
-  settles: 'How stiff is it, when does it first give, and at what edge stress does it break?',
+  title: 'Three-point bending to failure',
+  settles: 'Stiffness, first damage and edge stress at failure?',
   capture: 'force',
   rig: 'bend',
   tests: 'coupon',
@@ -193,8 +193,8 @@ export const fromTheBrief = (): Predicted =>
 
 export const breakPart: TestMethod = {
   id: 'break-part',
-  title: 'Load the part until it breaks',
-  settles: 'What does the real part bear, where does it give first, and is the model of it right?',
+  title: 'Proof load to failure',
+  settles: 'What load does the real part carry, where does it fail, and is its model right?',
   capture: 'force',
   rig: 'part',
   tests: 'part',
@@ -206,7 +206,7 @@ export const breakPart: TestMethod = {
     'Dial gauge at the load',
   ],
   steps: [
-    'Print the parts exactly as they will be used: same spool, way up, walls and machine. Weigh each.',
+    'Print the parts exactly as they will be used: same spool, build orientation, walls and machine. Weigh each.',
     'Mount it as it will be mounted, in the direction the brief loads it. Say so if it is loaded the other way round.',
     'Zero the gauges, load slowly, and note the first crack, sound or whitening separately from the break.',
     'Photograph the break before anything is moved: whether layers parted, or the wall tore, is half of the result.',

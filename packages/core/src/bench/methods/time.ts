@@ -99,8 +99,8 @@ const steps = (until: string) => [
 
 export const threeTimes: TestMethod = {
   id: 'bend-1-30-60',
-  title: 'Bend for a minute',
-  settles: 'How stiff is it, and how fast does it begin to creep?',
+  title: 'Bending for one minute',
+  settles: 'How stiff is it, and how fast does it creep at first?',
   capture: 'time',
   rig: 'weight',
   tests: 'coupon',
@@ -119,8 +119,8 @@ export const threeTimes: TestMethod = {
 
 export const sag48: TestMethod = {
   id: 'sag-48h',
-  title: 'Leave it loaded for two days',
-  settles: 'How far does it sag in time, and how much comes back?',
+  title: 'Creep test (48 h)',
+  settles: 'How far does it creep, and how much recovers?',
   capture: 'time',
   rig: 'weight',
   tests: 'coupon',
@@ -148,8 +148,8 @@ export const sag48: TestMethod = {
 export const creepHot: TestMethod = {
   ...sag48,
   id: 'creep-hot',
-  title: 'Leave it loaded in the heat',
-  settles: 'How far does it sag at the temperature where the part works?',
+  title: 'Creep test, hot',
+  settles: 'How far does it creep at service temperature?',
   rig: 'oven',
   sizes: BAR.map((size) => (size.id === 'temperatureC' ? { ...size, typical: 60 } : size)),
   times: { loadedS: [10, 60, 600, 3600, 21_600, 86_400], unloadedS: [] },

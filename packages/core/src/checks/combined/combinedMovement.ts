@@ -22,7 +22,7 @@ export const combinedMovement: CaseCheck = {
   id: 'combined-movement',
   isLimit: true,
   title: 'Combined deflection',
-  asks: 'Does it stay within the movement allowed while all of these loads act?',
+  asks: 'Does the deflection stay within its limit while all of these loads act?',
   unit: 'mm',
   limitsHeat: true,
   ofCombinations: true,

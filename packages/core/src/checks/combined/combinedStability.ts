@@ -12,9 +12,9 @@ import { criticalAction } from '../stability.ts';
 export const combinedStability: CaseCheck = {
   id: 'combined-stability',
   title: 'Combined stability',
-  asks: 'Does a squeezed member stay straight under the loads that act at the same time?',
+  asks: 'Does a compressed member stay straight under simultaneous loads?',
   unit: '×',
-  words: ['Of what buckles it', 'all of it is'],
+  words: ['Share of buckling load', 'limit'],
   limitsHeat: true,
   ofCombinations: true,
   appliesTo: ({ together }) => together!.some(({ response, kind }) => response.buckling.length > 0 && kind !== 'knock'),

@@ -30,9 +30,9 @@ interface Share {
 export const combinedStrength: CaseCheck = {
   id: 'combined-strength',
   title: 'Combined strength',
-  asks: 'Does it bear the loads that act at the same time, at each place?',
+  asks: 'Does it carry the simultaneous loads at every location?',
   unit: 'MPa',
-  words: ['Stressed by', 'of them together it bears'],
+  words: ['Combined utilisation', 'limit'],
   limitsHeat: true,
   ofCombinations: true,
   appliesTo: () => true,

@@ -26,7 +26,7 @@ const evaluated = (brief: Brief, orientation: 'XY' | 'XZ' | 'ZX' = 'XZ') =>
 const reserveIn = (brief: Brief, id: string, orientation: 'XY' | 'XZ' | 'ZX' = 'XZ') =>
   evaluated(brief, orientation).checks.find(({ checkId }) => checkId === id)?.reserve;
 
-test('each model is judged with the same grade and orientation, and the worst governs', () => {
+test('each model is checked with the same grade and orientation, and the worst governs', () => {
   const lug = featureOf('lug', ratchetPawl);
   const both = withFeatures(lug);
   const alone = featureBrief(both, lug);

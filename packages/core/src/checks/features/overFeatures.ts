@@ -5,7 +5,7 @@ import { featureContexts } from './featureContexts.ts';
 
 const SEVERITY: Record<CheckResult['status'], number> = { fail: 3, unknown: 2, pass: 1, 'not-loaded': 0 };
 
-/** Of several models of one part the worst: what fails before what is unknown, then the smallest reserve. */
+/** Of several models of one part the worst: what fails before what is unknown, then the minimum reserve. */
 const isWorse = (a: CheckOutcome, b: CheckOutcome) =>
   SEVERITY[a.status] - SEVERITY[b.status] || (b.reserve ?? Infinity) - (a.reserve ?? Infinity);
 

@@ -6,16 +6,16 @@ import { judged, unknown } from '../outcome.ts';
 export const available: Check = {
   id: 'available',
   isLimit: true,
-  title: 'Available',
+  title: 'Availability',
   anyWayUp: true,
-  asks: 'Is the filament here when it is needed?',
-  words: ['Here after', 'allowed'],
+  asks: 'Can the filament be delivered in time?',
+  words: ['Lead time', 'allowed'],
   applies: ({ brief }) => brief.asks.availableWithinDays !== undefined,
   evaluate({ brief, material: { grade } }) {
     const within = brief.asks.availableWithinDays!;
     if (grade.discontinued) return judged('fail', 'C', 'No longer made');
     if (grade.leadTimeDays === undefined)
-      return unknown('d', ['Lead time: not stated for this grade; ask the dealer and write it down with the grade']);
+      return unknown('d', ['Lead time: not stated for this grade; ask the supplier and add it to the grade']);
     const inTime = grade.leadTimeDays <= within;
     const when = grade.leadTimeDays === 0 ? 'In stock' : `Here in ${f(grade.leadTimeDays)} days`;
     return judged(inTime ? 'pass' : 'fail', 'C', when, { demand: grade.leadTimeDays, capacity: within, unit: 'd' });

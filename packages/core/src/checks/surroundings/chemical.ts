@@ -6,10 +6,10 @@ import { fluidVerdict, type FluidVerdict } from './fluidVerdict.ts';
 /** What the fluids do to it without stress: the worst of them decides, and one that nothing is known of is unknown. */
 export const chemical: Check = {
   id: 'chemical',
-  title: 'Fluids',
+  title: 'Chemical resistance',
   anyWayUp: true,
-  asks: 'Does it stand every fluid that touches it, that warm and that long?',
-  words: ['Touched for', 'stands'],
+  asks: 'Does it resist every fluid it contacts, at that temperature and for that long?',
+  words: ['Exposure', 'resists'],
   applies: ({ brief }) => brief.asks.fluids !== undefined,
   evaluate(context, working) {
     const gaps: string[] = [];

@@ -127,7 +127,7 @@ const isToStandard = ({ standard = '', statement }: Claim, wanted: string) =>
 export const smoke = claimCheck({
   id: 'smoke',
   title: 'Smoke',
-  asks: 'Is there a smoke result to the wanted standard that covers a printed part?',
+  asks: 'Is there a smoke result to the required standard that covers a printed part?',
   applies: ({ brief }) => brief.asks.smokeStandard !== undefined,
   kinds: ['smoke'],
   says: (claim, { brief }) =>

@@ -11,10 +11,10 @@ const THICK_MM = 10;
 export const dissolves: Check = {
   id: 'dissolves',
   isLimit: true,
-  title: 'Dissolves',
+  title: 'Solubility',
   anyWayUp: true,
-  asks: 'Is it gone in time in the bath it is meant to dissolve in?',
-  words: ['Gone after', 'allowed'],
+  asks: 'Does it dissolve in its bath in time?',
+  words: ['Dissolved after', 'allowed'],
   applies: ({ brief }) => brief.asks.dissolves !== undefined,
   evaluate({ brief, material, body }, working) {
     const { bath, withinH } = brief.asks.dissolves!;

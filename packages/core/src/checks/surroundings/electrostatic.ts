@@ -25,7 +25,7 @@ export const electrostatic: Check = {
   id: 'electrostatic',
   title: 'Electrostatic range',
   anyWayUp: true,
-  asks: 'Does its surface lead charge away, or keep it, as wanted?',
+  asks: 'Is the surface resistance in the required range?',
   applies: ({ brief }) => brief.asks.electrostatic !== undefined,
   evaluate(context, working) {
     const ask = context.brief.asks.electrostatic!;

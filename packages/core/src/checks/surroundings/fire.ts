@@ -23,7 +23,7 @@ export const flame: Check = {
   id: 'flame',
   title: 'Flame class',
   anyWayUp: true,
-  asks: 'Is the wanted flame class proven on prints as thin as asked?',
+  asks: 'Is the required flame class proven on prints of that thickness?',
   applies: ({ brief }) => brief.asks.flameClass !== undefined,
   evaluate(context, working) {
     const wanted = context.brief.asks.flameClass!;
@@ -109,8 +109,8 @@ export const oxygenIndex: Check = {
   id: 'oxygen-index',
   title: 'Oxygen index',
   anyWayUp: true,
-  asks: 'Does it need enough oxygen to burn on?',
-  words: ['Wanted', 'has'],
+  asks: 'Is the oxygen index high enough?',
+  words: ['Required', 'available'],
   applies: ({ brief }) => brief.asks.oxygenIndexPct !== undefined,
   evaluate({ material, brief }, working) {
     const wanted = brief.asks.oxygenIndexPct!;

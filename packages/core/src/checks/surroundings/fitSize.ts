@@ -13,10 +13,10 @@ import { showResolved } from '../showMaterial.ts';
 export const fitSize: Check = {
   id: 'fit-size',
   isLimit: true,
-  title: 'Fit',
+  title: 'Tolerance',
   anyWayUp: true,
-  asks: 'Does the size still fit after shrinking, swelling and warming?',
-  words: ['Strays by', 'allowed'],
+  asks: 'Does the size stay in tolerance after shrinkage, swelling and thermal expansion?',
+  words: ['Size variation', 'tolerance'],
   applies: ({ brief }) => brief.asks.fit !== undefined,
   evaluate({ brief, material, body, rules }, working) {
     const ask = brief.asks.fit!;
@@ -50,7 +50,7 @@ export const fitSize: Check = {
         });
       working.add('Δs', 'Scatter of it', parts.scatterMm, 'mm', {
         expression: `${f(ask.nominalMm)} mm · ${f(shrinkPct)} % · ${f(rules.shrinkScatterShare)}`,
-        source: 'share is a house rule',
+        source: 'share is a company rule',
       });
       showResolved(working, 'w', 'Swelling, saturated', swelling, '%');
       working.add('Δw', `Swelling at ${f(ask.dampestRhPct)} % RH`, parts.swellingMm, 'mm', {

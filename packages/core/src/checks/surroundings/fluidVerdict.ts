@@ -28,7 +28,8 @@ const TEMPERATURE_TOLERANCE_K = 5;
  */
 export function fluidVerdict(context: CheckContext, fluid: FluidContact): FluidVerdict {
   const agent = context.agent(fluid.agentId);
-  if (!agent) return { kind: 'unknown', gap: `“${fluid.agentId}” is in no agent table: add it under Agents` };
+  if (!agent)
+    return { kind: 'unknown', gap: `“${fluid.agentId}” is not in the chemicals table: add it under Chemicals` };
   return reported(context, fluid, agent) ?? typical(context, fluid, agent);
 }
 
@@ -58,7 +59,7 @@ function reported({ material }: CheckContext, fluid: FluidContact, agent: Agent)
   const own = found.source === 'bench';
   const family = agent.ratings[material.grade.familyId]?.rating;
   const overrides = own && family && family !== rating ? `; overrides “${family}”, typical of the family` : '';
-  const where = `${own ? 'own soak' : found.reference}${soakH > 0 ? `, ${duration(soakH)}` : ''} at ${f(found.temperatureC ?? 23)} °C`;
+  const where = `${own ? 'own immersion test' : found.reference}${soakH > 0 ? `, ${duration(soakH)}` : ''} at ${f(found.temperatureC ?? 23)} °C`;
   return {
     kind: 'known',
     rating,

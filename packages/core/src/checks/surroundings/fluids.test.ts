@@ -77,7 +77,7 @@ describe('ratings', () => {
   ])('unknown, with the soak that would settle it: %s', (_what, one, familyId) => {
     const result = outcome('chemical', touched([one]), 'XZ', family(familyId));
     expect(result).toMatchObject({ status: 'unknown', reserve: null });
-    expect(result.gaps.join()).toMatch(/three printed specimens|Agents/);
+    expect(result.gaps.join()).toMatch(/three printed specimens|Chemicals/);
   });
 });
 
@@ -91,11 +91,11 @@ test.each([
   expect(soakTest(findAgent('alcohols')!, fluid({ contact, hours: 12 }))).toMatch(/12 h/);
 });
 
-describe('own soak results', () => {
+describe('own immersion results', () => {
   test('override what is typical of the family, and say so', () => {
     const result = outcome('chemical', touched([fluid()]), 'XZ', soaked('unsuitable'));
     expect(result).toMatchObject({ status: 'fail', evidence: 'B' });
-    expect(result.reason).toMatch(/own soak.*overrides “limited”/);
+    expect(result.reason).toMatch(/own immersion test.*overrides “limited”/);
   });
   test('a week counts as lasting; a day only for a day', () => {
     expect(outcome('chemical', touched([fluid()]), 'XZ', soaked('resistant'))).toMatchObject({
@@ -162,7 +162,7 @@ describe('stress cracking', () => {
     const week = soaked('resistant', { creepStressMPa: 12 });
     expect(outcome('stress-cracking', touched([fluid({ strength: 'stronger' })], 20), 'XZ', week).status).toBe('fail');
   });
-  test('the threshold is a house rule, shown in the working', () => {
+  test('the threshold is a company rule, shown in the working', () => {
     const context = testContext(touched([fluid()], 5), 'XZ', testGrade, {
       ...defaultHouseRules,
       stressCrackStrainPct: 0.1,
@@ -193,8 +193,8 @@ describe('in the open', () => {
     const old = outcome('strength-in-plane', outside(2), 'XZ', family('asa'));
     expect(old.capacity! / new_.capacity!).toBeCloseTo(0.95 ** 2, 9);
   });
-  test('unstabilised styrenics are refused by house rule, or judged like the others', () => {
-    expect(outcome('outdoors', outside(0.1, 10)).reason).toMatch(/House rule/);
+  test('unstabilised styrenics are refused by company rule, or judged like the others', () => {
+    expect(outcome('outdoors', outside(0.1, 10)).reason).toMatch(/Company rule/);
     const judge = testContext(outside(0.1, 10), 'XZ', testGrade, { ...defaultHouseRules, styrenicsOutdoors: 'judge' });
     expect(findCheck('outdoors')!.evaluate(judge)).toMatchObject({ status: 'pass' });
     expect(abs.uvClass).toBe('poor');

@@ -11,8 +11,8 @@ export const insulation: Check = {
   id: 'insulation',
   title: 'Electrical insulation',
   anyWayUp: true,
-  asks: 'Does its thinnest wall keep the voltage apart?',
-  words: ['Field of', 'allowed'],
+  asks: 'Does the thinnest wall withstand the voltage?',
+  words: ['Electric field', 'allowable'],
   applies: ({ brief }) => brief.asks.insulation !== undefined,
   evaluate({ material, body, brief }, working) {
     const { voltageV } = brief.asks.insulation!;

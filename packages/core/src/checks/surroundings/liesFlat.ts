@@ -12,13 +12,13 @@ export const liesFlat: Check = {
   id: 'lies-flat',
   isLimit: true,
   title: 'Warp',
-  asks: 'Does its foot stay down on the bed to the last layer?',
+  asks: 'Does the part stay flat on the bed to the last layer?',
   words: ['Warp index', 'allowed'],
   applies: ({ brief }) => brief.asks.liesFlat === true,
   evaluate(context, working) {
     const { family, filler } = context.material;
     if (!family) return unknown('', context.material.behaviourGaps);
-    if (!context.fit) return unknown('', ['No machine to judge it on']);
+    if (!context.fit) return unknown('', ['No machine to evaluate']);
     const tendency = warpTendency(family, filler);
     const delta = tendency - family.warpTendency1to5;
     const edgeMm = longestEdge(context);

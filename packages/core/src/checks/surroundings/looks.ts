@@ -4,9 +4,9 @@ import { judged, unknown } from '../outcome.ts';
 /** Light through its walls. A clear polymer does not make a clear print: every bead scatters. */
 export const clarity: Check = {
   id: 'clarity',
-  title: 'Light through it',
+  title: 'Light transmission',
   anyWayUp: true,
-  asks: 'Can one see, or does light come, through its walls?',
+  asks: 'Do its walls let enough light through?',
   applies: ({ brief }) => brief.asks.clarity !== undefined,
   evaluate({ brief, material, body }, working) {
     const { family, filler, grade } = material;
@@ -44,7 +44,7 @@ export const colour: Check = {
   id: 'colour',
   title: 'Colour',
   anyWayUp: true,
-  asks: 'Is it made in a colour that will do?',
+  asks: 'Is it available in an acceptable colour?',
   applies: ({ brief }) => brief.asks.colour !== undefined,
   evaluate({ brief, material }) {
     const { wanted, notBlack } = brief.asks.colour!;
@@ -69,9 +69,9 @@ export const colour: Check = {
 /** Layer lines that do not show: matt fillers break them up; others need work. */
 export const layerLines: Check = {
   id: 'layer-lines',
-  title: 'Layer lines hidden',
+  title: 'Hidden layer lines',
   anyWayUp: true,
-  asks: 'Do its layer lines stay out of sight without finishing?',
+  asks: 'Are the layer lines hidden without finishing?',
   applies: ({ brief }) => brief.asks.layerLinesHidden === true,
   evaluate({ material }) {
     const { family, filler } = material;

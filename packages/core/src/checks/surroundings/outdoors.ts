@@ -8,10 +8,10 @@ const STYRENICS = new Set(['abs', 'hips', 'pc-abs']);
 /** Sun, rain and frost: the share of strength left at the end against the share it has to keep. */
 export const outdoors: Check = {
   id: 'outdoors',
-  title: 'In the open',
+  title: 'Weathering',
   anyWayUp: true,
-  asks: 'Does enough of its strength outlast sun and weather?',
-  words: ['Has to keep', 'keeps'],
+  asks: 'Is enough strength left after weathering?',
+  words: ['Required retention', 'retention'],
   applies: ({ brief }) => brief.asks.outdoors !== undefined,
   evaluate(context, working) {
     const { weathering, brief, rules, material } = context;
@@ -23,7 +23,7 @@ export const outdoors: Check = {
       ]);
     if (working) {
       working.add('t', 'Accelerated weathering that stands for it', acceleratedH, 'h', {
-        expression: `${f(rules.weatheringHPerYear)} h a year outside (house rule) · ${f(ask.hoursPerYear)} / 8766 · ${f(ask.years)} years`,
+        expression: `${f(rules.weatheringHPerYear)} h a year outside (company rule) · ${f(ask.hoursPerYear)} / 8766 · ${f(ask.years)} years`,
       });
       showWeathering(working, context);
     }
@@ -32,7 +32,7 @@ export const outdoors: Check = {
       return judged(
         'fail',
         'D',
-        `House rule: no unstabilised ${family.abbreviation} in the open; ASA is its relative for outdoors`,
+        `Company rule: no unstabilised ${family.abbreviation} in the open; ASA is its relative for outdoors`,
       );
     return known({
       demand: ask.keepPct,

@@ -5,10 +5,10 @@ import { claimText, outOfScope } from './claims.ts';
 /** Whether its family usually survives the method, and how often. Never an approval of the part for any use. */
 export const sterilise: Check = {
   id: 'sterilise',
-  title: 'Sterilising',
+  title: 'Sterilisation',
   anyWayUp: true,
-  asks: 'Does it survive being sterilised so, that often?',
-  words: ['Sterilised', 'survives'],
+  asks: 'Does it survive this sterilisation, that often?',
+  words: ['Cycles required', 'cycles survived'],
   applies: ({ brief }) => brief.asks.sterilise !== undefined,
   evaluate(context, working) {
     const { method, cycles } = context.brief.asks.sterilise!;

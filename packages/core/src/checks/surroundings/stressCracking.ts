@@ -10,14 +10,14 @@ import { ratingOf } from './ratingOf.ts';
 
 /**
  * Cracking under stress in a fluid that leaves the unloaded polymer alone: the largest lasting tension of this part against
- * the stress of the strain at which crazing starts, σ = ε_c·E(T). The strain is a house rule (0.3 %, the usual lower bound
+ * the stress of the strain at which crazing starts, σ = ε_c·E(T). The strain is a company rule (0.3 %, the usual lower bound
  * for amorphous polymers in mild agents; aggressive ones start lower). Evidence D: a bent strip in the fluid settles it.
  */
 export const stressCracking: Check = {
   id: 'stress-cracking',
   title: 'Stress cracking',
-  asks: 'Does it stay free of cracks where a fluid and a lasting pull meet?',
-  words: ['Lasting pull of', 'cracks from'],
+  asks: 'Does it stay free of cracks under sustained tension in a fluid?',
+  words: ['Sustained tension', 'cracks from'],
   applies: ({ brief }) => brief.asks.fluids !== undefined,
   evaluate(context, working) {
     const { material, rules, brief } = context;
@@ -27,7 +27,7 @@ export const stressCracking: Check = {
     for (const fluid of brief.asks.fluids!) {
       const agent = context.agent(fluid.agentId);
       if (!agent) {
-        gaps.push(`“${fluid.agentId}” is in no agent table: add it under Agents`);
+        gaps.push(`“${fluid.agentId}” is not in the chemicals table: add it under Chemicals`);
         continue;
       }
       const proven = bentSoakMPa(context, fluid);
@@ -52,7 +52,7 @@ export const stressCracking: Check = {
         showResolved(working, 'E', 'Modulus in the layers, 23 °C', material.modulus.inPlane, 'MPa');
         showModulusRatio(working, material, hottest.temperatureC);
         working.add('ε_c', 'Strain at which stress cracking starts', rules.stressCrackStrainPct, '%', {
-          source: 'house rule; usual lower bound in mild agents, evidence D',
+          source: 'company rule; usual lower bound in mild agents, evidence D',
         });
         working.add('σ_c', `Stress of that strain at ${f(hottest.temperatureC)} °C`, capacity, 'MPa', {
           expression: `${f(rules.stressCrackStrainPct)} % · ${f(modulusMPa)} MPa`,

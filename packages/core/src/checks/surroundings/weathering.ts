@@ -19,7 +19,7 @@ const REFERENCE_H = 1000;
 
 /**
  * Share of the strength left after weathering: r^(t/1000), r the share left after 1000 h of accelerated weathering. A year
- * outside the whole time stands for a number of hours that the house rules set. Ours, class D at best for other exposures:
+ * outside the whole time stands for a number of hours that the company rules set. Ours, class D at best for other exposures:
  * lamps, filters and climates differ by a factor of two and more. Retention 0 … 1.3, time ≥ 0 h.
  */
 export function shareLeft(retentionPer1000h: number, acceleratedH: number): number {

@@ -99,7 +99,7 @@ describe('errors and questions', () => {
     expect(messages(outcome)).toEqual(['3 Density (g/cm³): “heavy” is no number; Density needs one']);
     expect(outcome.writes).toEqual([]);
   });
-  test('a cell put right, or a line left out, lets the rest through', async () => {
+  test('a cell corrected, or a line left out, lets the rest through', async () => {
     const text = `${head}A,M,PETG,1.27,46\nB,M,PETG,heavy,46\n`;
     expect((await plan(text, { corrections: [{ line: 3, column: 3, text: '1.28' }] })).writes).toHaveLength(2);
     expect((await plan(text, { leftOut: [3] })).writes.map(({ name }) => name)).toEqual(['A']);

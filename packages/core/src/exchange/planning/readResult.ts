@@ -1,3 +1,4 @@
+import { inSentence } from '../../units/inSentence.ts';
 import type { Observation, PropertyId } from '@anvilstone/schema';
 import { TEST_PARAMETERS } from '../../materials/conditions.ts';
 import { PROPERTY_DEFINITIONS } from '../../materials/properties.ts';
@@ -201,7 +202,7 @@ function settleUnit(cell: ResultCell, reading: CellNumber, unit: string, { quest
         () => ({
           kind: 'unit-slip',
           text: `“${header}”: is ${formatNumber(number, 5)} meant in ${unit}, or in ${otherUnit}?`,
-          detail: `${formatNumber(number, 5)} ${unit} is far off for ${title.toLowerCase()}${typical === null ? '' : `; typical of the family is ${formatNumber(typical)} ${metric}`}. In ${otherUnit} it would fit.`,
+          detail: `${formatNumber(number, 5)} ${unit} is far off for ${inSentence(title)}${typical === null ? '' : `; typical of the family is ${formatNumber(typical)} ${metric}`}. In ${otherUnit} it would fit.`,
           choices: [
             { id: 'other', label: otherUnit, means: `${formatNumber(number, 5)} ${otherUnit}; a slip in the file` },
             { id: 'as-written', label: unit, means: `${formatNumber(number, 5)} ${unit}, as written` },

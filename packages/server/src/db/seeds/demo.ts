@@ -45,7 +45,7 @@ export const SAMPLE_PARTS: readonly [id: string, brief: Brief][] = [
 const FACT = 'demo-seeded';
 
 /** Whose the demo is, in the change log. */
-const SAMPLE = { name: 'the sample workshop' };
+const SAMPLE = { name: 'the sample project' };
 
 /**
  * Loads the invented cableway once; parts that were deleted since do not come back by themselves. `records`: with what was decided and what became

@@ -43,10 +43,10 @@ export function FluidFields({ asks, set }: AskFieldsProps) {
 }
 
 const CONTACT_TITLES: Record<FluidContact['contact'], string> = {
-  splash: 'Splashed',
-  wipe: 'Wiped',
-  vapour: 'In its vapour',
-  immersion: 'Lies in it',
+  splash: 'Splash',
+  wipe: 'Wiping',
+  vapour: 'Vapour',
+  immersion: 'Immersion',
 };
 
 function FluidRow({
@@ -68,7 +68,7 @@ function FluidRow({
   return (
     <div role="group" aria-label={name} className="rounded border border-line p-2">
       <div className="grid grid-cols-[minmax(0,1fr)_8rem_9rem_auto] narrow:grid-cols-2 items-start gap-3">
-        <Field label="What touches it" error={agent ? undefined : 'No table knows this agent any more.'}>
+        <Field label="Chemical" error={agent ? undefined : 'No table knows this chemical any more.'}>
           {(ids) => (
             <select
               {...ids}
@@ -87,7 +87,7 @@ function FluidRow({
               }}
             >
               {!agent && <option value={fluid.agentId}>{fluid.agentId}</option>}
-              {own.length > 0 && <AgentGroup title="The workshop’s own" agents={own} />}
+              {own.length > 0 && <AgentGroup title="Own entries" agents={own} />}
               <AgentGroup
                 title="Reference table"
                 agents={referenceAgents.filter(({ id }) => !own.some((one) => one.id === id))}
@@ -96,14 +96,14 @@ function FluidRow({
           )}
         </Field>
         <QuantityField
-          label="How warm"
+          label="Temperature"
           dimension="temperature"
           value={fluid.temperatureC}
           bounds={bounds.temperature}
           onChange={(temperatureC) => onChange({ temperatureC })}
         />
         <QuantityField
-          label="How long altogether"
+          label="Total exposure"
           dimension="time"
           value={fluid.hours}
           bounds={bounds.fluidHours}
@@ -119,7 +119,7 @@ function FluidRow({
         <div>
           <div
             role="radiogroup"
-            aria-label={`How it meets fluid ${index + 1}`}
+            aria-label={`Contact with fluid ${index + 1}`}
             className="grid grid-cols-4 narrow:grid-cols-2 gap-2"
           >
             {FLUID_CONTACTS.map((contact) => (
@@ -142,12 +142,12 @@ function FluidRow({
           {issue && <p className="mt-1 text-xs text-fail">{issue}</p>}
         </div>
         <Choice
-          label="How strong"
+          label="Concentration"
           value={fluid.strength ?? 'usual'}
           options={[
-            { value: 'weaker', label: 'Thinner than usual' },
-            { value: 'usual', label: 'As usual' },
-            { value: 'stronger', label: 'Stronger than usual' },
+            { value: 'weaker', label: 'Below usual' },
+            { value: 'usual', label: 'Default' },
+            { value: 'stronger', label: 'Above usual' },
           ]}
           onChange={(strength) => onChange({ strength })}
         />
@@ -171,9 +171,9 @@ function AgentGroup({ title, agents }: { title: string; agents: readonly Agent[]
 
 const GROUP_WORDS: Record<OutlookGroup, string> = {
   resistant: 'stand it',
-  limited: 'for a while',
+  limited: 'limited',
   unsuitable: 'are ruined',
-  unknown: 'not known there',
+  unknown: 'not known at this temperature',
 };
 
 /** What the table says of all families, and how heat and stress change it. */
@@ -186,7 +186,7 @@ function Outlook({ agent, fluid }: { agent: Agent; fluid: FluidContact }) {
         <span className="text-unknown">{agent.handlingCaution}</span>
       </p>
       <p className="mt-1">
-        Of the families, typically, none of it tested:{' '}
+        Families, typical values, untested:{' '}
         {(Object.keys(groups) as OutlookGroup[])
           .filter((group) => groups[group].length > 0)
           .map((group) => (
@@ -200,12 +200,12 @@ function Outlook({ agent, fluid }: { agent: Agent; fluid: FluidContact }) {
       </p>
       {cracking.length > 0 && (
         <p className="mt-1">
-          Under a lasting pull {cracking.map(({ abbreviation }) => abbreviation).join(', ')} may crack in it: the loads
-          above decide, and heat and printed-in stress make it worse.
+          Under sustained tension {cracking.map(({ abbreviation }) => abbreviation).join(', ')} may crack in it,
+          depending on the loads above; heat and residual stress make it worse.
         </p>
       )}
       <Link to={`/agents/${agent.id}`} className="underline">
-        Its whole table, and soaks of your own
+        Full table and own immersion tests
       </Link>
     </div>
   );

@@ -20,18 +20,18 @@ export function ThermalFitFields({ ask, onChange }: { ask: ThermalFit; onChange:
         onChange={(fixedTo) => onChange({ ...ask, fixedTo })}
       />
       <QuantityField
-        label="Over a length of"
+        label="Length between fixings"
         dimension="length"
         value={ask.lengthMm}
         bounds={bounds.fitLength}
         onChange={(lengthMm) => onChange({ ...ask, lengthMm })}
       />
       <QuantityField
-        label="Joint takes up"
+        label="Joint tolerance"
         dimension="length"
         value={ask.allowedMm}
         bounds={bounds.fitAllowed}
-        hint="either way from 23 °C"
+        hint="each way from 23 °C"
         onChange={(allowedMm) => onChange({ ...ask, allowedMm })}
       />
       <QuantityField
@@ -122,7 +122,7 @@ export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask:
         onChange={(speedMPerS) => onChange({ ...ask, speedMPerS })}
       />
       <Choice
-        label="It runs"
+        label="Running"
         value={ask.running ?? 'dry'}
         options={[
           { value: 'dry', label: 'Dry' },
@@ -131,7 +131,7 @@ export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask:
         onChange={(running) => onChange({ ...ask, running })}
       />
       <QuantityField
-        label="Friction at most"
+        label="Maximum friction"
         dimension="ratio"
         value={ask.maxFriction}
         bounds={bounds.friction}
@@ -140,20 +140,20 @@ export function SlidingFields({ ask, onChange }: { ask: Sliding; onChange: (ask:
         onClear={clear('maxFriction')}
       />
       <QuantityField
-        label="Slides in its life, km"
+        label="Sliding distance, km"
         dimension="ratio"
         value={ask.distanceKm}
         bounds={bounds.slidingDistance}
-        hint="empty = wear not asked"
+        hint="empty = no wear requirement"
         onChange={(distanceKm) => onChange({ ...ask, distanceKm })}
         onClear={clear('distanceKm')}
       />
       <QuantityField
-        label="May wear by"
+        label="Wear limit"
         dimension="length"
         value={ask.maxWearMm}
         bounds={bounds.wear}
-        hint="empty = wear not asked"
+        hint="empty = no wear requirement"
         onChange={(maxWearMm) => onChange({ ...ask, maxWearMm })}
         onClear={clear('maxWearMm')}
       />

@@ -8,7 +8,7 @@ import { FieldRow } from './FieldRow.tsx';
 const RANGE_WORDS = {
   conductive: 'Conducts: below 10⁴ Ω',
   dissipative: 'Dissipates: 10⁴ to 10¹¹ Ω',
-  insulating: 'Keeps its charge: from 10¹¹ Ω',
+  insulating: 'Insulating: from 10¹¹ Ω',
 } as const;
 
 function ElectrostaticFields({ asks, set }: AskFieldsProps) {
@@ -24,7 +24,7 @@ function ElectrostaticFields({ asks, set }: AskFieldsProps) {
         />
       </div>
       <QuantityField
-        label="Driest air it works in"
+        label="Lowest humidity in service"
         dimension="fraction"
         value={ask.driestRhPct}
         bounds={bounds.humidity}
@@ -37,7 +37,7 @@ function ElectrostaticFields({ asks, set }: AskFieldsProps) {
       />
       <div className="pt-5">
         <Tick
-          label="Its surface is rubbed, sanded or cleaned in service"
+          label="The surface is rubbed, sanded or cleaned in service"
           checked={ask.worn === true}
           onChange={(on) => {
             const { worn: _was, ...rest } = ask;
@@ -65,12 +65,12 @@ export const electricFireAsks: readonly AskKind[] = [
     { voltageV: 230 },
     {
       id: 'insulation',
-      title: 'Keeps a voltage apart',
-      explains: 'Field across its thinnest wall. Screening only: the electrical code decides about live parts.',
+      title: 'Electrical insulation',
+      explains: 'Field across the thinnest wall. Screening only: the electrical code governs live parts.',
       Fields: ({ asks, set }) => (
         <FieldRow>
           <QuantityField
-            label="Highest voltage"
+            label="Maximum voltage"
             dimension="voltage"
             value={asks.insulation!.voltageV}
             bounds={bounds.voltage}
@@ -111,7 +111,7 @@ export const electricFireAsks: readonly AskKind[] = [
   askOf('oxygenIndexPct', 28, {
     id: 'oxygen-index',
     title: 'Oxygen index',
-    explains: 'Least share of oxygen in which it burns on; air has 21 %. Rail and ship rules ask for it.',
+    explains: 'Lowest oxygen content in which it keeps burning; air has 21 %. Rail and ship rules ask for it.',
     Fields: ({ asks, set }) => (
       <FieldRow>
         <QuantityField
@@ -135,11 +135,11 @@ export const electricFireAsks: readonly AskKind[] = [
             label="To the standard"
             value={asks.smokeStandard!}
             maxLength={80}
-            error={asks.smokeStandard!.trim() === '' ? 'Name the standard, or remove this ask.' : undefined}
+            error={asks.smokeStandard!.trim() === '' ? 'Name the standard, or remove this requirement.' : undefined}
             onChange={(smokeStandard) => set({ smokeStandard })}
           />
           <QuantityField
-            label="Smoke at most"
+            label="Maximum smoke"
             dimension="ratio"
             value={asks.smokeAtMost}
             bounds={bounds.smoke}

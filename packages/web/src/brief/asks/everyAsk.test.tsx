@@ -52,9 +52,9 @@ describe.each(askKinds.map((kind) => [kind.title, kind] as const))('%s', (_title
 
 describe('the panel of asks', () => {
   const panel = (brief: Brief) => drawnFor(brief, <AsksPanel brief={brief} />);
-  test('offers everything at first, and says that only the loads decide', () => {
+  test('offers everything at first, and says that only the loads count', () => {
     const root = panel(bare);
-    expect(textOf(root)).toContain('only the loads decide');
+    expect(textOf(root)).toContain('only the loads count');
     const offered = root.querySelectorAll('section button').filter((button) => button.text.startsWith('+ '));
     expect(offered).toHaveLength(askKinds.length);
     expect(offered.every((button) => button.getAttribute('title')!.length > 20)).toBe(true);
@@ -67,9 +67,9 @@ describe('the panel of asks', () => {
       expect(root.querySelectorAll('legend').map(textOf)).toEqual(asked.map(({ title }) => title));
       const buttons = root.querySelectorAll('button');
       for (const { title } of asked) {
-        expect(buttons.some((one) => one.getAttribute('aria-label') === `Stop asking for ${title.toLowerCase()}`)).toBe(
-          true,
-        );
+        expect(
+          buttons.some((one) => one.getAttribute('aria-label') === `Remove requirement: ${title.toLowerCase()}`),
+        ).toBe(true);
         expect(buttons.some((one) => textOf(one) === `+ ${title}`)).toBe(false);
       }
     },
@@ -78,6 +78,6 @@ describe('the panel of asks', () => {
     const all = withAsks(askKinds.reduce((asks, kind) => kind.add(asks), {} as Brief['asks']));
     const root = panel(all);
     expect(root.querySelectorAll('legend')).toHaveLength(askKinds.length);
-    expect(root.querySelectorAll('section[aria-label="Ask for more"] button').map(textOf)).toEqual([]);
+    expect(root.querySelectorAll('section[aria-label="Add a requirement"] button').map(textOf)).toEqual([]);
   });
 });

@@ -21,18 +21,18 @@ function SteadyFields({ asks: { heat = {} }, set }: AskFieldsProps) {
   return (
     <FieldRow>
       <QuantityField
-        label="Steady temperature"
+        label="Continuous temperature"
         dimension="temperature"
         value={heat.steadyC}
         bounds={bounds.temperature}
         onChange={(steadyC) => set({ heat: { ...heat, steadyC } })}
       />
       <QuantityField
-        label="Lasts altogether"
+        label="Total duration"
         dimension="time"
         value={heat.steadyH}
         bounds={bounds.steadyDuration}
-        hint="empty = as long as its loads act"
+        hint="empty = duration of the loads"
         onChange={(steadyH) => set({ heat: { ...heat, steadyH } })}
         onClear={() => {
           const { steadyH: _gone, ...rest } = heat;
@@ -58,7 +58,7 @@ function PeakFields({ asks: { heat }, set }: AskFieldsProps) {
         onChange={(temperatureC) => change({ temperatureC })}
       />
       <QuantityField
-        label="Lasts for"
+        label="Duration"
         dimension="time"
         value={peak.durationH}
         bounds={bounds.peakDuration}
@@ -73,7 +73,7 @@ function ColdestFields({ asks: { heat }, set }: AskFieldsProps) {
   return (
     <FieldRow>
       <QuantityField
-        label="Coldest temperature"
+        label="Lowest temperature"
         dimension="temperature"
         value={heat?.coldestC}
         bounds={bounds.temperature}
@@ -87,8 +87,8 @@ function ColdestFields({ asks: { heat }, set }: AskFieldsProps) {
 export const heatAsks: readonly AskKind[] = [
   {
     id: 'steady',
-    title: 'Steady heat',
-    explains: 'The highest temperature it sits in for long, loaded. Air that touches nothing hot counts.',
+    title: 'Service temperature, continuous',
+    explains: 'The highest temperature it sees for long periods, loaded, air temperature included.',
     isAsked: (asks) => asks.heat?.steadyC !== undefined,
     add: (asks) => withHeat(asks, { ...asks.heat, steadyC: 50 }),
     remove: (asks) => withoutHeat(asks, 'steadyC', 'steadyH'),
@@ -96,8 +96,8 @@ export const heatAsks: readonly AskKind[] = [
   },
   {
     id: 'peak',
-    title: 'Peak heat',
-    explains: 'The hottest short excursion, and how long one lasts: full sun on a dark part, a door left open, a wash.',
+    title: 'Service temperature, peak',
+    explains: 'The highest short-term temperature and its duration: full sun on a dark part, a wash, a nearby heater.',
     isAsked: (asks) => asks.heat?.peak !== undefined,
     add: (asks) =>
       withHeat(asks, {
@@ -109,8 +109,8 @@ export const heatAsks: readonly AskKind[] = [
   },
   {
     id: 'coldest',
-    title: 'Tough in the cold',
-    explains: 'The coldest it gets. A grade that has turned brittle there is refused, whatever its strength.',
+    title: 'Low-temperature toughness',
+    explains: 'The lowest temperature in service. A grade that is brittle there is rejected, whatever its strength.',
     isAsked: (asks) => asks.heat?.coldestC !== undefined,
     add: (asks) => withHeat(asks, { ...asks.heat, coldestC: -20 }),
     remove: (asks) => withoutHeat(asks, 'coldestC'),

@@ -13,12 +13,12 @@ export type { AskKind } from './askKind.ts';
 
 /** The palette, in groups by what the part meets. */
 export const askGroups: readonly { title: string; kinds: readonly AskKind[] }[] = [
-  { title: 'Heat and cold', kinds: heatAsks },
+  { title: 'Temperature', kinds: heatAsks },
   { title: 'Fluids and weather', kinds: weatherAsks },
-  { title: 'Charge and fire', kinds: electricFireAsks },
+  { title: 'Electrostatic and fire', kinds: electricFireAsks },
   { title: 'Food, skin, hygiene', kinds: peopleAsks },
-  { title: 'Fit and neighbours', kinds: [...sizeAsks, ...neighbourAsks] },
-  { title: 'Looks', kinds: looksAsks },
+  { title: 'Fit and mating parts', kinds: [...sizeAsks, ...neighbourAsks] },
+  { title: 'Appearance', kinds: looksAsks },
   { title: 'Quantity and life', kinds: lotAsks },
   { title: 'Limits', kinds: [...limitAsks, ...supplyAsks] },
 ];

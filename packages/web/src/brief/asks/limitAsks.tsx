@@ -25,7 +25,7 @@ function MachineFields({ asks, set }: AskFieldsProps) {
         />
       ))}
       {(chosen.length === 0 || issue) && (
-        <p className="w-full text-xs text-fail">Tick at least one machine, or remove this ask.</p>
+        <p className="w-full text-xs text-fail">Choose at least one machine, or remove this requirement.</p>
       )}
     </div>
   );
@@ -54,14 +54,13 @@ function OrientationFields({ asks, set }: AskFieldsProps) {
 export const limitAsks: readonly AskKind[] = [
   askOf('mustWarn', true, {
     id: 'warns',
-    title: 'Warns before it breaks',
-    explains:
-      'It must bow, whiten or creak before it breaks. What snaps, and what parts between its layers, is refused.',
+    title: 'Warning before failure',
+    explains: 'It must bow, whiten or creak before it fails. Brittle grades and interlayer failures are rejected.',
   }),
   askOf('maxMassG', 150, {
     id: 'mass',
     title: 'Mass limit',
-    explains: 'The most one part may weigh, printed solid.',
+    explains: 'Maximum mass of one part, printed solid.',
     Fields: ({ asks, set }) => (
       <FieldRow>
         <QuantityField
@@ -77,7 +76,7 @@ export const limitAsks: readonly AskKind[] = [
   askOf('maxCostUsd', 25, {
     id: 'cost',
     title: 'Cost limit',
-    explains: 'The most one good part may cost: filament, machine hours, handling and failed prints.',
+    explains: 'Maximum cost of one good part: filament, machine time, labour and failed prints.',
     Fields: ({ asks, set }) => (
       <FieldRow>
         <QuantityField
@@ -93,13 +92,13 @@ export const limitAsks: readonly AskKind[] = [
   askOf('machineIds', [], {
     id: 'machines',
     title: 'Only these machines',
-    explains: 'Leave it off and any machine of the workshop may print the part.',
+    explains: 'Without it, any available machine may print the part.',
     Fields: MachineFields,
   }),
   askOf('orientations', ['XY'], {
     id: 'orientations',
-    title: 'Only this way up',
-    explains: 'Leave it off and all three build orientations are tried.',
+    title: 'Only this build orientation',
+    explains: 'Without it, all three build orientations are evaluated.',
     Fields: OrientationFields,
   }),
 ];

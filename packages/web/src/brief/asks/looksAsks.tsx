@@ -15,7 +15,7 @@ function ColourFields({ asks, set }: AskFieldsProps) {
   const known = [...new Set(library.grades.flatMap((grade) => grade.colours))].sort();
   return (
     <FieldRow>
-      <Field label="Its colour" hint="empty = any" error={nothingSaid ?? contradiction}>
+      <Field label="Colour" hint="empty = any" error={nothingSaid ?? contradiction}>
         {(ids) => (
           <input
             {...ids}
@@ -56,22 +56,22 @@ export const looksAsks: readonly AskKind[] = [
     {
       id: 'colour',
       title: 'Colour',
-      explains: 'A colour it must have, or any but black: most carbon-filled grades are black only.',
+      explains: 'A required colour, or any but black: most carbon-filled grades are black only.',
       Fields: ColourFields,
     },
   ),
   askOf('clarity', 'lets-light-through', {
     id: 'clarity',
-    title: 'Light through it',
-    explains: 'To see through, or only to let light through. A clear polymer does not make a clear print.',
+    title: 'Light transmission',
+    explains: 'Transparent or translucent. A clear polymer does not make a clear print.',
     Fields: ({ asks, set }) => (
       <FieldRow>
         <Choice
-          label="How clear"
+          label="Clarity"
           value={asks.clarity!}
           options={[
-            { value: 'lets-light-through', label: 'Lets light through' },
-            { value: 'see-through', label: 'Can be seen through' },
+            { value: 'lets-light-through', label: 'Translucent' },
+            { value: 'see-through', label: 'Transparent' },
           ]}
           onChange={(clarity) => set({ clarity })}
         />
@@ -80,7 +80,7 @@ export const looksAsks: readonly AskKind[] = [
   }),
   askOf('layerLinesHidden', true, {
     id: 'layer-lines',
-    title: 'Layer lines hidden',
+    title: 'Hidden layer lines',
     explains: 'Without sanding or smoothing. Fibre-filled grades are matt and hide them.',
   }),
 ];
@@ -109,19 +109,19 @@ export const supplyAsks: readonly AskKind[] = [
     ...askOf('origin', ['recycled'], {
       id: 'origin',
       title: 'Recycled or biodegradable',
-      explains: 'A wish that only the maker’s statement answers. Plant-based is not the same as biodegradable.',
+      explains: 'Needs the maker’s statement. Plant-based is not the same as biodegradable.',
       Fields: OriginFields,
     }),
     remove: (asks) => without(asks, 'origin'),
   },
   askOf('availableWithinDays', 5, {
     id: 'available',
-    title: 'Available in time',
-    explains: 'The filament has to be here within some days. A lead time that is not stated is unknown.',
+    title: 'Lead time',
+    explains: 'The filament must be delivered within a number of days. A lead time that is not stated is unknown.',
     Fields: ({ asks, set }) => (
       <FieldRow>
         <QuantityField
-          label="Within days"
+          label="Days"
           dimension="ratio"
           value={asks.availableWithinDays}
           bounds={bounds.days}

@@ -34,7 +34,7 @@ export function LotFields({ asks, set }: AskFieldsProps) {
         )}
       </Field>
       <QuantityField
-        label="Set-up of the lot"
+        label="Set-up cost"
         dimension="money"
         value={lot.setupUsd}
         bounds={bounds.setup}
@@ -47,7 +47,7 @@ export function LotFields({ asks, set }: AskFieldsProps) {
         dimension="mass"
         value={lot.supportG}
         bounds={bounds.support}
-        hint="empty = none; thrown away"
+        hint="empty = none"
         onChange={(supportG) => change({ supportG })}
         onClear={() => clear('supportG')}
       />
@@ -61,14 +61,14 @@ export function ConsumableFields({ asks, set }: AskFieldsProps) {
   return (
     <FieldRow>
       <QuantityField
-        label="Uses of one part"
+        label="Uses per part"
         dimension="ratio"
         value={consumable.uses}
         bounds={bounds.uses}
         onChange={(uses) => change({ uses })}
       />
       <QuantityField
-        label="Changing it"
+        label="Replacement"
         dimension="money"
         value={consumable.changeOverUsd}
         bounds={bounds.changeOver}
@@ -92,7 +92,7 @@ export const lotAsks: readonly AskKind[] = [
   askOf('lifeYears', 5, {
     id: 'life',
     title: 'Service life',
-    explains: 'How long it must serve: ageing in heat goes by it, and loads that are counted by their rate.',
+    explains: 'Required life: used for thermal ageing and for loads given as a rate.',
     Fields: ({ asks, set }) => (
       <FieldRow>
         <QuantityField
@@ -111,7 +111,7 @@ export const lotAsks: readonly AskKind[] = [
     {
       id: 'consumable',
       title: 'Consumable',
-      explains: 'A part that is used up and replaced: grades are compared by the cost of one use as well.',
+      explains: 'A part that wears out and is replaced: grades are also compared by cost per use.',
       Fields: ConsumableFields,
     },
   ),

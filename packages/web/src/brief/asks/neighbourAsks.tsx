@@ -7,8 +7,8 @@ export const neighbourAsks: readonly AskKind[] = [
     { fixedTo: 'steel', lengthMm: 100, coldestC: -10, hottestC: 50, allowedMm: 0.3 },
     {
       id: 'thermal-fit',
-      title: 'Grows with its seat',
-      explains: 'It is fixed to another material: plastics grow four to ten times as much as steel.',
+      title: 'Thermal expansion mismatch',
+      explains: 'It is fixed to another material: plastics expand four to ten times as much as steel.',
       Fields: ({ asks, set }) => (
         <ThermalFitFields ask={asks.thermalFit!} onChange={(thermalFit) => set({ thermalFit })} />
       ),
@@ -19,9 +19,8 @@ export const neighbourAsks: readonly AskKind[] = [
     { pressureMPa: 1, speedMPerS: 0.02 },
     {
       id: 'sliding',
-      title: 'Rubs',
-      explains:
-        'It slides on something: pressure × speed decides whether it wears or melts, friction how hard it drags.',
+      title: 'Wear and friction',
+      explains: 'It slides on something: pressure × velocity decides wear and melting, friction the drag.',
       Fields: ({ asks, set }) => <SlidingFields ask={asks.sliding!} onChange={(sliding) => set({ sliding })} />,
     },
   ),

@@ -33,12 +33,12 @@ function SteriliseFields({ asks, set }: AskFieldsProps) {
 export const peopleAsks: readonly AskKind[] = [
   askOf('food', 'dry', {
     id: 'food',
-    title: 'Touches food',
+    title: 'Food contact',
     explains: 'Only a statement that covers a printed part counts; a raw grade’s does not.',
     Fields: ({ asks, set }) => (
       <FieldRow>
         <Choice
-          label="Which food"
+          label="Food type"
           value={asks.food!}
           options={[
             { value: 'dry', label: 'Dry' },
@@ -51,7 +51,7 @@ export const peopleAsks: readonly AskKind[] = [
   }),
   askOf('skin', 'brief', {
     id: 'skin',
-    title: 'Touches skin',
+    title: 'Skin contact',
     explains: 'Handles and things worn. Only a statement that covers a printed part counts.',
     Fields: ({ asks, set }) => (
       <FieldRow>
@@ -72,14 +72,14 @@ export const peopleAsks: readonly AskKind[] = [
     { method: 'steam 121 °C', cycles: 5 },
     {
       id: 'sterilise',
-      title: 'Is sterilised',
+      title: 'Sterilisation',
       explains: 'Steam, dry heat, gas or rays, so many times. Chemical disinfectants belong to the fluids.',
       Fields: SteriliseFields,
     },
   ),
   askOf('outgassing', true, {
     id: 'outgassing',
-    title: 'Gives off nothing',
-    explains: 'In vacuum, near optics or sensors. Only a measured result counts.',
+    title: 'Outgassing',
+    explains: 'For vacuum, optics or sensors. Only a measured result counts.',
   }),
 ];

@@ -13,21 +13,21 @@ function FitFields({ asks, set }: AskFieldsProps) {
   return (
     <FieldRow>
       <QuantityField
-        label="Length that has to fit"
+        label="Toleranced length"
         dimension="length"
         value={ask.nominalMm}
         bounds={bounds.fitNominal}
         onChange={(nominalMm) => change({ nominalMm })}
       />
       <QuantityField
-        label="Larger or smaller by"
+        label="Tolerance, ±"
         dimension="length"
         value={ask.allowedMm}
         bounds={bounds.fitDeviation}
         onChange={(allowedMm) => change({ allowedMm })}
       />
       <QuantityField
-        label="Dampest air"
+        label="Highest humidity"
         dimension="fraction"
         value={ask.dampestRhPct}
         bounds={bounds.humidity}
@@ -35,11 +35,11 @@ function FitFields({ asks, set }: AskFieldsProps) {
         onChange={(dampestRhPct) => change({ dampestRhPct })}
       />
       <QuantityField
-        label="Damp for"
+        label="Duration"
         dimension="time"
         value={ask.dampH}
         bounds={bounds.fitDamp}
-        hint="empty = until it takes up no more"
+        hint="empty = until saturated"
         onChange={(dampH) => change({ dampH })}
         onClear={() => {
           const { dampH: _gone, ...rest } = ask;
@@ -76,7 +76,7 @@ function DissolvesFields({ asks, set }: AskFieldsProps) {
         onChange={(bath) => set({ dissolves: { ...ask, bath } })}
       />
       <QuantityField
-        label="Gone within"
+        label="Dissolved within"
         dimension="time"
         value={ask.withinH}
         bounds={bounds.dissolveTime}
@@ -92,23 +92,23 @@ export const sizeAsks: readonly AskKind[] = [
     { nominalMm: 30, allowedMm: 0.2, dampestRhPct: 60, coldestC: 10, hottestC: 35 },
     {
       id: 'fit',
-      title: 'Has to fit',
-      explains: 'Scatter of shrinkage, swelling in damp air and growth with heat against a tolerance.',
+      title: 'Tolerance',
+      explains: 'Shrinkage scatter, moisture swelling and thermal expansion against a tolerance.',
       Fields: FitFields,
     },
   ),
   askOf('liesFlat', true, {
     id: 'flat',
-    title: 'Must not warp',
-    explains: 'No corner may lift in the print: long, low parts of shrinking polymers do on open machines.',
+    title: 'Warpage',
+    explains: 'No corner may lift during printing, as long, low parts of shrinking polymers do on open machines.',
   }),
   askOf(
     'dissolves',
     { bath: 'water', withinH: 24 },
     {
       id: 'dissolves',
-      title: 'Dissolves on purpose',
-      explains: 'Lost cores, supports, time releases: gone in a bath within a time.',
+      title: 'Soluble part',
+      explains: 'Lost cores, supports, timed releases: dissolved in a bath within a time.',
       Fields: DissolvesFields,
     },
   ),

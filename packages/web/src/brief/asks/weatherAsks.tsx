@@ -10,7 +10,7 @@ function OutdoorsFields({ asks, set }: AskFieldsProps) {
   return (
     <FieldRow>
       <QuantityField
-        label="Outside, hours a year"
+        label="Outdoor hours per year"
         dimension="time"
         value={ask.hoursPerYear}
         bounds={bounds.outdoorHours}
@@ -18,18 +18,18 @@ function OutdoorsFields({ asks, set }: AskFieldsProps) {
         onChange={(hoursPerYear) => change({ hoursPerYear })}
       />
       <QuantityField
-        label="For how many years"
+        label="Years outdoors"
         dimension="ratio"
         value={ask.years}
         bounds={bounds.outdoorYears}
         onChange={(years) => change({ years })}
       />
       <QuantityField
-        label="Strength left at the end, at least"
+        label="Minimum strength retained"
         dimension="fraction"
         value={ask.keepPct}
         bounds={bounds.outdoorKeep}
-        hint="the loads also find only what is left"
+        hint="also applied to the loads"
         onChange={(keepPct) => change({ keepPct })}
       />
     </FieldRow>
@@ -39,9 +39,9 @@ function OutdoorsFields({ asks, set }: AskFieldsProps) {
 export const weatherAsks: readonly AskKind[] = [
   askOf('fluids', [{ agentId: 'mineral-oil', contact: 'splash', temperatureC: 23, hours: 50 }], {
     id: 'fluids',
-    title: 'Fluids touch it',
+    title: 'Chemical contact',
     explains:
-      'Oils, cleaners, water, solvents, disinfectants, de-icer. A polymer may stand a fluid and still crack in it where it is pulled. Cleaning it counts.',
+      'Oils, cleaners, water, solvents, disinfectants, de-icer. A polymer may resist a fluid and still crack in it under tension. Cleaning counts.',
     Fields: FluidFields,
     wide: true,
   }),
@@ -50,8 +50,8 @@ export const weatherAsks: readonly AskKind[] = [
     { hoursPerYear: 8766, years: 3, keepPct: 60 },
     {
       id: 'outdoors',
-      title: 'Stands in the open',
-      explains: 'Sun, rain and frost take strength year by year; some polymers turn brittle in one summer.',
+      title: 'Outdoor exposure',
+      explains: 'Sun, rain and frost reduce strength year by year; some polymers embrittle in one summer.',
       Fields: OutdoorsFields,
     },
   ),

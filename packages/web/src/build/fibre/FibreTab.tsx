@@ -59,7 +59,7 @@ function Strands() {
       {fibre && tow && (
         <div className="mt-3 flex flex-col gap-3">
           <QuantityField
-            label="Strands deep in each face"
+            label="Strand layers in each face"
             dimension="ratio"
             value={fibre.strandsDeep}
             bounds={bounds('strandsDeep')}
@@ -76,11 +76,14 @@ function Strands() {
           <FactList
             rows={[
               ['Modulus along it', amount(tow.e1Mpa, 'MPa', units)],
-              ['Strength pulled, squeezed', `${amount(tow.xtMpa, 'MPa', units)}, ${amount(tow.xcMpa, 'MPa', units)}`],
-              ['Scatter of its strength', `${tow.covTypicalPct} %`],
-              ['Tightest bend', `${amount(tow.minimumBendRadiusMm, 'mm', units)} radius`],
-              ['Shortest piece', amount(tow.minimumLengthMm, 'mm', units)],
-              ['Holds to, bent', amount(tow.maxServiceCompressionC, '°C', units)],
+              [
+                'Tensile, compressive strength',
+                `${amount(tow.xtMpa, 'MPa', units)}, ${amount(tow.xcMpa, 'MPa', units)}`,
+              ],
+              ['Strength scatter', `${tow.covTypicalPct} %`],
+              ['Minimum bend radius', `${amount(tow.minimumBendRadiusMm, 'mm', units)} radius`],
+              ['Minimum length', amount(tow.minimumLengthMm, 'mm', units)],
+              ['Temperature limit, bending', amount(tow.maxServiceCompressionC, '°C', units)],
             ]}
           />
           <p className="text-xs text-quiet">{tow.notes}</p>
@@ -100,7 +103,7 @@ function Plan({ gradeId }: { gradeId: string }) {
     [brief, gradeId, target],
   );
   const { value } = useComputed(library, ask);
-  if (!value) return <p className="text-quiet">Laying strand by strand …</p>;
+  if (!value) return <p className="text-quiet">Placing strands …</p>;
   return (
     <OptionsTable
       options={value.proposals}
@@ -109,7 +112,7 @@ function Plan({ gradeId }: { gradeId: string }) {
       aside={
         <span className="w-44">
           <QuantityField
-            label="Loads aim at a reserve of"
+            label="Target reserve factor"
             dimension="ratio"
             value={target}
             bounds={{ minimum: 1, maximum: 10 }}

@@ -11,7 +11,7 @@ import { Panel } from '../../ui/Panel.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
 import { useSay } from '../../ui/useSay.ts';
 
-const HEADINGS = ['What to change', 'Mass', 'Cost', 'Print time', 'Smallest reserve', 'Governs', 'Into the brief'];
+const HEADINGS = ['Option', 'Mass', 'Cost', 'Print time', 'Minimum reserve', 'Governs', 'Apply to brief'];
 
 /** What changes the part; another grade as it is drawn changes nothing in the brief. */
 const TAKEN: readonly StiffeningOption['kind'][] = ['fibre', 'fibre-in-filled', 'thicker', 'filled-grade-thicker'];
@@ -35,7 +35,7 @@ export function OptionsTable({
   const say = useSay();
   const now = JSON.stringify(brief);
   return (
-    <Panel title="The least fibre that passes, and what else would" aside={aside}>
+    <Panel title="Minimum fibre that passes, and alternatives" aside={aside}>
       <p className="mb-2 text-sm" role="status">
         {say(verdict(options))}
       </p>
@@ -68,18 +68,18 @@ export function OptionsTable({
                 )}
                 <td className="px-3 py-1">
                   {isNow ? (
-                    <span className="text-quiet">set now</span>
+                    <span className="text-quiet">current</span>
                   ) : (
                     option.brief &&
                     TAKEN.includes(option.kind) && (
                       <Button
-                        aria-label={`Take ${say(option.title)}`}
+                        aria-label={`Apply ${say(option.title)}`}
                         onClick={() => {
                           edit(option.brief!, 'stiffening', from);
                           if (option.gradeId !== gradeId) set({ grade: option.gradeId });
                         }}
                       >
-                        Take
+                        Apply
                       </Button>
                     )
                   )}
@@ -90,9 +90,9 @@ export function OptionsTable({
         </tbody>
       </table>
       <p className="mt-2 text-xs text-quiet">
-        Strands are added one by one until every check passes, the loads’ at the reserve that is aimed at; reserves are
-        shown as the brief has them. Scatter counts as the house rule on strengths says. Between the layers and across
-        them the print alone carries; strand values are typical, evidence D.
+        Strands are added until every check passes, load checks at the target reserve factor; reserve factors are shown
+        for the brief. Scatter counts as the company rule on strengths says. Between the layers and across them the
+        print alone carries; strand values are typical, evidence D.
       </p>
     </Panel>
   );
@@ -108,7 +108,7 @@ function verdict(options: readonly StiffeningOption[]): string {
     `${entry!.costUsd?.toFixed(2) ?? '?'} USD, ${entry!.massG?.toFixed(0) ?? '?'} g`;
   const drawn = first(['as-drawn']);
   if (drawn) return `It passes as drawn (${price(drawn)}): no fibre is needed.`;
-  if (!fibre && !other) return 'Neither fibre nor more material makes it pass: something else stands in the way.';
+  if (!fibre && !other) return 'Neither fibre nor more material makes it pass.';
   if (!fibre) return `Fibre does not make it pass; “${other!.title}” does (${price(other!)}).`;
   if (!other) return `Only fibre makes it pass: ${fibre.title} (${price(fibre)}).`;
   const [cheaper, dearer] =

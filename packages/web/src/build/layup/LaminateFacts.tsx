@@ -19,7 +19,7 @@ export function LaminateFacts({ report }: { report: LaminateReport }) {
   ];
   const chart: LineChart = {
     id: 'modulus-around-angle',
-    title: 'Modulus around the angle',
+    title: 'Modulus by direction',
     notes: [],
     x: { title: 'Direction from x', dimension: 'angle' },
     y: { title: 'Modulus in plane', dimension: 'stress' },
@@ -102,21 +102,23 @@ function Matrices({ report }: { report: LaminateReport }) {
 }
 
 const MODE_WORDS = {
-  'fibre-tension': 'along it, pulled',
-  'fibre-compression': 'along it, squeezed',
-  'matrix-tension': 'across it, pulled',
-  'matrix-compression': 'across it, squeezed',
+  'fibre-tension': 'along, tension',
+  'fibre-compression': 'along, compression',
+  'matrix-tension': 'across, tension',
+  'matrix-compression': 'across, compression',
   shear: 'sheared',
 } as const;
 
 function LoadPanel({ load, plies }: { load: LoadReport; plies: LaminateReport['plies'] }) {
   return (
     <Panel title={`When it gives way: ${load.name}`}>
-      {load.failures.length === 0 && <p className="text-quiet">This load stresses nothing.</p>}
+      {load.failures.length === 0 && <p className="text-quiet">This load causes no stress.</p>}
       {load.failures.length > 0 && (
         <>
           <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-            <TableHead headings={['Criterion', 'First ply, × the load', 'Which gives', 'Last ply, × the load']} />
+            <TableHead
+              headings={['Criterion', 'First-ply failure, × load', 'Failing ply', 'Last-ply failure, × load']}
+            />
             <tbody>
               {load.failures.map(({ criterion, firstPly, lastPlyRatio }) => (
                 <tr key={criterion} className="border-b border-line last:border-0">
@@ -124,7 +126,7 @@ function LoadPanel({ load, plies }: { load: LoadReport; plies: LaminateReport['p
                     {CRITERION_WORDS[criterion]}
                   </th>
                   <td className="px-3 py-1 font-semibold">
-                    {firstPly.atRatio > 0 ? f(firstPly.atRatio, 3) : '0: heat alone does it'}
+                    {firstPly.atRatio > 0 ? f(firstPly.atRatio, 3) : '0: fails from temperature alone'}
                   </td>
                   <td className="px-3 py-1">
                     ply {firstPly.ply + 1} ({f(plies[firstPly.ply]!.angleDeg)}°), {MODE_WORDS[firstPly.mode]}

@@ -38,7 +38,7 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
           title="Plies, from below upwards"
           aside={
             <Button look="quiet" disabled={!remove} onClick={remove}>
-              Without a layup
+              Remove layup
             </Button>
           }
         >
@@ -50,10 +50,10 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
               onChange={(name) => name && set({ ...layup, name })}
             />
             <Choice
-              label="Start from a usual stack"
+              label="Start from a standard layup"
               value=""
               options={[
-                { value: '', label: 'keep this one' },
+                { value: '', label: 'keep this layup' },
                 ...STACKS.map(({ id, title }) => ({ value: id, label: title })),
               ]}
               onChange={(id) => set(withStack(layup, id))}
@@ -62,7 +62,7 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
           <PlyList layup={layup} gradeId={gradeId} onChange={set} />
           <div className="mt-3 flex items-center gap-3">
             <Tick
-              label="Mirrored: the upper half is these turned over"
+              label="Symmetric: mirrored upper half"
               checked={layup.mirrored === true}
               onChange={(mirrored) => {
                 const { mirrored: _before, ...rest } = layup;
@@ -70,7 +70,7 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
               }}
             />
             <span className="grow" />
-            <Button onClick={() => set(repeated(layup))}>Repeat all</Button>
+            <Button onClick={() => set(repeated(layup))}>Repeats</Button>
           </div>
         </Panel>
         <Surroundings layup={layup} onChange={set} />
@@ -131,12 +131,12 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
 }
 
 const LOADS: readonly [keyof LayupLoad, string, string][] = [
-  ['nxNPerMm', 'Pull along x', 'N/mm'],
-  ['nyNPerMm', 'Pull along y', 'N/mm'],
+  ['nxNPerMm', 'Tension along x', 'N/mm'],
+  ['nyNPerMm', 'Tension along y', 'N/mm'],
   ['nxyNPerMm', 'Shear', 'N/mm'],
-  ['mxNmmPerMm', 'Bends x', 'N·mm/mm'],
-  ['myNmmPerMm', 'Bends y', 'N·mm/mm'],
-  ['mxyNmmPerMm', 'Twists', 'N·mm/mm'],
+  ['mxNmmPerMm', 'Bending about y', 'N·mm/mm'],
+  ['myNmmPerMm', 'Bending about x', 'N·mm/mm'],
+  ['mxyNmmPerMm', 'Twisting', 'N·mm/mm'],
 ];
 
 /** Its temperatures and one load on a width of a millimetre. */
@@ -157,7 +157,7 @@ function Surroundings({ layup, onChange }: { layup: Layup; onChange: (layup: Lay
     />
   );
   return (
-    <Panel title="Load on each millimetre of width, and heat">
+    <Panel title="Load per mm of width, and temperature">
       <div className="grid grid-cols-3 narrow:grid-cols-2 gap-3">
         {LOADS.map(([field, label, unit]) => (
           <QuantityField
@@ -173,8 +173,8 @@ function Surroundings({ layup, onChange }: { layup: Layup; onChange: (layup: Lay
             }}
           />
         ))}
-        {temperature('laidAtC', 'Free of stress at', 'about where its matrix turns glassy')}
-        {temperature('serviceC', 'In service at')}
+        {temperature('laidAtC', 'Stress-free temperature', 'about the glass transition of the matrix')}
+        {temperature('serviceC', 'Service temperature')}
         <QuantityField
           label="Tsai–Wu interaction"
           hint="F12/√(F11·F22); empty = −0.5. It takes a test in two directions to know it"

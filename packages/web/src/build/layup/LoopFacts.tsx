@@ -9,9 +9,9 @@ import { TableHead } from '../../ui/TableHead.tsx';
 export function LoopFacts({ loops }: { loops: readonly LoopReport[] }) {
   const units = useAppSelector((state) => state.settings.units);
   return (
-    <Panel title="What the loops bear">
+    <Panel title="Loop capacity">
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-        <TableHead headings={['Loop', 'Bears', '× the pull', 'Stretches', 'Bends leave', 'Pack', 'Strand']} />
+        <TableHead headings={['Loop', 'Bears', '× load', 'Stretches', 'Retained after bending', 'Pack', 'Strand']} />
         <tbody>
           {loops.map((loop, i) => (
             <tr key={i} className="border-b border-line last:border-0">

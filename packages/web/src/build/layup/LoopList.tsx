@@ -7,7 +7,7 @@ import { QuantityField, type Bounds } from '../../ui/QuantityField.tsx';
 import { shortTowName } from './stacks.ts';
 
 export const FIRST_LOOP: LayupLoop = {
-  name: 'Round both eyes',
+  name: 'Around both eyes',
   towId: 'carbon-polyamide',
   path: 'holes',
   radiusMm: 10,
@@ -25,11 +25,11 @@ export function LoopList({ layup, onChange }: { layup: Layup; onChange: (layup: 
     onChange(next.length === 0 ? rest : { ...rest, loops: [...next] });
   };
   return (
-    <Panel title="Loops round holes and along walls">
+    <Panel title="Loops around holes and along walls">
       {loops.length === 0 && (
         <p className="mb-2 text-sm text-quiet">
-          An eye on a pin or a wall that bursts is held best by strands that run round it: their two legs carry the
-          pull.
+          A lug on a pin, or a wall under internal pressure, is best reinforced by strands around it: both legs carry
+          the load.
         </p>
       )}
       <ul className="flex flex-col gap-2">
@@ -105,7 +105,7 @@ function LoopRow({
           label="Runs"
           value={loop.path}
           options={[
-            { value: 'holes', label: 'round two holes' },
+            { value: 'holes', label: 'around two holes' },
             { value: 'walls', label: 'along the walls of an outline' },
           ]}
           onChange={(path) => {
@@ -115,18 +115,18 @@ function LoopRow({
         />
       </div>
       {length('radiusMm', alongWalls ? 'Corner radius inside' : 'Radius inside')}
-      {length('apartMm', 'Bends apart, along')}
+      {length('apartMm', 'Bend distance, along')}
       {alongWalls && (
         <QuantityField
-          label="Bends apart, across"
+          label="Bend distance, across"
           dimension="length"
           value={loop.acrossMm ?? 0}
           bounds={bounds('acrossMm')}
           onChange={(acrossMm) => onChange({ ...loop, acrossMm })}
         />
       )}
-      {count('turns', 'Beside each other')}
-      {count('layers', 'Over each other')}
+      {count('turns', 'Turns side by side')}
+      {count('layers', 'Turns stacked')}
       <QuantityField
         label="Pull"
         dimension="force"

@@ -114,7 +114,7 @@ function PlyRow({
       </button>
       <div className="min-w-0 grow basis-44">
         <Choice
-          label="Made of"
+          label="Material"
           value={value}
           options={[
             ...tows.map(({ id, name }) => ({ value: id, label: shortTowName(name) })),

@@ -53,7 +53,7 @@ describe('plies', () => {
 test('loops say what they are for until there is one, and each what it holds', () => {
   const list = (loops?: Layup['loops']) =>
     textOf(drawn(<LoopList layup={{ ...layup, ...(loops ? { loops } : {}) }} onChange={ignore} />));
-  expect(list()).toContain('An eye on a pin');
+  expect(list()).toContain('A lug on a pin');
   expect(list([FIRST_LOOP])).toContain('Loop 1: what it holds');
 });
 

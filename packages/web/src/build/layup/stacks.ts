@@ -2,10 +2,10 @@ import type { Layup, LayupPly } from '@anvilstone/schema';
 
 /** Usual stacks of one strand, as the lower half of a mirrored layup. */
 export const STACKS = [
-  { id: 'faces', title: 'All along x', angles: [0] },
+  { id: 'faces', title: 'Unidirectional: 0', angles: [0] },
   { id: 'cross', title: 'Cross: 0, 90', angles: [0, 90] },
-  { id: 'angle', title: 'Askew: ±45', angles: [45, -45] },
-  { id: 'all-round', title: 'Alike all round: 0, ±45, 90', angles: [0, 45, -45, 90] },
+  { id: 'angle', title: 'Angle-ply: ±45', angles: [45, -45] },
+  { id: 'all-round', title: 'Quasi-isotropic: 0, ±45, 90', angles: [0, 45, -45, 90] },
 ] as const;
 
 export function withStack(layup: Layup, stackId: string): Layup {

@@ -15,7 +15,7 @@ export const FIRST_LAYUP: Layup = {
   // Above the glass transition of the strand’s matrix stresses relax.
   laidAtC: 55,
   serviceC: 23,
-  loads: [{ name: 'Pulled along x', nxNPerMm: 50 }],
+  loads: [{ name: 'Tension along x', nxNPerMm: 50 }],
 };
 
 /** The layup that belongs to the part, saved and undone with its brief; a first one to look at until something is changed. */

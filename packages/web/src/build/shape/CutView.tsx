@@ -85,19 +85,19 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
         </Suspense>
         <div className="grid grid-cols-5 narrow:grid-cols-2 gap-3 print:hidden">
           <Choice
-            label="Part runs along"
+            label="Part axis"
             value={String(along)}
             options={axisOptions()}
             onChange={(value) => change({ along: Number(value) as SpaceAxis })}
           />
           <Choice
-            label="Load pushes along"
+            label="Load direction"
             value={String(load.push)}
             options={axisOptions(along)}
             onChange={(value) => change({ push: Number(value) as SpaceAxis })}
           />
           <Choice
-            label="Held at its end of"
+            label="Fixed end"
             value={load.held}
             options={[
               { value: 'low', label: `least ${SPACE_AXES[along]}` },
@@ -106,13 +106,13 @@ export function CutView({ mesh }: { mesh: OpenMesh }) {
             onChange={(held) => change({ held })}
           />
           <Choice
-            label="Built up along"
+            label="Build direction"
             value={String(up)}
             options={axisOptions()}
             onChange={(value) => setUp(Number(value) as SpaceAxis)}
           />
           <QuantityField
-            label={`Load acts at ${SPACE_AXES[along]}`}
+            label={`Load position, ${SPACE_AXES[along]}`}
             dimension="length"
             value={load.loadAtMm}
             bounds={{ minimum: low, maximum: high }}
@@ -181,7 +181,7 @@ function CutSlider({
       </label>
       <div className="w-32">
         <QuantityField
-          label="Place of the cut"
+          label="Position of the cut"
           dimension="length"
           value={atMm}
           bounds={{ minimum: low, maximum: high }}
@@ -230,7 +230,7 @@ function CutFacts({
       `${formatQuantity(beam.depthMm, 'length', units, 4)} × ${formatQuantity(beam.widthMm, 'length', units, 4)}`,
     ],
     ['Outer fibre from its middle', formatQuantity(beam.extremeFibreMm, 'length', units, 4)],
-    ['Lever to the load', cut.leverMm > 0 ? formatQuantity(cut.leverMm, 'length', units, 4) : 'none: beyond the load'],
+    ['Lever arm', cut.leverMm > 0 ? formatQuantity(cut.leverMm, 'length', units, 4) : 'none: beyond the load'],
     [
       `Bending stress under ${under.of}`,
       cut.leverMm > 0 ? formatQuantity(under.forceN * cut.stressPerN, 'stress', units, 3) : '–',
@@ -251,7 +251,7 @@ function CutFacts({
       </div>
       <div className="mt-3 flex items-center gap-2 print:hidden">
         <Button look="primary" disabled={cut.leverMm <= 0 || !closed} onClick={() => onTake(cut)}>
-          Take this cut into the brief
+          Apply this cut to the brief
         </Button>
         <Button
           look="quiet"

@@ -26,21 +26,21 @@ export function CutsChart({
   onWorst?: () => void;
 }) {
   const units = useAppSelector((state) => state.settings.units);
-  if (!cuts) return <Progress share={share} label="Cutting it from end to end" />;
+  if (!cuts) return <Progress share={share} label="Cutting the part from end to end" />;
   const found = cuts.flatMap((one) => ('why' in one ? [] : [one]));
   const missed = cuts.length - found.length;
   const [reason] = cuts.flatMap((one) => ('why' in one ? [one.why] : []));
   if (found.length === 0)
     return (
       <p className="text-unknown">
-        It cannot be cut anywhere along {axis}: {reason}
+        No valid cut along {axis}: {reason}
       </p>
     );
   const chart: LineChart = {
     id: 'stress-along-the-part',
     title: `Bending stress along the part, under ${under.of}`,
     notes: [
-      'By the lever to the load and the section at each place; notches, holes across it and the way up come on top.',
+      'By the lever to the load and the section at each place; notches, holes across it and the build orientation come on top.',
       ...(missed > 0 ? [`${missed} of ${cuts.length} places could not be cut: ${reason}`] : []),
     ],
     x: { title: `Along ${axis}`, dimension: 'length' },
@@ -58,11 +58,11 @@ export function CutsChart({
   };
   return (
     <div aria-busy={share < 1}>
-      {share < 1 && <Progress share={share} label="Cutting it anew" />}
+      {share < 1 && <Progress share={share} label="Cutting again" />}
       <ChartFigure chart={chart} />
       {onWorst && worstMm !== undefined && (
         <Button className="mt-2 print:hidden" onClick={onWorst}>
-          Cut where it is stressed most, at {amount(worstMm, 'mm', units)}
+          Cut at the highest stress, at {amount(worstMm, 'mm', units)}
         </Button>
       )}
     </div>

@@ -58,10 +58,10 @@ export function MeshFacts({ mesh }: { mesh: OpenMesh }) {
         )}
       </Panel>
       <Panel title="On the bed">
-        {!beds.value && <p className="text-quiet">Turning it …</p>}
+        {!beds.value && <p className="text-quiet">Rotating …</p>}
         {beds.value && (
           <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
-            <TableHead headings={['Upright', 'Height', 'Rests on', 'Overhangs', 'Fits, at once']} />
+            <TableHead headings={['Upright', 'Height', 'Rests on', 'Overhangs', 'Parts per bed']} />
             <tbody>
               {beds.value.map((bed, axis) => (
                 <BedRow key={axis} bed={bed} axis={axis as SpaceAxis} size={size} machines={library.machines} />

@@ -5,7 +5,7 @@ import { meshScene, type MeshScene } from './meshScene.ts';
 import type { OpenMesh } from './useMesh.ts';
 
 const VIEWS = [
-  { name: 'Askew', from: [1, -1.2, 0.8] },
+  { name: 'Isometric', from: [1, -1.2, 0.8] },
   { name: 'Along x', from: [1, 0, 0] },
   { name: 'Along y', from: [0, -1, 0] },
   { name: 'From above', from: [0, 0, 1] },

@@ -39,7 +39,7 @@ export function ShapeTab() {
         ) : (
           <div className="w-44">
             <Choice
-              label="Drawn in"
+              label="Mesh unit"
               value={String(file.mmPerUnit) as (typeof UNITS)[number]['value']}
               options={UNITS}
               onChange={(value) => void setUnit(file, Number(value))}
@@ -48,7 +48,7 @@ export function ShapeTab() {
         )}
         <span className="grow" />
         <Button look="quiet" onClick={() => void close()}>
-          Close it
+          Close
         </Button>
       </div>
       <CutView key={`${file.name} ${file.mmPerUnit}`} mesh={mesh} />
@@ -77,8 +77,8 @@ function DropMesh({ onFile }: { onFile: (file: File) => void }) {
     >
       <strong>Drop the part’s mesh here, or choose a file</strong>
       <span className="max-w-[36rem] text-sm text-quiet">
-        STL (binary or text) or 3MF. It is read on this computer and stays here; nothing is sent. You see whether it is
-        closed, what it weighs, where it is thin, and can take its most stressed cut into the brief.
+        STL (binary or text) or 3MF. It is read on this computer; nothing is sent. It is checked for closure, mass and
+        thin walls, and its most stressed cut can be applied to the brief.
       </span>
       <input
         type="file"

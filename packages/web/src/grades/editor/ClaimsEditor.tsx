@@ -34,7 +34,7 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
       }
     >
       {claims.length === 0 && (
-        <p className="text-quiet">None. A claim holds for what was tested, never for a printed part by itself.</p>
+        <p className="text-quiet">None. A claim applies to what was tested, not automatically to a printed part.</p>
       )}
       {claims.map((claim, i) => (
         <div key={i} className="mb-2 grid grid-cols-9 narrow:grid-cols-2 items-start gap-3 border-b border-line pb-2">
@@ -81,7 +81,7 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
           <Button
             look="quiet"
             className="mt-4"
-            aria-label={`Take away ${claim.statement || 'claim'}`}
+            aria-label={`Delete ${claim.statement || 'claim'}`}
             onClick={() =>
               set(
                 claims.filter((_, at) => at !== i),
@@ -89,7 +89,7 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
               )
             }
           >
-            Take away
+            Delete
           </Button>
         </div>
       ))}

@@ -100,7 +100,7 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
       </header>
       {kept && (
         <p className="mb-3 rounded border border-line bg-surface px-3 py-2 text-sm">
-          These are edits of an earlier visit that were not saved. “Discard changes” takes the stored grade.
+          Unsaved edits from an earlier session. “Discard changes” loads the stored grade.
         </p>
       )}
       {problem && (
@@ -122,7 +122,7 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
                     edit(newer.grade, 'newer');
                   }}
                 >
-                  Take the newer one (undo brings mine back)
+                  Use the newer version (undo restores mine)
                 </Button>
               </p>
             )}
@@ -143,8 +143,8 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
 
 function statusText(changed: boolean, blocked: boolean, count: number): string {
   if (blocked && changed)
-    return `Not saved: ${count} ${count === 1 ? 'field has' : 'fields have'} to be put right. Kept on this computer until then.`;
-  return changed ? 'Not saved yet; kept on this computer.' : 'As it is stored.';
+    return `Not saved: ${count} ${count === 1 ? 'field has' : 'fields have'} to be corrected. Kept on this computer until then.`;
+  return changed ? 'Not saved yet; stored on this computer.' : 'Saved.';
 }
 
 /** What a grade cannot be stored without. */

@@ -16,7 +16,7 @@ const FILLERS = [
 
 export function IdentityEditor({ grade, edit, issueAt }: Section & { isNew: boolean }) {
   return (
-    <Panel title="What it is">
+    <Panel title="Identity">
       <div className="grid grid-cols-2 gap-3">
         <TextField
           label="Name"

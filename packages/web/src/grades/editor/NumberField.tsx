@@ -22,7 +22,7 @@ export function NumberField({
     parsed && !parsed.ok
       ? parsed.message
       : parsed?.ok && whole && !Number.isInteger(parsed.canonical)
-        ? 'A whole number, please.'
+        ? 'Enter a whole number.'
         : undefined;
   return (
     <Field label={label} error={complaint ?? error}>

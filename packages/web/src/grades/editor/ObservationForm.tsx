@@ -182,12 +182,7 @@ export function ObservationForm({
           onChange={(date) => set({ date }, 'date')}
         />
         <div className="col-span-2">
-          <TextArea
-            label="Anything a sceptical reader should know"
-            rows={1}
-            value={observation.note ?? ''}
-            onChange={(note) => set({ note }, 'note')}
-          />
+          <TextArea label="Notes" rows={1} value={observation.note ?? ''} onChange={(note) => set({ note }, 'note')} />
         </div>
       </div>
     </div>

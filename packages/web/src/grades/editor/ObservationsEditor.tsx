@@ -29,9 +29,7 @@ export function ObservationsEditor({ grade, edit, issueAt }: Section) {
       aside={<Button onClick={() => add()}>Add a report</Button>}
     >
       {observations.length === 0 && (
-        <p className="text-quiet">
-          Nothing is reported yet: every value is an estimate of the family, or unknown. Add the first number you trust.
-        </p>
+        <p className="text-quiet">No reports yet: every value is a family estimate or unknown. Add a report.</p>
       )}
       <ul>
         {ordered.map(({ one, i }) => {
@@ -62,7 +60,7 @@ export function ObservationsEditor({ grade, edit, issueAt }: Section) {
                 <span className="w-56 shrink-0 truncate text-quiet">
                   {SOURCE_WORDS[one.source]}: {one.reference}
                 </span>
-                {faulty && <span className="text-fail">put right</span>}
+                {faulty && <span className="text-fail">corrected</span>}
                 <Button
                   look="quiet"
                   className="shrink-0 px-1 py-0 text-xs whitespace-nowrap"
@@ -74,7 +72,7 @@ export function ObservationsEditor({ grade, edit, issueAt }: Section) {
                 <Button
                   look="quiet"
                   className="shrink-0 px-1 py-0 text-xs whitespace-nowrap"
-                  aria-label={`Take away ${PROPERTY_DEFINITIONS[one.property].title}`}
+                  aria-label={`Delete ${PROPERTY_DEFINITIONS[one.property].title}`}
                   onClick={() =>
                     set(
                       observations.filter(({ id }) => id !== one.id),
@@ -82,7 +80,7 @@ export function ObservationsEditor({ grade, edit, issueAt }: Section) {
                     )
                   }
                 >
-                  Take away
+                  Delete
                 </Button>
               </div>
               {open && (

@@ -52,7 +52,7 @@ export function ProcessEditor({ grade, edit, issueAt }: Section) {
     else without(name);
   };
   return (
-    <Panel title="How its maker prints it">
+    <Panel title="Maker’s print settings">
       <div className="grid grid-cols-4 narrow:grid-cols-2 gap-3">
         {RANGES.map(({ name, title, dimension, unit }) => {
           const range = process[name];
@@ -84,10 +84,10 @@ export function ProcessEditor({ grade, edit, issueAt }: Section) {
         ))}
         <div className="col-span-2">
           <Choice
-            label="Around the part"
+            label="Enclosure"
             value={process.enclosure ?? ''}
             options={[
-              { value: '', label: 'Not stated: the family’s' },
+              { value: '', label: 'Not stated: family value' },
               { value: 'open', label: 'Open frame' },
               { value: 'enclosed', label: 'Enclosed' },
               { value: 'heated', label: 'Heated chamber' },
@@ -97,10 +97,10 @@ export function ProcessEditor({ grade, edit, issueAt }: Section) {
         </div>
         <div className="col-span-2">
           <Choice
-            label="Wears a brass nozzle"
+            label="Abrasive (wears brass nozzles)"
             value={process.abrasive === undefined ? '' : process.abrasive ? 'yes' : 'no'}
             options={[
-              { value: '', label: 'Not stated: by family and filler' },
+              { value: '', label: 'Not stated: from family and filler' },
               { value: 'yes', label: 'Yes' },
               { value: 'no', label: 'No' },
             ]}

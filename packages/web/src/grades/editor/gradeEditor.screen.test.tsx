@@ -25,7 +25,7 @@ describe('a new grade', () => {
     await user.type(await field('Name'), 'Nylon Trial');
     await user.click(panel(/^Evidence/).getByRole('button', { name: 'Add a report' }));
     await user.type(await field('Value'), '48.5');
-    expect(screen.getByRole('status').textContent).toMatch(/^Not saved: 2 fields have to be put right/);
+    expect(screen.getByRole('status').textContent).toMatch(/^Not saved: 2 fields have to be corrected/);
     expect(await field('Maker')).toHaveAccessibleDescription('The maker is missing');
     expect(await field('Document or campaign')).toHaveAccessibleDescription('Say where the number comes from');
     await user.type(await field('Maker'), 'Own Make');
@@ -59,15 +59,15 @@ describe('a new grade', () => {
   test('what was typed and not saved is there on the next visit, and may be discarded', async () => {
     const { user } = openApp('/grades/tm-petg/edit');
     await user.type(await field('Remarks'), ' Strings a lot.');
-    expect(screen.getByRole('status').textContent).toBe('Not saved yet; kept on this computer.');
+    expect(screen.getByRole('status').textContent).toBe('Not saved yet; stored on this computer.');
     const again = openApp('/grades/tm-petg/edit', { isBack: true });
-    expect(await screen.findByText(/edits of an earlier visit/)).toBeVisible();
+    expect(await screen.findByText(/edits from an earlier session/)).toBeVisible();
     expect(((await field('Remarks')) as HTMLInputElement).value).toMatch(/Strings a lot\.$/);
     await again.user.click(await button('Discard changes'));
     expect(((await field('Remarks')) as HTMLInputElement).value).not.toMatch(/Strings/);
     openApp('/grades/tm-petg/edit', { isBack: true });
     await field('Remarks');
-    expect(screen.queryByText(/edits of an earlier visit/)).toBeNull();
+    expect(screen.queryByText(/edits from an earlier session/)).toBeNull();
   });
 });
 
@@ -105,9 +105,9 @@ describe('how its maker prints it', () => {
 
   test('what the family says of fumes and wear can be said otherwise, or left to it', async () => {
     const { user, house } = openApp('/grades/tm-petg/edit');
-    await user.selectOptions(await field('Wears a brass nozzle'), 'Yes');
-    await user.selectOptions(await field('Around the part'), 'Enclosed');
-    await user.selectOptions(await field('Around the part'), 'Not stated: the family’s');
+    await user.selectOptions(await field('Abrasive (wears brass nozzles)'), 'Yes');
+    await user.selectOptions(await field('Enclosure'), 'Enclosed');
+    await user.selectOptions(await field('Enclosure'), 'Not stated: family value');
     await typeOver(user, 'Drying time', '390 min');
     await user.click(await button('Save'));
     await waitFor(() => expect(house.asked).toHaveLength(1));
@@ -125,8 +125,8 @@ describe('evidence', () => {
     const count = Number(/\d+/.exec(before)![0]);
     await user.click(panel(/^Evidence/).getAllByRole('button', { name: /^Copy / })[0]!);
     expect(title()).toContain(`${count + 1} reports`);
-    await user.click(panel(/^Evidence/).getAllByRole('button', { name: /^Take away / })[0]!);
-    await user.click(panel(/^Evidence/).getAllByRole('button', { name: /^Take away / })[0]!);
+    await user.click(panel(/^Evidence/).getAllByRole('button', { name: /^Delete / })[0]!);
+    await user.click(panel(/^Evidence/).getAllByRole('button', { name: /^Delete / })[0]!);
     expect(title()).toContain(`${count - 1} reports`);
     for (let step = 0; step < 3; step++) await user.click(await button('Undo'));
     expect(title()).toBe(before);
@@ -171,7 +171,7 @@ describe('evidence', () => {
     expect((await field('Value')).getAttribute('aria-invalid')).toBe('true');
     expect(await field('Value')).toHaveValue('4,8.5x');
     await user.type(await field('Specimens (n)'), '2.5');
-    expect(await field('Specimens (n)')).toHaveAccessibleDescription('A whole number, please.');
+    expect(await field('Specimens (n)')).toHaveAccessibleDescription('Enter a whole number.');
     await user.type(await field('Date (YYYY-MM-DD)'), '31.12.2025');
     expect((await field('Date (YYYY-MM-DD)')).getAttribute('aria-invalid')).toBe('true');
   });
@@ -225,7 +225,7 @@ describe('saved by somebody else meanwhile', () => {
 
   test('theirs is taken, and undo brings mine back', async () => {
     const { user } = await changedElsewhere();
-    await user.click(await button(/^Take the newer one/));
+    await user.click(await button(/^Use the newer version/));
     expect(await field('Maker')).toHaveValue('Theirs');
     await user.click(await button('Undo'));
     expect(await field('Maker')).toHaveValue('Mine');

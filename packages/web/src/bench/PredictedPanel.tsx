@@ -8,16 +8,16 @@ import { usePartResultsQuery } from './benchApi.ts';
 import { outcomeText, wayOf } from './words.ts';
 import { useBench } from '../parts/bench.ts';
 
-/** Check by check what was foretold and what was measured for this part. */
-export function ForetoldPanel({ partId, gradeOf }: { partId: string; gradeOf: ReadonlyMap<string, Grade> }) {
+/** Check by check what was predicted and what was measured for this part. */
+export function PredictedPanel({ partId, gradeOf }: { partId: string; gradeOf: ReadonlyMap<string, Grade> }) {
   const { data: results } = usePartResultsQuery(partId);
   if (!results || results.length === 0) return null;
   return (
-    <section aria-label="Foretold and measured">
-      <h2 className="mb-2 text-sm">Foretold and measured</h2>
+    <section aria-label="Predicted vs measured">
+      <h2 className="mb-2 text-sm">Predicted vs measured</h2>
       <table className="w-full rounded-md border border-line bg-surface text-sm">
         <TableHead
-          headings={['It bears on', 'Grade', 'Test', 'Foretold', 'Measured', 'Measured ÷ foretold', 'Campaign']}
+          headings={['Affects', 'Grade', 'Test', 'Predicted', 'Measured', 'Measured ÷ predicted', 'Campaign']}
         />
         <tbody>
           {results.map((one) => (
@@ -65,10 +65,10 @@ function ResultRow({ result, name }: { result: MethodResult; name: string }) {
         {predicted !== null && low !== null && high !== null && n >= 3 && (
           <span className="block text-xs text-quiet">
             {factor(low)} … {factor(high)}
-            {low > predicted || high < predicted ? ', not by chance' : ', may be chance'}
+            {low > predicted || high < predicted ? ', significant' : ', not significant'}
           </span>
         )}
-        {n < 3 && <span className="block text-xs text-unknown">too few to tell</span>}
+        {n < 3 && <span className="block text-xs text-unknown">too few readings</span>}
       </td>
       <td className="px-3 py-1.5">
         <Link to={`/bench/${result.campaignId}?show=results`} className="underline">

@@ -4,8 +4,8 @@ import { briefWithLoad, everyLoadCase } from '../parts/features.ts';
 import { InputError } from '../input/InputError.ts';
 import { requirePositiveValue } from '../input/require.ts';
 
-/** Movement that was foretold for a time under one load, mm; null: not known, or the brief sets it no limit. */
-export interface ForetoldMovement {
+/** Movement that was predicted for a time under one load, mm; null: not known, or the brief sets it no limit. */
+export interface PredictedMovement {
   timeH: number;
   movedMm: number | null;
 }
@@ -15,7 +15,7 @@ export interface ForetoldMovement {
  * the reserve at that time.
  * @throws InputError no such load, or a time not above 0
  */
-export function foretoldMovement(
+export function predictedMovement(
   brief: Brief,
   loadCaseId: string,
   library: Pick<Library, 'machines' | 'agents'>,
@@ -23,7 +23,7 @@ export function foretoldMovement(
   orientation: BuildOrientation,
   rules: HouseRules,
   timesH: readonly number[],
-): ForetoldMovement[] {
+): PredictedMovement[] {
   const load = everyLoadCase(brief).find(({ id }) => id === loadCaseId);
   if (!load) throw new InputError('loadCaseId', loadCaseId, 'a load of the brief');
   return timesH.map((timeH, i) => {
