@@ -57,7 +57,7 @@ test('a failure in service becomes a finding, the finding evidence, the evidence
   await page.getByLabel('Observed').fill('Oval, and the hose is off.');
   await page.getByRole('button', { name: 'Save reading' }).click();
   await expect(card).toContainText('Oval, and the hose is off.');
-  await expect(card.getByRole('row', { name: /Distortion/ })).toContainText('more than predicted');
+  await expect(card.getByRole('row', { name: /Distortion/ })).toContainText('beyond the prediction');
   await card.getByLabel('Add a photo').setInputFiles({
     name: 'oval.png',
     mimeType: 'image/png',
@@ -75,7 +75,7 @@ test('a failure in service becomes a finding, the finding evidence, the evidence
   await expect(taking.getByRole('row', { name: /Duct of a test/ })).toContainText('fails now');
   await taking.getByLabel('Approved by').fill('B. Chief');
   await taking.getByRole('button', { name: 'Accept as evidence' }).click();
-  await expect(card).toContainText('Taken into the evidence');
+  await expect(card).toContainText('Added to the evidence');
   await expect(card.getByRole('button', { name: 'Correct' })).toHaveCount(0);
   await expect(page.getByRole('region', { name: 'Out of date' })).toContainText('T-1');
 

@@ -118,7 +118,7 @@ export function InstallForm({
           onChange={setBy}
           error={issueAt('/installation/installedBy')}
         />
-        <Field label="Since">
+        <Field label="In service since">
           {(ids) => (
             <input
               {...ids}
