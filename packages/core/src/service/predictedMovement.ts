@@ -11,7 +11,7 @@ export interface PredictedMovement {
 }
 
 /**
- * How far the part should have sagged after each time under a lasting load, by the same check that its brief was judged with: its limit ÷
+ * How far the part should have deflected after each time under a sustained load, by the same check that its brief was judged with: its limit ÷
  * the reserve at that time.
  * @throws InputError no such load, or a time not above 0
  */

@@ -17,7 +17,7 @@ export const LOAD_KIND_WORDS: Record<LoadKind, { title: string; means: string }>
   },
   short: { title: 'Intermittent', means: 'Seconds to minutes, rarely: only strength and stiffness count.' },
   repeated: { title: 'Cyclic', means: 'Thousands of times: fatigue counts.' },
-  knock: { title: 'Impact', means: 'A blow or a fall: its energy counts, not a force.' },
+  knock: { title: 'Impact', means: 'A blow or a fall: its energy counts.' },
   held: { title: 'Imposed displacement', means: 'A displacement is imposed and held: the force relaxes.' },
 };
 
