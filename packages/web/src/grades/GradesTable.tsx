@@ -4,6 +4,7 @@ import { useRef } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { Evidence } from '../ui/Reserve.tsx';
+import { scrollToEnds } from '../ui/scrollToEnds.ts';
 import { fillerText, shortFiller, PRINTABLE_LABELS, familyText, type IndexedGrade, type Sort } from './gradeFilter.ts';
 import { columnUnit, priceNumber, priceUnit, propertyNumber } from './propertyText.ts';
 
@@ -48,6 +49,7 @@ export function GradesTable({
       ref={scroller}
       className="min-h-0 grow overflow-auto rounded-md border border-line bg-surface"
       tabIndex={0}
+      onKeyDown={scrollToEnds}
       role="region"
       aria-label="Grades"
     >

@@ -4,6 +4,7 @@ import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef } from 'react';
 import { useBench } from '../parts/bench.ts';
 import { Term } from '../ui/Term.tsx';
+import { scrollToEnds } from '../ui/scrollToEnds.ts';
 import { TERMS } from '../ui/terms.ts';
 import type { Shortlist } from '../workers/leaders.ts';
 import { MatrixRow, ROW_PX } from './MatrixRow.tsx';
@@ -79,6 +80,7 @@ export function ReservesMatrix({
       ref={scroller}
       className="max-h-[calc(100vh-18.5rem)] min-h-80 overflow-auto rounded-md border border-line bg-surface print:max-h-none print:overflow-visible print:border-0"
       tabIndex={0}
+      onKeyDown={scrollToEnds}
       role="region"
       aria-label="Reserves"
     >
