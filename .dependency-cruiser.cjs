@@ -1,6 +1,21 @@
 /** Arrows run one way: faces → core → schema. Nothing imports from a test. */
 const faces = ['server', 'web', 'cli'];
 
+/** The wings of core, the lowest first: each imports only those before it, and those only through their faces. */
+const wings = [
+  'foundations',
+  'materials',
+  'shapes',
+  'machines',
+  'checks',
+  'evaluation',
+  'making',
+  'evidence',
+  'decisions',
+  'education',
+];
+const TEST = '(\\.test|/test[A-Z]\\w*)\\.ts$';
+
 module.exports = {
   forbidden: [
     {
@@ -25,8 +40,20 @@ module.exports = {
       name: 'core-is-pure',
       comment: 'No I/O in the computation: it runs the same in the browser and on the server.',
       severity: 'error',
-      from: { path: '^packages/core/src/', pathNot: '(\\.test|/test[A-Z]\\w*)\\.ts$' },
+      from: { path: '^packages/core/src/', pathNot: TEST },
       to: { dependencyTypes: ['core'] },
+    },
+    ...wings.slice(0, -1).map((wing, place) => ({
+      name: `${wing}-imports-no-higher-wing`,
+      severity: 'error',
+      from: { path: `^packages/core/src/${wing}/`, pathNot: TEST },
+      to: { path: `^packages/core/src/(${wings.slice(place + 1).join('|')})/` },
+    })),
+    {
+      name: 'a-wing-is-entered-by-its-face',
+      severity: 'error',
+      from: { path: '^packages/core/src/([^/]+)/', pathNot: TEST },
+      to: { path: '^packages/core/src/[^/]+/', pathNot: '^packages/core/src/($1/|[^/]+/index\\.ts$)' },
     },
     ...faces.map((face) => ({
       name: `${face}-imports-no-other-face`,

@@ -3,19 +3,20 @@
  * any machine. That both come to the same numbers is tested beside them.
  *   npm run bench
  */
+import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
+import { chanceOfMeetingAll, evaluate, prepareSizing, screen } from '@anvilstone/core/evaluation';
+import { planImport, readImportFile } from '@anvilstone/core/evidence/exchange';
+import { planDryers } from '@anvilstone/core/making';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import {
-  chanceOfMeetingAll,
-  defaultHouseRules,
-  evaluate,
   freeSize,
-  planDryers,
-  prepareSizing,
-  screen,
-} from '@anvilstone/core';
-import { planImport, readImportFile } from '@anvilstone/core/exchange';
-import { inPlaneConstants, laminateOf, turnedLaminate, type Ply } from '@anvilstone/core/laminate';
-import { meshReport, readMesh } from '@anvilstone/core/mesh';
-import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+  inPlaneConstants,
+  laminateOf,
+  turnedLaminate,
+  type Ply,
+  meshReport,
+  readMesh,
+} from '@anvilstone/core/shapes';
 import type { Grade, Library } from '@anvilstone/schema';
 import { dryers, spools } from './dryerCase.ts';
 import { chanceOfArmPlainly } from './reference/armChance.ts';

@@ -4,7 +4,7 @@
  *   ANVILSTONE_TEST_POSTGRES=postgres://… node --import tsx bench/archive.ts   (npm run bench starts one)
  */
 import { randomUUID } from 'node:crypto';
-import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
 import type { Grade } from '@anvilstone/schema';
 import knex from 'knex';
 import { connect, migrate } from '../packages/server/src/db/connection.ts';

@@ -2,7 +2,7 @@
  * Force over movement, 200,000 lines out of a CSV: read, analysed, and thinned for drawing. As a rate and a ratio to what is wanted.
  *   npm run bench
  */
-import { analyseCurve, readCurve, readingsToDraw } from '@anvilstone/core/bench';
+import { analyseCurve, readCurve, readingsToDraw } from '@anvilstone/core/evidence';
 
 const LINES = 200_000;
 /** Read, analysed and ready to draw in under 2 s. */

@@ -1,4 +1,4 @@
-import { planDryers } from '@anvilstone/core';
+import { planDryers } from '@anvilstone/core/making';
 import { dryers, spools } from './dryerCase.ts';
 
 const RUNS = 5;

@@ -2,8 +2,14 @@
  * Speed of the evaluation, as rates and ratios, not seconds: they mean the same on another machine.
  *   npm run bench
  */
-import { chanceOfMeetingAll, evaluate, prepareSizing, reserveOverTemperature, screen } from '@anvilstone/core';
-import { lampArm, nozzleBracket, ratchetPawl, sampleLibrary } from '@anvilstone/core/sample';
+import { lampArm, nozzleBracket, ratchetPawl, sampleLibrary } from '@anvilstone/core/education/sample';
+import {
+  chanceOfMeetingAll,
+  evaluate,
+  prepareSizing,
+  reserveOverTemperature,
+  screen,
+} from '@anvilstone/core/evaluation';
 import type { Brief, Library } from '@anvilstone/schema';
 import { leastMs } from './rows.ts';
 

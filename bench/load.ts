@@ -8,7 +8,7 @@ import { randomUUID } from 'node:crypto';
 import { readFileSync } from 'node:fs';
 import { request as openRequest, type ClientRequest } from 'node:http';
 import { parseArgs } from 'node:util';
-import { sampleLibrary, lampArm } from '@anvilstone/core/sample';
+import { sampleLibrary, lampArm } from '@anvilstone/core/education/sample';
 import type { Part } from '@anvilstone/schema';
 import autocannon from 'autocannon';
 import knex from 'knex';

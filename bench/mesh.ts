@@ -2,7 +2,7 @@
  * Speed and memory of reading a mesh of a million triangles: a torus, whose volume and section are known.
  *   npm run bench
  */
-import { meshReport, readMesh, sectionOf } from '@anvilstone/core/mesh';
+import { meshReport, readMesh, sectionOf } from '@anvilstone/core/shapes';
 
 const AROUND = 1000;
 const ALONG = 500;

@@ -1,5 +1,5 @@
-import { dryingOf, spoolClock, type LoggedAir } from '@anvilstone/core';
-import { sampleLibrary, samplePlaces, sampleSpools } from '@anvilstone/core/sample';
+import { sampleLibrary, samplePlaces, sampleSpools } from '@anvilstone/core/education/sample';
+import { dryingOf, spoolClock, type LoggedAir } from '@anvilstone/core/making';
 
 /** Moisture clocks of a stock of spools over two weeks of quarter hours: what every look at the stock works out. */
 const now = new Date('2026-09-15T08:00:00Z');

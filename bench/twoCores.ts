@@ -5,8 +5,8 @@
  */
 import { fileURLToPath } from 'node:url';
 import { isMainThread, parentPort, Worker } from 'node:worker_threads';
-import { chanceOfMeetingAll, screen } from '@anvilstone/core';
-import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
+import { chanceOfMeetingAll, screen } from '@anvilstone/core/evaluation';
 import type { Library } from '@anvilstone/schema';
 import { perSecond, printHead, printRow } from './rows.ts';
 

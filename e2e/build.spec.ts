@@ -1,7 +1,7 @@
 import { readFileSync } from 'node:fs';
 import type { Page } from '@playwright/test';
 import { expect, test } from './fixtures.ts';
-import { gaugeBeam, lampArm } from '@anvilstone/core/sample';
+import { gaugeBeam, lampArm } from '@anvilstone/core/education/sample';
 import { makePart, readPart, saved } from './part.ts';
 
 /** Deep at its root, with a waist of 9 × 16 mm at 40 of its 120 mm: there it gives first. */

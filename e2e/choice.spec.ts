@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './fixtures.ts';
-import { gaugeBeam, lampArm } from '@anvilstone/core/sample';
+import { gaugeBeam, lampArm } from '@anvilstone/core/education/sample';
 import type { Brief } from '@anvilstone/schema';
 import { makePart } from './part.ts';
 

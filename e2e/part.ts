@@ -1,5 +1,5 @@
 import { expect, type APIRequestContext, type Locator, type Page } from '@playwright/test';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import type { Brief, Part } from '@anvilstone/schema';
 
 /** Makes a part through the API: for tests whose subject is not the making. */

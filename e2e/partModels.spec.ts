@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './fixtures.ts';
-import { heaterDuct } from '@anvilstone/core/sample';
+import { heaterDuct } from '@anvilstone/core/education/sample';
 import type { GeometryOf } from '@anvilstone/schema';
 import { makePart, readPart, saved, settledStanding, standing } from './part.ts';
 

@@ -1,5 +1,5 @@
 import { expect, test } from './fixtures.ts';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import type { EvaluationResult } from '@anvilstone/schema';
 import { makePart } from './part.ts';
 

@@ -1,4 +1,4 @@
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import type { Part } from '@anvilstone/schema';
 import type { Browser, Page } from '@playwright/test';
 import { seriousFaults } from './accessibility.ts';

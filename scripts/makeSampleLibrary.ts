@@ -14,7 +14,7 @@ const grades = rows.map(gradeOf);
 layTraps(grades);
 laySurroundings(grades);
 writeFileSync(
-  new URL('../packages/core/src/sample/data/grades.json', import.meta.url),
+  new URL('../packages/core/src/education/sample/data/grades.json', import.meta.url),
   `${JSON.stringify(grades, null, 1)}\n`,
 );
 console.log(

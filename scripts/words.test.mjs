@@ -31,11 +31,11 @@ const RETIRED = [
   /\bwhose numbers\b|\bhow careful\b/i,
 ];
 
-/** Texts that people read; what the sample and the training cases tell is told by people. */
+/** Texts that people read; what the sample tells is told by people. */
 const sources = execFileSync('git', ['ls-files', 'packages'], { cwd: root, encoding: 'utf8' })
   .split('\n')
   .filter(
-    (file) => /\/src\/.*\.tsx?$/.test(file) && !/test/i.test(file) && !/\/(sample|practice|migrations)\//.test(file),
+    (file) => /\/src\/.*\.tsx?$/.test(file) && !/test/i.test(file) && !/\/(sample|migrations)\//.test(file),
   );
 
 test('the texts of a source are read without its names, types and styles', () => {

@@ -1,6 +1,6 @@
 /** Monte Carlo as one would write it first: every draw scales the grade and the loads and works all checks out again. */
-import type { chanceOfMeetingAll } from '@anvilstone/core';
-import { defaultHouseRules } from '@anvilstone/core';
+import type { chanceOfMeetingAll } from '@anvilstone/core/evaluation';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import type { Brief, BuildOrientation, Grade, HouseRules, LoadCase } from '@anvilstone/schema';
 import { plainChecks, plainMaterial, type PlainMaterial } from './armEvaluation.ts';
 

@@ -3,7 +3,7 @@
  * engine has to agree with, and what its speed is held against. Only the evidence is resolved by the engine’s own resolver,
  * with every step of its derivation. Solid rectangular arms under forces along their depth.
  */
-import { prepareMaterial, timeShiftDecades, type Material } from '@anvilstone/core';
+import { prepareMaterial, timeShiftDecades, type Material } from '@anvilstone/core/materials';
 import {
   ORIENTATIONS,
   type Brief,

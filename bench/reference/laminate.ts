@@ -1,5 +1,5 @@
 /** Classical lamination theory by general matrices, as a first course writes it on the board. */
-import type { Ply } from '@anvilstone/core/laminate';
+import type { Ply } from '@anvilstone/core/shapes';
 
 type M = number[][];
 const times = (a: M, b: M): M =>

@@ -1,9 +1,9 @@
 /** The engine against the same sums written down plainly: two ways to one number. */
-import { chanceOfMeetingAll, defaultHouseRules, evaluate, freeSize, prepareSizing } from '@anvilstone/core';
-import { laminateOf, inPlaneConstants, type Ply } from '@anvilstone/core/laminate';
-import { meshReport, readMesh } from '@anvilstone/core/mesh';
-import { gaugeBeam, lampArm, sampleLibrary } from '@anvilstone/core/sample';
-import { practiceCases } from '@anvilstone/core/practice';
+import { practiceCases } from '@anvilstone/core/education';
+import { gaugeBeam, lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
+import { chanceOfMeetingAll, evaluate, prepareSizing } from '@anvilstone/core/evaluation';
+import { defaultHouseRules } from '@anvilstone/core/materials';
+import { freeSize, laminateOf, inPlaneConstants, type Ply, meshReport, readMesh } from '@anvilstone/core/shapes';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { chanceOfArmPlainly } from './armChance.ts';
 import { evaluateArmPlainly } from './armEvaluation.ts';

@@ -1,5 +1,5 @@
 /** Sizing by trying: the part is drawn a little larger each time, and evaluated anew, until it passes. */
-import { evaluate } from '@anvilstone/core';
+import { evaluate } from '@anvilstone/core/evaluation';
 import type { Brief, Grade, Library } from '@anvilstone/schema';
 
 /** Smallest size of those tried that passes in any build orientation, mm; undefined: none does. Each is 1 % larger than the one before. */

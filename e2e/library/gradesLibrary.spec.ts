@@ -1,7 +1,7 @@
 import { readFile } from 'node:fs/promises';
 import type { APIRequestContext } from '@playwright/test';
 import { expect, test } from '../fixtures.ts';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
 import type { Grade, GradeRecord } from '@anvilstone/schema';
 
 async function makeGrade(request: APIRequestContext, facts: Partial<Grade>): Promise<GradeRecord> {

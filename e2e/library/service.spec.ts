@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from '../fixtures.ts';
-import { heaterDuct } from '@anvilstone/core/sample';
+import { heaterDuct } from '@anvilstone/core/education/sample';
 import { makePart } from '../part.ts';
 
 const DAY_MS = 86_400_000;

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import type { Brief, Part } from '@anvilstone/schema';
 
 export interface Tally {

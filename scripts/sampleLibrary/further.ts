@@ -1,5 +1,5 @@
 import type { Claim, Grade, Observation } from '@anvilstone/schema';
-import { familyEstimate, type Family, type Reinforcement } from '@anvilstone/core';
+import { familyEstimate, type Family, type Reinforcement } from '@anvilstone/core/materials';
 import type { Evidence } from './rows.ts';
 import { round, seeded } from './seeded.ts';
 

@@ -1,5 +1,5 @@
 import type { Grade, Observation } from '@anvilstone/schema';
-import { familyEstimate, familyHdtPoints, findFamily, findReinforcement, layerRatio } from '@anvilstone/core';
+import { familyEstimate, familyHdtPoints, findFamily, findReinforcement, layerRatio } from '@anvilstone/core/materials';
 import { claimsOf, furtherEvidence, statedProcess } from './further.ts';
 import type { Row } from './rows.ts';
 import { round, seeded } from './seeded.ts';

@@ -4,9 +4,10 @@ import { mkdtemp, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import { promisify } from 'node:util';
-import { calculators, evaluate } from '@anvilstone/core';
-import { ratchetPawl, lampArm, sampleLibrary } from '@anvilstone/core/sample';
-import { laminateReport } from '@anvilstone/core/laminate';
+import { calculators } from '@anvilstone/core/education';
+import { ratchetPawl, lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
+import { evaluate } from '@anvilstone/core/evaluation';
+import { laminateReport } from '@anvilstone/core/shapes';
 import type { EvaluationResult, Layup, Problem } from '@anvilstone/schema';
 import { main } from './main.ts';
 

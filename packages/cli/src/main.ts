@@ -1,5 +1,5 @@
 import { readFile, writeFile } from 'node:fs/promises';
-import { InputError } from '@anvilstone/core';
+import { InputError } from '@anvilstone/core/foundations';
 import { backupCommand } from './commands/backup.ts';
 import { basisCommand } from './commands/basis.ts';
 import { calcCommand } from './commands/calc.ts';

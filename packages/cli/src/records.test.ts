@@ -1,8 +1,9 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { newPrivateKey, sealOf, groundsOfChoice } from '@anvilstone/core/record';
-import { defaultHouseRules, ENGINE_VERSION } from '@anvilstone/core';
-import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import { newPrivateKey, sealOf, groundsOfChoice } from '@anvilstone/core/decisions';
+import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
+import { ENGINE_VERSION } from '@anvilstone/core/evaluation';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import type { Decision, DecisionFile, Problem } from '@anvilstone/schema';
 import { main } from './main.ts';
 

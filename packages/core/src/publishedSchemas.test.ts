@@ -3,8 +3,8 @@ import addFormats from 'ajv-formats';
 import { brief, grade, houseRules, library, machine } from '@anvilstone/schema';
 import { publishedFiles } from '@anvilstone/schema/published';
 import { validator } from '@anvilstone/schema/validate';
-import { defaultHouseRules } from './rules/houseRules.ts';
-import { sampleBriefs, sampleLibrary } from './sample/index.ts';
+import { defaultHouseRules } from './materials/companyRules/houseRules.ts';
+import { sampleBriefs, sampleLibrary } from './education/sample/index.ts';
 
 /** As anyone would: a validator with its own defaults, given the published files. */
 const standard = addFormats(new Ajv({ strict: false, schemas: [...publishedFiles().values()] }));

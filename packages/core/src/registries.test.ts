@@ -5,15 +5,15 @@ import addFormats from 'ajv-formats';
 import type { TSchema } from '@sinclair/typebox';
 import { brief, grade, houseRules, machine, partGeometries } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
-import { calculators } from './calculators/index.ts';
+import { calculators } from './education/calculators/index.ts';
 import { checks } from './checks/index.ts';
-import { defaultHouseRules } from './rules/houseRules.ts';
-import { familyEstimate } from './materials/familyEstimate.ts';
-import { canonicalValue } from './materials/canonicalValue.ts';
-import { partModels } from './parts/index.ts';
-import { findFamily } from './reference/family.ts';
-import { findReinforcement } from './reference/reinforcement.ts';
-import { sampleBriefs, sampleLibrary } from './sample/index.ts';
+import { defaultHouseRules } from './materials/companyRules/houseRules.ts';
+import { familyEstimate } from './materials/resolving/familyEstimate.ts';
+import { canonicalValue } from './materials/resolving/canonicalValue.ts';
+import { partModels } from './shapes/parts/index.ts';
+import { findFamily } from './materials/reference/family.ts';
+import { findReinforcement } from './materials/reference/reinforcement.ts';
+import { sampleBriefs, sampleLibrary } from './education/sample/index.ts';
 
 /** All that the modules of a folder export, by file. */
 const exportsOf = (folder: string, files: readonly string[]) =>
@@ -43,17 +43,17 @@ describe('lists', () => {
   });
 
   test('every calculator module is in the list', async () => {
-    const modules = readdirSync(join(import.meta.dirname, 'calculators')).filter(
+    const modules = readdirSync(join(import.meta.dirname, 'education/calculators')).filter(
       (file) => !/^(index|calculator|fields)\.ts$|\.test\.ts$/.test(file),
     );
-    const exported = (await exportsOf('calculators', modules)).flat(2);
+    const exported = (await exportsOf('education/calculators', modules)).flat(2);
     expect(new Set(exported)).toEqual(new Set(calculators));
   });
 });
 
 test('every part model module is in the list, and its start can be evaluated', async () => {
-  const modules = readdirSync(join(import.meta.dirname, 'parts')).filter((file) => !/\.test\.ts$/.test(file));
-  const exported = (await exportsOf('parts', modules))
+  const modules = readdirSync(join(import.meta.dirname, 'shapes/parts')).filter((file) => !/\.test\.ts$/.test(file));
+  const exported = (await exportsOf('shapes/parts', modules))
     .flat()
     .filter((one) => typeof one === 'object' && one !== null && 'does' in one);
   expect(new Set(exported)).toEqual(new Set(partModels));

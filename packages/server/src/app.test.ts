@@ -1,5 +1,5 @@
-import { evaluate } from '@anvilstone/core';
-import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
+import { evaluate } from '@anvilstone/core/evaluation';
 import type { Decision, DecisionFile, Part, Problem } from '@anvilstone/schema';
 import request from 'supertest';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';

@@ -2,7 +2,7 @@ import { randomBytes } from 'node:crypto';
 import { existsSync } from 'node:fs';
 import { readFile } from 'node:fs/promises';
 import { join } from 'node:path';
-import { ENGINE_VERSION } from '@anvilstone/core';
+import { ENGINE_VERSION } from '@anvilstone/core/evaluation';
 import express, { type Express, type RequestHandler, type Response } from 'express';
 import helmet from 'helmet';
 import type { Knex } from 'knex';

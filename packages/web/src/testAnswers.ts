@@ -1,4 +1,3 @@
-import { dryingOf, massLeft, spoolClock, defaultHouseRules } from '@anvilstone/core';
 import {
   sampleBriefs,
   sampleCampaigns,
@@ -8,7 +7,9 @@ import {
   sampleSchedule,
   sampleService,
   sampleSpools,
-} from '@anvilstone/core/sample';
+} from '@anvilstone/core/education/sample';
+import { dryingOf, massLeft, spoolClock } from '@anvilstone/core/making';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import type { FindingRecord, InstallationRecord, PartSummary, Session, Stock } from '@anvilstone/schema';
 import { answered } from './testPage.tsx';
 

@@ -1,16 +1,16 @@
-import { agents, defaultHouseRules } from '@anvilstone/core';
-import { sampleCampaigns, sampleLibrary } from '@anvilstone/core/sample';
-import { brief as briefSchema } from '@anvilstone/schema';
-import type {
-  Brief,
-  Grade,
-  Installation,
-  Part,
-  Problem,
-  ServiceFinding,
-  Session,
-  Spool,
-  Stock,
+import { sampleCampaigns, sampleLibrary } from '@anvilstone/core/education/sample';
+import { agents, defaultHouseRules } from '@anvilstone/core/materials';
+import {
+  brief as briefSchema,
+  type Brief,
+  type Grade,
+  type Installation,
+  type Part,
+  type Problem,
+  type ServiceFinding,
+  type Session,
+  type Spool,
+  type Stock,
 } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { matchPath } from 'react-router';

@@ -1,5 +1,6 @@
-import { defaultHouseRules, type UnitSystem } from '@anvilstone/core';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import type { UnitSystem } from '@anvilstone/core/foundations';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import type { Brief } from '@anvilstone/schema';
 import { configureStore } from '@reduxjs/toolkit';
 import { NodeType, parse, type HTMLElement } from 'node-html-parser';

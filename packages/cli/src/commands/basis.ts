@@ -1,6 +1,13 @@
 import { parseArgs } from 'node:util';
-import { formatNumber as f } from '@anvilstone/core';
-import { fitWeibull, outliersOf, readReadings, summaryOf, toleranceFactor, weibullPoint } from '@anvilstone/core/bench';
+import {
+  fitWeibull,
+  outliersOf,
+  readReadings,
+  summaryOf,
+  toleranceFactor,
+  weibullPoint,
+} from '@anvilstone/core/evidence';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import { BadInput, EXIT, readText, type Terminal } from '../terminal.ts';
 
 const FEWEST_FOR_WEIBULL = 3;

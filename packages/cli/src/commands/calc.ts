@@ -1,5 +1,6 @@
 import { parseArgs } from 'node:util';
-import { calculators, findCalculator, InputError } from '@anvilstone/core';
+import { calculators, findCalculator } from '@anvilstone/core/education';
+import { InputError } from '@anvilstone/core/foundations';
 import { validator } from '@anvilstone/schema/validate';
 import { BadInput, EXIT, readJson, type Terminal } from '../terminal.ts';
 

@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
-import { formatNumber as f } from '@anvilstone/core';
-import { asPairs, compareMeans, pairedRatio, readReadings, summaryOf, type Readings } from '@anvilstone/core/bench';
+import { asPairs, compareMeans, pairedRatio, readReadings, summaryOf, type Readings } from '@anvilstone/core/evidence';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import { BadInput, EXIT, readText, type Terminal } from '../terminal.ts';
 
 /** `anvilstone compare A B [--paired] [--column NAME] [--json]`: two samples by Welch, or pair by pair by their ratio. */

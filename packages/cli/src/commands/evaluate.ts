@@ -1,16 +1,10 @@
 import { parseArgs } from 'node:util';
-import {
-  briefIssues,
-  defaultHouseRules,
-  evaluate,
-  cautionsFor,
-  findAgent,
-  findCheck,
-  formatReserve,
-  choose,
-  withChances,
-} from '@anvilstone/core';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { findCheck } from '@anvilstone/core/checks';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { briefIssues, evaluate, choose, withChances } from '@anvilstone/core/evaluation';
+import { formatReserve } from '@anvilstone/core/foundations';
+import { cautionsFor } from '@anvilstone/core/machines';
+import { defaultHouseRules, findAgent } from '@anvilstone/core/materials';
 import {
   brief as briefSchema,
   decision as decisionSchema,

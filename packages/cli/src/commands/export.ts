@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
-import { defaultHouseRules } from '@anvilstone/core';
-import { findWriter, libraryWriters, writeFeaCard } from '@anvilstone/core/exchange';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { findWriter, libraryWriters, writeFeaCard } from '@anvilstone/core/evidence/exchange';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import { CONDITIONINGS, type Library } from '@anvilstone/schema';
 import { readLibrary } from '../library.ts';
 import { BadInput, EXIT, type Terminal } from '../terminal.ts';

@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
-import { formatNumber as f } from '@anvilstone/core';
-import { fitCreepBand, readCurve } from '@anvilstone/core/bench';
+import { fitCreepBand, readCurve } from '@anvilstone/core/evidence';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import { BadInput, EXIT, readText, type Terminal } from '../terminal.ts';
 
 /** Asked for unless others are: what a part in service has to last. */

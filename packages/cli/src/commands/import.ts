@@ -1,6 +1,7 @@
 import { basename } from 'node:path';
 import { parseArgs } from 'node:util';
-import { ExchangeError, openIssues, planImport, readImportFile, type ImportOutcome } from '@anvilstone/core/exchange';
+import { FileError } from '@anvilstone/core/foundations';
+import { openIssues, planImport, readImportFile, type ImportOutcome } from '@anvilstone/core/evidence/exchange';
 import { importSettings, type ImportSettings, type Library } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { readLibrary } from '../library.ts';
@@ -80,7 +81,7 @@ async function plan(
     const source = await readImportFile(new Uint8Array(bytes), settings);
     return planImport(source, { fileName: basename(path), settings, library: library.grades });
   } catch (error) {
-    if (error instanceof ExchangeError) throw new BadInput(`${path}: ${error.message}`);
+    if (error instanceof FileError) throw new BadInput(`${path}: ${error.message}`);
     throw error;
   }
 }

@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
-import { formatNumber as f } from '@anvilstone/core';
-import { CRITERION_WORDS, laminateReport, type LaminateReport } from '@anvilstone/core/laminate';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { CRITERION_WORDS, laminateReport, type LaminateReport } from '@anvilstone/core/shapes';
 import { layup as layupSchema } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { readLibrary } from '../library.ts';

@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { formatNumber as f } from '@anvilstone/core';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import {
   MeshError,
   meshReport,
@@ -8,7 +8,7 @@ import {
   type MeshReport,
   type MeshSection,
   type Plane,
-} from '@anvilstone/core/mesh';
+} from '@anvilstone/core/shapes';
 import { BadInput, EXIT, type Terminal } from '../terminal.ts';
 
 /** `anvilstone mesh F [--plane z=10] [--json]`: what a mesh is, and what a cut through it is. */

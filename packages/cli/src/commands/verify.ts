@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { checkDecisionFile } from '@anvilstone/core/record';
+import { checkDecisionFile } from '@anvilstone/core/decisions';
 import { BadInput, EXIT, readJson, type Terminal } from '../terminal.ts';
 
 const VERDICT = {

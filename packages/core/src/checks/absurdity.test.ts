@@ -1,13 +1,13 @@
 /** Any brief, over all part models: answers that nobody would sign are hunted by drawing briefs and grades with a seed. */
 import fc from 'fast-check';
 import type { Brief, Grade, LoadCase } from '@anvilstone/schema';
-import { evaluate } from '../evaluation/evaluate.ts';
-import { prepareMaterial } from '../materials/material.ts';
-import { partBody, partModels } from '../parts/models.ts';
-import { withKind } from '../parts/fitLoads.ts';
-import { families } from '../reference/family.ts';
-import { defaultHouseRules } from '../rules/houseRules.ts';
-import { sampleLibrary } from '../sample/index.ts';
+import { evaluate } from '../evaluation/evaluating/evaluate.ts';
+import { prepareMaterial } from '../materials/behaviour/material.ts';
+import { partBody, partModels } from '../shapes/parts/models.ts';
+import { withKind } from '../shapes/parts/fitLoads.ts';
+import { families } from '../materials/reference/family.ts';
+import { defaultHouseRules } from '../materials/companyRules/houseRules.ts';
+import { sampleLibrary } from '../education/sample/index.ts';
 import { testBrief, testGrade, testLoad } from './testContext.ts';
 
 const plastics = families.filter(({ morphology }) => morphology !== 'support');

@@ -1,9 +1,9 @@
 import type { Brief, LoadCase } from '@anvilstone/schema';
-import { preparePart } from '../evaluation/preparePart.ts';
-import { Working } from '../working/Working.ts';
+import { preparePart } from '../evaluation/evaluating/preparePart.ts';
+import { Working } from '../foundations/trace/Working.ts';
 import { findCheck } from './index.ts';
-import { temperatureReserve } from './temperatureReserve.ts';
-import { ownHeatLimit } from './ownHeatLimit.ts';
+import { temperatureReserve } from './heat/temperatureReserve.ts';
+import { ownHeatLimit } from './heat/ownHeatLimit.ts';
 import { testBrief, testContext, testGrade, testLoad } from './testContext.ts';
 
 const withLoad = (change: Partial<LoadCase>): Brief => ({ ...testBrief, loadCases: [{ ...testLoad, ...change }] });

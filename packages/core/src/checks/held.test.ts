@@ -1,6 +1,6 @@
 import type { Grade, LoadCase, PartGeometry } from '@anvilstone/schema';
-import { creepGrowth } from '../materials/creep.ts';
-import { Working } from '../working/Working.ts';
+import { creepGrowth } from '../materials/behaviour/creep.ts';
+import { Working } from '../foundations/trace/Working.ts';
 import { findCheck } from './index.ts';
 import { abs, applies, briefWith, giveOf, outcome, testContext, testGrade } from './testContext.ts';
 

@@ -1,7 +1,7 @@
 import type { Grade } from '@anvilstone/schema';
-import { actingAt } from './action.ts';
+import { actingAt } from './engine/action.ts';
 import { applies, briefWith, giveOf, outcome, testContext, testGrade } from './testContext.ts';
-import { BRITTLE_RISE_K } from './toughness.ts';
+import { BRITTLE_RISE_K } from './impact/toughness.ts';
 
 describe('knock', () => {
   const energy = briefWith({ kind: 'knock', energyJ: 0.5 });

@@ -1,6 +1,6 @@
 import type { PartGeometry } from '@anvilstone/schema';
-import { creepGrowth } from '../materials/creep.ts';
-import { growthOf } from './action.ts';
+import { creepGrowth } from '../materials/behaviour/creep.ts';
+import { growthOf } from './engine/action.ts';
 import { briefWith, giveOf, outcome, testContext } from './testContext.ts';
 
 describe('lasting', () => {

@@ -1,7 +1,7 @@
 import fc from 'fast-check';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
-import { evaluate } from '../evaluation/evaluate.ts';
-import { sampleLibrary } from '../sample/index.ts';
+import { evaluate } from '../evaluation/evaluating/evaluate.ts';
+import { sampleLibrary } from '../education/sample/index.ts';
 import { testBrief, testLoad } from './testContext.ts';
 
 /** Laws that hold for every grade, orientation and brief of the arm, whatever the numbers. */

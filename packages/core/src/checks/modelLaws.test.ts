@@ -1,9 +1,9 @@
 import fc from 'fast-check';
 import type { Brief, BuildOrientation, LoadCase, LoadKind, PartGeometry } from '@anvilstone/schema';
-import { evaluate } from '../evaluation/evaluate.ts';
-import { partModels } from '../parts/index.ts';
-import { sampleLibrary } from '../sample/index.ts';
-import { caseChecks } from './caseChecks.ts';
+import { evaluate } from '../evaluation/evaluating/evaluate.ts';
+import { partModels } from '../shapes/parts/index.ts';
+import { sampleLibrary } from '../education/sample/index.ts';
+import { caseChecks } from './engine/caseChecks.ts';
 import { testBrief, testLoad } from './testContext.ts';
 
 /** Laws that hold for every part model, kind of load, grade and build orientation, whatever the numbers. */

@@ -1,7 +1,7 @@
 import type { Brief, PartGeometry } from '@anvilstone/schema';
 import { abs, applies, briefWith, outcome, testBrief, testGrade, testLoad } from './testContext.ts';
-import { growthDifferenceMm } from './thermalFit.ts';
-import { toughReserve } from './toughness.ts';
+import { growthDifferenceMm } from './heat/thermalFit.ts';
+import { toughReserve } from './impact/toughness.ts';
 
 describe('temperatures and neighbours', () => {
   // 1 + (−20 + 25)/max(20, 43)

@@ -1,5 +1,5 @@
-import type { Check } from './check.ts';
-import { unknown } from './outcome.ts';
+import type { Check } from './engine/check.ts';
+import { unknown } from './engine/outcome.ts';
 
 /** Whether an allowed machine can print the grade at this size and orientation. Has no reserve: it fits or it does not. */
 export const printable: Check = {

@@ -8,11 +8,11 @@ import type {
   Observation,
   PartGeometry,
 } from '@anvilstone/schema';
-import { contextFor, materialFor, prepareBrief } from '../evaluation/context.ts';
-import { defaultHouseRules } from '../rules/houseRules.ts';
-import { findFamily } from '../reference/family.ts';
-import { sampleLibrary } from '../sample/index.ts';
-import type { CheckContext } from './check.ts';
+import { contextFor, materialFor, prepareBrief } from '../evaluation/evaluating/context.ts';
+import { defaultHouseRules } from '../materials/companyRules/houseRules.ts';
+import { findFamily } from '../materials/reference/family.ts';
+import { sampleLibrary } from '../education/sample/index.ts';
+import type { CheckContext } from './engine/check.ts';
 import { findCheck } from './index.ts';
 
 /** 20 × 10 mm (10 along the load), 100 mm, fillet 3 mm: I = 1666.67 mm⁴, Kt = 0.9072·0.3^−0.33333 = 1.3552. Used by tests only. */

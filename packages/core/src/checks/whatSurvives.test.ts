@@ -1,12 +1,12 @@
 /** Laws of heat, cold, state and knocks that hold for every family with every filler, and outcomes that are common knowledge. */
 import type { Brief, Conditioning, Grade } from '@anvilstone/schema';
-import { evaluate } from '../evaluation/evaluate.ts';
-import { formLimitAfter } from '../materials/formLimit.ts';
-import { prepareMaterial } from '../materials/material.ts';
-import { families } from '../reference/family.ts';
-import { reinforcements } from '../reference/reinforcement.ts';
-import { defaultHouseRules } from '../rules/houseRules.ts';
-import { sampleLibrary } from '../sample/index.ts';
+import { evaluate } from '../evaluation/evaluating/evaluate.ts';
+import { formLimitAfter } from '../materials/behaviour/formLimit.ts';
+import { prepareMaterial } from '../materials/behaviour/material.ts';
+import { families } from '../materials/reference/family.ts';
+import { reinforcements } from '../materials/reference/reinforcement.ts';
+import { defaultHouseRules } from '../materials/companyRules/houseRules.ts';
+import { sampleLibrary } from '../education/sample/index.ts';
 import { testBrief, testGrade, testLoad } from './testContext.ts';
 
 /** A grade of which nothing is known but its family and filler. */

@@ -1,6 +1,6 @@
 import type { Brief, GeometryOf } from '@anvilstone/schema';
-import { evaluate, explain } from './evaluate.ts';
-import { heaterDuct, nozzleBracket, sampleLibrary, scraperLever } from '../sample/index.ts';
+import { evaluate, explain } from './evaluating/evaluate.ts';
+import { heaterDuct, nozzleBracket, sampleLibrary, scraperLever } from '../education/sample/index.ts';
 
 const bestOf = (brief: Brief, gradeId: string) =>
   evaluate(brief, sampleLibrary).grades.find((grade) => grade.gradeId === gradeId)!.best;

@@ -1,10 +1,10 @@
 /** Ten ways in which two numbers look alike and are not. Each is one the library has to see through. */
 import type { Grade, Observation } from '@anvilstone/schema';
-import { defaultHouseRules } from '../rules/houseRules.ts';
-import { comparable, differenceOf, uncarriedDifferences } from './comparable.ts';
-import type { ResolveAt } from './resolution.ts';
-import { resolve } from './resolve.ts';
-import { resolveClass } from './resolveClass.ts';
+import { defaultHouseRules } from './companyRules/houseRules.ts';
+import { comparable, differenceOf, uncarriedDifferences } from './comparing/comparable.ts';
+import type { ResolveAt } from './resolving/resolution.ts';
+import { resolve } from './resolving/resolve.ts';
+import { resolveClass } from './resolving/resolveClass.ts';
 
 const report = (facts: Partial<Observation>): Observation => ({
   id: 'o1',

@@ -1,10 +1,10 @@
 /** Where shape and air set a limit, by hand: each number can be redone with a pencil. */
-import { findFamily } from '../reference/family.ts';
-import { builtUpTemperatureC } from '../parts/hotContact.ts';
-import { heatLimitWords } from '../words/heatLimitWords.ts';
-import { ageingLimitC } from './ageingLimit.ts';
-import { matrixCreep, type CreepMaterial } from './creep.ts';
-import { formLimit, formLimitAfter, type FormLimitInput } from './formLimit.ts';
+import { findFamily } from './reference/family.ts';
+import { builtUpTemperatureC } from '../shapes/parts/hotContact.ts';
+import { heatLimitWords } from '../decisions/wording/heatLimitWords.ts';
+import { ageingLimitC } from './behaviour/ageingLimit.ts';
+import { matrixCreep, type CreepMaterial } from './behaviour/creep.ts';
+import { formLimit, formLimitAfter, type FormLimitInput } from './behaviour/formLimit.ts';
 
 const of = (familyId: string, change: Partial<FormLimitInput>) => {
   const family = findFamily(familyId)!;

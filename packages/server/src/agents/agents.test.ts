@@ -1,5 +1,5 @@
-import { findAgent } from '@anvilstone/core';
-import { dripCup, sampleBriefs } from '@anvilstone/core/sample';
+import { dripCup, sampleBriefs } from '@anvilstone/core/education/sample';
+import { findAgent } from '@anvilstone/core/materials';
 import type {
   Agent,
   AgentOfWorkshop,

@@ -1,5 +1,5 @@
 import { agentRecord } from '@anvilstone/schema';
-import { findFamily } from '@anvilstone/core';
+import { findFamily } from '@anvilstone/core/materials';
 import type { Knex } from 'knex';
 import type { Operation } from '../http/operation.ts';
 import { recordOperations } from '../http/recordOperations.ts';

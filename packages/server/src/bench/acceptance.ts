@@ -1,5 +1,5 @@
-import { InputError } from '@anvilstone/core';
-import { findMethod, observationsOf } from '@anvilstone/core/bench';
+import { findMethod, observationsOf } from '@anvilstone/core/evidence';
+import { InputError } from '@anvilstone/core/foundations';
 import type { AcceptanceRequest, Campaign, CampaignRecord, EvidenceImpact, Observation } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { findGrade } from '../grades/repository.ts';

@@ -1,6 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import type { Attachment } from '@anvilstone/schema';
-import { attachment } from '@anvilstone/schema';
+import { type Attachment, attachment } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
 import type { Operation, Reply } from '../http/operation.ts';

@@ -1,4 +1,4 @@
-import { analyseCurve, findMethod, type TestMethod } from '@anvilstone/core/bench';
+import { analyseCurve, findMethod, type TestMethod } from '@anvilstone/core/evidence';
 import type { Findings, Trial } from '@anvilstone/schema';
 import { forceCurve, type WholeCurve } from './readings.ts';
 

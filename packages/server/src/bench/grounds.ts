@@ -1,4 +1,4 @@
-import { predictArm, type Predicted, type PredictionGrounds } from '@anvilstone/core/bench';
+import { predictArm, type Predicted, type PredictionGrounds } from '@anvilstone/core/evidence';
 import type { Campaign, CampaignArm } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { ownAgents } from '../agents/repository.ts';

@@ -1,15 +1,14 @@
+import { findCheck } from '@anvilstone/core/checks';
 import {
   choose,
-  findCheck,
   findSchool,
-  formatReserve,
   screen,
   usualWishes,
   type GradeStanding,
   type Screening,
-  builtAs,
-  inSentence,
-} from '@anvilstone/core';
+} from '@anvilstone/core/evaluation';
+import { formatReserve, inSentence } from '@anvilstone/core/foundations';
+import { builtAs } from '@anvilstone/core/shapes';
 import type {
   Brief,
   BuildOrientation,

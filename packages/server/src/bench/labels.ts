@@ -1,4 +1,4 @@
-import { notches } from '@anvilstone/core/bench';
+import { notches } from '@anvilstone/core/evidence';
 import type { Campaign, Grade } from '@anvilstone/schema';
 import type { Content } from 'pdfmake/interfaces.js';
 import { labelGrid } from '../pdf/labelGrid.ts';

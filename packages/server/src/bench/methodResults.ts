@@ -1,4 +1,4 @@
-import { armResult, findMethod } from '@anvilstone/core/bench';
+import { armResult, findMethod } from '@anvilstone/core/evidence';
 import type { Campaign, MethodResult, Trial } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { notFound } from '../http/problems.ts';

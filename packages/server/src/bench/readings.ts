@@ -1,5 +1,5 @@
 import type { TrialCurve } from '@anvilstone/schema';
-import { readingsToDraw, type ForceCurve, type ReadCurve } from '@anvilstone/core/bench';
+import { readingsToDraw, type ForceCurve, type ReadCurve } from '@anvilstone/core/evidence';
 import type { Knex } from 'knex';
 
 export type Channel = 'force' | 'moved' | 'temperature';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { advantageOf, sizesOf, type TestMethod } from '@anvilstone/core/bench';
+import { advantageOf, sizesOf, type TestMethod } from '@anvilstone/core/evidence';
 import type { Trial, TrialRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';

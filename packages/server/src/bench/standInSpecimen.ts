@@ -1,4 +1,4 @@
-import { type Predicted, type Sizes, type TestMethod } from '@anvilstone/core/bench';
+import type { Predicted, Sizes, TestMethod } from '@anvilstone/core/evidence';
 import type { CampaignArm } from '@anvilstone/schema';
 import type { MountedSpecimen } from '../simulators/benchRig.ts';
 

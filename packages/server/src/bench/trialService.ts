@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
-import { InputError } from '@anvilstone/core';
-import { advantageOf, findMethod, readCurve, type ReadCurve } from '@anvilstone/core/bench';
+import { advantageOf, findMethod, readCurve, type ReadCurve } from '@anvilstone/core/evidence';
+import { InputError } from '@anvilstone/core/foundations';
 import type { Campaign, ProblemIssue, Trial, TrialRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { conflict, invalidInput, notFound } from '../http/problems.ts';

@@ -1,4 +1,4 @@
-import { calculators } from '@anvilstone/core';
+import { calculators } from '@anvilstone/core/education';
 import type { Problem } from '@anvilstone/schema';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';

@@ -1,4 +1,4 @@
-import { calculators, findCalculator } from '@anvilstone/core';
+import { calculators, findCalculator } from '@anvilstone/core/education';
 import { validator } from '@anvilstone/schema/validate';
 import { Type } from '@sinclair/typebox';
 import type { Operation } from '../http/operation.ts';

@@ -1,29 +1,27 @@
+import { findCheck } from '@anvilstone/core/checks';
 import {
   heatLimitWords,
   amount,
   choiceSentences,
   costRows,
-  drawBarChart,
-  drawingSvg,
-  drawLineChart,
-  findCheck,
-  formatQuantity,
-  formatReserve,
-  PROOF_TEST_CAUTION,
-  PROPERTY_DEFINITIONS,
-  cautionsFor,
-  completeRules,
-  findAgent,
   inUnits,
-  SHEET_FIRST,
   type ChoiceGrounds,
   type Comparison,
   type PropertyCell,
   type PropertyRow,
+} from '@anvilstone/core/decisions';
+import {
+  drawBarChart,
+  drawingSvg,
+  drawLineChart,
+  formatQuantity,
+  formatReserve,
   type UnitSystem,
-  orientationName,
   inSentence,
-} from '@anvilstone/core';
+} from '@anvilstone/core/foundations';
+import { PROOF_TEST_CAUTION, cautionsFor, SHEET_FIRST } from '@anvilstone/core/machines';
+import { PROPERTY_DEFINITIONS, completeRules, findAgent } from '@anvilstone/core/materials';
+import { orientationName } from '@anvilstone/core/shapes';
 import type { Brief, CheckResult, HouseRules, Library } from '@anvilstone/schema';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { head, PDF_FONT, STATUS_WORDS, table, typeset } from '../pdf/document.ts';

@@ -1,14 +1,6 @@
-import {
-  chancesFor,
-  choose,
-  compareFinalists,
-  evaluate,
-  findSchool,
-  InputError,
-  prepareSizing,
-  readWishes,
-  type UnitSystem,
-} from '@anvilstone/core';
+import { compareFinalists } from '@anvilstone/core/decisions';
+import { chancesFor, choose, evaluate, findSchool, prepareSizing, readWishes } from '@anvilstone/core/evaluation';
+import { InputError, type UnitSystem } from '@anvilstone/core/foundations';
 import type { Knex } from 'knex';
 import { workshopLibrary } from '../evaluation/service.ts';
 import { houseRulesInForce } from '../houseRules/repository.ts';

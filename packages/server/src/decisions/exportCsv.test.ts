@@ -1,5 +1,6 @@
-import { evaluate, defaultHouseRules } from '@anvilstone/core';
-import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
+import { evaluate } from '@anvilstone/core/evaluation';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import type { Decision, Grade } from '@anvilstone/schema';
 import { decisionCsv } from './exportCsv.ts';
 import { decisionPdf } from './exportPdf.ts';

@@ -1,5 +1,5 @@
-import { findCheck } from '@anvilstone/core';
-import { rankedThen } from '@anvilstone/core/record';
+import { findCheck } from '@anvilstone/core/checks';
+import { rankedThen } from '@anvilstone/core/decisions';
 import type { Decision } from '@anvilstone/schema';
 import Papa from 'papaparse';
 

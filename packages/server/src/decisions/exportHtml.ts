@@ -1,5 +1,5 @@
-import { drawingSvg, formatReserve } from '@anvilstone/core';
-import { digestOf, recordDocument, type RecordBlock, type RecordCell } from '@anvilstone/core/record';
+import { digestOf, recordDocument, type RecordBlock, type RecordCell } from '@anvilstone/core/decisions';
+import { drawingSvg, formatReserve } from '@anvilstone/core/foundations';
 import type { Decision, SignOff } from '@anvilstone/schema';
 import { STATUS_WORDS } from '../pdf/document.ts';
 

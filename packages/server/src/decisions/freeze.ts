@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
-import { ENGINE_VERSION, evaluate, builtAs } from '@anvilstone/core';
-import { chosenEntry, groundsOfChoice, openRisksOf } from '@anvilstone/core/record';
+import { chosenEntry, groundsOfChoice, openRisksOf } from '@anvilstone/core/decisions';
+import { ENGINE_VERSION, evaluate } from '@anvilstone/core/evaluation';
+import { builtAs } from '@anvilstone/core/shapes';
 import type {
   Brief,
   Decision,

@@ -1,4 +1,4 @@
-import { newPrivateKey, publicKeyOf } from '@anvilstone/core/record';
+import { newPrivateKey, publicKeyOf } from '@anvilstone/core/decisions';
 import type { Knex } from 'knex';
 
 /** The key that seals this installation’s records, made when it is first needed. Never part of an answer or an archive. */

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { checkDecisionFile, fingerprintOf } from '@anvilstone/core/record';
+import { checkDecisionFile, fingerprintOf } from '@anvilstone/core/decisions';
 import type { DecisionFile, FileCheck, ReceivedRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { conflict, invalidInput, notFound } from '../http/problems.ts';

@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { ENGINE_VERSION } from '@anvilstone/core';
+import { ENGINE_VERSION } from '@anvilstone/core/evaluation';
 import { decision as decisionSchema, type Decision, type Recomputation } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import request from 'supertest';

@@ -168,7 +168,7 @@ describe('signing', () => {
   };
   test('names what was signed; anything else is refused; it stays when it is taken back', async () => {
     const decision = await frozen();
-    const { digestOf } = await import('@anvilstone/core/record');
+    const { digestOf } = await import('@anvilstone/core/decisions');
     const at = `/api/v1/decisions/${decision.id}/sign-offs`;
     await api()
       .post(at)
@@ -198,7 +198,7 @@ describe('signing', () => {
       LAMP_ARM,
     ]);
     const decision = await frozen({ openRisks: 'Safety factor below ours.' });
-    const { digestOf } = await import('@anvilstone/core/record');
+    const { digestOf } = await import('@anvilstone/core/decisions');
     const at = `/api/v1/decisions/${decision.id}/sign-offs`;
     const body = { ...statement, decisionDigest: digestOf(decision) };
     const refused = await api().post(at).send(body).expect(422);

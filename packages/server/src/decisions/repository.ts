@@ -1,5 +1,5 @@
-import { digestOf } from '@anvilstone/core/record';
-import { builtAs } from '@anvilstone/core';
+import { digestOf } from '@anvilstone/core/decisions';
+import { builtAs } from '@anvilstone/core/shapes';
 import type { Decision, DecisionSummary, PartGeometry } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 

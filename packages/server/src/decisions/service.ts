@@ -1,5 +1,5 @@
-import { ENGINE_VERSION } from '@anvilstone/core';
-import { decisionDifferences, digestOf, outlookOf, recomputeDecision, sealOf } from '@anvilstone/core/record';
+import { decisionDifferences, digestOf, outlookOf, recomputeDecision, sealOf } from '@anvilstone/core/decisions';
+import { ENGINE_VERSION } from '@anvilstone/core/evaluation';
 import type {
   Decision,
   DecisionFile,

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { digestOf } from '@anvilstone/core/record';
+import { digestOf } from '@anvilstone/core/decisions';
 import type { Decision, SignOff, SignOffRequest } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { HttpProblem, invalidInput } from '../http/problems.ts';

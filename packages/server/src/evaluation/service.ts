@@ -1,4 +1,4 @@
-import { evaluate, withChances } from '@anvilstone/core';
+import { evaluate, withChances } from '@anvilstone/core/evaluation';
 import type { EvaluationRequest, EvaluationResult, Library } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { ownAgents } from '../agents/repository.ts';

@@ -1,6 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import { gunzipSync } from 'node:zlib';
-import { ExchangeError, openIssues } from '@anvilstone/core/exchange';
+import { FileError } from '@anvilstone/core/foundations';
+import { openIssues } from '@anvilstone/core/evidence/exchange';
 import type { ImportJob, ImportRows, ImportSettings } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { allGrades, libraryVersion, settleAfterBulk } from '../grades/repository.ts';
@@ -70,7 +71,7 @@ export function importService(db: Knex, jobs: JobService): ImportService {
           await work(job, context);
         } catch (error) {
           if (context.signal.aborted) throw new NotMine();
-          throw error instanceof ExchangeError ? new JobRefusal(error.message) : error;
+          throw error instanceof FileError ? new JobRefusal(error.message) : error;
         }
       },
       async failed({ importId }, failure) {
@@ -104,7 +105,7 @@ export function importService(db: Knex, jobs: JobService): ImportService {
     // The version first: a change that comes between the two makes the plan look older than it is, never newer.
     const version = await libraryVersion(db);
     const [file, library] = await Promise.all([fileOf(db, job.id), allGrades(db)]);
-    if (!file) throw new ExchangeError('The file is no longer kept. Choose it again.');
+    if (!file) throw new FileError('The file is no longer kept. Choose it again.');
     const task = { file, fileName: job.fileName, settings: job.settings, library };
     const made = await planInThread(
       task,
@@ -127,7 +128,7 @@ export function importService(db: Knex, jobs: JobService): ImportService {
       // Somebody changed the library since: what the file would do is worked out again, and must still be clear.
       const { questions, errorCount } = await plan(job, 'committing', context, {});
       if (errorCount > 0 || questions.some(({ answer }) => answer === null)) {
-        throw new ExchangeError(
+        throw new FileError(
           'The library has changed in the meantime and the file no longer goes in without a question. Look at it again.',
         );
       }

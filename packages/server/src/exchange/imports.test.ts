@@ -1,6 +1,6 @@
 import { readFileSync } from 'node:fs';
 import { join } from 'node:path';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
 import type { Grade, GradeRecord, ImportJob, ImportRows, ImportSettings, Library, Problem } from '@anvilstone/schema';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';

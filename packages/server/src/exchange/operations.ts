@@ -1,4 +1,5 @@
-import { LIMITS, findWriter, libraryWriters, writeFeaCard } from '@anvilstone/core/exchange';
+import { LIMITS } from '@anvilstone/core/foundations';
+import { findWriter, libraryWriters, writeFeaCard } from '@anvilstone/core/evidence/exchange';
 import {
   CONDITIONINGS,
   importJob,

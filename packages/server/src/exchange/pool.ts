@@ -1,6 +1,6 @@
 import { fileURLToPath } from 'node:url';
 import { MessageChannel } from 'node:worker_threads';
-import { ExchangeError } from '@anvilstone/core/exchange';
+import { FileError } from '@anvilstone/core/foundations';
 import { Piscina } from 'piscina';
 import type { ExportTask, PlanResult, PlanTask, Refusal } from './tasks.ts';
 
@@ -23,7 +23,7 @@ function threads(): Piscina {
   return pool;
 }
 
-/** @throws ExchangeError the file cannot be read; AbortError when the signal was given */
+/** @throws FileError the file cannot be read; AbortError when the signal was given */
 export async function planInThread(
   task: Omit<PlanTask, 'kind' | 'progress'>,
   onProgress: (share: number) => void,
@@ -38,7 +38,7 @@ export async function planInThread(
       // Its type is taken from an overload that a newer @types/node lists last.
       transferList: [port2] as never,
     })) as PlanResult | Refusal;
-    if ('refusal' in answer) throw new ExchangeError(answer.refusal);
+    if ('refusal' in answer) throw new FileError(answer.refusal);
     return answer;
   } catch (error) {
     throw asExchangeError(error);
@@ -53,7 +53,7 @@ export async function exportInThread(task: Omit<ExportTask, 'kind'>): Promise<Ui
 
 function asExchangeError(error: unknown): unknown {
   if ((error as { code?: string } | null)?.code === 'ERR_WORKER_OUT_OF_MEMORY') {
-    return new ExchangeError('The file takes more memory to read than is set aside for one. Split it.');
+    return new FileError('The file takes more memory to read than is set aside for one. Split it.');
   }
   return error;
 }

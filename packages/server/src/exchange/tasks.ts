@@ -1,5 +1,6 @@
 import { gzipSync } from 'node:zlib';
-import { ExchangeError, findWriter, planImport, readImportFile } from '@anvilstone/core/exchange';
+import { FileError } from '@anvilstone/core/foundations';
+import { findWriter, planImport, readImportFile } from '@anvilstone/core/evidence/exchange';
 import type { Grade, ImportIssue, ImportPlan, ImportSettings } from '@anvilstone/schema';
 import type { MessagePort } from 'node:worker_threads';
 
@@ -41,7 +42,7 @@ export async function runTask(task: PlanTask | ExportTask): Promise<PlanResult |
     try {
       return await plan(task);
     } catch (error) {
-      if (error instanceof ExchangeError) return { refusal: error.message };
+      if (error instanceof FileError) return { refusal: error.message };
       throw error;
     }
   }

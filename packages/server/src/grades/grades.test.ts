@@ -1,4 +1,4 @@
-import { lampArm, sampleLibrary } from '@anvilstone/core/sample';
+import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
 import type {
   Grade,
   GradeChange,

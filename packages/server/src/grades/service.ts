@@ -1,5 +1,5 @@
-import { compareGrades, differenceOf, gradeIssues, comparable, families } from '@anvilstone/core';
-import { gradeDifferences } from '@anvilstone/core/exchange';
+import { gradeDifferences } from '@anvilstone/core/evidence/exchange';
+import { compareGrades, differenceOf, gradeIssues, comparable, families } from '@anvilstone/core/materials';
 import type {
   Grade,
   GradeChange,

@@ -1,4 +1,4 @@
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import type { ChangeDetail, MachineRecord, Part, Problem, RecordedChange } from '@anvilstone/schema';
 import { listening, makeTeam } from '../accounts/testTeam.ts';
 import { actingAs } from '../db/actor.ts';

@@ -1,4 +1,4 @@
-import { completeRules, defaultHouseRules } from '@anvilstone/core';
+import { completeRules, defaultHouseRules } from '@anvilstone/core/materials';
 import type { HouseRules, HouseRulesHistory, HouseRulesRecord } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 

@@ -1,4 +1,4 @@
-import { InputError } from '@anvilstone/core';
+import { InputError } from '@anvilstone/core/foundations';
 import type { ErrorRequestHandler, RequestHandler } from 'express';
 import type { Logger } from 'pino';
 import { HttpProblem, invalidInput } from './problems.ts';

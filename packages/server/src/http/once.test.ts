@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import type { Part, Problem, RecordedChange } from '@anvilstone/schema';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';

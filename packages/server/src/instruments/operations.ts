@@ -1,4 +1,4 @@
-import { massLeft } from '@anvilstone/core';
+import { massLeft } from '@anvilstone/core/making';
 import {
   airReading,
   behaviourChange,

@@ -1,4 +1,4 @@
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
 import type { GradeRecord, Library } from '@anvilstone/schema';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';

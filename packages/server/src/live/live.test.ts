@@ -1,6 +1,6 @@
 import { randomUUID } from 'node:crypto';
 import { get } from 'node:http';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import type { LiveEvent, Part, PresentPerson } from '@anvilstone/schema';
 import { listening, makeTeam } from '../accounts/testTeam.ts';
 import { testServer } from '../testServer.ts';

@@ -1,4 +1,5 @@
-import { processNeeds, findFamily, findReinforcement } from '@anvilstone/core';
+import { processNeeds } from '@anvilstone/core/machines';
+import { findFamily, findReinforcement } from '@anvilstone/core/materials';
 import { printRecord, type Machine, type PrintRecord, type Spool } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';

@@ -1,5 +1,13 @@
-import { calculators, partModels, withPart } from '@anvilstone/core';
-import { heaterDuct, lampArm, nozzleBracket, ratchetPawl, sampleBriefs, scraperLever } from '@anvilstone/core/sample';
+import { calculators } from '@anvilstone/core/education';
+import {
+  heaterDuct,
+  lampArm,
+  nozzleBracket,
+  ratchetPawl,
+  sampleBriefs,
+  scraperLever,
+} from '@anvilstone/core/education/sample';
+import { partModels, withPart } from '@anvilstone/core/shapes';
 import type { Brief, Decision, EvaluationResult, Part, Problem } from '@anvilstone/schema';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';

@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { briefIssues } from '@anvilstone/core';
+import { briefIssues } from '@anvilstone/core/evaluation';
 import type { Brief, Part } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { packed, type Packed } from '../http/packed.ts';

@@ -1,4 +1,4 @@
-import { readPriceList } from '@anvilstone/core/prices';
+import { readPriceList } from '@anvilstone/core/making';
 import {
   priceListPreview,
   priceListText,

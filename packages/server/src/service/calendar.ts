@@ -1,4 +1,4 @@
-import { dueInspections, findFailureMode } from '@anvilstone/core/service';
+import { dueInspections, findFailureMode } from '@anvilstone/core/evidence';
 import type { Installation, ServiceFinding } from '@anvilstone/schema';
 import ical, { ICalAlarmType } from 'ical-generator';
 

@@ -10,7 +10,7 @@ import {
   type ServiceComparison,
   type ServiceGrounds,
   type ServiceProposal,
-} from '@anvilstone/core/service';
+} from '@anvilstone/core/evidence';
 import type {
   EvidenceImpact,
   FindingAcceptance,

@@ -1,4 +1,4 @@
-import { digestOf } from '@anvilstone/core/record';
+import { digestOf } from '@anvilstone/core/decisions';
 import type {
   Decision,
   EvidenceImpact,

@@ -1,4 +1,4 @@
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { writeLine } from '../instruments/lineProtocol.ts';
 import type { Device } from '../instruments/service.ts';
 import { lineServer, type LineServer } from './lineServer.ts';

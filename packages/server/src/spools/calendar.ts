@@ -1,4 +1,4 @@
-import { runTimes, type DryerLoad } from '@anvilstone/core';
+import { runTimes, type DryerLoad } from '@anvilstone/core/making';
 import type { DryerAtHand, DryerSchedule } from '@anvilstone/schema';
 import ical, { ICalAlarmType } from 'ical-generator';
 

@@ -1,4 +1,4 @@
-import { loadsOfStock } from '@anvilstone/core';
+import { loadsOfStock } from '@anvilstone/core/making';
 import {
   dryerRecord,
   dryerScheduleRecord,

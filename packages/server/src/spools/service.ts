@@ -1,5 +1,4 @@
 import {
-  completeRules,
   doubtOfWeighing,
   dryingOf,
   loadsOfStock,
@@ -9,7 +8,8 @@ import {
   spoolClock,
   type Air,
   type SpoolClock,
-} from '@anvilstone/core';
+} from '@anvilstone/core/making';
+import { completeRules } from '@anvilstone/core/materials';
 import type {
   DryerSchedule,
   DryerScheduleRecord,

@@ -1,5 +1,11 @@
 import {
-  defaultHouseRules,
+  sampleDryers,
+  sampleLibrary,
+  samplePlaces,
+  sampleSchedule,
+  sampleSpools,
+} from '@anvilstone/core/education/sample';
+import {
   dryingOf,
   loadsOfStock,
   proposeSchedule,
@@ -7,8 +13,8 @@ import {
   spoolClock,
   type Air,
   type LoggedAir,
-} from '@anvilstone/core';
-import { sampleDryers, sampleLibrary, samplePlaces, sampleSchedule, sampleSpools } from '@anvilstone/core/sample';
+} from '@anvilstone/core/making';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import { madeUpAir } from '../simulators/humidityLogger.ts';
 
 const HOUR_MS = 3600e3;

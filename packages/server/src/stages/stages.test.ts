@@ -1,5 +1,5 @@
-import { defaultHouseRules } from '@anvilstone/core';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import type { Part, Problem, StageMark } from '@anvilstone/schema';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';

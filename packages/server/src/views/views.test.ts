@@ -1,5 +1,5 @@
 import type { Part, Problem, SavedView } from '@anvilstone/schema';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';
 

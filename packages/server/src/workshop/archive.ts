@@ -1,5 +1,5 @@
 import { createHash } from 'node:crypto';
-import { ENGINE_VERSION } from '@anvilstone/core';
+import { ENGINE_VERSION } from '@anvilstone/core/evaluation';
 import { Zip, ZipDeflate } from 'fflate';
 import type { Knex } from 'knex';
 import { installationKey } from '../decisions/installationKey.ts';

@@ -1,5 +1,5 @@
 import { PageHeading } from '../ui/PageHeading.tsx';
-import { families } from '@anvilstone/core';
+import { families } from '@anvilstone/core/materials';
 import { AGENT_RATINGS, type Agent, type AgentOfWorkshop, type AgentRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';

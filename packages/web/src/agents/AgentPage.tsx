@@ -1,5 +1,5 @@
 import { PageHeading } from '../ui/PageHeading.tsx';
-import { families, findAgent } from '@anvilstone/core';
+import { families, findAgent } from '@anvilstone/core/materials';
 import type { Agent, Grade, Observation } from '@anvilstone/schema';
 import { Link, useNavigate, useParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';

@@ -1,4 +1,4 @@
-import { agentStatement, families } from '@anvilstone/core';
+import { agentStatement, families } from '@anvilstone/core/materials';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { buttonLook } from '../ui/buttonLook.ts';

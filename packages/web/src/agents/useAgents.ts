@@ -1,4 +1,4 @@
-import { agents as reference } from '@anvilstone/core';
+import { agents as reference } from '@anvilstone/core/materials';
 import type { Agent } from '@anvilstone/schema';
 import { useOwnAgentsQuery } from './agentsApi.ts';
 

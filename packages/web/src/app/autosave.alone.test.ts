@@ -1,5 +1,5 @@
-import { briefIssues } from '@anvilstone/core';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
+import { briefIssues } from '@anvilstone/core/evaluation';
 import type { Brief, Part } from '@anvilstone/schema';
 import { configureStore } from '@reduxjs/toolkit';
 

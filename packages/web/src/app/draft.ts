@@ -1,4 +1,4 @@
-import { mergeDocuments, sameContent } from '@anvilstone/core';
+import { mergeDocuments, sameContent } from '@anvilstone/core/decisions';
 import type { Brief, Part, ProblemIssue } from '@anvilstone/schema';
 import { openBriefIssues } from './briefRules.ts';
 import type { Unsaved } from './unsaved.ts';

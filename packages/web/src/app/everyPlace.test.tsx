@@ -1,5 +1,5 @@
-import { calculators } from '@anvilstone/core';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { calculators } from '@anvilstone/core/education';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
 import type { HTMLElement } from 'node-html-parser';
 import type { ReactElement } from 'react';
 import { Route, Routes } from 'react-router';

@@ -1,4 +1,4 @@
-import type { UnitSystem } from '@anvilstone/core';
+import type { UnitSystem } from '@anvilstone/core/foundations';
 import { createSlice, type PayloadAction } from '@reduxjs/toolkit';
 
 type Theme = 'light' | 'dark';

@@ -1,4 +1,4 @@
-import type { ArmResult } from '@anvilstone/core/bench';
+import type { ArmResult } from '@anvilstone/core/evidence';
 import type { Campaign } from '@anvilstone/schema';
 import { useEffect } from 'react';
 import { useAcceptResultMutation, usePreviewAcceptanceMutation } from './benchApi.ts';

@@ -1,5 +1,5 @@
-import { definitionOf, formatNumber as f } from '@anvilstone/core';
-import type { ArmResult } from '@anvilstone/core/bench';
+import type { ArmResult } from '@anvilstone/core/evidence';
+import { definitionOf, formatNumber as f } from '@anvilstone/core/foundations';
 import type { Campaign } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link } from 'react-router';

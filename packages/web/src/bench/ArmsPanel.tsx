@@ -1,4 +1,4 @@
-import { nextArmId } from '@anvilstone/core/bench';
+import { nextArmId } from '@anvilstone/core/evidence';
 import type { BuildOrientation, Campaign } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import { findMethod, testMethods } from '@anvilstone/core/bench';
+import { findMethod, testMethods } from '@anvilstone/core/evidence';
 import type { Grade } from '@anvilstone/schema';
 import { Tabs } from 'radix-ui';
 import { useMemo, useState } from 'react';

@@ -1,5 +1,5 @@
-import { findCheck } from '@anvilstone/core';
-import { findMethod } from '@anvilstone/core/bench';
+import { findCheck } from '@anvilstone/core/checks';
+import { findMethod } from '@anvilstone/core/evidence';
 import { ORIENTATIONS } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';

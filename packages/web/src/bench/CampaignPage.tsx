@@ -1,5 +1,5 @@
 import { PageHeading } from '../ui/PageHeading.tsx';
-import { findMethod } from '@anvilstone/core/bench';
+import { findMethod } from '@anvilstone/core/evidence';
 import type { CampaignRecord, TrialRecord } from '@anvilstone/schema';
 import { Tabs } from 'radix-ui';
 import { skipToken } from '@reduxjs/toolkit/query';

@@ -1,5 +1,5 @@
-import { formatNumber as f, InputError } from '@anvilstone/core';
-import { fitCreepBand, foundIn, type CreepBand } from '@anvilstone/core/bench';
+import { fitCreepBand, foundIn, type CreepBand } from '@anvilstone/core/evidence';
+import { formatNumber as f, InputError } from '@anvilstone/core/foundations';
 import type { Campaign, Trial, TrialRecord } from '@anvilstone/schema';
 import { line, scaleLinear, scaleLog } from 'd3';
 import { useMemo } from 'react';

@@ -1,4 +1,4 @@
-import { definitionOf, formatNumber as f, fromCanonical, type UnitSystem } from '@anvilstone/core';
+import { definitionOf, formatNumber as f, fromCanonical, type UnitSystem } from '@anvilstone/core/foundations';
 import type { Findings, TrialCurve } from '@anvilstone/schema';
 import { extent, line, scaleLinear, scaleLog } from 'd3';
 import { useMemo } from 'react';

@@ -1,4 +1,6 @@
-import { duration, findCheck, PROPERTY_DEFINITIONS } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { duration } from '@anvilstone/core/foundations';
+import { PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import type { Observation } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { Reserve } from '../ui/Reserve.tsx';

@@ -1,4 +1,4 @@
-import { effortOf, findMethod, predictArm, rangeOf, type Predicted } from '@anvilstone/core/bench';
+import { effortOf, findMethod, predictArm, rangeOf, type Predicted } from '@anvilstone/core/evidence';
 import type { Brief, Campaign, Grade, RigSetUp } from '@anvilstone/schema';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo } from 'react';

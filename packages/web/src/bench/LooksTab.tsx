@@ -1,4 +1,4 @@
-import { lastingOf, nextLook, type ArmLasting } from '@anvilstone/core/bench';
+import { lastingOf, nextLook, type ArmLasting } from '@anvilstone/core/evidence';
 import type { Campaign, Inspection } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';

@@ -1,5 +1,6 @@
-import { findCheck, inSentence } from '@anvilstone/core';
-import type { TestMethod } from '@anvilstone/core/bench';
+import { findCheck } from '@anvilstone/core/checks';
+import type { TestMethod } from '@anvilstone/core/evidence';
+import { inSentence } from '@anvilstone/core/foundations';
 import { RigSketch } from './RigSketch.tsx';
 import { useSay } from '../ui/useSay.ts';
 

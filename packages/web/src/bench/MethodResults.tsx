@@ -1,4 +1,4 @@
-import type { TestMethod } from '@anvilstone/core/bench';
+import type { TestMethod } from '@anvilstone/core/evidence';
 import type { BuildOrientation } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';

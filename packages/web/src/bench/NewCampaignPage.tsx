@@ -1,5 +1,5 @@
 import { PageHeading } from '../ui/PageHeading.tsx';
-import { findMethod, typicalSetUp } from '@anvilstone/core/bench';
+import { findMethod, typicalSetUp } from '@anvilstone/core/evidence';
 import { ORIENTATIONS, type Campaign } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link, useNavigate, useSearchParams } from 'react-router';

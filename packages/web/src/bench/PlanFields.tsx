@@ -5,8 +5,8 @@ import {
   testMethods,
   typicalSetUp,
   type SizeId,
-} from '@anvilstone/core/bench';
-import { agents, findAgent } from '@anvilstone/core';
+} from '@anvilstone/core/evidence';
+import { agents, findAgent } from '@anvilstone/core/materials';
 import type { Agent, Campaign, RigSetUp } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
 import { FactList } from '../ui/FactList.tsx';

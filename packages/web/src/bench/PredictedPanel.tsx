@@ -1,5 +1,5 @@
-import { findCheck } from '@anvilstone/core';
-import { findMethod } from '@anvilstone/core/bench';
+import { findCheck } from '@anvilstone/core/checks';
+import { findMethod } from '@anvilstone/core/evidence';
 import type { BuildOrientation, Grade, MethodResult } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';

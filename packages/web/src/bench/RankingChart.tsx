@@ -1,5 +1,5 @@
-import { definitionOf, formatNumber as f, fromCanonical } from '@anvilstone/core';
-import type { Outcome, RankedArm } from '@anvilstone/core/bench';
+import type { Outcome, RankedArm } from '@anvilstone/core/evidence';
+import { definitionOf, formatNumber as f, fromCanonical } from '@anvilstone/core/foundations';
 import { scaleLinear } from 'd3';
 import { useAppSelector } from '../app/store.ts';
 

@@ -1,4 +1,3 @@
-import { pairsOf, inSentence } from '@anvilstone/core';
 import {
   fillerEffect,
   rankArms,
@@ -7,7 +6,9 @@ import {
   type ArmResult,
   type Outcome,
   type WelchComparison,
-} from '@anvilstone/core/bench';
+} from '@anvilstone/core/evidence';
+import { inSentence } from '@anvilstone/core/foundations';
+import { pairsOf } from '@anvilstone/core/materials';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { Choice } from '../ui/fields.tsx';

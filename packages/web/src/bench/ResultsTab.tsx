@@ -1,4 +1,4 @@
-import { armResult, findMethod } from '@anvilstone/core/bench';
+import { armResult, findMethod } from '@anvilstone/core/evidence';
 import type { Campaign, TrialRecord } from '@anvilstone/schema';
 import { useAddress } from '../app/useAddress.ts';
 import { Choice } from '../ui/fields.tsx';

@@ -1,4 +1,4 @@
-import type { Rig } from '@anvilstone/core/bench';
+import type { Rig } from '@anvilstone/core/evidence';
 import type { ReactNode } from 'react';
 
 const PART = 'fill-ember-ground stroke-ember';

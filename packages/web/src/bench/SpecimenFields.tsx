@@ -1,4 +1,4 @@
-import { findMethod } from '@anvilstone/core/bench';
+import { findMethod } from '@anvilstone/core/evidence';
 import {
   CONDITIONINGS,
   LOAD_DIRECTIONS,

@@ -1,4 +1,3 @@
-import { prepareMaterial } from '@anvilstone/core';
 import {
   findMethod,
   lookAlikeArms,
@@ -6,7 +5,8 @@ import {
   notches,
   swappedWith,
   type ArmLooks,
-} from '@anvilstone/core/bench';
+} from '@anvilstone/core/evidence';
+import { prepareMaterial } from '@anvilstone/core/materials';
 import { type Campaign, type Specimen, type SpoolInStock, type TrialRecord } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import { advantageOf, findMethod, foundIn } from '@anvilstone/core/bench';
+import { advantageOf, findMethod, foundIn } from '@anvilstone/core/evidence';
 import type { Campaign, TrialRecord } from '@anvilstone/schema';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useAddress } from '../app/useAddress.ts';

@@ -1,6 +1,6 @@
-import { foundIn, type TestMethod } from '@anvilstone/core/bench';
+import { foundIn, type TestMethod } from '@anvilstone/core/evidence';
+import type { Dimension } from '@anvilstone/core/foundations';
 import type { FindingId, Findings, Trial, TrialRecord } from '@anvilstone/schema';
-import type { Dimension } from '@anvilstone/core';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { amount, duration } from '../ui/amount.ts';

@@ -1,5 +1,5 @@
-import { fromCanonical, parseQuantity, type Dimension, type UnitSystem } from '@anvilstone/core';
-import { advantageOf, type TestMethod } from '@anvilstone/core/bench';
+import { advantageOf, type TestMethod } from '@anvilstone/core/evidence';
+import { fromCanonical, parseQuantity, type Dimension, type UnitSystem } from '@anvilstone/core/foundations';
 import type { Campaign, Findings, Specimen, Trial } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAddress } from '../app/useAddress.ts';

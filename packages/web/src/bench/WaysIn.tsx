@@ -1,4 +1,4 @@
-import { advantageOf, findMethod } from '@anvilstone/core/bench';
+import { advantageOf, findMethod } from '@anvilstone/core/evidence';
 import type { Campaign, Specimen } from '@anvilstone/schema';
 import { useId, useState } from 'react';
 import { useAddress } from '../app/useAddress.ts';

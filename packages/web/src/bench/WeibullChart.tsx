@@ -1,5 +1,5 @@
-import { definitionOf, formatNumber as f, fromCanonical, inSentence } from '@anvilstone/core';
-import type { ArmResult } from '@anvilstone/core/bench';
+import type { ArmResult } from '@anvilstone/core/evidence';
+import { definitionOf, formatNumber as f, fromCanonical, inSentence } from '@anvilstone/core/foundations';
 import { scaleLinear, scaleLog } from 'd3';
 import { StrokeSample } from '../charts/StrokeSample.tsx';
 import { useAppSelector } from '../app/store.ts';

@@ -1,4 +1,4 @@
-import { findAgent } from '@anvilstone/core';
+import { findAgent } from '@anvilstone/core/materials';
 import type { Campaign, Trial } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp, partPath } from '../testApp.tsx';

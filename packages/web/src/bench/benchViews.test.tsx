@@ -1,7 +1,7 @@
-import { findCheck, inSentence } from '@anvilstone/core';
-import { formatNumber } from '@anvilstone/core';
-import { armResult, findMethod, rankArms, testMethods } from '@anvilstone/core/bench';
-import { sampleCampaigns } from '@anvilstone/core/sample';
+import { findCheck } from '@anvilstone/core/checks';
+import { sampleCampaigns } from '@anvilstone/core/education/sample';
+import { armResult, findMethod, rankArms, testMethods } from '@anvilstone/core/evidence';
+import { inSentence, formatNumber } from '@anvilstone/core/foundations';
 import type { TrialCurve } from '@anvilstone/schema';
 import { drawn, LEAKS, sampleWorkshop, textOf, wordsOf } from '../testPage.tsx';
 import { CurveChart } from './CurveChart.tsx';

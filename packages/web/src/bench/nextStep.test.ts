@@ -1,5 +1,5 @@
-import { sampleCampaigns, sampleLibrary } from '@anvilstone/core/sample';
-import { defaultHouseRules } from '@anvilstone/core';
+import { sampleCampaigns, sampleLibrary } from '@anvilstone/core/education/sample';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import { nextStep } from './nextStep.ts';
 import { withPredictions } from './withPredictions.ts';
 

@@ -1,4 +1,4 @@
-import { findMethod, nextLook } from '@anvilstone/core/bench';
+import { findMethod, nextLook } from '@anvilstone/core/evidence';
 import type { CampaignSummary } from './benchApi.ts';
 
 /** What is to be done next, in a few words. */

@@ -1,4 +1,4 @@
-import { predictArm } from '@anvilstone/core/bench';
+import { predictArm } from '@anvilstone/core/evidence';
 import type { Brief, Campaign } from '@anvilstone/schema';
 import type { Workshop } from '../workers/workshop.ts';
 

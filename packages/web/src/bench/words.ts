@@ -1,12 +1,12 @@
+import type { Outcome, TestMethod } from '@anvilstone/core/evidence';
 import {
   definitionOf,
   formatQuantity,
   formatNumber,
-  orientationName,
   type Dimension,
   type UnitSystem,
-} from '@anvilstone/core';
-import type { Outcome, TestMethod } from '@anvilstone/core/bench';
+} from '@anvilstone/core/foundations';
+import { orientationName } from '@anvilstone/core/shapes';
 import {
   ORIENTATIONS,
   type BuildOrientation,

@@ -1,4 +1,4 @@
-import { inSentence } from '@anvilstone/core';
+import { inSentence } from '@anvilstone/core/foundations';
 import type { Brief } from '@anvilstone/schema';
 import type { ReactNode } from 'react';
 import { Button } from '../ui/Button.tsx';

@@ -1,4 +1,4 @@
-import { PROOF_TEST_CAUTION } from '@anvilstone/core';
+import { PROOF_TEST_CAUTION } from '@anvilstone/core/machines';
 import type { Brief } from '@anvilstone/schema';
 import { useAddress } from '../app/useAddress.ts';
 import { useBench } from '../parts/bench.ts';

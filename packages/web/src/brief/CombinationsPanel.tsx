@@ -1,4 +1,5 @@
-import { combinableLoads, combinationName } from '@anvilstone/core';
+import { combinationName } from '@anvilstone/core/decisions';
+import { combinableLoads } from '@anvilstone/core/shapes';
 import { loadCombination, type Brief, type LoadCombination } from '@anvilstone/schema';
 import { Button } from '../ui/Button.tsx';
 import { Tick } from '../ui/fields.tsx';

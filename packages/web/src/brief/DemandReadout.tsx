@@ -1,12 +1,7 @@
-import {
-  everyLoadCase,
-  findCheck,
-  loadName,
-  materialDemands,
-  timeWords,
-  type MaterialDemand,
-  builtAs,
-} from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { loadName, timeWords } from '@anvilstone/core/decisions';
+import { materialDemands, type MaterialDemand } from '@anvilstone/core/evaluation';
+import { everyLoadCase, builtAs } from '@anvilstone/core/shapes';
 import type { Brief } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';

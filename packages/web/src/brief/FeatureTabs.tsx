@@ -1,4 +1,4 @@
-import { findPartModel } from '@anvilstone/core';
+import { findPartModel } from '@anvilstone/core/shapes';
 import { PART_AXES, type Brief, type Feature, type PartAxisName } from '@anvilstone/schema';
 import { useAddress } from '../app/useAddress.ts';
 import { Button } from '../ui/Button.tsx';

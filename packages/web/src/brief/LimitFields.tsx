@@ -1,4 +1,4 @@
-import { partBody } from '@anvilstone/core';
+import { partBody } from '@anvilstone/core/shapes';
 import type { LoadCase, LoadKind, PartGeometry } from '@anvilstone/schema';
 import { Choice } from '../ui/fields.tsx';
 import { LoadQuantity, type ChangeLoad } from './LoadQuantity.tsx';

@@ -1,13 +1,6 @@
-import {
-  builtAs,
-  findPartModel,
-  layersUnderLoads,
-  LOAD_KIND_WORDS,
-  orientationInFeature,
-  orientationsByName,
-  partBody,
-  type LayerLoading,
-} from '@anvilstone/core';
+import { LOAD_KIND_WORDS } from '@anvilstone/core/decisions';
+import { layersUnderLoads, type LayerLoading } from '@anvilstone/core/evaluation';
+import { builtAs, findPartModel, orientationInFeature, orientationsByName, partBody } from '@anvilstone/core/shapes';
 import { useContext } from 'react';
 import { useBench } from '../parts/bench.ts';
 import { BriefLensContext } from './briefLens.ts';

@@ -1,4 +1,4 @@
-import { findPartModel, fitCombinations } from '@anvilstone/core';
+import { findPartModel, fitCombinations } from '@anvilstone/core/shapes';
 import type { Brief } from '@anvilstone/schema';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';

@@ -1,4 +1,4 @@
-import { partModels, type AnyPartModel } from '@anvilstone/core';
+import { partModels, type AnyPartModel } from '@anvilstone/core/shapes';
 import type { PartModelId } from '@anvilstone/schema';
 import { Dialog } from 'radix-ui';
 import type { ReactNode } from 'react';

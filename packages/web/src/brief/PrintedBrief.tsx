@@ -1,4 +1,4 @@
-import { briefBlocks } from '@anvilstone/core/record';
+import { briefBlocks } from '@anvilstone/core/decisions';
 import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { RecordBlocks } from '../decision/RecordBlocks.tsx';

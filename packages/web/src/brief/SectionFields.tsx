@@ -1,4 +1,4 @@
-import { formatNumber } from '@anvilstone/core';
+import { formatNumber } from '@anvilstone/core/foundations';
 import { sectionGeometry, type SectionGeometry } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Choice, Field, controlLook } from '../ui/fields.tsx';

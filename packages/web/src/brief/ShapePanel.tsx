@@ -1,18 +1,9 @@
 import { useBench } from '../parts/bench.ts';
 import { orientationChoices } from '../ui/orientationChoices.ts';
-import {
-  definitionOf,
-  findCheck,
-  findPartModel,
-  formatReserve,
-  fromCanonical,
-  orientationInFeature,
-  orientationName,
-  partBody,
-  sizeWords,
-  withPart,
-  inSentence,
-} from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { sizeWords } from '@anvilstone/core/decisions';
+import { definitionOf, formatReserve, fromCanonical, inSentence } from '@anvilstone/core/foundations';
+import { findPartModel, orientationInFeature, orientationName, partBody, withPart } from '@anvilstone/core/shapes';
 import type { Brief, BuildOrientation, Feature } from '@anvilstone/schema';
 import { useCallback, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';

@@ -1,4 +1,5 @@
-import { askSentences, surroundings, type Surroundings } from '@anvilstone/core';
+import { askSentences } from '@anvilstone/core/decisions';
+import { surroundings, type Surroundings } from '@anvilstone/core/materials';
 import type { Brief } from '@anvilstone/schema';
 import { Popover } from 'radix-ui';
 import { useAppSelector } from '../app/store.ts';

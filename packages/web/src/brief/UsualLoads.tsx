@@ -1,4 +1,5 @@
-import { usualLoads, type SizeKind } from '@anvilstone/core';
+import { usualLoads } from '@anvilstone/core/materials';
+import type { SizeKind } from '@anvilstone/core/shapes';
 import type { LoadCase } from '@anvilstone/schema';
 import { Popover } from 'radix-ui';
 import { useAppSelector } from '../app/store.ts';

@@ -1,5 +1,6 @@
-import { briefIssues, findPartModel } from '@anvilstone/core';
-import { lampArm, ratchetPawl } from '@anvilstone/core/sample';
+import { lampArm, ratchetPawl } from '@anvilstone/core/education/sample';
+import { briefIssues } from '@anvilstone/core/evaluation';
+import { findPartModel } from '@anvilstone/core/shapes';
 import type { Brief } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp, partPath } from '../testApp.tsx';

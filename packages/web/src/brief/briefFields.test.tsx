@@ -1,5 +1,7 @@
-import { findPartModel, LOAD_KIND_WORDS, partModels, usualLoads, withPart } from '@anvilstone/core';
-import { lampArm, sampleBriefs } from '@anvilstone/core/sample';
+import { LOAD_KIND_WORDS } from '@anvilstone/core/decisions';
+import { lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
+import { usualLoads } from '@anvilstone/core/materials';
+import { findPartModel, partModels, withPart } from '@anvilstone/core/shapes';
 import { LOAD_KINDS, type Brief, type LoadKind, type PartGeometry } from '@anvilstone/schema';
 import { FirstPart } from '../parts/FirstPart.tsx';
 import { newBrief } from '../parts/newBrief.ts';

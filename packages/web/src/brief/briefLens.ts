@@ -1,4 +1,4 @@
-import { featureBrief } from '@anvilstone/core';
+import { featureBrief } from '@anvilstone/core/shapes';
 import type { Brief, Feature } from '@anvilstone/schema';
 import { createContext } from 'react';
 

@@ -1,4 +1,4 @@
-import { combinableLoads, withCombinations } from '@anvilstone/core';
+import { combinableLoads, withCombinations } from '@anvilstone/core/shapes';
 import type { Brief, LoadCombination } from '@anvilstone/schema';
 
 /** All loads at the same time, under an id that neither a load nor another combination has. */

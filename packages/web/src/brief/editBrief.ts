@@ -1,4 +1,4 @@
-import { mergeDocuments } from '@anvilstone/core';
+import { mergeDocuments } from '@anvilstone/core/decisions';
 import type { Brief } from '@anvilstone/schema';
 import { useCallback, useContext } from 'react';
 import { edited } from '../app/draft.ts';

@@ -1,4 +1,4 @@
-import { fitLoad, type AnyPartModel } from '@anvilstone/core';
+import { fitLoad, type AnyPartModel } from '@anvilstone/core/shapes';
 import type { Brief, Feature } from '@anvilstone/schema';
 import { newBrief } from '../parts/newBrief.ts';
 

@@ -1,4 +1,4 @@
-import type { Dimension } from '@anvilstone/core';
+import type { Dimension } from '@anvilstone/core/foundations';
 
 /** A schema's description without its unit: “Free length, mm” → “Free length”; what follows a semicolon is a hint. */
 export function labelOf(description: string): { label: string; hint: string | undefined } {

@@ -1,5 +1,5 @@
 import type { GeometryOf, SectionGeometry } from '@anvilstone/schema';
-import { section } from '@anvilstone/core';
+import { section } from '@anvilstone/core/shapes';
 import { sectionLike, withDimension } from './geometryEdit.ts';
 import { sectionPath, sectionSize } from './sketch/sectionOutline.ts';
 

@@ -1,5 +1,5 @@
-import { briefIssues } from '@anvilstone/core';
-import { lampArm, nozzleBracket } from '@anvilstone/core/sample';
+import { lampArm, nozzleBracket } from '@anvilstone/core/education/sample';
+import { briefIssues } from '@anvilstone/core/evaluation';
 import { brief as briefSchema, partGeometries } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { newBrief } from '../parts/newBrief.ts';

@@ -1,6 +1,5 @@
-import { fitLoad, withKind } from '@anvilstone/core';
+import { fitLoad, withKind, type SizeKind } from '@anvilstone/core/shapes';
 import type { Brief, LoadCase, LoadKind } from '@anvilstone/schema';
-import type { SizeKind } from '@anvilstone/core';
 
 export function withLoadCase(brief: Brief, index: number, change: Partial<LoadCase>): Brief {
   return {

@@ -1,4 +1,4 @@
-import { featureOfLoad } from '@anvilstone/core';
+import { featureOfLoad } from '@anvilstone/core/shapes';
 import type { BuildOrientation, EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';

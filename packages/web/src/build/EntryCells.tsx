@@ -1,4 +1,4 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
 import type { EvaluationEntry } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';

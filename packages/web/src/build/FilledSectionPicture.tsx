@@ -1,5 +1,5 @@
 import { orientationChoices } from '../ui/orientationChoices.ts';
-import { BUILT_UP, drawFilledSection, fillOf, type SectionDrawing } from '@anvilstone/core';
+import { BUILT_UP, drawFilledSection, fillOf, type SectionDrawing } from '@anvilstone/core/shapes';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Choice } from '../ui/fields.tsx';

@@ -1,4 +1,5 @@
-import { fillingTitle, findPattern, findPartModel, takesFill, USUAL_FILLING } from '@anvilstone/core';
+import { fillingTitle, USUAL_FILLING } from '@anvilstone/core/evaluation';
+import { findPattern, findPartModel, takesFill } from '@anvilstone/core/shapes';
 import { INFILL_PATTERNS, wallsAndInfill, type WallsAndInfill } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';

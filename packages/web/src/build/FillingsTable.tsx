@@ -1,4 +1,5 @@
-import { type Filling, builtAs } from '@anvilstone/core';
+import type { Filling } from '@anvilstone/core/evaluation';
+import { builtAs } from '@anvilstone/core/shapes';
 import type { WallsAndInfill } from '@anvilstone/schema';
 import { useEdit } from '../brief/editBrief.ts';
 import { useBench } from '../parts/bench.ts';

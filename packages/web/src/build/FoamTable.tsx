@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { useAppSelector } from '../app/store.ts';

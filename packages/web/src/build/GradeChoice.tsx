@@ -1,4 +1,4 @@
-import { formatReserve } from '@anvilstone/core';
+import { formatReserve } from '@anvilstone/core/foundations';
 import { useMemo } from 'react';
 import { useBench } from '../parts/bench.ts';
 import { Choice } from '../ui/fields.tsx';

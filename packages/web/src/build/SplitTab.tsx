@@ -1,4 +1,5 @@
-import { findPartModel, takesSplit, type Split } from '@anvilstone/core';
+import { takesSplit, type Split } from '@anvilstone/core/evaluation';
+import { findPartModel } from '@anvilstone/core/shapes';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';

@@ -1,4 +1,5 @@
-import { builtAs, findPartModel, LIES, type Tilt } from '@anvilstone/core';
+import type { Tilt } from '@anvilstone/core/evaluation';
+import { builtAs, findPartModel, LIES } from '@anvilstone/core/shapes';
 import type { BuildOrientation, PartGeometry } from '@anvilstone/schema';
 import { useId } from 'react';
 import { Choice } from '../ui/fields.tsx';

@@ -1,4 +1,4 @@
-import type { Tilt } from '@anvilstone/core';
+import type { Tilt } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { useAppSelector } from '../app/store.ts';

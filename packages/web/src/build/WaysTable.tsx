@@ -1,4 +1,6 @@
-import { findCheck, footWarnings, formatQuantity, type WaysUp, type WayUp } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { footWarnings, type WaysUp, type WayUp } from '@anvilstone/core/evaluation';
+import { formatQuantity } from '@anvilstone/core/foundations';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import type { ReactNode } from 'react';
 import { Link } from 'react-router';

@@ -1,6 +1,6 @@
-import { formatReserve } from '@anvilstone/core';
-import { dripCup, gaugeBeam, heaterDuct, lampArm, sampleBriefs } from '@anvilstone/core/sample';
-import { CRITERION_WORDS } from '@anvilstone/core/laminate';
+import { dripCup, gaugeBeam, heaterDuct, lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
+import { formatReserve } from '@anvilstone/core/foundations';
+import { CRITERION_WORDS } from '@anvilstone/core/shapes';
 import type { Layup } from '@anvilstone/schema';
 import { ChartFigure } from '../charts/ChartFigure.tsx';
 import { drawn, drawnFor, LEAKS, sampleWorkshop, textOf, wordsOf } from '../testPage.tsx';

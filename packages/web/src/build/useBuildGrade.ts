@@ -1,4 +1,4 @@
-import type { GradeStanding } from '@anvilstone/core';
+import type { GradeStanding } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import type { BuildOrientation } from '@anvilstone/schema';
 import { useCallback } from 'react';

@@ -1,4 +1,4 @@
-import type { Tilt } from '@anvilstone/core';
+import type { Tilt } from '@anvilstone/core/evaluation';
 import { useEffect, useMemo, useState } from 'react';
 import { useAddress } from '../app/useAddress.ts';
 

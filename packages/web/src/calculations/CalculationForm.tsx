@@ -1,4 +1,4 @@
-import { families, reinforcements } from '@anvilstone/core';
+import { families, reinforcements } from '@anvilstone/core/materials';
 import type { SectionGeometry } from '@anvilstone/schema';
 import { choiceWords, dimensionOf, labelOf } from '../brief/fieldWords.ts';
 import { SectionFields } from '../brief/SectionFields.tsx';

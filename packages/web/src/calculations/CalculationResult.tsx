@@ -1,4 +1,4 @@
-import { formatNumber } from '@anvilstone/core';
+import { formatNumber } from '@anvilstone/core/foundations';
 import { choiceWords } from '../brief/fieldWords.ts';
 import { nameAndUnit } from './schemaFields.ts';
 

@@ -1,4 +1,4 @@
-import { calculators, type Calculator } from '@anvilstone/core';
+import { calculators, type Calculator } from '@anvilstone/core/education';
 import { useState } from 'react';
 import { NavLink, useParams } from 'react-router';
 import { asProblem } from '../app/problem.ts';

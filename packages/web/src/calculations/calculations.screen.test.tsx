@@ -1,4 +1,4 @@
-import { findCalculator } from '@anvilstone/core';
+import { findCalculator } from '@anvilstone/core/education';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../testApp.tsx';
 import { Refused, testHouse } from '../testHouse.ts';

@@ -1,4 +1,4 @@
-import { calculators } from '@anvilstone/core';
+import { calculators } from '@anvilstone/core/education';
 import { firstRow, inputFromAddress, kindOf, nameAndUnit, type FieldSchema } from './schemaFields.ts';
 
 test.each([

@@ -1,11 +1,5 @@
-import {
-  definitionOf,
-  formatNumber,
-  fromCanonical,
-  type Axis,
-  type GradeCurve,
-  type MarkedPoint,
-} from '@anvilstone/core';
+import { definitionOf, formatNumber, fromCanonical } from '@anvilstone/core/foundations';
+import type { Axis, GradeCurve, MarkedPoint } from '@anvilstone/core/materials';
 import { line, scaleLinear, scaleLog, type ScaleContinuousNumeric } from 'd3';
 import { useAppSelector } from '../app/store.ts';
 import { StrokeSample } from './StrokeSample.tsx';

@@ -9,7 +9,7 @@ import {
   type ChartAxis,
   type LineChart,
   type UnitSystem,
-} from '@anvilstone/core';
+} from '@anvilstone/core/foundations';
 import { useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';
 import { DrawingView } from './DrawingView.tsx';

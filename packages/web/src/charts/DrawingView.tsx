@@ -1,4 +1,4 @@
-import type { Drawing, Mark, Role } from '@anvilstone/core';
+import type { Drawing, Mark, Role } from '@anvilstone/core/foundations';
 
 /** Strokes and fills on the page’s own ground, light or dark. */
 const STROKE: Record<Role, string> = {

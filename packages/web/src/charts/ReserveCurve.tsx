@@ -1,4 +1,5 @@
-import { formatReserve, type TemperaturePoint } from '@anvilstone/core';
+import type { TemperaturePoint } from '@anvilstone/core/evaluation';
+import { formatReserve } from '@anvilstone/core/foundations';
 import { line, scaleLinear, scaleLog } from 'd3';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';

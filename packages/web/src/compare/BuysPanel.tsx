@@ -1,12 +1,6 @@
-import {
-  findCheck,
-  formatReserve,
-  type Buy,
-  type Comparison,
-  type Finalist,
-  type ReserveChange,
-  inSentence,
-} from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import type { Buy, Comparison, Finalist, ReserveChange } from '@anvilstone/core/decisions';
+import { formatReserve, inSentence } from '@anvilstone/core/foundations';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';
 import { Panel } from '../ui/Panel.tsx';

@@ -1,4 +1,6 @@
-import { findSchool, type Piece, type RankingWishes, inSentence } from '@anvilstone/core';
+import type { Piece } from '@anvilstone/core/decisions';
+import { findSchool, type RankingWishes } from '@anvilstone/core/evaluation';
+import { inSentence } from '@anvilstone/core/foundations';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,5 @@
-import { comparisonCsv, FEWEST_FINALISTS, findSchool, wishesText } from '@anvilstone/core';
+import { comparisonCsv, FEWEST_FINALISTS } from '@anvilstone/core/decisions';
+import { findSchool, wishesText } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';

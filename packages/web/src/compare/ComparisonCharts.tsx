@@ -1,4 +1,4 @@
-import type { Comparison } from '@anvilstone/core';
+import type { Comparison } from '@anvilstone/core/decisions';
 import { ChartFigure } from '../charts/ChartFigure.tsx';
 
 /** The finalists over temperature, time and build angle, with what this part needs drawn in. */

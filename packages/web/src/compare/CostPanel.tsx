@@ -1,5 +1,6 @@
-import { costRows, drawBarChart, drawingSvg, type Comparison } from '@anvilstone/core';
-import { costPerUse } from '@anvilstone/core/plan';
+import { costRows, type Comparison } from '@anvilstone/core/decisions';
+import { drawBarChart, drawingSvg } from '@anvilstone/core/foundations';
+import { costPerUse } from '@anvilstone/core/making';
 import { DrawingView } from '../charts/DrawingView.tsx';
 import { saveFile } from '../charts/saveFile.ts';
 import { useBench } from '../parts/bench.ts';

@@ -1,4 +1,4 @@
-import type { Comparison } from '@anvilstone/core';
+import type { Comparison } from '@anvilstone/core/decisions';
 import { useBench } from '../parts/bench.ts';
 import { Cautions } from '../ui/Cautions.tsx';
 

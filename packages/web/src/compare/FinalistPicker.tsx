@@ -1,4 +1,4 @@
-import { fillerSets, MOST_FINALISTS } from '@anvilstone/core';
+import { fillerSets, MOST_FINALISTS } from '@anvilstone/core/decisions';
 import { useMemo } from 'react';
 import { useBench } from '../parts/bench.ts';
 import { Choice } from '../ui/fields.tsx';

@@ -1,4 +1,4 @@
-import type { Finalist } from '@anvilstone/core';
+import type { Finalist } from '@anvilstone/core/decisions';
 import type { ChooseFinalists } from './useFinalists.ts';
 
 /** The finalists as column headings: a letter for the charts, the name, and which one is the base. */

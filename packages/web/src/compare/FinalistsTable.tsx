@@ -1,12 +1,7 @@
-import {
-  findCheck,
-  formatReserve,
-  heatLimitWords,
-  type CheckRow,
-  type Comparison,
-  type Finalist,
-  builtAs,
-} from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { heatLimitWords, type CheckRow, type Comparison, type Finalist } from '@anvilstone/core/decisions';
+import { formatReserve } from '@anvilstone/core/foundations';
+import { builtAs } from '@anvilstone/core/shapes';
 import { useMemo, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';

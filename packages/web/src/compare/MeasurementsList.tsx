@@ -1,4 +1,6 @@
-import { findCheck, formatNumber as f, type Measurement, type RankingWishes, inSentence } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import type { Measurement, RankingWishes } from '@anvilstone/core/evaluation';
+import { formatNumber as f, inSentence } from '@anvilstone/core/foundations';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';

@@ -1,10 +1,5 @@
-import {
-  PROPERTY_DEFINITIONS,
-  PROPERTY_GROUPS,
-  type Comparison,
-  type PropertyCell,
-  type PropertyRow,
-} from '@anvilstone/core';
+import type { Comparison, PropertyCell, PropertyRow } from '@anvilstone/core/decisions';
+import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS } from '@anvilstone/core/materials';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { differenceText, propertyText } from '../grades/propertyText.ts';

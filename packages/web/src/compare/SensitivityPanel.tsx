@@ -1,15 +1,6 @@
-import {
-  findCheck,
-  findSchool,
-  formatQuantity,
-  formatReserve,
-  type AtValue,
-  type RankingWishes,
-  type Sensitivity,
-  type Turn,
-  type UnitSystem,
-  inSentence,
-} from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { findSchool, type AtValue, type RankingWishes, type Sensitivity, type Turn } from '@anvilstone/core/evaluation';
+import { formatQuantity, formatReserve, type UnitSystem, inSentence } from '@anvilstone/core/foundations';
 import { useAppSelector } from '../app/store.ts';
 import { useMemo } from 'react';
 import { useBench } from '../parts/bench.ts';

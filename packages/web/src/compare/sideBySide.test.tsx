@@ -1,5 +1,6 @@
-import { formatReserve, type Comparison } from '@anvilstone/core';
-import { heaterDuct, lampArm, stampPad } from '@anvilstone/core/sample';
+import type { Comparison } from '@anvilstone/core/decisions';
+import { heaterDuct, lampArm, stampPad } from '@anvilstone/core/education/sample';
+import { formatReserve } from '@anvilstone/core/foundations';
 import type { Brief } from '@anvilstone/schema';
 import { drawnFor, LEAKS, sampleWorkshop, textOf, wordsOf } from '../testPage.tsx';
 import { engineOf } from '../workers/testEngine.ts';

@@ -1,4 +1,5 @@
-import { FEWEST_FINALISTS, MOST_FINALISTS, type RankingWishes } from '@anvilstone/core';
+import { FEWEST_FINALISTS, MOST_FINALISTS } from '@anvilstone/core/decisions';
+import type { RankingWishes } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useMemo } from 'react';
 import { useAddress } from '../app/useAddress.ts';

@@ -1,4 +1,4 @@
-import { spanOf, type RankingWishes, type Sensitivity } from '@anvilstone/core';
+import { spanOf, type RankingWishes, type Sensitivity } from '@anvilstone/core/evaluation';
 import type { Brief } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { engineWith } from '../workers/engine.ts';

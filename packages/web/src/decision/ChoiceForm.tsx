@@ -1,6 +1,8 @@
 import { orientationChoices } from '../ui/orientationChoices.ts';
-import { findCheck, findSchool, formatReserve, rejectionReasons, inSentence } from '@anvilstone/core';
-import { unknownRisks } from '@anvilstone/core/record';
+import { findCheck } from '@anvilstone/core/checks';
+import { rejectionReasons, unknownRisks } from '@anvilstone/core/decisions';
+import { findSchool } from '@anvilstone/core/evaluation';
+import { formatReserve, inSentence } from '@anvilstone/core/foundations';
 import { type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';

@@ -1,5 +1,5 @@
-import { builtAs } from '@anvilstone/core';
-import { digestOf, recordDocument } from '@anvilstone/core/record';
+import { digestOf, recordDocument } from '@anvilstone/core/decisions';
+import { builtAs } from '@anvilstone/core/shapes';
 import type { Decision, DecisionSummary, SignOff } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { useDecisionQuery, useRecomputationQuery } from '../app/api.ts';

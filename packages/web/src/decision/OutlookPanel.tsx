@@ -1,4 +1,5 @@
-import { findCheck, formatReserve, inSentence } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { formatReserve, inSentence } from '@anvilstone/core/foundations';
 import type { ChoiceStanding, FieldChange, Outlook } from '@anvilstone/schema';
 import { Loading } from '../ui/Loading.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';

@@ -1,4 +1,4 @@
-import type { RecordBlock, RecordCell } from '@anvilstone/core/record';
+import type { RecordBlock, RecordCell } from '@anvilstone/core/decisions';
 import { DrawingView } from '../charts/DrawingView.tsx';
 import { Reserve } from '../ui/Reserve.tsx';
 

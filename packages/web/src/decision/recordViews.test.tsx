@@ -1,5 +1,5 @@
-import { briefBlocks, type RecordBlock } from '@anvilstone/core/record';
-import { lampArm, sampleBriefs } from '@anvilstone/core/sample';
+import { briefBlocks, type RecordBlock } from '@anvilstone/core/decisions';
+import { lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
 import type { ChoiceStanding, Outlook } from '@anvilstone/schema';
 import { answered, drawn, drawnFor, LEAKS, sampleWorkshop, textOf, wordsOf } from '../testPage.tsx';
 import { PrintedBrief } from '../brief/PrintedBrief.tsx';

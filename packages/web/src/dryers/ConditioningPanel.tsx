@@ -1,4 +1,5 @@
-import { conditioningLoad, findFamily } from '@anvilstone/core';
+import { conditioningLoad } from '@anvilstone/core/making';
+import { findFamily } from '@anvilstone/core/materials';
 import type { ConditioningJob, DryerSchedule, Grade } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { duration } from '../ui/amount.ts';

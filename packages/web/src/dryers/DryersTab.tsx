@@ -1,4 +1,4 @@
-import { loadsOfStock, scheduleConflicts, type ScheduleConflict } from '@anvilstone/core';
+import { loadsOfStock, scheduleConflicts, type ScheduleConflict } from '@anvilstone/core/making';
 import type { Grade, HouseRules, ScheduleProposal, Stock } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { Button } from '../ui/Button.tsx';

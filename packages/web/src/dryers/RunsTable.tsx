@@ -1,4 +1,4 @@
-import { runTimes, type DryerLoad } from '@anvilstone/core';
+import { runTimes, type DryerLoad } from '@anvilstone/core/making';
 import type { DryerAtHand, DryerSchedule, ScheduledRun } from '@anvilstone/schema';
 import { useFinishRunMutation } from '../spools/spoolsApi.ts';
 import { duration } from '../ui/amount.ts';

@@ -1,4 +1,4 @@
-import { runTimes, type DryerLoad, type ScheduleConflict } from '@anvilstone/core';
+import { runTimes, type DryerLoad, type ScheduleConflict } from '@anvilstone/core/making';
 import type { DryerAtHand, DryerSchedule, ScheduledRun } from '@anvilstone/schema';
 import { scaleTime, timeFormat } from 'd3';
 import { useState, type KeyboardEvent, type PointerEvent } from 'react';

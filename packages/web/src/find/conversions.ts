@@ -1,4 +1,4 @@
-import { DIMENSIONS, formatNumber, fromCanonical, parseQuantity, type Dimension } from '@anvilstone/core';
+import { DIMENSIONS, formatNumber, fromCanonical, parseQuantity, type Dimension } from '@anvilstone/core/foundations';
 
 /** What people convert at a desk, in the order in which a unit is looked for. */
 const WANTED: readonly { dimension: Dimension; units: readonly string[] }[] = [

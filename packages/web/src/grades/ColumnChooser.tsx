@@ -1,4 +1,5 @@
-import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS, TABLE_COLUMNS } from '@anvilstone/core';
+import { TABLE_COLUMNS } from '@anvilstone/core/evaluation';
+import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS } from '@anvilstone/core/materials';
 import { Popover } from 'radix-ui';
 import { useAppDispatch, useAppSelector } from '../app/store.ts';
 import { Button } from '../ui/Button.tsx';

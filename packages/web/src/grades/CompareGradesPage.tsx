@@ -1,4 +1,4 @@
-import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS, reportedText, uncarriedDifferences } from '@anvilstone/core';
+import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS, reportedText, uncarriedDifferences } from '@anvilstone/core/materials';
 import type { Grade, Observation, PropertyComparison } from '@anvilstone/schema';
 import { useMemo } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS } from '@anvilstone/core';
+import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS } from '@anvilstone/core/materials';
 import type { Grade, HouseRules } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';

@@ -1,4 +1,4 @@
-import { completeRules, findFamily, pairsOf, referenceStatement } from '@anvilstone/core';
+import { completeRules, findFamily, pairsOf, referenceStatement } from '@anvilstone/core/materials';
 import type { Grade, HouseRules } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../app/store.ts';

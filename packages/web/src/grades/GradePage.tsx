@@ -1,5 +1,5 @@
 import { PageHeading } from '../ui/PageHeading.tsx';
-import { findFamily, gradeCurves } from '@anvilstone/core';
+import { findFamily, gradeCurves } from '@anvilstone/core/materials';
 import { CONDITIONINGS, type Grade, type HouseRules } from '@anvilstone/schema';
 import { Tabs } from 'radix-ui';
 import { skipToken } from '@reduxjs/toolkit/query';

@@ -1,4 +1,4 @@
-import { EVIDENCE_CODES, findTableColumn, type LibraryTable } from '@anvilstone/core';
+import { EVIDENCE_CODES, findTableColumn, type LibraryTable } from '@anvilstone/core/evaluation';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useRef } from 'react';
 import { Link } from 'react-router';

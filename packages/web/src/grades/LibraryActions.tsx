@@ -1,4 +1,4 @@
-import { LIBRARY_FORMATS } from '@anvilstone/core/formats';
+import { LIBRARY_FORMATS } from '@anvilstone/core/evidence/formats';
 import { DropdownMenu } from 'radix-ui';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';

@@ -1,4 +1,4 @@
-import { PROPERTY_DEFINITIONS, reportedText } from '@anvilstone/core';
+import { PROPERTY_DEFINITIONS, reportedText } from '@anvilstone/core/materials';
 import type { Observation } from '@anvilstone/schema';
 import { conditionWords, SOURCE_WORDS } from './conditionWords.ts';
 

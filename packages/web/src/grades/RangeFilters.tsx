@@ -1,4 +1,5 @@
-import { findTableColumn, isClassColumn, PROPERTY_DEFINITIONS, TABLE_COLUMNS } from '@anvilstone/core';
+import { findTableColumn, isClassColumn, TABLE_COLUMNS } from '@anvilstone/core/evaluation';
+import { PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import { Button } from '../ui/Button.tsx';
 import { QuantityField } from '../ui/QuantityField.tsx';
 import { controlLook } from '../ui/fields.tsx';

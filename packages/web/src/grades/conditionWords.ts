@@ -1,12 +1,12 @@
+import { duration } from '@anvilstone/core/foundations';
 import {
   CONDITION_TITLES,
   conditionText,
-  duration,
   findAgent,
   PROPERTY_DEFINITIONS,
   TEST_PARAMETERS,
   type Condition,
-} from '@anvilstone/core';
+} from '@anvilstone/core/materials';
 import type { Observation } from '@anvilstone/schema';
 
 const ORIENTATION = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' };

@@ -1,5 +1,6 @@
-import { defaultHouseRules, libraryTable } from '@anvilstone/core';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { libraryTable } from '@anvilstone/core/evaluation';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import { readAddress, writeAddress } from './filterAddress.ts';
 import { filterGrades, indexGrades, sortGrades, type GradeFilter } from './gradeFilter.ts';
 import { differenceText, propertyNumber, propertyText } from './propertyText.ts';

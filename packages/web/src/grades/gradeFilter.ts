@@ -1,4 +1,5 @@
-import { findFamily, findReinforcement, type LibraryTable, type Morphology } from '@anvilstone/core';
+import type { LibraryTable } from '@anvilstone/core/evaluation';
+import { findFamily, findReinforcement, type Morphology } from '@anvilstone/core/materials';
 import type { Grade } from '@anvilstone/schema';
 
 /** A least and a most of a column, canonical units. Unknown never lies within. */

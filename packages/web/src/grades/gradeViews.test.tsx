@@ -1,5 +1,6 @@
-import { defaultHouseRules, PROPERTY_DEFINITIONS, TABLE_COLUMNS } from '@anvilstone/core';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { TABLE_COLUMNS } from '@anvilstone/core/evaluation';
+import { defaultHouseRules, PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import type { Grade } from '@anvilstone/schema';
 import { fullWorkshop } from '../testAnswers.ts';
 import { drawn, LEAKS, textOf, wordsOf } from '../testPage.tsx';

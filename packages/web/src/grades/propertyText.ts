@@ -1,12 +1,12 @@
+import type { TableColumn } from '@anvilstone/core/evaluation';
 import {
   definitionOf,
   formatNumber,
   fromCanonical,
-  PROPERTY_DEFINITIONS,
   type Dimension,
-  type TableColumn,
   type UnitSystem,
-} from '@anvilstone/core';
+} from '@anvilstone/core/foundations';
+import { PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import type { PropertyId } from '@anvilstone/schema';
 
 /** Strengths and moduli in psi have up to seven digits; in ksi they can be read. */

@@ -1,5 +1,5 @@
-import { defaultHouseRules } from '@anvilstone/core';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import type { Observation } from '@anvilstone/schema';
 import { conditionWords } from './conditionWords.ts';
 import { resolvedRows } from './resolvedRows.ts';

@@ -1,11 +1,5 @@
-import {
-  isClassColumn,
-  PROPERTY_DEFINITIONS,
-  resolve,
-  resolveClass,
-  TABLE_COLUMNS,
-  type TableColumn,
-} from '@anvilstone/core';
+import { isClassColumn, TABLE_COLUMNS, type TableColumn } from '@anvilstone/core/evaluation';
+import { PROPERTY_DEFINITIONS, resolve, resolveClass } from '@anvilstone/core/materials';
 import type { EvidenceClass, Grade, HouseRules, Observation } from '@anvilstone/schema';
 import type { LibraryAt } from './gradesView.ts';
 

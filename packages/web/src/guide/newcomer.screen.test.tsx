@@ -1,6 +1,6 @@
-import { answerOf, practiceCases } from '@anvilstone/core/practice';
-import { sampleLibrary } from '@anvilstone/core/sample';
-import { findCheck } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { answerOf, practiceCases } from '@anvilstone/core/education';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, openApp, partPath } from '../testApp.tsx';
 import { testHouse } from '../testHouse.ts';

@@ -1,4 +1,4 @@
-import { documentChanges } from '@anvilstone/core/record';
+import { documentChanges } from '@anvilstone/core/decisions';
 import type { RecordedChange } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,11 @@
-import { defaultHouseRules, ruleChanges, RULE_GROUPS, ruleMeanings, ruleValue, type RuleId } from '@anvilstone/core';
+import {
+  defaultHouseRules,
+  ruleChanges,
+  RULE_GROUPS,
+  ruleMeanings,
+  ruleValue,
+  type RuleId,
+} from '@anvilstone/core/materials';
 import type { HouseRules, HouseRulesRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useSearchParams } from 'react-router';

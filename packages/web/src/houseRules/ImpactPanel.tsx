@@ -1,4 +1,4 @@
-import { findCheck } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
 import type { HouseRules, PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';

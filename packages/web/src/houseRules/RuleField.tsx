@@ -1,7 +1,7 @@
-import { defaultHouseRules, type Dimension, type RuleMeaning } from '@anvilstone/core';
+import type { Dimension } from '@anvilstone/core/foundations';
+import { defaultHouseRules, type RuleMeaning, ruleValue } from '@anvilstone/core/materials';
 import { houseRules as schema, type HouseRules } from '@anvilstone/schema';
 import { QuantityField, type Bounds } from '../ui/QuantityField.tsx';
-import { ruleValue } from '@anvilstone/core';
 import { useSay } from '../ui/useSay.ts';
 
 const DIMENSIONS: Record<string, Dimension> = { '°C': 'temperature', USD: 'money', h: 'time', '%': 'fraction' };

@@ -1,9 +1,8 @@
-import { completeRules, defaultHouseRules, ruleChanges } from '@anvilstone/core';
+import { completeRules, defaultHouseRules, ruleChanges, ruleValue } from '@anvilstone/core/materials';
 import type { HouseRules } from '@anvilstone/schema';
 import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { useHouseRulesHistoryQuery } from './rulesApi.ts';
-import { ruleValue } from '@anvilstone/core';
 
 /** Who set which values when and why, newest first; an earlier set can be taken up again. */
 export function RulesHistory({ onTake }: { onTake: (rules: HouseRules) => void }) {

@@ -1,4 +1,4 @@
-import { defaultHouseRules, RULE_GROUPS, ruleMeanings, ruleValue } from '@anvilstone/core';
+import { defaultHouseRules, RULE_GROUPS, ruleMeanings, ruleValue } from '@anvilstone/core/materials';
 import type { HouseRules, RecordedChange } from '@anvilstone/schema';
 import { ChangeList } from '../history/ChangeList.tsx';
 import { addressOf, KIND_WORDS } from '../history/kindWords.ts';

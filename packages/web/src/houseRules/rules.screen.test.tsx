@@ -1,4 +1,4 @@
-import { defaultHouseRules } from '@anvilstone/core';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../testApp.tsx';
 import { Refused, testHouse } from '../testHouse.ts';

@@ -1,11 +1,11 @@
+import { DIMENSIONS } from '@anvilstone/core/foundations';
 import {
   CONDITION_TITLES,
   conditionText,
-  DIMENSIONS,
   PROPERTY_DEFINITIONS,
   TEST_PARAMETERS,
   type Condition,
-} from '@anvilstone/core';
+} from '@anvilstone/core/materials';
 import {
   CONDITIONINGS,
   ORIENTATIONS,

@@ -1,5 +1,5 @@
 import { DndContext, PointerSensor, useDroppable, useSensor, useSensors, type DragEndEvent } from '@dnd-kit/core';
-import { PROPERTY_DEFINITIONS } from '@anvilstone/core';
+import { PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import type { ColumnTarget, ImportColumn, ImportPlan, ImportSettings, PropertyId } from '@anvilstone/schema';
 import { controlLook } from '../ui/fields.tsx';
 import { Panel } from '../ui/Panel.tsx';

@@ -1,4 +1,4 @@
-import { PROPERTY_DEFINITIONS } from '@anvilstone/core';
+import { PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import { targetsFor } from './targets.ts';
 
 test('a wide table offers every property once, a long one the parts of an observation', () => {

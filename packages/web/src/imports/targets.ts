@@ -1,5 +1,5 @@
-import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS } from '@anvilstone/core';
-import { CLAIM_FIELDS, GRADE_FIELDS, OBSERVATION_FIELDS } from '@anvilstone/core/fields';
+import { CLAIM_FIELDS, GRADE_FIELDS, OBSERVATION_FIELDS } from '@anvilstone/core/evidence/fields';
+import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS } from '@anvilstone/core/materials';
 import type { ImportPlan } from '@anvilstone/schema';
 
 export interface Target {

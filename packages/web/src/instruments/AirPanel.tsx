@@ -1,4 +1,4 @@
-import { READING_HOLDS_MS } from '@anvilstone/core';
+import { READING_HOLDS_MS } from '@anvilstone/core/making';
 import type { AirReading, Instrument } from '@anvilstone/schema';
 import { line, scaleLinear, scaleTime, timeFormat } from 'd3';
 import { useMemo } from 'react';

@@ -1,4 +1,4 @@
-import type { UpgradeGain } from '@anvilstone/core/plan';
+import type { UpgradeGain } from '@anvilstone/core/making';
 import type { Machine, MachineRecord, PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';

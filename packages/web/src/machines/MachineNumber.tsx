@@ -1,5 +1,5 @@
 import { machine as schema, type Machine } from '@anvilstone/schema';
-import type { Dimension } from '@anvilstone/core';
+import type { Dimension } from '@anvilstone/core/foundations';
 import { QuantityField, type Bounds } from '../ui/QuantityField.tsx';
 
 type NumberKeys<T> = { [K in keyof T]-?: NonNullable<T[K]> extends number ? K : never }[keyof T] & string;

@@ -1,4 +1,4 @@
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
 import type { Job, Machine } from '@anvilstone/schema';
 import { JobRow } from '../jobs/JobRow.tsx';
 import { sampleParts } from '../testAnswers.ts';

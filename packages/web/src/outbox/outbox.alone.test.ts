@@ -1,5 +1,5 @@
 import 'fake-indexeddb/auto';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import type { Brief, Part, Problem } from '@anvilstone/schema';
 import type * as Api from '../app/api.ts';
 import type * as UnsavedModule from '../app/unsaved.ts';

@@ -1,4 +1,5 @@
-import { briefIssues, mergeDocuments, sameContent } from '@anvilstone/core';
+import { mergeDocuments, sameContent } from '@anvilstone/core/decisions';
+import { briefIssues } from '@anvilstone/core/evaluation';
 import type { Part, Problem } from '@anvilstone/schema';
 import { api } from '../app/api.ts';
 import { asProblem } from '../app/problem.ts';

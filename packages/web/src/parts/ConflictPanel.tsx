@@ -1,5 +1,4 @@
-import { mergeDocuments } from '@anvilstone/core';
-import { documentChanges } from '@anvilstone/core/record';
+import { mergeDocuments, documentChanges } from '@anvilstone/core/decisions';
 import type { Brief, Part } from '@anvilstone/schema';
 import { conflictSettled } from '../app/draft.ts';
 import { useAppDispatch } from '../app/store.ts';

@@ -1,4 +1,4 @@
-import { withPart } from '@anvilstone/core';
+import { withPart } from '@anvilstone/core/shapes';
 import { Link } from 'react-router';
 import { ModelCards } from '../brief/ModelChooser.tsx';
 import { ProblemNotice } from '../ui/ProblemNotice.tsx';

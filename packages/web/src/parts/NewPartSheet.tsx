@@ -1,4 +1,4 @@
-import { withPart, type AnyPartModel } from '@anvilstone/core';
+import { withPart, type AnyPartModel } from '@anvilstone/core/shapes';
 import type { Brief, PartSummary } from '@anvilstone/schema';
 import { Dialog } from 'radix-ui';
 import { useState, type ChangeEvent } from 'react';

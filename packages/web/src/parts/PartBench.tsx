@@ -1,4 +1,4 @@
-import { briefIssues } from '@anvilstone/core';
+import { briefIssues } from '@anvilstone/core/evaluation';
 import { skipToken } from '@reduxjs/toolkit/query';
 import type { Remote } from 'comlink';
 import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';

@@ -1,6 +1,6 @@
 import { PageHeading } from '../ui/PageHeading.tsx';
-import { PROOF_TEST_CAUTION } from '@anvilstone/core';
-import { stageChanges } from '@anvilstone/core/record';
+import { stageChanges } from '@anvilstone/core/decisions';
+import { PROOF_TEST_CAUTION } from '@anvilstone/core/machines';
 import type { Brief, StageMark } from '@anvilstone/schema';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';

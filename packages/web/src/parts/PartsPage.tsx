@@ -1,4 +1,4 @@
-import { PROOF_TEST_CAUTION } from '@anvilstone/core';
+import { PROOF_TEST_CAUTION } from '@anvilstone/core/machines';
 import type { PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { lazy, Suspense, useCallback } from 'react';

@@ -1,4 +1,4 @@
-import { stageChanges } from '@anvilstone/core/record';
+import { stageChanges } from '@anvilstone/core/decisions';
 import { SETTLED_STAGES, type StageMark } from '@anvilstone/schema';
 import { useMemo } from 'react';
 import { Button } from '../ui/Button.tsx';

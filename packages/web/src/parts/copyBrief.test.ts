@@ -1,4 +1,4 @@
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import { copyOf, copyTitle, fileNameOf } from './copyBrief.ts';
 
 test('a copy is no template and has a name of its own', () => {

@@ -1,5 +1,5 @@
-import type { UnitSystem } from '@anvilstone/core';
-import { sampleBriefs } from '@anvilstone/core/sample';
+import { sampleBriefs } from '@anvilstone/core/education/sample';
+import type { UnitSystem } from '@anvilstone/core/foundations';
 import type { Brief } from '@anvilstone/schema';
 import type { ComponentType } from 'react';
 import { BenchStage } from '../bench/BenchStage.tsx';

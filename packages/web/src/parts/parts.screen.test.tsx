@@ -1,5 +1,5 @@
 import type { Brief } from '@anvilstone/schema';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
 import { screen, waitFor, within } from '@testing-library/react';
 import { sampleParts } from '../testAnswers.ts';
 import { button, field, openApp, partPath } from '../testApp.tsx';

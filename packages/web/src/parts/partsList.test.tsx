@@ -1,5 +1,5 @@
-import { PROOF_TEST_CAUTION } from '@anvilstone/core';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { PROOF_TEST_CAUTION } from '@anvilstone/core/machines';
 import type { PartSummary, StageMark } from '@anvilstone/schema';
 import { emptyWorkshop, fullWorkshop, sampleParts } from '../testAnswers.ts';
 import { answered, drawn, sampleWorkshop, textOf, type Circumstances } from '../testPage.tsx';

@@ -1,5 +1,5 @@
-import { afterPrinting, type TreatmentVerdict } from '@anvilstone/core/plan';
-import { agents } from '@anvilstone/core/tables';
+import { afterPrinting, type TreatmentVerdict } from '@anvilstone/core/making';
+import { agents } from '@anvilstone/core/materials/tables';
 import { useMemo } from 'react';
 import { useBench } from '../parts/bench.ts';
 import { Panel } from '../ui/Panel.tsx';

@@ -1,5 +1,5 @@
-import { builtAs } from '@anvilstone/core';
-import { processCard, type CardSource } from '@anvilstone/core/plan';
+import { processCard, type CardSource } from '@anvilstone/core/making';
+import { builtAs } from '@anvilstone/core/shapes';
 import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';

@@ -1,4 +1,4 @@
-import { breakEvenUses, costPerUse, type Consumable } from '@anvilstone/core/plan';
+import { breakEvenUses, costPerUse, type Consumable } from '@anvilstone/core/making';
 import type { Grade } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useBuildGrade } from '../build/useBuildGrade.ts';

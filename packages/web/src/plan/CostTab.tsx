@@ -1,5 +1,5 @@
-import { atPricePerKgUsd, unitCostUsd, type Cost } from '@anvilstone/core';
-import { costPerUse, type MachineChoice } from '@anvilstone/core/plan';
+import { atPricePerKgUsd, unitCostUsd, type Cost } from '@anvilstone/core/machines';
+import { costPerUse, type MachineChoice } from '@anvilstone/core/making';
 import type { Brief } from '@anvilstone/schema';
 import { ConsumableFields, LotFields } from '../brief/asks/lotAsks.tsx';
 import { useEdit } from '../brief/editBrief.ts';

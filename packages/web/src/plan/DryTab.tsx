@@ -1,4 +1,6 @@
-import { findFamily, formatNumber as f, spoolMoisture, type AirStretch } from '@anvilstone/core';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { spoolMoisture, type AirStretch } from '@anvilstone/core/making';
+import { findFamily } from '@anvilstone/core/materials';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';

@@ -1,4 +1,5 @@
-import { completeRules, filamentCost, findFamily, findReinforcement, formatNumber, type Cost } from '@anvilstone/core';
+import { formatNumber } from '@anvilstone/core/foundations';
+import { filamentCost, type Cost } from '@anvilstone/core/machines';
 import {
   afterPrintingH,
   latestStart,
@@ -6,7 +7,8 @@ import {
   readyOn,
   type LotNeeds,
   type MachineChoice,
-} from '@anvilstone/core/plan';
+} from '@anvilstone/core/making';
+import { completeRules, findFamily, findReinforcement } from '@anvilstone/core/materials';
 import type { Grade } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAppSelector } from '../app/store.ts';

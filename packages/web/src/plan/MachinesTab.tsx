@@ -1,6 +1,8 @@
 import { useBench } from '../parts/bench.ts';
-import { formatNumber as f, type FitFinding, builtAs } from '@anvilstone/core';
-import type { MachineChoice, Unlock } from '@anvilstone/core/plan';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { FitFinding } from '@anvilstone/core/machines';
+import type { MachineChoice, Unlock } from '@anvilstone/core/making';
+import { builtAs } from '@anvilstone/core/shapes';
 import { useAddress } from '../app/useAddress.ts';
 import { MassAndCost } from '../build/EntryCells.tsx';
 import { duration } from '../ui/amount.ts';

@@ -1,5 +1,5 @@
-import { REMOVAL_WORDS, supportChoices } from '@anvilstone/core/plan';
-import { supportStatement } from '@anvilstone/core/tables';
+import { REMOVAL_WORDS, supportChoices } from '@anvilstone/core/making';
+import { supportStatement } from '@anvilstone/core/materials/tables';
 import { useMemo } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { amount } from '../ui/amount.ts';

@@ -1,4 +1,4 @@
-import type { FitVerdict } from '@anvilstone/core';
+import type { FitVerdict } from '@anvilstone/core/machines';
 
 const LOOK: Record<FitVerdict, { word: string; look: string; path: string }> = {
   pass: { word: 'fits', look: 'text-pass', path: 'M2 7.5 5.5 11 12 3' },

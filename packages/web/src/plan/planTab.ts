@@ -1,4 +1,4 @@
-import type { MachineChoice } from '@anvilstone/core/plan';
+import type { MachineChoice } from '@anvilstone/core/making';
 import type { BuildOrientation, Grade } from '@anvilstone/schema';
 
 /** What every tab of the print plan is about. */

@@ -1,5 +1,5 @@
-import { breakEvenUses, machineChoices, processCard, supportChoices } from '@anvilstone/core/plan';
-import { lampArm, ratchetPawl, stampPad } from '@anvilstone/core/sample';
+import { lampArm, ratchetPawl, stampPad } from '@anvilstone/core/education/sample';
+import { breakEvenUses, machineChoices, processCard, supportChoices } from '@anvilstone/core/making';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { drawnFor, sampleWorkshop, textOf, type Circumstances } from '../testPage.tsx';
 import { AfterTab } from './AfterTab.tsx';

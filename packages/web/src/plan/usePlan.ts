@@ -1,4 +1,4 @@
-import type { MachineChoice } from '@anvilstone/core/plan';
+import type { MachineChoice } from '@anvilstone/core/making';
 import { ORIENTATIONS, type BuildOrientation, type Grade, type Machine } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';

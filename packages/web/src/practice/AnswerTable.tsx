@@ -1,5 +1,6 @@
-import { findCheck, rejectionReasons } from '@anvilstone/core';
-import type { PracticeAnswer } from '@anvilstone/core/practice';
+import { findCheck } from '@anvilstone/core/checks';
+import { rejectionReasons } from '@anvilstone/core/decisions';
+import type { PracticeAnswer } from '@anvilstone/core/education';
 import type { Grade } from '@anvilstone/schema';
 import { Reserve } from '../ui/Reserve.tsx';
 import { TableHead } from '../ui/TableHead.tsx';

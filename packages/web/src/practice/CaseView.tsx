@@ -1,6 +1,7 @@
-import { findCheck, inSentence } from '@anvilstone/core';
-import { answerOf, type PracticeCase } from '@anvilstone/core/practice';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { findCheck } from '@anvilstone/core/checks';
+import { answerOf, type PracticeCase } from '@anvilstone/core/education';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { inSentence } from '@anvilstone/core/foundations';
 import { useMemo, useRef, useState } from 'react';
 import { Link } from 'react-router';
 import { PartSketch } from '../brief/sketch/PartSketch.tsx';

@@ -1,4 +1,4 @@
-import { formatNumber } from '@anvilstone/core';
+import { formatNumber } from '@anvilstone/core/foundations';
 import type { Grade, Observation, PropertyId } from '@anvilstone/schema';
 
 const FACTS: readonly (readonly [PropertyId, string])[] = [

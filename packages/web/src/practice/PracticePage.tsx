@@ -1,4 +1,4 @@
-import { practiceCases } from '@anvilstone/core/practice';
+import { practiceCases } from '@anvilstone/core/education';
 import { useState } from 'react';
 import { Link, useParams } from 'react-router';
 import { Button } from '../ui/Button.tsx';

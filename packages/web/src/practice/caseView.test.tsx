@@ -1,5 +1,5 @@
-import { answerOf, practiceCases } from '@anvilstone/core/practice';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { answerOf, practiceCases } from '@anvilstone/core/education';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { drawn, LEAKS, textOf, wordsOf } from '../testPage.tsx';
 import { CaseView } from './CaseView.tsx';
 import { GradeFacts } from './GradeFacts.tsx';

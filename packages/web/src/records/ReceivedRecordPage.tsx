@@ -1,5 +1,5 @@
 import { PageHeading } from '../ui/PageHeading.tsx';
-import { digestOf, recordDocument } from '@anvilstone/core/record';
+import { digestOf, recordDocument } from '@anvilstone/core/decisions';
 import { Link, useParams } from 'react-router';
 import { useAppSelector } from '../app/store.ts';
 import { RecordBlocks } from '../decision/RecordBlocks.tsx';

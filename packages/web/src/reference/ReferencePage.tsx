@@ -1,6 +1,6 @@
-import { families, referenceStatement } from '@anvilstone/core';
-import { knownOutcomes, OUTCOME_AREAS } from '@anvilstone/core/outcomes';
-import { tows, towStatement, towUncertainty } from '@anvilstone/core/tables';
+import { knownOutcomes, OUTCOME_AREAS } from '@anvilstone/core/education';
+import { families, referenceStatement } from '@anvilstone/core/materials';
+import { tows, towStatement, towUncertainty } from '@anvilstone/core/materials/tables';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../ui/Button.tsx';

@@ -1,6 +1,5 @@
-import { formatQuantity, formatReserve, inSentence } from '@anvilstone/core';
-import { findFailureMode } from '@anvilstone/core/service';
-import { findMethod } from '@anvilstone/core/bench';
+import { findFailureMode, findMethod } from '@anvilstone/core/evidence';
+import { formatQuantity, formatReserve, inSentence } from '@anvilstone/core/foundations';
 import type { FindingRecord, Installation } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';

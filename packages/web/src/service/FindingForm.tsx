@@ -1,5 +1,5 @@
-import { findAgent } from '@anvilstone/core';
-import { failureModes, findFailureMode } from '@anvilstone/core/service';
+import { failureModes, findFailureMode } from '@anvilstone/core/evidence';
+import { findAgent } from '@anvilstone/core/materials';
 import { useOwnName } from '../access/useOwnName.ts';
 import {
   FINDING_STATES,

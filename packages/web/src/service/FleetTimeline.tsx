@@ -1,4 +1,4 @@
-import type { Fleet } from '@anvilstone/core/service';
+import type { Fleet } from '@anvilstone/core/evidence';
 import type { FindingRecord } from '@anvilstone/schema';
 import { scaleUtc } from 'd3';
 import { day } from './words.ts';

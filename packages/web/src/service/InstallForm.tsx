@@ -1,5 +1,5 @@
 import { orientationChoices } from '../ui/orientationChoices.ts';
-import { findFailureMode } from '@anvilstone/core/service';
+import { findFailureMode } from '@anvilstone/core/evidence';
 import { useOwnName } from '../access/useOwnName.ts';
 import { ORIENTATIONS, type DecisionSummary, type Installation } from '@anvilstone/schema';
 import { newUuid } from '../app/uuid.ts';

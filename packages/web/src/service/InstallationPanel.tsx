@@ -1,5 +1,5 @@
-import { builtAs } from '@anvilstone/core';
-import { findFailureMode } from '@anvilstone/core/service';
+import { findFailureMode } from '@anvilstone/core/evidence';
+import { builtAs } from '@anvilstone/core/shapes';
 import type { FindingRecord, InstallationRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link } from 'react-router';

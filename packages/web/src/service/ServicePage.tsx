@@ -1,4 +1,4 @@
-import { findFailureMode, fleetOf } from '@anvilstone/core/service';
+import { findFailureMode, fleetOf } from '@anvilstone/core/evidence';
 import type { FindingRecord, InstallationRecord, PartSummary } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';

@@ -1,5 +1,5 @@
-import { formatNumber } from '@anvilstone/core';
-import { dueInspections, fleetOf, type Fleet } from '@anvilstone/core/service';
+import { dueInspections, fleetOf, type Fleet } from '@anvilstone/core/evidence';
+import { formatNumber } from '@anvilstone/core/foundations';
 import { useState } from 'react';
 import { useDecisionsQuery } from '../app/api.ts';
 import { API } from '../app/place.ts';

@@ -1,4 +1,4 @@
-import type { ServiceComparison } from '@anvilstone/core/service';
+import type { ServiceComparison } from '@anvilstone/core/evidence';
 import type {
   FindingAcceptance,
   FindingPhoto,

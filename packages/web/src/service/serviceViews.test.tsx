@@ -1,4 +1,4 @@
-import { failureModes, fleetOf } from '@anvilstone/core/service';
+import { failureModes, fleetOf } from '@anvilstone/core/evidence';
 import { answered, drawn, drawnFor, LEAKS, textOf, wordsOf } from '../testPage.tsx';
 import { NOW, sampleFindings, sampleInstallations, sampleParts } from '../testAnswers.ts';
 import { FindingCard } from './FindingCard.tsx';

@@ -1,4 +1,4 @@
-import { dueInspections, type DueInspection } from '@anvilstone/core/service';
+import { dueInspections, type DueInspection } from '@anvilstone/core/evidence';
 import { useMemo, useState } from 'react';
 import { useFindingsQuery, useInstallationsQuery } from './serviceApi.ts';
 

@@ -1,5 +1,5 @@
 import type { ServiceFinding, ServiceMeasures } from '@anvilstone/schema';
-import type { Dimension } from '@anvilstone/core';
+import type { Dimension } from '@anvilstone/core/foundations';
 
 export const STATE_WORDS: Record<ServiceFinding['state'], { mark: string; word: string; look: string }> = {
   sound: { mark: '✓', word: 'Sound', look: 'text-pass' },

@@ -1,4 +1,6 @@
-import { findCheck, formatNumber as f, type Chance } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import type { Chance } from '@anvilstone/core/evaluation';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import type { BuildOrientation } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';

@@ -1,4 +1,4 @@
-import type { AtEqualMass } from '@anvilstone/core';
+import type { AtEqualMass } from '@anvilstone/core/evaluation';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';

@@ -1,4 +1,7 @@
-import { findCheck, pairsOf, type Fix, builtAs } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import type { Fix } from '@anvilstone/core/evaluation';
+import { pairsOf } from '@anvilstone/core/materials';
+import { builtAs } from '@anvilstone/core/shapes';
 import type { Grade } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';

@@ -1,4 +1,6 @@
-import { findCheck, orientationName } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { rejectionReasons } from '@anvilstone/core/decisions';
+import { orientationName } from '@anvilstone/core/shapes';
 import type { BuildOrientation, CheckResult, EvaluationEntry, GradeEvaluation } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { Dialog } from 'radix-ui';
@@ -15,7 +17,6 @@ import { useComputed } from '../workers/useComputed.ts';
 import { ChancePanel } from './ChancePanel.tsx';
 import { FixesPanel } from './FixesPanel.tsx';
 import { HeatPanel } from './HeatPanel.tsx';
-import { rejectionReasons } from '@anvilstone/core';
 import { WorkingTable } from './WorkingTable.tsx';
 import { useFocusBack } from '../ui/useFocusBack.ts';
 import { useSay } from '../ui/useSay.ts';

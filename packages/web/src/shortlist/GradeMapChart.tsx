@@ -1,5 +1,5 @@
-import { inSentence } from '@anvilstone/core';
-import type { GradeMap, MapPoint } from '@anvilstone/core';
+import type { GradeMap, MapPoint } from '@anvilstone/core/evaluation';
+import { inSentence } from '@anvilstone/core/foundations';
 import { quadtree } from 'd3';
 import { useMemo, useRef, useState, type KeyboardEvent, type PointerEvent } from 'react';
 import { useAppSelector } from '../app/store.ts';

@@ -1,4 +1,4 @@
-import { mapAxes } from '@anvilstone/core';
+import { mapAxes } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';

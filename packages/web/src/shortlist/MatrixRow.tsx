@@ -1,13 +1,7 @@
-import {
-  heatLimitWords,
-  findCheck,
-  formatReserve,
-  MERIT_CRITERIA,
-  rejectionReasons,
-  type Chance,
-  type Merit,
-  type UnitSystem,
-} from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { heatLimitWords, rejectionReasons } from '@anvilstone/core/decisions';
+import { MERIT_CRITERIA, type Chance, type Merit } from '@anvilstone/core/evaluation';
+import { formatReserve, type UnitSystem } from '@anvilstone/core/foundations';
 import type { CheckResult, EvaluationEntry, Grade, GradeEvaluation } from '@anvilstone/schema';
 import { memo } from 'react';
 import { useAppSelector } from '../app/store.ts';

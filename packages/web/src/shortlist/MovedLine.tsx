@@ -1,4 +1,5 @@
-import { findSchool, inSentence } from '@anvilstone/core';
+import { findSchool } from '@anvilstone/core/evaluation';
+import { inSentence } from '@anvilstone/core/foundations';
 import type { Grade } from '@anvilstone/schema';
 import type { Shortlist } from '../workers/leaders.ts';
 

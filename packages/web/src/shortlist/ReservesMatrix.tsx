@@ -1,4 +1,5 @@
-import { findCheck, builtAs } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { builtAs } from '@anvilstone/core/shapes';
 import type { GradeEvaluation } from '@anvilstone/schema';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef } from 'react';

@@ -1,4 +1,4 @@
-import { rankingSchools, type RankingSchool } from '@anvilstone/core';
+import { rankingSchools, type RankingSchool } from '@anvilstone/core/evaluation';
 import type { Grade } from '@anvilstone/schema';
 import { RadioGroup } from 'radix-ui';
 import type { SchoolLeader } from '../workers/leaders.ts';

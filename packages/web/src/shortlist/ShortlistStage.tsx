@@ -1,4 +1,11 @@
-import { GROUPINGS, SURENESS, weightsText, wishesText, type Grouping, type RankingWishes } from '@anvilstone/core';
+import {
+  GROUPINGS,
+  SURENESS,
+  weightsText,
+  wishesText,
+  type Grouping,
+  type RankingWishes,
+} from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,6 @@
-import { findCheck, freeSize, type AtEqualMass, type Sized, builtAs } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import type { AtEqualMass, Sized } from '@anvilstone/core/evaluation';
+import { freeSize, builtAs } from '@anvilstone/core/shapes';
 import type { ReactNode } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useEdit } from '../brief/editBrief.ts';

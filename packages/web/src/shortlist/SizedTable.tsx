@@ -1,5 +1,5 @@
-import { builtAs } from '@anvilstone/core';
-import type { Sized } from '@anvilstone/core';
+import type { Sized } from '@anvilstone/core/evaluation';
+import { builtAs } from '@anvilstone/core/shapes';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';

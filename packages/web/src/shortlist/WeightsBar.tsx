@@ -1,4 +1,5 @@
-import { EQUAL_WEIGHTS, MERIT_CRITERIA, type MeritWeights, inSentence } from '@anvilstone/core';
+import { EQUAL_WEIGHTS, MERIT_CRITERIA, type MeritWeights } from '@anvilstone/core/evaluation';
+import { inSentence } from '@anvilstone/core/foundations';
 import { useRef, type KeyboardEvent, type PointerEvent } from 'react';
 import { Button } from '../ui/Button.tsx';
 

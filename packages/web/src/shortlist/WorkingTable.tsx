@@ -1,4 +1,6 @@
-import { findCheck, formatNumber, formatReserve, loadName } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import { loadName } from '@anvilstone/core/decisions';
+import { formatNumber, formatReserve } from '@anvilstone/core/foundations';
 import type { CheckResult } from '@anvilstone/schema';
 import { useAppSelector } from '../app/store.ts';
 import { useBench } from '../parts/bench.ts';

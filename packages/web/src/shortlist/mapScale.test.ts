@@ -1,4 +1,4 @@
-import type { MapAxis } from '@anvilstone/core';
+import type { MapAxis } from '@anvilstone/core/evaluation';
 import { axisTick, axisTitle, axisValue, mapScale, mapTicks } from './mapScale.ts';
 
 const reserve = {

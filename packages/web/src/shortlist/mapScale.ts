@@ -1,4 +1,5 @@
-import { definitionOf, formatReserve, fromCanonical, type MapAxis, type UnitSystem } from '@anvilstone/core';
+import type { MapAxis } from '@anvilstone/core/evaluation';
+import { definitionOf, formatReserve, fromCanonical, type UnitSystem } from '@anvilstone/core/foundations';
 import { scaleLinear, scaleLog, type ScaleContinuousNumeric } from 'd3';
 import { amount, duration } from '../ui/amount.ts';
 

@@ -1,4 +1,4 @@
-import type { MapPoint } from '@anvilstone/core';
+import type { MapPoint } from '@anvilstone/core/evaluation';
 import { neighbourOf, type Placed } from './mapWalk.ts';
 
 const at = (gradeId: string, x: number, y: number, undominated = false): Placed => ({

@@ -1,4 +1,4 @@
-import type { MapPoint } from '@anvilstone/core';
+import type { MapPoint } from '@anvilstone/core/evaluation';
 
 /** A grade with its place on the screen. */
 export interface Placed {

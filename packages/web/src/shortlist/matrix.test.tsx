@@ -1,5 +1,6 @@
-import { formatReserve, type ArrangeRequest } from '@anvilstone/core';
-import { carrierTray, lampArm } from '@anvilstone/core/sample';
+import { carrierTray, lampArm } from '@anvilstone/core/education/sample';
+import type { ArrangeRequest } from '@anvilstone/core/evaluation';
+import { formatReserve } from '@anvilstone/core/foundations';
 import type { Brief } from '@anvilstone/schema';
 import { drawnFor, sampleWorkshop, textOf, type Circumstances } from '../testPage.tsx';
 import { engineOf } from '../workers/testEngine.ts';

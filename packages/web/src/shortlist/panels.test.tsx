@@ -1,5 +1,5 @@
-import { evaluate, EQUAL_WEIGHTS, findSchool, MERIT_CRITERIA, rankingSchools } from '@anvilstone/core';
-import { gaugeBeam, heaterDuct, lampArm, sampleBriefs } from '@anvilstone/core/sample';
+import { gaugeBeam, heaterDuct, lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
+import { evaluate, EQUAL_WEIGHTS, findSchool, MERIT_CRITERIA, rankingSchools } from '@anvilstone/core/evaluation';
 import type { Brief, CheckResult } from '@anvilstone/schema';
 import { drawn, drawnFor, LEAKS, sampleWorkshop, textOf, wordsOf } from '../testPage.tsx';
 import type { Shortlist } from '../workers/leaders.ts';

@@ -1,4 +1,4 @@
-import type { ChoiceRules } from '@anvilstone/core';
+import type { ChoiceRules } from '@anvilstone/core/evaluation';
 import { readShortlistAddress } from './shortlistAddress.ts';
 import { percent, percentRange } from './percent.ts';
 

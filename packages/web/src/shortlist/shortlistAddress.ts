@@ -7,7 +7,7 @@ import {
   type Grouping,
   type MeritWeights,
   type RankingSchool,
-} from '@anvilstone/core';
+} from '@anvilstone/core/evaluation';
 import { useMemo } from 'react';
 import { useAddress, type SetAddress } from '../app/useAddress.ts';
 import type { Sort } from './SortHead.tsx';

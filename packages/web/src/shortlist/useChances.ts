@@ -1,4 +1,4 @@
-import type { Chance } from '@anvilstone/core';
+import type { Chance } from '@anvilstone/core/evaluation';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo, useRef } from 'react';

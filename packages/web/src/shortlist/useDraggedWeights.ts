@@ -1,4 +1,4 @@
-import type { MeritWeights } from '@anvilstone/core';
+import type { MeritWeights } from '@anvilstone/core/evaluation';
 import { useCallback, useEffect, useState } from 'react';
 
 const SETTLED_MS = 250;

@@ -1,4 +1,4 @@
-import { readWishes, type ChoiceRules, type RankingWishes } from '@anvilstone/core';
+import { readWishes, type ChoiceRules, type RankingWishes } from '@anvilstone/core/evaluation';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 

@@ -1,4 +1,4 @@
-import type { LookAlikes } from '@anvilstone/core';
+import type { LookAlikes } from '@anvilstone/core/making';
 import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';
 import { useSay } from '../ui/useSay.ts';

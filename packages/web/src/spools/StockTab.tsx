@@ -1,4 +1,4 @@
-import { lookAlikes } from '@anvilstone/core';
+import { lookAlikes } from '@anvilstone/core/making';
 import type { Grade, SpoolInStock, Stock } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { Link } from 'react-router';

@@ -1,4 +1,4 @@
-import { doubtOfWeighing } from '@anvilstone/core';
+import { doubtOfWeighing } from '@anvilstone/core/making';
 import type { SpoolInStock } from '@anvilstone/schema';
 import { useState } from 'react';
 import { asProblem } from '../app/problem.ts';

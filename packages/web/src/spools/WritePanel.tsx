@@ -1,4 +1,4 @@
-import { dryingOf } from '@anvilstone/core';
+import { dryingOf } from '@anvilstone/core/making';
 import type { Grade, PlaceRecord, Spool, SpoolEvent, SpoolInStock } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Button } from '../ui/Button.tsx';

@@ -1,5 +1,5 @@
-import { loadsOfStock, lookAlikes, proposeSchedule, scheduleConflicts } from '@anvilstone/core';
-import { sampleLibrary } from '@anvilstone/core/sample';
+import { sampleLibrary } from '@anvilstone/core/education/sample';
+import { loadsOfStock, lookAlikes, proposeSchedule, scheduleConflicts } from '@anvilstone/core/making';
 import type { MoistureClock, Spool } from '@anvilstone/schema';
 import { RunsTable } from '../dryers/RunsTable.tsx';
 import { Timeline } from '../dryers/Timeline.tsx';

@@ -1,4 +1,5 @@
-import { cautionsFor, completeRules, findAgent, SHEET_FIRST, type CautionPlace } from '@anvilstone/core';
+import { cautionsFor, SHEET_FIRST, type CautionPlace } from '@anvilstone/core/machines';
+import { completeRules, findAgent } from '@anvilstone/core/materials';
 import type { Agent, Brief, Grade, HouseRules } from '@anvilstone/schema';
 
 /** The cautions that a brief, a grade or both trigger, where they are looked at; people's first. */

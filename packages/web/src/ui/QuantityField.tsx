@@ -6,7 +6,7 @@ import {
   parseQuantity,
   type Dimension,
   type UnitSystem,
-} from '@anvilstone/core';
+} from '@anvilstone/core/foundations';
 import { useState, type ReactNode } from 'react';
 import { useAppSelector } from '../app/store.ts';
 import { controlLook, Field } from './fields.tsx';

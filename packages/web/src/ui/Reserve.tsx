@@ -1,4 +1,4 @@
-import { formatReserve } from '@anvilstone/core';
+import { formatReserve } from '@anvilstone/core/foundations';
 import type { CheckStatus, EvidenceClass } from '@anvilstone/schema';
 
 const LOOKS: Record<CheckStatus, { word: string; colour: string; shape: string }> = {

@@ -1,1 +1,2 @@
-export { amount, duration } from '@anvilstone/core';
+export { duration } from '@anvilstone/core/foundations';
+export { amount } from '@anvilstone/core/decisions';

@@ -1,5 +1,6 @@
 import type { CheckResult } from '@anvilstone/schema';
-import { findCheck, type UnitSystem } from '@anvilstone/core';
+import { findCheck } from '@anvilstone/core/checks';
+import type { UnitSystem } from '@anvilstone/core/foundations';
 import { amount } from './amount.ts';
 
 /** How demand and capacity are said, by what they are measured in. */

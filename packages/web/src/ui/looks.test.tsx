@@ -1,4 +1,4 @@
-import { guardBumper, lampArm, ratchetPawl, sampleLibrary } from '@anvilstone/core/sample';
+import { guardBumper, lampArm, ratchetPawl, sampleLibrary } from '@anvilstone/core/education/sample';
 import type { CheckStatus, EvidenceClass } from '@anvilstone/schema';
 import { drawn, textOf } from '../testPage.tsx';
 import { Button } from './Button.tsx';

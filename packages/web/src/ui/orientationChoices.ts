@@ -1,4 +1,4 @@
-import { orientationName, orientationsByName } from '@anvilstone/core';
+import { orientationName, orientationsByName } from '@anvilstone/core/shapes';
 import type { BuildOrientation, PartGeometry } from '@anvilstone/schema';
 
 /** Build orientations of a part to choose from, called by how it then lies: flat, on edge, upright. */

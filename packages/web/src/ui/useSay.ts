@@ -1,4 +1,4 @@
-import { inUnits } from '@anvilstone/core';
+import { inUnits } from '@anvilstone/core/decisions';
 import { useAppSelector } from '../app/store.ts';
 
 /** The engine’s own sentences, with their amounts in the reader’s units. */

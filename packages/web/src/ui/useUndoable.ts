@@ -1,4 +1,4 @@
-import { mergeDocuments } from '@anvilstone/core';
+import { mergeDocuments } from '@anvilstone/core/decisions';
 import { useCallback, useEffect, useReducer } from 'react';
 
 export interface UndoableState<T> {

@@ -1,8 +1,8 @@
-import { formatReserve } from '@anvilstone/core';
+import { rejectionReasons } from '@anvilstone/core/decisions';
+import { formatReserve } from '@anvilstone/core/foundations';
 import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { asProblem, issueTexts } from '../app/problem.ts';
 import { askKinds } from '../brief/asks/index.ts';
-import { rejectionReasons } from '@anvilstone/core';
 import { amount, duration } from './amount.ts';
 import { demandSentence } from './demandWords.ts';
 

@@ -1,10 +1,9 @@
+import { findCheck } from '@anvilstone/core/checks';
+import { angleChart, choiceSentences, compareFinalists, type Comparison, type Piece } from '@anvilstone/core/decisions';
 import {
-  angleChart,
   arrange,
-  choiceSentences,
   choose,
   compareFillings,
-  compareFinalists,
   compareFoams,
   compareSplits,
   compareWays,
@@ -26,7 +25,6 @@ import {
   usualWishes,
   type ArrangeRequest,
   type Chance,
-  type Comparison,
   type Filling,
   type Fix,
   type Foaming,
@@ -34,9 +32,7 @@ import {
   type GradeStanding,
   type LibraryTable,
   type LibraryTableRequest,
-  type LineChart,
   type Measurement,
-  type Piece,
   type RankingWishes,
   type Screening,
   type Sensitivity,
@@ -44,14 +40,12 @@ import {
   type StiffeningOption,
   type TemperaturePoint,
   type Tilt,
-  type UnitSystem,
   type WaysUp,
-  findCheck,
-  builtAs,
-} from '@anvilstone/core';
-import { planTests, type TestProposal } from '@anvilstone/core/bench';
-import { machineChoices, upgradeGains, type MachineChoice, type UpgradeGain } from '@anvilstone/core/plan';
-import { laminateReport, type LaminateReport } from '@anvilstone/core/laminate';
+} from '@anvilstone/core/evaluation';
+import { planTests, type TestProposal } from '@anvilstone/core/evidence';
+import type { LineChart, UnitSystem } from '@anvilstone/core/foundations';
+import { machineChoices, upgradeGains, type MachineChoice, type UpgradeGain } from '@anvilstone/core/making';
+import { builtAs, laminateReport, type LaminateReport } from '@anvilstone/core/shapes';
 import type {
   Brief,
   BuildOrientation,

@@ -11,7 +11,7 @@ import {
   type SensitivityJob,
   type Sized,
   type SizingJob,
-} from '@anvilstone/core';
+} from '@anvilstone/core/evaluation';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { gradesOf, screened, theWorkshop, type Workshop } from './workshop.ts';
 

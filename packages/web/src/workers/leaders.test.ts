@@ -1,4 +1,4 @@
-import type { GradeStanding } from '@anvilstone/core';
+import type { GradeStanding } from '@anvilstone/core/evaluation';
 import { countsOf, leadersOf } from './leaders.ts';
 import { restsOn } from '../parts/restsOn.ts';
 

@@ -7,7 +7,7 @@ import {
   type Merit,
   type RankingGrounds,
   type Sized,
-} from '@anvilstone/core';
+} from '@anvilstone/core/evaluation';
 
 export interface Counts {
   pass: number;

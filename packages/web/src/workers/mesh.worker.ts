@@ -13,7 +13,7 @@ import {
   type MeshReport,
   type ThinnestWall,
   type SpaceAxis,
-} from '@anvilstone/core/mesh';
+} from '@anvilstone/core/shapes';
 import { expose, transfer } from 'comlink';
 
 /** A mesh with what a page needs to show it. */

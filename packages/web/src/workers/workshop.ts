@@ -1,4 +1,5 @@
-import { defaultHouseRules, evaluate, screen, type Screening } from '@anvilstone/core';
+import { evaluate, screen, type Screening } from '@anvilstone/core/evaluation';
+import { defaultHouseRules } from '@anvilstone/core/materials';
 import type { Brief, Grade, GradeEvaluation, HouseRules, Library } from '@anvilstone/schema';
 
 /** Grades and machines with the policy values in force: all that an evaluation reads beside the brief. */

@@ -1,6 +1,6 @@
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import type { Check } from '../check.ts';
-import { judged, unknown } from '../outcome.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Check } from '../engine/check.ts';
+import { judged, unknown } from '../engine/outcome.ts';
 
 /** Can the filament be here in time? */
 export const available: Check = {

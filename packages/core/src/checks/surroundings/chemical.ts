@@ -1,6 +1,6 @@
 import type { EvidenceClass } from '@anvilstone/schema';
-import type { Check } from '../check.ts';
-import { judged, unknown, weakest } from '../outcome.ts';
+import type { Check } from '../engine/check.ts';
+import { judged, unknown, weakest } from '../engine/outcome.ts';
 import { fluidVerdict, type FluidVerdict } from './fluidVerdict.ts';
 
 /** What the fluids do to it without stress: the worst of them decides, and one that nothing is known of is unknown. */

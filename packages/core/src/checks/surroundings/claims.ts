@@ -1,6 +1,6 @@
 import type { Claim, EvidenceClass } from '@anvilstone/schema';
-import type { Check, CheckContext, PreparedPart } from '../check.ts';
-import { judged, unknown } from '../outcome.ts';
+import type { Check, CheckContext, PreparedPart } from '../engine/check.ts';
+import { judged, unknown } from '../engine/outcome.ts';
 
 const SCOPE_WORDS: Record<Claim['scope'], string> = {
   'raw-grade': 'the raw grade',

@@ -1,7 +1,7 @@
-import { supports } from '../../reference/support.ts';
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import type { Check } from '../check.ts';
-import { judged, known, unknown } from '../outcome.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { supports } from '@anvilstone/core/materials';
+import type { Check } from '../engine/check.ts';
+import { judged, known, unknown } from '../engine/outcome.ts';
 
 /** Walls for which the shortest and the longest usual time stand, mm. */
 const THIN_MM = 1;

@@ -1,9 +1,8 @@
 import type { Brief, EvidenceClass, Observation } from '@anvilstone/schema';
-import type { Reinforcement } from '../../reference/reinforcement.ts';
-import { canonicalValue } from '../../materials/canonicalValue.ts';
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import type { Check, CheckContext } from '../check.ts';
-import { judged, unknown } from '../outcome.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { type Reinforcement, canonicalValue } from '@anvilstone/core/materials';
+import type { Check, CheckContext } from '../engine/check.ts';
+import { judged, unknown } from '../engine/outcome.ts';
 
 type Range = NonNullable<Brief['asks']['electrostatic']>['range'];
 

@@ -1,10 +1,9 @@
 import type { EvidenceClass } from '@anvilstone/schema';
-import { resolveClass } from '../../materials/resolveClass.ts';
-import { PROPERTY_DEFINITIONS } from '../../materials/properties.ts';
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import type { Check, CheckContext } from '../check.ts';
-import { judged, known, unknown } from '../outcome.ts';
-import { showResolved } from '../showMaterial.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { resolveClass, PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
+import type { Check, CheckContext } from '../engine/check.ts';
+import { judged, known, unknown } from '../engine/outcome.ts';
+import { showResolved } from '../engine/showMaterial.ts';
 import { claimText, outOfScope } from './claims.ts';
 
 const CLASSES = PROPERTY_DEFINITIONS.flameClass.classes!;

@@ -1,10 +1,10 @@
-import { annealingOf } from '../../process/annealing.ts';
-import { sizeDrift } from '../../process/sizeDrift.ts';
-import { formatNumber as f } from '../../units/formatQuantity.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { sizeDrift } from '@anvilstone/core/machines';
+import { annealingOf } from '@anvilstone/core/materials';
 import type { EvidenceClass } from '@anvilstone/schema';
-import type { Check } from '../check.ts';
-import { known, unknown, weakest } from '../outcome.ts';
-import { showResolved } from '../showMaterial.ts';
+import type { Check } from '../engine/check.ts';
+import { known, unknown, weakest } from '../engine/outcome.ts';
+import { showResolved } from '../engine/showMaterial.ts';
 
 /**
  * A size that has to fit: scatter of print shrinkage + swelling in damp air + growth with temperature, against the allowed

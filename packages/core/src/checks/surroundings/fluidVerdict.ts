@@ -1,7 +1,6 @@
 import type { Agent, EvidenceClass, FluidContact, Observation } from '@anvilstone/schema';
-import { duration } from '../../words/duration.ts';
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import type { CheckContext } from '../check.ts';
+import { duration, formatNumber as f } from '@anvilstone/core/foundations';
+import type { CheckContext } from '../engine/check.ts';
 import { ratingOf } from './ratingOf.ts';
 
 /** What is known of a grade in one fluid of the brief. */

@@ -1,7 +1,7 @@
 import type { Brief, FluidContact, Grade, Observation } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../rules/houseRules.ts';
-import { Working } from '../../working/Working.ts';
-import { findAgent } from '../../reference/agent.ts';
+import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { Working } from '../../foundations/trace/Working.ts';
+import { findAgent } from '../../materials/reference/agent.ts';
 import { findCheck } from '../index.ts';
 import { abs, briefWith, outcome, testBrief, testContext, testGrade } from '../testContext.ts';
 import { soakTest } from './fluidVerdict.ts';

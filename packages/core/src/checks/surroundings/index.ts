@@ -1,5 +1,5 @@
-import type { Check } from '../check.ts';
-import { overFeatures } from '../features/overFeatures.ts';
+import type { Check } from '../engine/check.ts';
+import { overFeatures } from '../engine/features/overFeatures.ts';
 import { available } from './available.ts';
 import { chemical } from './chemical.ts';
 import { biodegradable, food, outgassing, recycled, skin, smoke } from './claims.ts';

@@ -1,7 +1,7 @@
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import type { Check } from '../check.ts';
-import { judged, known, unknown } from '../outcome.ts';
-import { showResolved } from '../showMaterial.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Check } from '../engine/check.ts';
+import { judged, known, unknown } from '../engine/outcome.ts';
+import { showResolved } from '../engine/showMaterial.ts';
 
 /** A printed wall has pores along its beads: this much of a moulded plate’s field is not to be used. Ours, class D. */
 const SAFETY = 4;

@@ -1,8 +1,7 @@
-import { boxOf } from '../../process/boxOnBed.ts';
-import { ENCLOSURE_FACTOR, warpIndex, warpTendency } from '../../process/warpRisk.ts';
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import type { Check, CheckContext } from '../check.ts';
-import { known, unknown } from '../outcome.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { boxOf, ENCLOSURE_FACTOR, warpIndex, warpTendency } from '@anvilstone/core/machines';
+import type { Check, CheckContext } from '../engine/check.ts';
+import { known, unknown } from '../engine/outcome.ts';
 
 /**
  * Warp index: the family’s tendency (1 … 5, with the filler’s change) × √(longest edge on the bed / 100 mm) × what an

@@ -1,5 +1,5 @@
-import type { Check } from '../check.ts';
-import { judged, unknown } from '../outcome.ts';
+import type { Check } from '../engine/check.ts';
+import { judged, unknown } from '../engine/outcome.ts';
 
 /** Light through its walls. A clear polymer does not make a clear print: every bead scatters. */
 export const clarity: Check = {

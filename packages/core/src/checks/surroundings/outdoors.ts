@@ -1,7 +1,7 @@
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import type { Check } from '../check.ts';
-import { judged, known, unknown } from '../outcome.ts';
-import { showWeathering } from '../showMaterial.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Check } from '../engine/check.ts';
+import { judged, known, unknown } from '../engine/outcome.ts';
+import { showWeathering } from '../engine/showMaterial.ts';
 
 const STYRENICS = new Set(['abs', 'hips', 'pc-abs']);
 

@@ -1,5 +1,5 @@
 import type { Agent } from '@anvilstone/schema';
-import type { Material } from '../../materials/material.ts';
+import type { Material } from '@anvilstone/core/materials';
 
 const ORDER = ['resistant', 'limited', 'unsuitable', 'unknown'];
 

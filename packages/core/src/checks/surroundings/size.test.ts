@@ -1,5 +1,5 @@
 import type { Brief, Grade } from '@anvilstone/schema';
-import { sizeDrift } from '../../process/sizeDrift.ts';
+import { sizeDrift } from '../../machines/fit/sizeDrift.ts';
 import { applies, outcome, testBrief, testGrade } from '../testContext.ts';
 
 const asking = (asks: Brief['asks']): Brief => ({ ...testBrief, asks });

@@ -1,5 +1,5 @@
-import type { Check } from '../check.ts';
-import { judged, unknown } from '../outcome.ts';
+import type { Check } from '../engine/check.ts';
+import { judged, unknown } from '../engine/outcome.ts';
 import { claimText, outOfScope } from './claims.ts';
 
 /** Whether its family usually survives the method, and how often. Never an approval of the part for any use. */

@@ -1,10 +1,10 @@
 import type { EvidenceClass, FluidContact } from '@anvilstone/schema';
-import { formatNumber as f } from '../../units/formatQuantity.ts';
-import { actingAt } from '../action.ts';
-import type { Check, CheckContext, PreparedLoad } from '../check.ts';
-import { judged, known, unknown, weakest } from '../outcome.ts';
-import { showModulusRatio, showResolved } from '../showMaterial.ts';
-import { ratingAt } from '../../reference/agentOutlook.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { ratingAt } from '@anvilstone/core/materials';
+import { actingAt } from '../engine/action.ts';
+import type { Check, CheckContext, PreparedLoad } from '../engine/check.ts';
+import { judged, known, unknown, weakest } from '../engine/outcome.ts';
+import { showModulusRatio, showResolved } from '../engine/showMaterial.ts';
 import { LASTING_SOAK_H, soakTest } from './fluidVerdict.ts';
 import { ratingOf } from './ratingOf.ts';
 

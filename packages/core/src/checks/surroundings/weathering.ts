@@ -1,8 +1,6 @@
 import type { Brief, EvidenceClass } from '@anvilstone/schema';
-import { canonicalValue } from '../../materials/canonicalValue.ts';
-import type { Material } from '../../materials/material.ts';
-import type { CompleteRules } from '../../rules/houseRules.ts';
-import { formatNumber as f } from '../../units/formatQuantity.ts';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { canonicalValue, type Material, type CompleteRules } from '@anvilstone/core/materials';
 
 /** What years in the open leave of the strength. */
 export interface Weathering {

@@ -1,7 +1,7 @@
-import { canonicalValue } from '../canonicalValue.ts';
+import { canonicalValue } from '../resolving/canonicalValue.ts';
 import type { GradeCurve, MarkedPoint } from './gradeCurve.ts';
-import { fatigueAmplitudeMPa, fatigueLaw } from '../fatigue.ts';
-import type { Material } from '../material.ts';
+import { fatigueAmplitudeMPa, fatigueLaw } from '../behaviour/fatigue.ts';
+import type { Material } from '../behaviour/material.ts';
 import { byDecades } from './span.ts';
 
 /** Stress amplitude over cycles, fully reversed, through the family's shares of the static strength. */

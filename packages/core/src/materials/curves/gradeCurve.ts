@@ -1,5 +1,5 @@
 import type { EvidenceClass } from '@anvilstone/schema';
-import type { Dimension } from '../../units/dimensions.ts';
+import type { Dimension } from '@anvilstone/core/foundations';
 
 export interface CurvePoint {
   x: number;

@@ -1,9 +1,9 @@
-import { formatNumber } from '../../units/formatQuantity.ts';
-import { canonicalValue } from '../canonicalValue.ts';
-import { creepReadings } from '../creepFit.ts';
+import { formatNumber } from '@anvilstone/core/foundations';
+import { canonicalValue } from '../resolving/canonicalValue.ts';
+import { creepReadings } from '../behaviour/creepFit.ts';
 import type { GradeCurve, MarkedPoint } from './gradeCurve.ts';
-import type { Material } from '../material.ts';
-import type { Knot } from '../modulusCurve.ts';
+import type { Material } from '../behaviour/material.ts';
+import type { Knot } from '../behaviour/modulusCurve.ts';
 import { byDecades, evenly } from './span.ts';
 
 const COLDEST_C = -40;

@@ -1,7 +1,7 @@
 import type { GradeCurve, MarkedPoint } from './gradeCurve.ts';
-import type { Material } from '../material.ts';
-import { resolve } from '../resolve.ts';
-import { waterDiffusionMm2PerH, waterUptakeFraction } from '../sorption.ts';
+import type { Material } from '../behaviour/material.ts';
+import { resolve } from '../resolving/resolve.ts';
+import { waterDiffusionMm2PerH, waterUptakeFraction } from '../behaviour/sorption.ts';
 import { byDecades } from './span.ts';
 
 const WALLS_MM = [1, 2, 4, 8];

@@ -5,7 +5,7 @@ import {
   samplePlaces,
   sampleSchedule,
   sampleSpools,
-} from '@anvilstone/core/sample';
+} from '@anvilstone/core/education/sample';
 import type { Knex } from 'knex';
 import { campaignTable, trialTable } from '../../bench/repository.ts';
 import { upsertGrades } from '../../grades/repository.ts';

@@ -16,7 +16,7 @@ import {
   scraperLever,
   snapCover,
   stampPad,
-} from '@anvilstone/core/sample';
+} from '@anvilstone/core/education/sample';
 import type { Brief } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { actingAs } from '../actor.ts';

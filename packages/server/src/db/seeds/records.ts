@@ -1,5 +1,5 @@
-import { digestOf } from '@anvilstone/core/record';
-import { sampleService, type SampleDecision } from '@anvilstone/core/sample';
+import { digestOf } from '@anvilstone/core/decisions';
+import { sampleService, type SampleDecision } from '@anvilstone/core/education/sample';
 import type { Decision } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { decisionService } from '../../decisions/service.ts';

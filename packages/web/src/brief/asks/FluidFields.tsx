@@ -1,4 +1,4 @@
-import { agentOutlook, agents as referenceAgents, findAgent, type OutlookGroup } from '@anvilstone/core';
+import { agentOutlook, agents as referenceAgents, findAgent, type OutlookGroup } from '@anvilstone/core/materials';
 import { FLUID_CONTACTS, type Agent, type FluidContact } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useBench } from '../../parts/bench.ts';

@@ -1,5 +1,5 @@
-import { briefIssues } from '@anvilstone/core';
-import { lampArm, sampleBriefs } from '@anvilstone/core/sample';
+import { lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
+import { briefIssues } from '@anvilstone/core/evaluation';
 import type { Brief } from '@anvilstone/schema';
 import { drawnFor, LEAKS, textOf, wordsOf } from '../../testPage.tsx';
 import { AsksPanel } from '../AsksPanel.tsx';

@@ -1,4 +1,4 @@
-import { findPartModel, LAYER_NORMAL, orientationName } from '@anvilstone/core';
+import { findPartModel, LAYER_NORMAL, orientationName } from '@anvilstone/core/shapes';
 import type { BuildOrientation, PartGeometry } from '@anvilstone/schema';
 import { useId, useMemo, type ReactElement } from 'react';
 import { ArmSketch, BeamSketch, SectionAtPlaneSketch, ShaftSketch, StrutSketch, TieSketch } from './bars.tsx';

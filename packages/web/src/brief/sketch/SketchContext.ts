@@ -1,4 +1,4 @@
-import { LAYER_NORMAL, type PartAxis } from '@anvilstone/core';
+import { LAYER_NORMAL, type PartAxis } from '@anvilstone/core/shapes';
 import type { BuildOrientation } from '@anvilstone/schema';
 import { createContext, useContext } from 'react';
 

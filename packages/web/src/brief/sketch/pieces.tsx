@@ -1,4 +1,4 @@
-import type { PartAxis } from '@anvilstone/core';
+import type { PartAxis } from '@anvilstone/core/shapes';
 import type { ReactNode } from 'react';
 import { layerLines, useSketch } from './SketchContext.ts';
 

@@ -1,4 +1,4 @@
-import { section } from '@anvilstone/core';
+import { section } from '@anvilstone/core/shapes';
 import type { SectionGeometry } from '@anvilstone/schema';
 
 /** How deep and wide a section is, mm, and where its two main dimensions stand within the part. */

@@ -1,5 +1,5 @@
-import { LAYER_NORMAL, partBody, partModels } from '@anvilstone/core';
-import { sampleBriefs } from '@anvilstone/core/sample';
+import { sampleBriefs } from '@anvilstone/core/education/sample';
+import { LAYER_NORMAL, partBody, partModels } from '@anvilstone/core/shapes';
 import { ORIENTATIONS, type PartGeometry, type SectionGeometry } from '@anvilstone/schema';
 import { drawn, LEAKS, textOf, wordsOf } from '../../testPage.tsx';
 import { layersInWords, PartSketch } from './PartSketch.tsx';

@@ -1,5 +1,5 @@
-import { findPartModel, takesFibre } from '@anvilstone/core';
-import { tows, towStatement } from '@anvilstone/core/tables';
+import { tows, towStatement } from '@anvilstone/core/materials/tables';
+import { findPartModel, takesFibre } from '@anvilstone/core/shapes';
 import { fibreInFaces, type FibreInFaces } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';

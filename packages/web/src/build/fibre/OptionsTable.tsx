@@ -1,4 +1,4 @@
-import { type StiffeningOption } from '@anvilstone/core';
+import type { StiffeningOption } from '@anvilstone/core/evaluation';
 import type { Brief } from '@anvilstone/schema';
 import type { ReactNode } from 'react';
 import { useAddress } from '../../app/useAddress.ts';

@@ -1,5 +1,5 @@
-import { formatNumber as f, type LineChart, type UnitSystem } from '@anvilstone/core';
-import { CRITERION_WORDS, type LaminateReport, type LoadReport } from '@anvilstone/core/laminate';
+import { formatNumber as f, type LineChart, type UnitSystem } from '@anvilstone/core/foundations';
+import { CRITERION_WORDS, type LaminateReport, type LoadReport } from '@anvilstone/core/shapes';
 import { useAppSelector } from '../../app/store.ts';
 import { ChartFigure } from '../../charts/ChartFigure.tsx';
 import { amount } from '../../ui/amount.ts';

@@ -1,4 +1,4 @@
-import { laminateOf, layupDeck, plySheetSvg, pliesOf } from '@anvilstone/core/laminate';
+import { laminateOf, layupDeck, plySheetSvg, pliesOf } from '@anvilstone/core/shapes';
 import { layup as layupSchema, type Layup, type LayupLoad } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';

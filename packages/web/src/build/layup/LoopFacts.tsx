@@ -1,5 +1,5 @@
-import { formatNumber as f } from '@anvilstone/core';
-import type { LoopReport } from '@anvilstone/core/laminate';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { LoopReport } from '@anvilstone/core/shapes';
 import { useAppSelector } from '../../app/store.ts';
 import { amount } from '../../ui/amount.ts';
 import { Panel } from '../../ui/Panel.tsx';

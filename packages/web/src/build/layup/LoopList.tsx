@@ -1,4 +1,4 @@
-import { tows } from '@anvilstone/core/tables';
+import { tows } from '@anvilstone/core/materials/tables';
 import { layupLoop, type Layup, type LayupLoop } from '@anvilstone/schema';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, TextField } from '../../ui/fields.tsx';

@@ -1,4 +1,4 @@
-import { tows } from '@anvilstone/core/tables';
+import { tows } from '@anvilstone/core/materials/tables';
 import {
   closestCenter,
   DndContext,

@@ -1,5 +1,5 @@
-import { tows } from '@anvilstone/core/tables';
-import { lampArm } from '@anvilstone/core/sample';
+import { lampArm } from '@anvilstone/core/education/sample';
+import { tows } from '@anvilstone/core/materials/tables';
 import { INFILL_PATTERNS, type Layup, type WallsAndInfill } from '@anvilstone/schema';
 import { drawn, drawnFor, LEAKS, textOf, wordsOf } from '../../testPage.tsx';
 import { FilledSectionPicture } from '../FilledSectionPicture.tsx';

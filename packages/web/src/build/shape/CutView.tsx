@@ -1,12 +1,13 @@
-import { formatQuantity, withPart } from '@anvilstone/core';
+import { formatQuantity } from '@anvilstone/core/foundations';
 import {
+  withPart,
   sectionPathOf,
   sectionSvg,
   SPACE_AXES,
   type MeshCut,
   type MeshLoad,
   type SpaceAxis,
-} from '@anvilstone/core/mesh';
+} from '@anvilstone/core/shapes';
 import type { GeometryOf } from '@anvilstone/schema';
 import { proxy } from 'comlink';
 import { lazy, Suspense, useCallback, useId, useMemo, useState } from 'react';

@@ -1,5 +1,5 @@
-import type { LineChart } from '@anvilstone/core';
-import type { CutSummary } from '@anvilstone/core/mesh';
+import type { LineChart } from '@anvilstone/core/foundations';
+import type { CutSummary } from '@anvilstone/core/shapes';
 import { ChartFigure } from '../../charts/ChartFigure.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Progress } from '../../ui/Progress.tsx';

@@ -1,5 +1,6 @@
-import { formatQuantity } from '@anvilstone/core';
-import { nestingOn, SPACE_AXES, type BedProperties, type SpaceAxis } from '@anvilstone/core/mesh';
+import { formatQuantity } from '@anvilstone/core/foundations';
+import { nestingOn } from '@anvilstone/core/machines';
+import { SPACE_AXES, type BedProperties, type SpaceAxis } from '@anvilstone/core/shapes';
 import { useCallback } from 'react';
 import { useAppSelector } from '../../app/store.ts';
 import { useBench } from '../../parts/bench.ts';

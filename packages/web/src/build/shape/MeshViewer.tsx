@@ -1,4 +1,4 @@
-import type { MeshCut, MeshLoad, SpaceAxis } from '@anvilstone/core/mesh';
+import type { MeshCut, MeshLoad, SpaceAxis } from '@anvilstone/core/shapes';
 import { useEffect, useRef, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { meshScene, type MeshScene } from './meshScene.ts';

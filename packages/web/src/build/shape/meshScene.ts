@@ -1,4 +1,4 @@
-import { type MeshCut, type MeshLoad, type Point, type SpaceAxis } from '@anvilstone/core/mesh';
+import type { MeshCut, MeshLoad, Point, SpaceAxis } from '@anvilstone/core/shapes';
 import {
   AmbientLight,
   ArrowHelper,

@@ -1,5 +1,5 @@
 import { PageHeading } from '../../ui/PageHeading.tsx';
-import { gradeIssues } from '@anvilstone/core';
+import { gradeIssues } from '@anvilstone/core/materials';
 import type { Grade, GradeRecord, ProblemIssue } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';

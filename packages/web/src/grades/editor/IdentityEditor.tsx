@@ -1,5 +1,5 @@
 import type { Grade } from '@anvilstone/schema';
-import { families, reinforcements } from '@anvilstone/core';
+import { families, reinforcements } from '@anvilstone/core/materials';
 import { Choice, TextArea, TextField, Tick } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';

@@ -1,4 +1,4 @@
-import { parseQuantity, formatNumber } from '@anvilstone/core';
+import { parseQuantity, formatNumber } from '@anvilstone/core/foundations';
 import { useState } from 'react';
 import { controlLook, Field } from '../../ui/fields.tsx';
 

@@ -1,4 +1,5 @@
-import { DIMENSIONS, PROPERTY_DEFINITIONS, TEST_PARAMETERS, type TestParameter } from '@anvilstone/core';
+import { DIMENSIONS } from '@anvilstone/core/foundations';
+import { PROPERTY_DEFINITIONS, TEST_PARAMETERS, type TestParameter } from '@anvilstone/core/materials';
 import {
   CONDITIONINGS,
   CRYSTALLINITIES,

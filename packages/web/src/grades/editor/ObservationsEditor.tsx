@@ -1,4 +1,4 @@
-import { PROPERTY_DEFINITIONS, reportedText } from '@anvilstone/core';
+import { PROPERTY_DEFINITIONS, reportedText } from '@anvilstone/core/materials';
 import { PROPERTIES, type Observation } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';

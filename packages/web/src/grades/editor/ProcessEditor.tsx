@@ -1,4 +1,4 @@
-import { findFamily } from '@anvilstone/core';
+import { findFamily } from '@anvilstone/core/materials';
 import type { Grade } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAppSelector } from '../../app/store.ts';

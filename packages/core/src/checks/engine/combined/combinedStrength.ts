@@ -1,0 +1,127 @@
+import type { EvidenceClass } from '@anvilstone/schema';
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { actingAt, strengthHours, weatheredShare } from '../action.ts';
+import { bearingStrength } from '../../strength/bearingStrength.ts';
+import { BEARING_WORDS } from '../../strength/bearingStrength.ts';
+import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../check.ts';
+import { amplitudeWeight } from '../../strength/fatigueLife.ts';
+import { impactUndamaged } from '../../impact/impact.ts';
+import { weakest } from '../outcome.ts';
+import { evidenceAt } from '../../heat/temperatureEvidence.ts';
+import { addUp } from './addUp.ts';
+import { stressedPlaces, type Term } from './terms.ts';
+
+/** What one load takes of the strength at one place: 1 is all of it. */
+interface Share {
+  load: PreparedLoad;
+  term: Term;
+  stressMPa: number;
+  allowedMPa: number;
+  share: number;
+  evidence: EvidenceClass;
+}
+
+/**
+ * Loads at the same time: at each place the shares that they take of the strength add up to no more than 1, each load against the
+ * strength that its own time, its own cycles and its own safety factor leave. Two directions add up at a corner, and by their squares on
+ * a round section. With a repeated load it is Goodman’s line; a knock takes the root of its share of the energy.
+ * Source: linear interaction, Roark, 7th ed., section 2.5 (superposition) and Shigley, 10th ed., section 6-12 (Goodman).
+ */
+export const combinedStrength: CaseCheck = {
+  id: 'combined-strength',
+  title: 'Combined strength',
+  asks: 'Does it carry the simultaneous loads at every location?',
+  unit: 'MPa',
+  words: ['Combined utilisation', 'limit'],
+  limitsHeat: true,
+  ofCombinations: true,
+  appliesTo: () => true,
+  at(context, load, temperatureC, durationH) {
+    const worst = worstPlace(context, load, temperatureC, durationH);
+    if ('kind' in worst) return worst;
+    const { shares, share } = worst;
+    const demand = shares.reduce((sum, { stressMPa }) => sum + stressMPa, 0);
+    return {
+      kind: 'known',
+      demand,
+      capacity: demand / share,
+      evidence: shares.reduce<EvidenceClass>((found, { evidence }) => weakest(found, evidence), 'A'),
+      bearing: shares[0]!.term.bearing,
+    };
+  },
+  show(context, load, temperatureC, durationH, working) {
+    const worst = worstPlace(context, load, temperatureC, durationH);
+    if ('kind' in worst) return;
+    const { place, mode } = worst.shares[0]!.term.bearing;
+    working.add('', 'Where', place.title, '');
+    for (const { load: one, stressMPa, allowedMPa, share } of worst.shares)
+      working.add('u', one.loadCase.name, share, '×', {
+        expression:
+          one.kind === 'knock'
+            ? '√(energy of the knock / what it takes up)'
+            : `${f(stressMPa)} MPa / ${f(allowedMPa)} MPa`,
+        source: `${BEARING_WORDS[mode].meaning.toLowerCase()} at ${f(temperatureC)} °C, safety factor ${f(one.loadCase.safetyFactor)}`,
+      });
+    working.add('Σu', 'Share of the strength that they take together', worst.share, '×', {
+      source: 'linear interaction; the reserve is its inverse',
+    });
+  },
+};
+
+function worstPlace(
+  context: CheckContext,
+  combination: PreparedLoad,
+  temperatureC: number,
+  durationH: number,
+): { shares: readonly Share[]; share: number } | Exclude<CaseOutcome, { kind: 'known' }> {
+  const loads = combination.together!;
+  let worst: { shares: readonly Share[]; share: number } | undefined;
+  for (const { terms } of stressedPlaces(context.part, combination)) {
+    const shares: Share[] = [];
+    for (const term of terms) {
+      const found = shareOf(context, loads[term.index]!, term, temperatureC, durationH);
+      if ('gaps' in found) return { kind: 'unknown', gaps: found.gaps };
+      shares.push(found);
+    }
+    const share = addUp(
+      context,
+      shares.map((one) => ({ load: one.load, amount: one.share })),
+    );
+    if (!worst || share > worst.share) worst = { shares, share };
+  }
+  return worst && worst.share > 0 ? worst : { kind: 'not-loaded' };
+}
+
+function shareOf(
+  context: CheckContext,
+  load: PreparedLoad,
+  term: Term,
+  temperatureC: number,
+  longestH: number,
+): Share | { gaps: readonly string[] } {
+  const { material } = context;
+  if (!material.behaviour || !material.family) return { gaps: material.behaviourGaps };
+  const strength = bearingStrength(material, term.bearing);
+  if (!strength.known) return { gaps: strength.gaps };
+  const acting = actingAt(context, load, temperatureC);
+  if (!acting.known) return { gaps: acting.gaps };
+  const hours = strengthHours(load, Math.min(load.loadCase.durationH, longestH));
+  const allowedMPa =
+    (strength.value * material.strengthFactor(temperatureC, hours) * weatheredShare(context)) /
+    load.loadCase.safetyFactor;
+  const stressMPa = term.bearing.stressPerUnit * acting.action;
+  const evidence = weakest(acting.evidence, evidenceAt(material, strength.evidence, temperatureC));
+  const base = { load, term, stressMPa, allowedMPa, evidence };
+  if (load.kind === 'repeated')
+    return {
+      ...base,
+      share: (stressMPa * amplitudeWeight(context, load)) / allowedMPa,
+      evidence: weakest(evidence, 'D'),
+    };
+  if (load.kind !== 'knock') return { ...base, share: stressMPa / allowedMPa };
+  // A blow in the cold is one in the cold, however warm the other loads were said to be.
+  const knock = impactUndamaged.at(context, load, Math.min(temperatureC, load.loadCase.temperatureC), hours);
+  if (knock.kind === 'unknown') return { gaps: knock.gaps };
+  const share = knock.kind === 'known' ? Math.sqrt(knock.demand / knock.capacity) : 0;
+  return { ...base, share, evidence: 'D' };
+}

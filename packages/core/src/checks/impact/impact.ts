@@ -1,0 +1,239 @@
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { type Material, ELASTOMER_TEAR_KJ_PER_M2 } from '@anvilstone/core/materials';
+import { actingAt, movementPerUnit, SHORT_H, weatheredShare } from '../engine/action.ts';
+import type { Bearing } from '../engine/bearings.ts';
+import { bearingStrength } from '../strength/bearingStrength.ts';
+import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad, PreparedPart } from '../engine/check.ts';
+import { weakest } from '../engine/outcome.ts';
+import { showElastic } from '../movement/deflection.ts';
+import { showBearing } from '../strength/strengthCheck.ts';
+import { showResolved } from '../engine/showMaterial.ts';
+import { squeezeLimit } from '../strength/strain.ts';
+import { rateSensitivityOf, rateShare, strikeSpeedMPerS } from './strikeSpeed.ts';
+import { struckBrittleC } from './toughness.ts';
+
+/**
+ * What is left of a slow strength when it is struck: fast loading raises the yield stress a little and takes away the
+ * yielding that blunts a notch. Ours, class D: at 3 m/s nothing off, a tenth, a fifth by how rate-sensitive the grade is.
+ */
+const LOST_TO_RATE = { low: 0, medium: 0.1, high: 0.2 } as const;
+
+const rateFactor = (material: Material, { loadCase }: PreparedLoad) =>
+  1 - LOST_TO_RATE[rateSensitivityOf(material)] * rateShare(loadCase);
+
+/**
+ * A knock without damage: the energy the part takes up until the first place yields, ½·σy·εy where ½·F²·c counts only σy²/2E, but
+ * never more than would tear it through; against the energy of the knock. Struck below where it turns brittle nothing yields: the
+ * elastic energy alone. A cushion is also limited by how far it may be squeezed.
+ */
+export const impactUndamaged: CaseCheck = {
+  id: 'impact-undamaged',
+  title: 'Impact without damage',
+  asks: 'Is the impact absorbed without damage?',
+  unit: 'J',
+  words: ['Impact energy', 'absorbs'],
+  limitsHeat: false,
+  appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'unbroken',
+  at(context, load, temperatureC) {
+    const { material } = context;
+    const movability = context.movabilities[load.directionIndex]!;
+    if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
+    if (!material.family) return { kind: 'unknown', gaps: material.behaviourGaps };
+    const acting = actingAt(context, load, temperatureC);
+    if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
+    const mmPerN = movementPerUnit(context, movability, temperatureC);
+    const least = leastForce(context, load, temperatureC, mmPerN);
+    if ('gaps' in least) return { kind: 'unknown', gaps: least.gaps };
+    if (!Number.isFinite(least.forceN)) return { kind: 'not-loaded' };
+    const yielding = yieldingShare(context, load, least.bearing, temperatureC);
+    if ('gaps' in yielding) return { kind: 'unknown', gaps: yielding.gaps };
+    const toughness = toughnessOf(context, load, temperatureC);
+    const upToYieldJ = (yielding.share * least.forceN ** 2 * mmPerN) / 2000;
+    // Across the layers hardly anybody tests it; there their strength decides anyhow.
+    const tearsJ = toughness.known ? tearEnergyJ(toughness.value, load) / load.loadCase.safetyFactor : Infinity;
+    return {
+      kind: 'known',
+      demand: (acting.action ** 2 * mmPerN) / 2000,
+      capacity: Math.min(upToYieldJ, tearsJ),
+      evidence: weakest('D', movability.evidence),
+      ...(yielding.isBrittle ? { reason: 'Struck there, it is brittle: it snaps before it yields' } : {}),
+      ...(least.bearing ? { bearing: least.bearing } : { placeId: 'pad' }),
+    };
+  },
+  show(context, load, temperatureC, _durationH, working) {
+    const movability = context.movabilities[load.directionIndex]!;
+    if (!movability.known) return;
+    const mmPerN = movementPerUnit(context, movability, temperatureC);
+    const acting = actingAt(context, load, temperatureC);
+    const least = leastForce(context, load, temperatureC, mmPerN);
+    if (!acting.known || 'gaps' in least) return;
+    showKnock(load, working);
+    showElastic(context, load, temperatureC, working);
+    working.add('F_eq', 'Equivalent static load of the knock', acting.action, 'N', {
+      expression: load.loadCase.energyJ === undefined ? 'm·g · (1 + √(1 + 2·h / (m·g·c)))' : '√(2·U / c)',
+      source: 'all energy into the part, elastic: Roark, 7th ed., section 16.4',
+    });
+    if (least.bearing) showBearing(context, least.bearing, load, temperatureC, SHORT_H, working);
+    else {
+      working.add('', 'Limited by how far the cushion may be squeezed', f(100 * squeezeLimit(load)), '%');
+      const rebound = context.material.property('rebound');
+      if (rebound.known) showResolved(working, 'R', 'Rebound energy', rebound, '%');
+      else working.add('', 'Rebound energy', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
+    }
+    working.add('kv', 'Share of the slow strength when struck', rateFactor(context.material, load), '×', {
+      source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
+    });
+    working.add('F_allow', 'Static load that brings the first place to its allowable', least.forceN, 'N');
+    const yielding = yieldingShare(context, load, least.bearing, temperatureC);
+    const toughness = toughnessOf(context, load, temperatureC);
+    if ('gaps' in yielding) return;
+    working.add('εy·E/σy', 'Energy up to yield over the elastic one', yielding.share, '×', {
+      source: yielding.isBrittle
+        ? 'struck below where it turns brittle: nothing yields'
+        : 'strain at yield, as the curve bends over before it',
+    });
+    working.add('U', 'Energy absorbed until then', (yielding.share * least.forceN ** 2 * mmPerN) / 2000, 'J', {
+      expression: `½ · ${f(least.forceN)}² · ${f(mmPerN)} mm/N / 1000 · ${f(yielding.share)}`,
+    });
+    if (toughness.known)
+      working.add(
+        'U_t',
+        'Fracture energy, ÷ safety factor',
+        tearEnergyJ(toughness.value, load) / load.loadCase.safetyFactor,
+        'J',
+        {
+          expression: 'notched Charpy × area that has to tear; the lower of both counts',
+        },
+      );
+  },
+};
+
+/**
+ * Energy up to yield over the elastic energy at the same stress, εy·E/σy, at least 1: the curve of a ductile polymer bends over
+ * before it yields. 1 where it is struck brittle, where the layers part, in a cushion, and where no yield strain is known.
+ */
+function yieldingShare(
+  context: CheckContext,
+  load: PreparedLoad,
+  bearing: Bearing | undefined,
+  temperatureC: number,
+): { share: number; isBrittle: boolean } | { gaps: readonly string[] } {
+  const { material } = context;
+  const brittle = struckBrittleC(context, load);
+  if ('gaps' in brittle) return brittle;
+  const isBrittle = temperatureC < brittle.temperatureC;
+  const elongation = material.property('elongationYield');
+  const { modulus, strength } = material;
+  if (isBrittle || !bearing || bearing.angleDeg > 45 || !elongation.known) return { share: 1, isBrittle };
+  if (!modulus.inPlane.known || !strength.inPlane.known) return { share: 1, isBrittle };
+  return { share: Math.max(1, (elongation.value / 100) * (modulus.inPlane.value / strength.inPlane.value)), isBrittle };
+}
+
+function tearEnergyJ(charpyKJPerM2: number, { response }: PreparedLoad): number {
+  return ((Number.isFinite(charpyKJPerM2) ? charpyKJPerM2 : ELASTOMER_TEAR_KJ_PER_M2) * response.tearAreaMm2) / 1000;
+}
+
+function leastForce(
+  context: CheckContext,
+  load: PreparedLoad,
+  temperatureC: number,
+  mmPerN: number,
+): { forceN: number; bearing: Bearing | undefined } | { gaps: readonly string[] } {
+  const { material, body } = context;
+  const factor =
+    (material.strengthFactor(temperatureC, SHORT_H) * weatheredShare(context) * rateFactor(material, load)) /
+    load.loadCase.safetyFactor;
+  let forceN = body.squeezedHeightMm === undefined ? Infinity : (squeezeLimit(load) * body.squeezedHeightMm) / mmPerN;
+  let bearing: Bearing | undefined;
+  const { inPlane, across } = context.bearings[load.directionIndex]!;
+  for (const one of [...inPlane, ...across]) {
+    const strength = bearingStrength(material, one);
+    if (!strength.known) return { gaps: strength.gaps };
+    const bears = (strength.value * factor) / one.stressPerUnit;
+    if (bears < forceN) {
+      forceN = bears;
+      bearing = one;
+    }
+  }
+  return { forceN, bearing };
+}
+
+/**
+ * A knock without breaking: notched impact energy per area × the area that has to tear. Evidence D at best, since a notched
+ * standard bar is not this part; it ranks, it does not promise.
+ */
+export const impactUnbroken: CaseCheck = {
+  id: 'impact-unbroken',
+  title: 'Impact without fracture',
+  asks: 'Does fracture take more energy than the impact has?',
+  unit: 'J',
+  words: ['Impact energy', 'fracture energy'],
+  limitsHeat: false,
+  appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'undamaged',
+  at(context, load, temperatureC): CaseOutcome {
+    const energyJ = knockEnergyJ(context, load, temperatureC);
+    if (typeof energyJ !== 'number') return { kind: 'unknown', gaps: energyJ.gaps };
+    const toughness = toughnessOf(context, load, temperatureC);
+    if (!toughness.known) return { kind: 'unknown', gaps: toughness.gaps };
+    return {
+      kind: 'known',
+      demand: energyJ,
+      capacity: tearEnergyJ(toughness.value, load),
+      evidence: 'D',
+      ...(Number.isFinite(toughness.value)
+        ? {}
+        : { reason: `Notched bars of it fold at ${f(temperatureC)} °C: it has to be torn` }),
+    };
+  },
+  show(context, load, temperatureC, _durationH, working) {
+    showKnock(load, working);
+    const toughness = toughnessOf(context, load, temperatureC);
+    if (!toughness.known) return;
+    if (Number.isFinite(toughness.value))
+      showResolved(working, 'aK', `Notched Charpy at ${f(temperatureC)} °C`, toughness, 'kJ/m²');
+    else
+      working.add('aK', `Notched Charpy at ${f(temperatureC)} °C`, 'does not break', '', {
+        source: toughness.steps.at(-1)?.text ?? '',
+      });
+    working.add('A', 'Fracture area', load.response.tearAreaMm2, 'mm²');
+    if (!Number.isFinite(toughness.value))
+      working.add('G', 'Work of fracture', ELASTOMER_TEAR_KJ_PER_M2, 'kJ/m²', {
+        source: 'typical of thermoplastic elastomers',
+      });
+    working.add('U', 'Fracture energy', tearEnergyJ(toughness.value, load), 'J', {
+      expression: 'energy per area · A / 1000; a notched standard bar is not this part: it ranks, it does not promise',
+    });
+  },
+};
+
+/** Across the layers where the knock pulls them apart, else in plane. */
+function toughnessOf(context: CheckContext, load: PreparedLoad, temperatureC: number) {
+  const parts = isPulledApart(context.bearings, load);
+  return context.material.property('charpyNotched', parts ? 'across' : 'in-plane', temperatureC);
+}
+
+/** A knock that pulls the layers apart tears between them. */
+export const isPulledApart = (bearings: PreparedPart['bearings'], { directionIndex }: PreparedLoad): boolean =>
+  bearings[directionIndex]!.across.some((one) => one.mode === 'pull-apart' && one.angleDeg > 45);
+
+/** Energy of a knock, J; a falling mass also falls through the part's own give. */
+function knockEnergyJ(
+  context: CheckContext,
+  load: PreparedLoad,
+  temperatureC: number,
+): number | { gaps: readonly string[] } {
+  if (load.loadCase.energyJ !== undefined) return load.loadCase.energyJ;
+  const movability = context.movabilities[load.directionIndex]!;
+  if (!movability.known) return { gaps: movability.gaps };
+  const acting = actingAt(context, load, temperatureC);
+  if (!acting.known) return { gaps: acting.gaps };
+  return (acting.action ** 2 * movementPerUnit(context, movability, temperatureC)) / 2000;
+}
+
+function showKnock({ loadCase }: PreparedLoad, working: Parameters<CaseCheck['show']>[4]): void {
+  if (loadCase.energyJ !== undefined) working.add('U', loadCase.name, loadCase.energyJ, 'J');
+  else {
+    working.add('m', `${loadCase.name}: falling mass`, loadCase.fallingMassG ?? 0, 'g');
+    working.add('h', 'Height it falls from', loadCase.dropHeightMm ?? 0, 'mm');
+  }
+}

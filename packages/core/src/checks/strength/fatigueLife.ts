@@ -1,0 +1,108 @@
+import { formatNumber as f } from '@anvilstone/core/foundations';
+import { fatigueAmplitudeMPa, goodmanWeight } from '@anvilstone/core/materials';
+import { actingAt, isDriven, SHORT_H, weatheredShare } from '../engine/action.ts';
+import type { Bearing } from '../engine/bearings.ts';
+import { bearingStrength } from './bearingStrength.ts';
+import type { CaseCheck, CheckContext, PreparedLoad } from '../engine/check.ts';
+import { showBearing } from './strengthCheck.ts';
+
+/** Least over largest load where none is stated: on and off. */
+const ON_AND_OFF = 0;
+
+/**
+ * Repeated loads, by Goodman: σa·(σu/σN) + σm against the static strength σu at temperature ÷ safety factor, where σN is
+ * the fully reversed amplitude that survives the cycles (the family's shares at 1e6 and 1e7). Stresses carry the full
+ * concentration. Source: Shigley, 10th ed., section 6-12. Evidence D, since fatigue of prints is rarely measured; C where the grade has
+ * fatigue readings of its own.
+ */
+export const fatigueLife: CaseCheck = {
+  id: 'fatigue-life',
+  title: 'Fatigue',
+  asks: 'Does it survive all its load cycles?',
+  unit: 'MPa',
+  limitsHeat: true,
+  fade: () => 'strength',
+  appliesTo: (load) => load.kind === 'repeated' && !isDriven(load),
+  at(context, load, temperatureC) {
+    const { material } = context;
+    if (!material.behaviour || !material.family) return { kind: 'unknown', gaps: material.behaviourGaps };
+    const acting = actingAt(context, load, temperatureC);
+    if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
+    const factor =
+      (material.strengthFactor(temperatureC, SHORT_H) * weatheredShare(context)) / load.loadCase.safetyFactor;
+    const weight = amplitudeWeight(context, load) * acting.action;
+    const { inPlane, across } = context.bearings[load.directionIndex]!;
+    let worst: Bearing | undefined;
+    let worstReserve = Infinity;
+    let capacity = Number.NaN;
+    const consider = (bearing: Bearing): readonly string[] | undefined => {
+      if (bearing.mode === 'squeeze') return undefined;
+      const strength = bearingStrength(material, bearing);
+      if (!strength.known) return strength.gaps;
+      const reserve = (strength.value * factor) / (bearing.stressPerUnit * weight);
+      if (reserve >= worstReserve) return undefined;
+      worstReserve = reserve;
+      worst = bearing;
+      capacity = strength.value * factor;
+      return undefined;
+    };
+    for (const bearings of [inPlane, across]) {
+      for (const bearing of bearings) {
+        const gaps = consider(bearing);
+        if (gaps) return { kind: 'unknown', gaps };
+      }
+    }
+    if (!worst) return { kind: 'not-loaded' };
+    const bearing: Bearing = worst;
+    return {
+      kind: 'known',
+      demand: bearing.stressPerUnit * weight,
+      capacity,
+      evidence: material.behaviour.fatigue.evidence,
+      bearing,
+    };
+  },
+  show(context, load, temperatureC, durationH, working) {
+    const outcome = fatigueLife.at(context, load, temperatureC, durationH);
+    const acting = actingAt(context, load, temperatureC);
+    if (outcome.kind !== 'known' || !acting.known) return;
+    const bearing = outcome.bearing!;
+    showBearing(context, bearing, load, temperatureC, SHORT_H, working);
+    showGoodman(context, bearing, load, acting.action, working);
+  },
+};
+
+/** σa·(σu/σN) + σm per largest stress: 1 for a single pull, up to σu/σN where it swings to and fro. */
+export function amplitudeWeight({ material }: CheckContext, { loadCase }: PreparedLoad): number {
+  return goodmanWeight(material.behaviour!.fatigue.law, loadCase.cycles ?? 1, loadCase.stressRatio ?? ON_AND_OFF);
+}
+
+function showGoodman(
+  context: CheckContext,
+  bearing: Bearing,
+  load: PreparedLoad,
+  action: number,
+  working: Parameters<CaseCheck['show']>[4],
+): void {
+  const { fatigueFraction1e6, fatigueFraction1e7 } = context.material.family!;
+  const { law, evidence } = context.material.behaviour!.fatigue;
+  const ratio = load.loadCase.stressRatio ?? ON_AND_OFF;
+  const largest = bearing.stressPerUnit * action;
+  const cycles = load.loadCase.cycles ?? 1;
+  working.add('σa', 'Amplitude', (largest * (1 - ratio)) / 2, 'MPa', { expression: `σ · (1 − ${f(ratio)}) / 2` });
+  working.add('σm', 'Mean', (largest * (1 + ratio)) / 2, 'MPa', { expression: `σ · (1 + ${f(ratio)}) / 2` });
+  working.add(
+    'σN/σu',
+    `Share of the strength that survives ${f(cycles)} reversals`,
+    fatigueAmplitudeMPa(law, 1, cycles),
+    '×',
+    {
+      expression: `${f(fatigueFraction1e6)} at 1e6 and ${f(fatigueFraction1e7)} at 1e7`,
+      source: evidence === 'C' ? 'moved in height through the grade’s own fatigue readings' : 'typical of the family',
+    },
+  );
+  working.add('σ_eq', 'Equivalent static load', largest * amplitudeWeight(context, load), 'MPa', {
+    expression: 'σa / (σN/σu) + σm',
+    source: 'Goodman, Shigley, 10th ed., section 6-12',
+  });
+}

@@ -1,0 +1,3 @@
+export * from './calculators/index.ts';
+export * from './outcomes/index.ts';
+export * from './training/index.ts';

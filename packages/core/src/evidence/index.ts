@@ -1,0 +1,3 @@
+export * from './bench/index.ts';
+export * from './service/index.ts';
+export { gradeDifferences, observationName } from './exchange/gradeDifferences.ts';

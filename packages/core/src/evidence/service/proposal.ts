@@ -1,0 +1,22 @@
+import type { Brief, HouseRules, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
+import type { Material } from '@anvilstone/core/materials';
+import type { ServiceComparison } from './comparison.ts';
+import type { ServiceGrounds } from './grounds.ts';
+
+/** What a finding may change, for somebody to take or leave. */
+export type ServiceProposal =
+  | { kind: 'evidence'; says: string; observation: Observation }
+  | { kind: 'rule'; says: string; ruleId: keyof HouseRules; was: number; value: number }
+  | { kind: 'brief'; says: string; change: (brief: Brief) => Brief }
+  | { kind: 'test'; says: string; methodId: string };
+
+/** What a finding is read with. */
+export interface Situation {
+  finding: ServiceFinding;
+  installation: Installation;
+  grounds: ServiceGrounds;
+  comparison: ServiceComparison;
+  material: Material;
+}
+
+export type Proposer = (situation: Situation) => ServiceProposal[];

@@ -1,7 +1,0 @@
-/** A file that cannot be read at all. The message says why, and what would be accepted. */
-export class ExchangeError extends Error {
-  constructor(message: string) {
-    super(message);
-    this.name = 'ExchangeError';
-  }
-}

@@ -1,2 +1,0 @@
-export * from './layFibre.ts';
-export * from './planFibre.ts';

@@ -1,0 +1,16 @@
+export * from './drawing/index.ts';
+export * from './units/index.ts';
+export { FileError } from './input/FileError.ts';
+export { InputError } from './input/InputError.ts';
+export { LIMITS } from './input/limits.ts';
+export * from './numeric/pchip.ts';
+export { unpack, zipEntryNames } from './archive/zip.ts';
+export {
+  requireFinite,
+  requireFiniteValue,
+  requirePositive,
+  requirePositiveValue,
+  requireWithin,
+} from './input/require.ts';
+export { keptNormals, wilsonInterval } from './numeric/random.ts';
+export { Working } from './trace/Working.ts';

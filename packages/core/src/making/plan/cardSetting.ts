@@ -1,0 +1,17 @@
+import type { Brief, BuildOrientation, Grade, Machine } from '@anvilstone/schema';
+import type { UnitSystem } from '@anvilstone/core/foundations';
+import type { ProcessNeeds } from '@anvilstone/core/machines';
+import type { Family, Reinforcement, CompleteRules } from '@anvilstone/core/materials';
+
+/** What every line of a card may look at. */
+export interface CardSetting {
+  brief: Brief;
+  grade: Grade;
+  machine: Machine;
+  orientation: BuildOrientation;
+  family: Family;
+  filler: Reinforcement | undefined;
+  needs: ProcessNeeds;
+  units: UnitSystem;
+  rules: CompleteRules;
+}

@@ -1,0 +1,11 @@
+export * from './machineChoices.ts';
+export * from './unlock.ts';
+export * from './upgradeGains.ts';
+export * from './cardLine.ts';
+export * from './processCard.ts';
+export { flowOf, type Flow } from './flow.ts';
+export * from './supportChoices.ts';
+export * from './postProcessing.ts';
+export * from './lot.ts';
+export { afterPrintingH } from './cooldown.ts';
+export * from './consumable.ts';

@@ -1,0 +1,7 @@
+export * from './agent.ts';
+export * from './agentOutlook.ts';
+export * from './family.ts';
+export * from './reinforcement.ts';
+export * from './surroundings.ts';
+export { type Support, type SupportPairing, supports } from './support.ts';
+export { type Tow, tows } from './tow.ts';

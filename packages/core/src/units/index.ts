@@ -1,5 +1,0 @@
-export * from './convert.ts';
-export * from './dimensions.ts';
-export * from './formatQuantity.ts';
-export * from './parseQuantity.ts';
-export * from './inSentence.ts';
