@@ -24,9 +24,9 @@ export default {
       displayName: 'screens',
       testMatch: ['<rootDir>/src/**/*.screen.test.tsx'],
       setupFiles: [here('scripts/jest/browserGlobals.mjs'), here('scripts/jest/shippedReact.mjs')],
-      setupFilesAfterEnv: [inWeb('testDocument.ts')],
+      setupFilesAfterEnv: [inWeb('testing/testDocument.ts')],
       moduleNameMapper: {
-        '\\?raw$': inWeb('testRaw.ts'),
+        '\\?raw$': inWeb('testing/testRaw.ts'),
         '^comlink$': inWeb('workers/testComlink.ts'),
         '/engine\\.ts$': inWeb('workers/testEngine.ts'),
       },
@@ -37,7 +37,7 @@ export default {
       setupFiles: [here('scripts/jest/shippedReact.mjs')],
       // Pages are drawn without a browser and its workers: the engine is asked in the same process.
       moduleNameMapper: {
-        '\\?raw$': inWeb('testRaw.ts'),
+        '\\?raw$': inWeb('testing/testRaw.ts'),
         '^comlink$': inWeb('workers/testComlink.ts'),
         '/workers/useComputed\\.ts$': inWeb('workers/testComputed.ts'),
       },

@@ -22,7 +22,7 @@ import { liveHub } from '../packages/server/src/live/hub.ts';
 import { makeParts } from '../packages/server/src/workspaces/parts.ts';
 import { closeThreads, warmThreads } from '../packages/server/src/exchange/pool.ts';
 import { settleAfterBulk, upsertGrades } from '../packages/server/src/grades/repository.ts';
-import { filterGrades, indexGrades, sortGrades } from '../packages/web/src/grades/gradeFilter.ts';
+import { filterGrades, indexGrades, sortGrades } from '../packages/web/src/library/grades/list/gradeFilter.ts';
 
 const GRADES = 5000;
 const ROWS = 10_000;

@@ -3,10 +3,10 @@ import { StrictMode } from 'react';
 import { createRoot } from 'react-dom/client';
 import { Provider } from 'react-redux';
 import { RouterProvider } from 'react-router';
-import { SessionGate } from './access/SessionGate.tsx';
+import { SessionGate } from './team/access/SessionGate.tsx';
 import { router } from './app/router.tsx';
-import { makeStore } from './app/store.ts';
-import { loadOutbox } from './outbox/outbox.ts';
+import { makeStore } from './sync/store/store.ts';
+import { loadOutbox } from './sync/outbox/outbox.ts';
 import './styles.css';
 
 // The only styles that the page may add by itself are those that name what came with it.

@@ -1,15 +1,15 @@
 import { lazy, Suspense } from 'react';
 import { NavLink, Outlet } from 'react-router';
-import { useSessionQuery } from '../access/accessApi.ts';
-import { useLive } from '../live/useLive.ts';
-import { Find } from '../find/Find.tsx';
-import { UnsentNote } from '../outbox/UnsentNote.tsx';
-import { useSending } from '../outbox/useOutbox.ts';
+import { useSessionQuery } from '../sync/api/accessApi.ts';
+import { useLive } from '../sync/live/useLive.ts';
+import { Find } from './find/Find.tsx';
+import { UnsentNote } from '../team/UnsentNote.tsx';
+import { useSending } from '../sync/outbox/useOutbox.ts';
 import { Help } from '../help/Help.tsx';
 import { Loading } from '../ui/Loading.tsx';
-import { useArrivals } from './newestAddress.ts';
-import { themeChosen, unitsChosen } from './settings.ts';
-import { useAppDispatch, useAppSelector } from './store.ts';
+import { useArrivals } from '../sync/address/newestAddress.ts';
+import { themeChosen, unitsChosen } from '../sync/store/settings.ts';
+import { useAppDispatch, useAppSelector } from '../sync/store/store.ts';
 
 const places = [
   { to: '/parts', label: 'Parts', mark: 'M4 17h16M6 17V9l6-4 6 4v8M10 17v-4h4v4' },
@@ -29,7 +29,7 @@ const places = [
 ];
 
 /** Only who is new is led around. */
-const GuidedLook = lazy(async () => ({ default: (await import('../guide/GuidedLook.tsx')).GuidedLook }));
+const GuidedLook = lazy(async () => ({ default: (await import('../help/tour/GuidedLook.tsx')).GuidedLook }));
 
 /** The rail, the settings that hold everywhere, and the page beside them. */
 export function Shell() {

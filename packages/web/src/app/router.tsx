@@ -1,5 +1,5 @@
 import { createBrowserRouter } from 'react-router';
-import { PREFIX } from './place.ts';
+import { PREFIX } from '../sync/address/place.ts';
 import { routes } from './routes.tsx';
 
 export const router = createBrowserRouter(routes, { basename: PREFIX || '/' });

@@ -1,6 +1,6 @@
 import { Navigate, type RouteObject } from 'react-router';
-import { stages } from '../parts/stages.ts';
-import { PartsPage } from '../parts/PartsPage.tsx';
+import { stages } from '../stages/parts/stages.ts';
+import { PartsPage } from '../stages/parts/list/PartsPage.tsx';
 import { RouteError } from './RouteError.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -16,110 +16,127 @@ export const routes: RouteObject[] = [
       { path: 'parts', element: <PartsPage /> },
       {
         path: 'parts/:partId',
-        lazy: async () => ({ Component: (await import('../parts/PartBench.tsx')).PartBench }),
+        lazy: async () => ({ Component: (await import('../stages/parts/PartBench.tsx')).PartBench }),
         children: [
           { index: true, element: <Navigate to="brief" replace /> },
           ...stages.map(({ id, lazy }) => ({ path: id, lazy: async () => ({ Component: await lazy() }) })),
         ],
       },
-      { path: 'grades', lazy: async () => ({ Component: (await import('../grades/GradesPage.tsx')).GradesPage }) },
+      {
+        path: 'grades',
+        lazy: async () => ({ Component: (await import('../library/grades/list/GradesPage.tsx')).GradesPage }),
+      },
       {
         path: 'grades/compare',
-        lazy: async () => ({ Component: (await import('../grades/CompareGradesPage.tsx')).CompareGradesPage }),
+        lazy: async () => ({
+          Component: (await import('../library/grades/comparing/CompareGradesPage.tsx')).CompareGradesPage,
+        }),
       },
       {
         path: 'grades/reference',
-        lazy: async () => ({ Component: (await import('../reference/ReferencePage.tsx')).ReferencePage }),
+        lazy: async () => ({ Component: (await import('../library/reference/ReferencePage.tsx')).ReferencePage }),
       },
       ...['grades/import', 'grades/import/:importId'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../imports/ImportPage.tsx')).ImportPage }),
+        lazy: async () => ({ Component: (await import('../library/imports/ImportPage.tsx')).ImportPage }),
       })),
       {
         path: 'grades/:gradeId',
-        lazy: async () => ({ Component: (await import('../grades/GradePage.tsx')).GradePage }),
+        lazy: async () => ({ Component: (await import('../library/grades/grade/GradePage.tsx')).GradePage }),
       },
       ...['grades/new', 'grades/:gradeId/edit'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../grades/editor/GradeEditorPage.tsx')).GradeEditorPage }),
+        lazy: async () => ({
+          Component: (await import('../library/grades/editor/GradeEditorPage.tsx')).GradeEditorPage,
+        }),
       })),
-      { path: 'agents', lazy: async () => ({ Component: (await import('../agents/AgentsPage.tsx')).AgentsPage }) },
+      {
+        path: 'agents',
+        lazy: async () => ({ Component: (await import('../library/chemicals/AgentsPage.tsx')).AgentsPage }),
+      },
       ...['agents/new', 'agents/:agentId/edit'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../agents/AgentEditorPage.tsx')).AgentEditorPage }),
+        lazy: async () => ({ Component: (await import('../library/chemicals/AgentEditorPage.tsx')).AgentEditorPage }),
       })),
       {
         path: 'agents/:agentId',
-        lazy: async () => ({ Component: (await import('../agents/AgentPage.tsx')).AgentPage }),
+        lazy: async () => ({ Component: (await import('../library/chemicals/AgentPage.tsx')).AgentPage }),
       },
       {
         path: 'house-rules',
-        lazy: async () => ({ Component: (await import('../houseRules/HouseRulesPage.tsx')).HouseRulesPage }),
+        lazy: async () => ({ Component: (await import('../library/companyRules/HouseRulesPage.tsx')).HouseRulesPage }),
       },
       ...['calculations', 'calculations/:calculatorId'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../calculations/CalculationsPage.tsx')).CalculationsPage }),
+        lazy: async () => ({
+          Component: (await import('../training/calculators/CalculationsPage.tsx')).CalculationsPage,
+        }),
       })),
-      { path: 'spools', lazy: async () => ({ Component: (await import('../spools/SpoolsPage.tsx')).SpoolsPage }) },
+      { path: 'spools', lazy: async () => ({ Component: (await import('../shop/spools/SpoolsPage.tsx')).SpoolsPage }) },
       ...['spools/new', 'spools/:spoolId/edit'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../spools/SpoolEditorPage.tsx')).SpoolEditorPage }),
+        lazy: async () => ({ Component: (await import('../shop/spools/SpoolEditorPage.tsx')).SpoolEditorPage }),
       })),
       {
         path: 'spools/:spoolId',
-        lazy: async () => ({ Component: (await import('../spools/SpoolPage.tsx')).SpoolPage }),
+        lazy: async () => ({ Component: (await import('../shop/spools/SpoolPage.tsx')).SpoolPage }),
       },
       ...['machines/new', 'machines/:machineId/edit'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../machines/MachineEditorPage.tsx')).MachineEditorPage }),
+        lazy: async () => ({ Component: (await import('../shop/machines/MachineEditorPage.tsx')).MachineEditorPage }),
       })),
       {
         path: 'service',
-        lazy: async () => ({ Component: (await import('../service/ServicePage.tsx')).ServicePage }),
+        lazy: async () => ({ Component: (await import('../stages/service/ServicePage.tsx')).ServicePage }),
       },
       {
         path: 'unsent',
-        lazy: async () => ({ Component: (await import('../outbox/UnsentPage.tsx')).UnsentPage }),
+        lazy: async () => ({ Component: (await import('../team/UnsentPage.tsx')).UnsentPage }),
       },
       {
         path: 'jobs',
-        lazy: async () => ({ Component: (await import('../jobs/JobsPage.tsx')).JobsPage }),
+        lazy: async () => ({ Component: (await import('../team/jobs/JobsPage.tsx')).JobsPage }),
       },
       {
         path: 'workshop',
-        lazy: async () => ({ Component: (await import('../workshop/WorkshopPage.tsx')).WorkshopPage }),
+        lazy: async () => ({ Component: (await import('../team/data/WorkshopPage.tsx')).WorkshopPage }),
       },
       { path: 'words', lazy: async () => ({ Component: (await import('../help/WordsPage.tsx')).WordsPage }) },
       ...['practice', 'practice/:caseId'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../practice/PracticePage.tsx')).PracticePage }),
+        lazy: async () => ({ Component: (await import('../training/PracticePage.tsx')).PracticePage }),
       })),
-      { path: 'people', lazy: async () => ({ Component: (await import('../access/PeoplePage.tsx')).PeoplePage }) },
+      { path: 'people', lazy: async () => ({ Component: (await import('../team/access/PeoplePage.tsx')).PeoplePage }) },
       {
         path: 'changes',
-        lazy: async () => ({ Component: (await import('../history/ChangesPage.tsx')).ChangesPage }),
+        lazy: async () => ({ Component: (await import('../team/history/ChangesPage.tsx')).ChangesPage }),
       },
-      { path: 'welcome', lazy: async () => ({ Component: (await import('../access/WelcomePage.tsx')).WelcomePage }) },
+      {
+        path: 'welcome',
+        lazy: async () => ({ Component: (await import('../team/access/WelcomePage.tsx')).WelcomePage }),
+      },
       {
         path: 'records',
-        lazy: async () => ({ Component: (await import('../records/RecordsPage.tsx')).RecordsPage }),
+        lazy: async () => ({ Component: (await import('../stages/decision/records/RecordsPage.tsx')).RecordsPage }),
       },
       {
         path: 'records/received/:recordId',
-        lazy: async () => ({ Component: (await import('../records/ReceivedRecordPage.tsx')).ReceivedRecordPage }),
+        lazy: async () => ({
+          Component: (await import('../stages/decision/records/ReceivedRecordPage.tsx')).ReceivedRecordPage,
+        }),
       },
-      { path: 'bench', lazy: async () => ({ Component: (await import('../bench/BenchPage.tsx')).BenchPage }) },
+      { path: 'bench', lazy: async () => ({ Component: (await import('../stages/bench/BenchPage.tsx')).BenchPage }) },
       {
         path: 'bench/new',
-        lazy: async () => ({ Component: (await import('../bench/NewCampaignPage.tsx')).NewCampaignPage }),
+        lazy: async () => ({ Component: (await import('../stages/bench/plan/NewCampaignPage.tsx')).NewCampaignPage }),
       },
       {
         path: 'bench/:campaignId',
-        lazy: async () => ({ Component: (await import('../bench/CampaignPage.tsx')).CampaignPage }),
+        lazy: async () => ({ Component: (await import('../stages/bench/CampaignPage.tsx')).CampaignPage }),
       },
       {
         path: 'machines',
-        lazy: async () => ({ Component: (await import('../machines/MachinesPage.tsx')).MachinesPage }),
+        lazy: async () => ({ Component: (await import('../shop/machines/MachinesPage.tsx')).MachinesPage }),
       },
       { path: '*', element: <RouteError /> },
     ],

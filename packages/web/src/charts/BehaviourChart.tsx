@@ -1,7 +1,7 @@
 import { definitionOf, formatNumber, fromCanonical } from '@anvilstone/core/foundations';
 import type { Axis, GradeCurve, MarkedPoint } from '@anvilstone/core/materials';
 import { line, scaleLinear, scaleLog, type ScaleContinuousNumeric } from 'd3';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../sync/store/store.ts';
 import { StrokeSample } from './StrokeSample.tsx';
 import { Evidence } from '../ui/Reserve.tsx';
 

@@ -10,7 +10,7 @@ import {
   type LineChart,
   type UnitSystem,
 } from '@anvilstone/core/foundations';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../sync/store/store.ts';
 import { Button } from '../ui/Button.tsx';
 import { DrawingView } from './DrawingView.tsx';
 import { saveFile } from './saveFile.ts';

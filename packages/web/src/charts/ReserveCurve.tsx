@@ -1,7 +1,7 @@
 import type { TemperaturePoint } from '@anvilstone/core/evaluation';
 import { formatReserve } from '@anvilstone/core/foundations';
 import { line, scaleLinear, scaleLog } from 'd3';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../sync/store/store.ts';
 import { amount } from '../ui/amount.ts';
 
 const SIZE = { width: 660, height: 220, left: 44, right: 26, top: 14, bottom: 38 };

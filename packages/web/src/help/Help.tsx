@@ -1,5 +1,5 @@
 import { lazy, Suspense } from 'react';
-import { useOpenByKey } from '../app/useOpenByKey.ts';
+import { useOpenByKey } from '../ui/useOpenByKey.ts';
 
 const HelpSheet = lazy(async () => ({ default: (await import('./HelpSheet.tsx')).HelpSheet }));
 

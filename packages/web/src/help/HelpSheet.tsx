@@ -1,10 +1,10 @@
 import { Dialog } from 'radix-ui';
 import { Link, useLocation } from 'react-router';
-import { useAppDispatch } from '../app/store.ts';
-import { lookBegun } from '../guide/guideSlice.ts';
+import { useAppDispatch } from '../sync/store/store.ts';
+import { lookBegun } from '../sync/store/guideSlice.ts';
 import { Button } from '../ui/Button.tsx';
 import { KEYS_EVERYWHERE, screenAt, type ScreenHelp } from './screens.ts';
-import { findWord } from './words.ts';
+import { findWord } from '../ui/words/words.ts';
 import { WordEntry } from './WordEntry.tsx';
 import { useFocusBack } from '../ui/useFocusBack.ts';
 

@@ -1,4 +1,4 @@
-import type { Word } from './word.ts';
+import type { Word } from '../ui/words/word.ts';
 
 /** A word of the list with what it means, within a dl. */
 export function WordEntry({ word: { word, means, formula } }: { word: Word }) {

@@ -1,7 +1,7 @@
 import { useMemo } from 'react';
-import { useAddress } from '../app/useAddress.ts';
+import { useAddress } from '../sync/address/useAddress.ts';
 import { PageHead } from '../ui/PageHead.tsx';
-import { wordsLike } from './words.ts';
+import { wordsLike } from '../ui/words/words.ts';
 import { WordEntry } from './WordEntry.tsx';
 
 /** Every word of the field that the screens use, to look through, to search and to print. */

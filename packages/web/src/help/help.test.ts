@@ -2,7 +2,7 @@ import type { RouteObject } from 'react-router';
 import { routes } from '../app/routes.tsx';
 import { HEADING_WORDS } from '../ui/headingWords.ts';
 import { KEYS_EVERYWHERE, SCREENS, screenAt } from './screens.ts';
-import { findWord, WORDS, wordsLike } from './words.ts';
+import { findWord, WORDS, wordsLike } from '../ui/words/words.ts';
 
 test('every word has a name of its own and an explanation that does not merely repeat it', () => {
   expect(new Set(WORDS.map(({ id }) => id)).size).toBe(WORDS.length);

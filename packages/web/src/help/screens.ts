@@ -1,7 +1,7 @@
 import { matchPath } from 'react-router';
 import { PLACE_SCREENS } from './placeScreens.ts';
 import { STAGE_SCREENS } from './stageScreens.ts';
-import { PREFIX } from '../app/place.ts';
+import { PREFIX } from '../sync/address/place.ts';
 
 /** What a screen is for, said to somebody who sees it for the first time. */
 export interface ScreenHelp {

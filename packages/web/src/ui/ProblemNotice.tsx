@@ -1,5 +1,5 @@
 import type { ReactNode } from 'react';
-import { asProblem, issueTexts } from '../app/problem.ts';
+import { asProblem, issueTexts } from '../sync/api/problem.ts';
 
 /** A failed request, said beside what it belongs to, with what would help. */
 export function ProblemNotice({ error, children }: { error: unknown; children?: ReactNode }) {

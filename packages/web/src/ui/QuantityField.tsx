@@ -8,7 +8,7 @@ import {
   type UnitSystem,
 } from '@anvilstone/core/foundations';
 import { useState, type ReactNode } from 'react';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../sync/store/store.ts';
 import { controlLook, Field } from './fields.tsx';
 
 /** Bounds as a JSON Schema states them, in canonical units. */

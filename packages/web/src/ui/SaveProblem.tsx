@@ -1,4 +1,4 @@
-import { asProblem } from '../app/problem.ts';
+import { asProblem } from '../sync/api/problem.ts';
 import { Button } from './Button.tsx';
 import { ProblemNotice } from './ProblemNotice.tsx';
 

@@ -2,7 +2,7 @@ import { Tooltip } from 'radix-ui';
 import { useState, type ReactNode } from 'react';
 
 /** Explanations come when the first one is looked at: they are a good part of what the first page would have to bring. */
-const meaningOf = async (id: string) => (await import('../help/words.ts')).findWord(id)?.means;
+const meaningOf = async (id: string) => (await import('./words/words.ts')).findWord(id)?.means;
 
 /** A word with its explanation one hover or focus away: its own, or that of a word of the list. */
 export function Term({

@@ -1,4 +1,4 @@
-import { drawn, textOf } from '../testPage.tsx';
+import { drawn, textOf } from '../testing/testPage.tsx';
 import { Choice, Field, TextArea, TextField, Tick } from './fields.tsx';
 import { QuantityField, type QuantityFieldProps } from './QuantityField.tsx';
 

@@ -1,6 +1,6 @@
 import { guardBumper, lampArm, ratchetPawl, sampleLibrary } from '@anvilstone/core/education/sample';
 import type { CheckStatus, EvidenceClass } from '@anvilstone/schema';
-import { drawn, textOf } from '../testPage.tsx';
+import { drawn, textOf } from '../testing/testPage.tsx';
 import { Button } from './Button.tsx';
 import { Cautions } from './Cautions.tsx';
 import { Empty } from './Empty.tsx';

@@ -1,5 +1,5 @@
 import { inUnits } from '@anvilstone/core/decisions';
-import { useAppSelector } from '../app/store.ts';
+import { useAppSelector } from '../sync/store/store.ts';
 
 /** The engine’s own sentences, with their amounts in the reader’s units. */
 export function useSay(): (sentence: string) => string {

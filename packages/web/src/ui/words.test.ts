@@ -1,8 +1,8 @@
 import { rejectionReasons } from '@anvilstone/core/decisions';
 import { formatReserve } from '@anvilstone/core/foundations';
 import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
-import { asProblem, issueTexts } from '../app/problem.ts';
-import { askKinds } from '../brief/asks/index.ts';
+import { asProblem, issueTexts } from '../sync/api/problem.ts';
+import { askKinds } from '../stages/brief/asks/index.ts';
 import { amount, duration } from './amount.ts';
 import { demandSentence } from './demandWords.ts';
 

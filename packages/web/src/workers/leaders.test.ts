@@ -1,6 +1,6 @@
 import type { GradeStanding } from '@anvilstone/core/evaluation';
 import { countsOf, leadersOf } from './leaders.ts';
-import { restsOn } from '../parts/restsOn.ts';
+import { restsOn } from '../stages/parts/restsOn.ts';
 
 const standing = (
   gradeId: string,

@@ -1,5 +1,5 @@
 import { useMemo } from 'react';
-import { useHouseRulesQuery, useLibraryQuery } from '../app/api.ts';
+import { useHouseRulesQuery, useLibraryQuery } from '../sync/api/api.ts';
 import type { Workshop } from './workshop.ts';
 
 /** The workshop's grades, machines and rules, as one object that stays the same until one of them changes. */

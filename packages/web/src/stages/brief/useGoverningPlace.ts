@@ -1,0 +1,42 @@
+import { featureOfLoad } from '@anvilstone/core/shapes';
+import type { BuildOrientation, EvaluationEntry } from '@anvilstone/schema';
+import type { Remote } from 'comlink';
+import { useCallback } from 'react';
+import { useBench } from '../parts/bench.ts';
+import { usePreferred } from '../parts/usePreferred.ts';
+import type { Engine } from '../../workers/evaluation.worker.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+
+export interface Governing {
+  placeId: string;
+  checkId: string;
+  reserve: number;
+  gradeName: string;
+}
+
+/** The place of the part that governs for the decided, pinned or leading grade in the orientation shown; it follows every change. */
+export function useGoverningPlace(orientation: BuildOrientation, featureId?: string): Governing | undefined {
+  const { brief, library, standing } = useBench();
+  const { preferred, known } = usePreferred();
+  const gradeId = known ? (preferred?.gradeId ?? standing.value?.leaders[0]?.gradeId) : undefined;
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.oneWay(brief, gradeId!, orientation),
+    [brief, gradeId, orientation],
+  );
+  const { value: entry } = useComputed(library, gradeId === undefined ? undefined : ask);
+  const name = library.grades.find((grade) => grade.id === gradeId)?.name;
+  return entry && governingPlace(entry, name ?? '', (loadId) => featureOfLoad(brief, loadId)?.id === featureId);
+}
+
+/** Of the model that is shown. */
+function governingPlace(
+  entry: EvaluationEntry,
+  gradeName: string,
+  isShown: (loadCaseId: string | null) => boolean,
+): Governing | undefined {
+  const placed = entry.checks.filter(
+    ({ placeId, reserve, loadCaseId }) => placeId && reserve !== null && isShown(loadCaseId),
+  );
+  const smallest = placed.sort((a, b) => a.reserve! - b.reserve!)[0];
+  return smallest && { placeId: smallest.placeId!, checkId: smallest.checkId, reserve: smallest.reserve!, gradeName };
+}

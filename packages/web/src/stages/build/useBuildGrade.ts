@@ -1,0 +1,46 @@
+import type { GradeStanding } from '@anvilstone/core/evaluation';
+import type { Remote } from 'comlink';
+import type { BuildOrientation } from '@anvilstone/schema';
+import { useCallback } from 'react';
+import { useAddress } from '../../sync/address/useAddress.ts';
+import { useBench } from '../parts/bench.ts';
+import { usePreferred } from '../parts/usePreferred.ts';
+import { useWishes } from '../shortlist/ranking/useWishes.ts';
+import type { Engine } from '../../workers/evaluation.worker.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+
+/** So many are offered; any other can be reached from the shortlist. */
+const OFFERED = 60;
+
+export interface BuildGrade {
+  /** Undefined: not known yet. */
+  gradeId: string | undefined;
+  /** The build orientation that is shown unless another is asked for: as decided, else its best. */
+  orientation: BuildOrientation | undefined;
+  offered: readonly GradeStanding[];
+  choose: (gradeId: string) => void;
+}
+
+/** The grade that the part is built of here: the one in the address, else the decided one, else a pinned one, else whoever leads. */
+export function useBuildGrade(): BuildGrade {
+  const { brief, library } = useBench();
+  const [search, set] = useAddress();
+  const wishes = useWishes(library.rules);
+  const ask = useCallback((engine: Remote<Engine>) => engine.rankingBy(brief, wishes), [brief, wishes]);
+  const { value: ranked } = useComputed(library, ask);
+  const { preferred, known: decided } = usePreferred();
+  const asked = search.get('grade');
+  const isAsked = library.grades.some(({ id }) => id === asked);
+  // Nobody leads here until it is known whether something was decided.
+  const wanted = isAsked ? asked! : decided ? (preferred?.gradeId ?? ranked?.[0]?.gradeId) : undefined;
+  const chosen = ranked?.find(({ gradeId }) => gradeId === wanted);
+  const first = ranked?.slice(0, OFFERED) ?? [];
+  return {
+    gradeId: wanted,
+    orientation:
+      (wanted === preferred?.gradeId ? preferred?.orientation : undefined) ??
+      ranked?.find(({ gradeId }) => gradeId === wanted)?.best.orientation,
+    offered: chosen && !first.includes(chosen) ? [...first, chosen] : first,
+    choose: useCallback((gradeId: string) => set({ grade: gradeId }), [set]),
+  };
+}

@@ -1,0 +1,68 @@
+import type { Piece } from '@anvilstone/core/decisions';
+import { findSchool, type RankingWishes } from '@anvilstone/core/evaluation';
+import { inSentence } from '@anvilstone/core/foundations';
+import type { Remote } from 'comlink';
+import { useCallback } from 'react';
+import { Link } from 'react-router';
+import { useAppSelector } from '../../sync/store/store.ts';
+import { useBench } from '../parts/bench.ts';
+import { Panel } from '../../ui/Panel.tsx';
+import type { Engine } from '../../workers/evaluation.worker.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+
+/** The choice in plain sentences; every number leads to its working. */
+export function ChoiceWords({ wishes, sizedSoFar }: { wishes: RankingWishes; sizedSoFar: number }) {
+  const { brief, library, partId } = useBench();
+  const units = useAppSelector((state) => state.settings.units);
+  const ask = useCallback(
+    (engine: Remote<Engine>) => engine.choice(brief, wishes, units),
+    // Put into words anew when more grades have been sized.
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+    [brief, wishes, units, sizedSoFar],
+  );
+  const { value: sentences } = useComputed(library, ask);
+  return (
+    <Panel
+      title="Summary"
+      aside={
+        <span className="text-xs text-quiet">
+          ranked by: {inSentence(findSchool(wishes.schoolId).title)}
+          {wishes.leastChance === undefined ? '' : `, confidence ${100 * wishes.leastChance} %`}
+        </span>
+      }
+    >
+      <p className="max-w-[68rem] leading-relaxed">
+        {sentences ? (
+          sentences.map((pieces, i) => (
+            <span key={i}>
+              {pieces.map((piece, k) => (
+                <PieceView key={k} piece={piece} partId={partId} />
+              ))}{' '}
+            </span>
+          ))
+        ) : (
+          <span className="text-quiet">Writing the summary …</span>
+        )}
+      </p>
+    </Panel>
+  );
+}
+
+function PieceView({ piece, partId }: { piece: Piece; partId: string }) {
+  if (!piece.to) return piece.text;
+  const { gradeId, checkId, built } = piece.to;
+  const search = new URLSearchParams({
+    grade: gradeId,
+    ...(checkId ? { check: checkId } : {}),
+    ...(built ? { built } : {}),
+  });
+  return (
+    <Link
+      to={`/parts/${partId}/shortlist?${search.toString()}`}
+      title="Calculation"
+      className="font-semibold underline decoration-line-strong underline-offset-2 hover:decoration-ink"
+    >
+      {piece.text}
+    </Link>
+  );
+}

@@ -1,0 +1,250 @@
+import {
+  GROUPINGS,
+  SURENESS,
+  weightsText,
+  wishesText,
+  type Grouping,
+  type RankingWishes,
+} from '@anvilstone/core/evaluation';
+import type { Remote } from 'comlink';
+import { useCallback, useEffect, useMemo } from 'react';
+import { Link } from 'react-router';
+import { useBench } from '../parts/bench.ts';
+import { buttonLook } from '../../ui/buttonLook.ts';
+import { Choice } from '../../ui/fields.tsx';
+import { Loading } from '../../ui/Loading.tsx';
+import { NoGrades } from '../parts/list/NoGrades.tsx';
+import { rememberPins, usePreferred } from '../parts/usePreferred.ts';
+import { Term } from '../../ui/Term.tsx';
+import { TERMS } from '../../ui/terms.ts';
+import { useSay } from '../../ui/useSay.ts';
+import { SavedViews } from '../../team/views/SavedViews.tsx';
+import type { Engine } from '../../workers/evaluation.worker.ts';
+import { useComputed } from '../../workers/useComputed.ts';
+import { EvaluatedMatrix } from './table/EvaluatedMatrix.tsx';
+import { EqualMassTable } from './sized/EqualMassTable.tsx';
+import { FindField } from './table/FindField.tsx';
+import { GradeDrawer } from './grade/GradeDrawer.tsx';
+import { MapView } from './map/MapView.tsx';
+import { MovedLine } from './table/MovedLine.tsx';
+import { SchoolStrip } from './ranking/SchoolStrip.tsx';
+import { readShortlistAddress, useShortlistAddress } from './shortlistAddress.ts';
+import { useWishes } from './ranking/useWishes.ts';
+import { SizedTable } from './sized/SizedTable.tsx';
+import { SurenessProgress } from './confidence/SurenessProgress.tsx';
+import { useAllChances } from './confidence/useAllChances.ts';
+import { useEvaluated } from './table/useEvaluated.ts';
+import { usePortions, type AskPortion } from './table/usePortions.ts';
+import { useDraggedWeights } from './ranking/useDraggedWeights.ts';
+import { ViewSwitch } from './ViewSwitch.tsx';
+import { WeightsBar } from './ranking/WeightsBar.tsx';
+
+const GROUP_WORDS: Record<Grouping, string> = {
+  none: 'One list',
+  family: 'By family',
+  rejected: 'By governing check',
+};
+
+/** So many grades are sized without being asked, so that every school can name its first. */
+const SIZED_UNASKED = 300;
+
+/** The comparison chooses as the shortlist does. */
+function compareSearch(wishes: RankingWishes, finalists: readonly string[]): string {
+  const search = new URLSearchParams(wishesText(wishes));
+  if (finalists.length > 0) search.set('grades', finalists.join(','));
+  return search.toString();
+}
+
+/** What survives, what is first, and why. Everything that is set here lives in the address, so a view can be sent. */
+export function ShortlistStage() {
+  const { brief, standing, library, partId } = useBench();
+  const [address, set] = useShortlistAddress(library.rules);
+  const { school, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
+  const wishes = useWishes(library.rules);
+  const say = useSay();
+  const pinned = pinnedIds.join(',');
+  const [weights, drag] = useDraggedWeights(
+    address.weights,
+    useCallback((next) => set({ weights: weightsText(next) }, true), [set]),
+  );
+  const allIds = useMemo(() => library.grades.map(({ id }) => id), [library]);
+
+  const size = useCallback<AskPortion<unknown>>((engine, some) => engine.sized(brief, some), [brief]);
+  const wantSizes =
+    school.needsSizes === true || previousSchoolId === 'lightest-when-sized' || allIds.length <= SIZED_UNASKED;
+  const sizes = usePortions(library, wantSizes ? size : undefined, allIds);
+  // Only where the order shows it is every portion of sizes worth a new one; else who leads is told at the end.
+  const sizedSoFar =
+    school.needsSizes || previousSchoolId === 'lightest-when-sized' ? sizes.rows.length : Number(sizes.done);
+  const sure = useAllChances(brief, library, leastChance !== undefined && school.id === 'cheapest-that-passes');
+  const shares = [...new Set([...SURENESS, ...(leastChance === undefined ? [] : [leastChance])])].sort();
+
+  const ask = useCallback(
+    (engine: Remote<Engine>) =>
+      engine.shortlist(
+        brief,
+        {
+          schoolId: school.id,
+          groupBy,
+          find,
+          pinnedIds: pinned.split(','),
+          ...(sort === null ? {} : { sortBy: sort.by, descending: sort.descending }),
+          ...(previousSchoolId === undefined ? {} : { comparedWith: previousSchoolId }),
+        },
+        { ...wishes, schoolId: school.id, weights },
+      ),
+    // Asked again when more grades have been sized or made sure of.
+    // oxlint-disable-next-line react-hooks/exhaustive-deps
+    [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, wishes, sizedSoFar, sure.done],
+  );
+  useEffect(() => rememberPins(partId, pinned.split(',').filter(Boolean)), [partId, pinned]);
+  const { preferred } = usePreferred();
+  const pin = useCallback(
+    (id: string) =>
+      set((newest) => {
+        const { pinnedIds: before } = readShortlistAddress(newest);
+        return { pin: (before.includes(id) ? before.filter((one) => one !== id) : [...before, id]).join(',') };
+      }),
+    [set],
+  );
+  const openGrade = useCallback(
+    (grade: string, check?: string) => set({ grade, check: check ?? null, built: null }),
+    [set],
+  );
+  const narrow = useCallback((words: string) => set({ find: words }, true), [set]);
+  const computed = useComputed(library, ask);
+  const shortlist = computed.value;
+  const openOnly = useMemo(() => (openId === null ? [] : [openId]), [openId]);
+  const evaluations = useEvaluated(brief, library, openOnly);
+  const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
+  if (library.grades.length === 0) return <NoGrades />;
+  if (!shortlist && computed.state === 'failed')
+    return (
+      <p role="alert" className="rounded border border-line bg-surface p-4 text-fail">
+        The reserve factors cannot be calculated: {computed.message}
+      </p>
+    );
+  if (!shortlist) return <Loading what="the reserves" />;
+  const open = openId === null ? undefined : evaluations.get(openId);
+  const { counts } = shortlist;
+  const leader = shortlist.leaders.find(({ schoolId }) => schoolId === school.id)?.first;
+  const finalists = pinnedIds.length >= 2 ? pinnedIds.slice(0, 5) : [];
+  return (
+    <>
+      <SchoolStrip
+        chosen={school}
+        leaders={shortlist.leaders}
+        grades={grades}
+        sizing={wantSizes && !sizes.impossible ? sizes.rows.length / allIds.length : undefined}
+        onChange={(id) => set({ school: id, was: school.id })}
+      />
+      <MovedLine sentence={school.sentence} shortlist={shortlist} grades={grades} />
+      {school.id === 'weighted-merit' && <WeightsBar weights={weights} onChange={drag} />}
+      <div className="mb-2 flex flex-wrap items-end gap-2">
+        <ViewSwitch view={view} onChange={(next) => set({ view: next === 'drawn' ? null : next })} />
+        {view === 'drawn' && (
+          <div className="w-32">
+            <Choice
+              label="Group by"
+              value={groupBy}
+              options={GROUPINGS.map((value) => ({ value, label: GROUP_WORDS[value] }))}
+              onChange={(group) => set({ group: group === 'none' ? null : group })}
+            />
+          </div>
+        )}
+        {school.id === 'cheapest-that-passes' && (
+          <div className="w-24">
+            <Choice
+              label="Confidence"
+              value={String(leastChance ?? 0)}
+              options={[
+                { value: '0', label: 'expected' },
+                ...shares.map((share) => ({ value: String(share), label: `${100 * share} %` })),
+              ]}
+              onChange={(share) => set({ sure: share })}
+            />
+          </div>
+        )}
+        <div className="w-30">
+          <FindField value={find} onChange={narrow} />
+        </div>
+        <span className="grow" />
+        <p role="status" className="pb-1 whitespace-nowrap">
+          <strong>{counts.pass}</strong> pass · <strong>{counts.unknown}</strong> unknown ·{' '}
+          <strong>{counts.fail}</strong> fail
+        </p>
+        <Link
+          to={{ pathname: '../compare', search: compareSearch(wishes, finalists) }}
+          relative="path"
+          className={buttonLook('plain', 'whitespace-nowrap print:hidden')}
+        >
+          {finalists.length > 0 ? `Compare these ${finalists.length}` : 'Compare top candidates'}
+        </Link>
+        <SavedViews partId={partId} stage="shortlist" />
+      </div>
+      {leastChance !== undefined && school.id === 'cheapest-that-passes' && (
+        <SurenessProgress progress={sure} leastChance={leastChance} typicalReserve={wishes.typicalReserve} />
+      )}
+      {standing.state === 'failed' && (
+        <p role="alert" className="mb-3 text-fail">
+          These reserves are from the last valid brief: {standing.message}
+        </p>
+      )}
+      {view === 'sized' && <SizedTable ids={shortlist.ids} />}
+      {view === 'equal-mass' && (
+        <EqualMassTable
+          ids={shortlist.ids}
+          massG={address.massG ?? leader?.best.massG ?? undefined}
+          onMass={(massG) => set({ mass: String(Number(massG.toPrecision(6))) })}
+        />
+      )}
+      {view === 'map' && (
+        <MapView
+          ids={shortlist.ids}
+          checkIds={shortlist.checkIds}
+          xId={address.x}
+          yId={address.y}
+          pinnedIds={pinnedIds}
+          onAxes={set}
+          onOpen={(grade) => set({ grade, check: null, built: null })}
+          onPin={(ids) =>
+            set((newest) => ({ pin: [...new Set([...readShortlistAddress(newest).pinnedIds, ...ids])].join(',') }))
+          }
+        />
+      )}
+      {view === 'drawn' && (
+        <EvaluatedMatrix
+          shortlist={shortlist}
+          sort={sort}
+          pinnedIds={pinnedIds}
+          decidedId={preferred?.because === 'decided' ? preferred.gradeId : undefined}
+          openId={openId}
+          onSort={(next) => set({ sort: next?.by ?? null, falling: next?.descending ? 'yes' : null })}
+          onPin={pin}
+          onOpen={openGrade}
+        />
+      )}
+      <p className="mt-3 flex flex-wrap gap-x-4 text-xs text-quiet">
+        <Term means={TERMS.reserve}>Reserve factor</Term>
+        <Term means={TERMS.governs}>Warm frame: governing</Term>
+        <Term means={TERMS.evidence}>Letter: evidence class</Term>
+        <Term means={TERMS.typical}>Thin tick: typical values only</Term>
+        <Term means={TERMS.ownHeatLimit}>
+          “to {say('80 °C')}, by form”: service temperature limit, and which of the three limits it is
+        </Term>
+        <Term means={TERMS.orientation}>XY, XZ, ZX</Term>
+        <span>Calculated from the available evidence; this does not approve a part.</span>
+      </p>
+      {open && (
+        <GradeDrawer
+          evaluation={open}
+          checkId={address.checkId ?? open.best.governingCheckId ?? shortlist.checkIds[0]!}
+          built={address.built}
+          onCheck={(check) => set({ check })}
+          onBuilt={(built) => set({ built })}
+          onClose={() => set({ grade: null, check: null, built: null })}
+        />
+      )}
+    </>
+  );
+}

@@ -1,0 +1,75 @@
+import type { Bounds } from '../../ui/QuantityField.tsx';
+
+/** As much of a JSON Schema as a form needs. */
+export interface FieldSchema extends Bounds {
+  type?: string | string[];
+  enum?: string[];
+  description?: string;
+  properties?: Record<string, FieldSchema>;
+  required?: string[];
+  anyOf?: FieldSchema[];
+  /** Of a list: what each of its records has. */
+  items?: FieldSchema;
+  maxItems?: number;
+}
+
+export type FieldKind = 'number' | 'choice' | 'text' | 'group' | 'list';
+
+/** How a value of this schema is entered. @throws when a form has no way: the next calculator needs one built for it */
+export function kindOf(schema: FieldSchema): FieldKind {
+  if (schema.enum) return 'choice';
+  if (schema.type === 'number' || schema.type === 'integer') return 'number';
+  if (schema.type === 'string') return 'text';
+  if (schema.properties) return 'group';
+  if (schema.items?.properties) return 'list';
+  throw new Error(`No field is made for ${JSON.stringify(schema).slice(0, 200)}`);
+}
+
+/** A record to start a list with: the least that each field takes, but one where nothing may be nought. */
+export function firstRow({ properties = {}, required = [] }: FieldSchema): Record<string, unknown> {
+  return Object.fromEntries<unknown>(
+    required.map((key): [string, unknown] => {
+      const field = properties[key]!;
+      if (kindOf(field) !== 'number') return [key, field.enum?.[0] ?? 'A'];
+      return [key, field.exclusiveMinimum === undefined ? Math.max(0, field.minimum ?? 0) : field.exclusiveMinimum + 1];
+    }),
+  );
+}
+
+/** “peakShearMPa” → “peak shear” and “MPa”: a result’s name says its unit. */
+export function nameAndUnit(field: string): { name: string; unit: string } {
+  const units: readonly [RegExp, string][] = [
+    [/MmPerN$/, 'mm/N'],
+    [/NPerMm$/, 'N/mm'],
+    [/MPerS$/, 'm/s'],
+    [/Mm4$/, 'mm⁴'],
+    [/Mm3$/, 'mm³'],
+    [/Mm2$/, 'mm²'],
+    [/Mm$/, 'mm'],
+    [/MPa$/, 'MPa'],
+    [/Usd$/, 'USD'],
+    [/Pct$/, '%'],
+    [/Deg$/, '°'],
+    [/TemperatureC$/, '°C'],
+    [/EnergyJ$|J$/, 'J'],
+    [/N$/, 'N'],
+    [/H$/, 'h'],
+  ];
+  const found = units.find(([pattern]) => pattern.test(field));
+  const stem = found ? field.replace(/(MmPerN|NPerMm|MPerS|Mm4|Mm3|Mm2|Mm|MPa|Usd|Pct|Deg|C|J|N|H)$/, '') : field;
+  const words = stem.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
+  return { name: words[0]!.toUpperCase() + words.slice(1), unit: found?.[1] ?? '' };
+}
+
+/** The input in an address, or undefined when it cannot be read: a link may have been cut or changed by hand. */
+export function inputFromAddress(text: string | null): Record<string, unknown> | undefined {
+  if (text === null) return undefined;
+  try {
+    const value: unknown = JSON.parse(text);
+    return typeof value === 'object' && value !== null && !Array.isArray(value)
+      ? (value as Record<string, unknown>)
+      : undefined;
+  } catch {
+    return undefined;
+  }
+}
