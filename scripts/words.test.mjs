@@ -34,9 +34,7 @@ const RETIRED = [
 /** Texts that people read; what the sample tells is told by people. */
 const sources = execFileSync('git', ['ls-files', 'packages'], { cwd: root, encoding: 'utf8' })
   .split('\n')
-  .filter(
-    (file) => /\/src\/.*\.tsx?$/.test(file) && !/test/i.test(file) && !/\/(sample|migrations)\//.test(file),
-  );
+  .filter((file) => /\/src\/.*\.tsx?$/.test(file) && !/test/i.test(file) && !/\/(sample|migrations)\//.test(file));
 
 test('the texts of a source are read without its names, types and styles', () => {
   const source = `import x from './A b';

@@ -2,11 +2,9 @@ import type { PartSummary } from '@anvilstone/schema';
 import { ensureDatabase } from '../database.mjs';
 import { startPostgres } from '../postgres.mjs';
 import { Client, type Tally } from './clients.ts';
-import { makeLine, type Line } from './line.ts';
+import { makeLine } from './line.ts';
 import { begin, type Running } from './processes.ts';
-import type { Scenario } from './scenarios.ts';
-
-type Database = Awaited<ReturnType<typeof startPostgres>>;
+import type { Drill, Scenario } from './scenario.ts';
 
 export interface Outcome extends Tally {
   title: string;
@@ -14,23 +12,6 @@ export interface Outcome extends Tally {
   doubled: number;
   seen: string;
   seconds: number;
-}
-
-/** What a fault can be done to. */
-export interface Drill {
-  line: Line;
-  /** A folder of the database on a disk of its own; absent: it shares one. */
-  ownDisk: string | undefined;
-  database(): Database;
-  /** Starts it where it does not run. */
-  startDatabase(): Promise<void>;
-  restartWeb(): Promise<void>;
-  restartWorker(): Promise<void>;
-  setClocks(shiftMs: number): void;
-  /** How often each request is sent at once. */
-  everyRequest(times: number): void;
-  get<T>(path: string): Promise<T>;
-  post<T>(path: string, file?: string): Promise<T>;
 }
 
 const CLIENTS = 8;

@@ -1,13 +1,8 @@
 import { closeSync, openSync, rmSync, writeSync } from 'node:fs';
 import { join } from 'node:path';
 import type { ImportJob, Job } from '@anvilstone/schema';
-import type { Drill } from './drill.ts';
-
-export interface Scenario {
-  title: string;
-  /** What is done to it while people work. Returns what else was seen, in words. */
-  fault(drill: Drill): Promise<string | void>;
-}
+import type { Drill } from './scenario.ts';
+import type { Scenario } from './scenario.ts';
 
 const pause = (ms: number) => new Promise<void>((resolve) => setTimeout(resolve, ms));
 const ROWS = 8000;

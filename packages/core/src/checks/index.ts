@@ -1,6 +1,7 @@
 export { checks, findCheck } from './allChecks.ts';
 export { knockForceN } from './engine/action.ts';
-export type { Check, CheckContext, CheckOutcome, PreparedLoad, PreparedPart } from './engine/check.ts';
+export type { Check, CheckContext, PreparedLoad, PreparedPart } from './engine/check.ts';
+export type { CheckOutcome } from './engine/checkOutcome.ts';
 export { temperatureReserve } from './heat/temperatureReserve.ts';
 export { BRITTLE_RISE_K, toughReserve } from './impact/toughness.ts';
 export { growthDifferenceMm, OTHER_EXPANSION } from './heat/thermalFit.ts';

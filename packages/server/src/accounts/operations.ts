@@ -28,7 +28,8 @@ import {
 } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
-import type { Operation, Reply } from '../http/operation.ts';
+import type { Operation } from '../http/operation.ts';
+import type { Reply } from '../http/reply.ts';
 import { noWorkspace, type Principal, type WorkspaceRow } from '../http/principal.ts';
 import { HttpProblem } from '../http/problems.ts';
 import type { WorkspaceService } from '../workspaces/service.ts';

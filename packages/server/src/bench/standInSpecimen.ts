@@ -1,6 +1,6 @@
 import type { Predicted, Sizes, TestMethod } from '@anvilstone/core/evidence';
 import type { CampaignArm } from '@anvilstone/schema';
-import type { MountedSpecimen } from '../simulators/benchRig.ts';
+import type { MountedSpecimen } from '../simulators/mountedSpecimen.ts';
 
 /** Where nothing is predicted the stand-in breaks here, N. */
 const ANY_N = 300;

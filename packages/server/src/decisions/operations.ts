@@ -16,7 +16,8 @@ import {
 } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
-import type { Operation, Reply } from '../http/operation.ts';
+import type { Operation } from '../http/operation.ts';
+import type { Reply } from '../http/reply.ts';
 import { decisionCsv } from './exportCsv.ts';
 import { decisionHtml } from './exportHtml.ts';
 import { invalidInput } from '../http/problems.ts';

@@ -1,7 +1,7 @@
 import { createHash } from 'node:crypto';
 import type { Knex } from 'knex';
 import { inOneTransaction } from '../db/scope.ts';
-import type { Reply } from './operation.ts';
+import type { Reply } from './reply.ts';
 import type { Principal } from './principal.ts';
 import { HttpProblem, invalidInput } from './problems.ts';
 

@@ -8,12 +8,7 @@ import { jsonBody } from './jsonBody.ts';
 import { once } from './once.ts';
 import { isPacked } from './packed.ts';
 import { invalidInput } from './problems.ts';
-
-export interface Reply {
-  status?: number;
-  body: unknown;
-  headers?: Record<string, string>;
-}
+import type { Reply } from './reply.ts';
 
 /** One route. The router and the OpenAPI document are both made from these, so neither can know a route the other lacks. */
 export interface Operation {

@@ -3,28 +3,10 @@ import type { Knex } from 'knex';
 import type { Logger } from 'pino';
 import { HttpProblem, invalidInput, notFound } from '../http/problems.ts';
 import { keepReadings, lastReadingNumber, type NumberedReading } from '../spools/repository.ts';
-import type { MountedSpecimen } from '../simulators/benchRig.ts';
-import { ask, InstrumentSilent, type Address, type Answer } from './ask.ts';
+import { ask, InstrumentSilent, type Answer } from './ask.ts';
 import type { Line } from './lineProtocol.ts';
 import { airOfLine, Implausible, massOfLine, progressOfLine, temperatureOfLine } from './readings.ts';
-
-/** An instrument that is at hand. What only a stand-in can do is optional. */
-export interface Device {
-  id: string;
-  kind: InstrumentKind;
-  name: string;
-  address: Address;
-  standIn?: {
-    behaviour(): Misbehaviour;
-    behave(behaviour: Misbehaviour): Promise<void>;
-    /** What now lies on the pan, g. */
-    put?(massG: number): void;
-    /** Begins a print. */
-    begin?(job: { job: string; filamentG: number; hours: number }): void;
-    /** Hangs a specimen into a rig. */
-    mount?(specimen: MountedSpecimen): void;
-  };
-}
+import type { Device } from './device.ts';
 
 interface Doing {
   state: Instrument['state'];

@@ -1,12 +1,7 @@
 import { writeLine } from '../instruments/lineProtocol.ts';
-import type { Device } from '../instruments/service.ts';
+import type { Device } from '../instruments/device.ts';
 import { lineServer } from './lineServer.ts';
-
-/** What hangs in the stand-in rig. It can be written down, so that a server that comes back hangs in the same specimen. */
-export type MountedSpecimen = { seed: number; beganMs: number; advantage: number; temperatureC?: number } & (
-  | { kind: 'force'; peakN: number; crackN: number | null; stiffnessNPerMm: number }
-  | { kind: 'time'; loadN: number; instantMm: number; creepA: number; creepN: number; loadedS: number; totalS: number }
-);
+import type { MountedSpecimen } from './mountedSpecimen.ts';
 
 const GAUGE_CAPACITY_N = 500;
 const PER_SECOND = 10;

@@ -1,4 +1,4 @@
-import type { Device } from '../instruments/service.ts';
+import type { Device } from '../instruments/device.ts';
 import { benchRig } from './benchRig.ts';
 import { humidityLogger, type LoggerOptions } from './humidityLogger.ts';
 import { printer } from './printer.ts';

@@ -1,5 +1,5 @@
 import { writeLine } from '../instruments/lineProtocol.ts';
-import type { Device } from '../instruments/service.ts';
+import type { Device } from '../instruments/device.ts';
 import { lineServer, type LineServer } from './lineServer.ts';
 
 /** An hour of its print passes in so many seconds. */

@@ -1,6 +1,7 @@
 import { ask, InstrumentSilent } from '../instruments/ask.ts';
-import type { Device } from '../instruments/service.ts';
-import { benchRig, type MountedSpecimen } from './benchRig.ts';
+import type { Device } from '../instruments/device.ts';
+import { benchRig } from './benchRig.ts';
+import type { MountedSpecimen } from './mountedSpecimen.ts';
 import { humidityLogger } from './humidityLogger.ts';
 import { printer } from './printer.ts';
 import { scale } from './scale.ts';

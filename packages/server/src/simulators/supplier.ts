@@ -1,6 +1,6 @@
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { writeLine } from '../instruments/lineProtocol.ts';
-import type { Device } from '../instruments/service.ts';
+import type { Device } from '../instruments/device.ts';
 import { lineServer, type LineServer } from './lineServer.ts';
 
 const HEADER = 'Article;Name;Maker;Spool g;Price USD;Supply';

@@ -1,4 +1,4 @@
-import type { ScreenHelp } from './screens.ts';
+import type { ScreenHelp } from './screenHelp.ts';
 
 /** All that is not one part’s. */
 export const PLACE_SCREENS: readonly ScreenHelp[] = [

@@ -1,4 +1,4 @@
-import type { ScreenHelp } from './screens.ts';
+import type { ScreenHelp } from './screenHelp.ts';
 
 const EDIT_KEYS: ScreenHelp['keys'] = [
   ['Ctrl Z', 'Undo the last change of the brief'],

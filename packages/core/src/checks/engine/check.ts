@@ -1,12 +1,4 @@
-import type {
-  Agent,
-  Brief,
-  BuildOrientation,
-  CheckResult,
-  EvidenceClass,
-  LoadCase,
-  LoadKind,
-} from '@anvilstone/schema';
+import type { Agent, Brief, BuildOrientation, EvidenceClass, LoadCase, LoadKind } from '@anvilstone/schema';
 import type { Working } from '@anvilstone/core/foundations';
 import type { Cost, CostLine, MachineFit } from '@anvilstone/core/machines';
 import type { CompleteRules, Material } from '@anvilstone/core/materials';
@@ -14,6 +6,7 @@ import type { Direction, PartBody, PartResponse, SizeKind, Fill, LaidFibre } fro
 import type { Bearing, BearingPlaces } from './bearings.ts';
 import type { Movability } from './movability.ts';
 import type { Weathering } from '../surroundings/weathering.ts';
+import type { CheckOutcome } from './checkOutcome.ts';
 
 /** A load of the brief with what the part answers to it, made ready once for all grades. */
 export interface PreparedLoad {
@@ -133,9 +126,6 @@ export interface HeatLimitCause {
   loadCaseId: string;
   evidence: EvidenceClass;
 }
-
-/** What a check returns; whoever shows it makes the sentence. The runner fills in the check's id. */
-export type CheckOutcome = Omit<CheckResult, 'working'>;
 
 /** One module and one line in `checks` each. */
 export interface Check {

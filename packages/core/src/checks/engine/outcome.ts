@@ -1,5 +1,5 @@
 import type { EvidenceClass } from '@anvilstone/schema';
-import type { CheckOutcome } from './check.ts';
+import type { CheckOutcome } from './checkOutcome.ts';
 
 /** Shared by every outcome without gaps: nobody changes a result. */
 export const NO_GAPS: string[] = [];

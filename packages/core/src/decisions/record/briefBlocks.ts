@@ -4,7 +4,7 @@ import { everyLoadCase } from '@anvilstone/core/shapes';
 import type { Decision } from '@anvilstone/schema';
 import { loadName } from '../wording/loadName.ts';
 import { askSentences, limitWords, LOAD_KIND_WORDS, sizeWords, timeWords } from '../wording/briefWords.ts';
-import type { RecordBlock } from './document.ts';
+import type { RecordBlock } from './recordBlock.ts';
 
 /** A brief as it is read: what it is for, its loads as a table, and what else is asked in sentences. */
 export function briefBlocks(

@@ -1,7 +1,7 @@
 import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
 import type { UnitSystem } from '@anvilstone/core/foundations';
-import type { RecordBlock } from './document.ts';
+import type { RecordBlock } from './recordBlock.ts';
 import { amountWords, checkTitle } from './documentRows.ts';
 
 /** Every check of what was chosen: what is required, what there is of it, and how much is left. */

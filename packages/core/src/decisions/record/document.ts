@@ -1,7 +1,6 @@
 import { findSchool, rank } from '@anvilstone/core/evaluation';
 import {
   inSentence,
-  type Drawing,
   type UnitSystem,
   formatNumber as f,
   formatQuantity,
@@ -11,7 +10,7 @@ import {
 import { PROOF_TEST_CAUTION, SHEET_FIRST, cautionsFor } from '@anvilstone/core/machines';
 import { findAgent, completeRules } from '@anvilstone/core/materials';
 import { orientationName } from '@anvilstone/core/shapes';
-import type { CheckStatus, Decision, EvaluationEntry, FrozenSensitivity, Grade, SignOff } from '@anvilstone/schema';
+import type { Decision, EvaluationEntry, FrozenSensitivity, Grade, SignOff } from '@anvilstone/schema';
 import { rankedThen } from './rankedThen.ts';
 import { heatLimitWords } from '../wording/heatLimitWords.ts';
 import { briefBlocks } from './briefBlocks.ts';
@@ -27,17 +26,7 @@ import {
   testDoneWords,
   testOpenWords,
 } from './documentRows.ts';
-
-/** A cell of a table: words, or a reserve that its reader shows in its own way. */
-export type RecordCell = string | { reserve: number | null; status: CheckStatus };
-
-export type RecordBlock =
-  | { kind: 'heading'; text: string }
-  | { kind: 'text'; text: string; tone?: 'quiet' | 'strong' | 'warning' }
-  | { kind: 'list'; items: readonly string[] }
-  | { kind: 'facts'; rows: readonly (readonly [label: string, text: string])[] }
-  | { kind: 'table'; head: readonly string[]; rows: readonly (readonly RecordCell[])[]; governs?: number; wide: number }
-  | { kind: 'drawing'; drawing: Drawing };
+import type { RecordCell, RecordBlock } from './recordBlock.ts';
 
 /** A record as it is read: the page, the file and the printed document show the same blocks in the same order. */
 export interface RecordDocument {

@@ -2,6 +2,7 @@ export * from './briefBlocks.ts';
 export * from './checkFile.ts';
 export * from './differences.ts';
 export * from './document.ts';
+export * from './recordBlock.ts';
 export * from './fieldWords.ts';
 export * from './grounds.ts';
 export * from './openRisks.ts';

@@ -1,7 +1,7 @@
 import type { Brief, EvaluationEntry, GradeEvaluation, Library } from '@anvilstone/schema';
 import { ENGINE_VERSION, evaluateGrade, prepareJob, type EvaluateOptions } from './evaluate.ts';
 import type { FunnelStep } from './funnel.ts';
-import type { GradeStanding } from '../ranking/ranking.ts';
+import type { GradeStanding } from '../ranking/rankedCandidate.ts';
 
 /** A whole library held against a brief, without the single results: what ranking, counting and the funnel need. */
 export interface Screening {

@@ -2,7 +2,7 @@ import type { Brief } from '@anvilstone/schema';
 import { testBrief, testGrade } from '../../checks/testContext.ts';
 import { evaluate } from '../evaluating/evaluate.ts';
 import { tiltOf } from './tilt.ts';
-import { BUILT_UP } from '../../shapes/parts/partModel.ts';
+import { BUILT_UP } from '../../shapes/parts/direction.ts';
 import { lampArm, sampleBriefs, sampleLibrary } from '../../education/sample/index.ts';
 import { compareFillings, fillingsOfMass, USUAL_FILLING } from './fillings.ts';
 import { footWarnings, supportsUnder } from './supports.ts';

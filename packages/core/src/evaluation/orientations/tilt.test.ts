@@ -1,7 +1,7 @@
 import { testBrief, testContext, testGrade } from '../../checks/testContext.ts';
 import { bearingsOf } from '../../checks/engine/bearings.ts';
 import { boxOf } from '../../machines/fit/boxOnBed.ts';
-import { BUILT_UP, type Direction } from '../../shapes/parts/partModel.ts';
+import { BUILT_UP, type Direction } from '../../shapes/parts/direction.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
 import { evaluateGrade, prepareJob } from '../evaluating/evaluate.ts';
 import { evaluateTilted, tiltOf } from './tilt.ts';

@@ -2,7 +2,8 @@ import { findCheck } from '@anvilstone/core/checks';
 import { inSentence } from '@anvilstone/core/foundations';
 import { findFamily } from '@anvilstone/core/materials';
 import type { Grade } from '@anvilstone/schema';
-import { findSchool, rank, type GradeStanding, type RankingGrounds } from './ranking.ts';
+import { findSchool, rank, type RankingGrounds } from './ranking.ts';
+import type { GradeStanding } from './rankedCandidate.ts';
 import type { Screening } from '../evaluating/screen.ts';
 
 export const GROUPINGS = ['none', 'family', 'rejected'] as const;

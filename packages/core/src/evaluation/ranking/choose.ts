@@ -1,6 +1,7 @@
 import type { Brief, EvaluationEntry, HouseRules, Library } from '@anvilstone/schema';
 import { chanceOfMeetingAll, type Chance } from '../probability/chance.ts';
-import { rank, type GradeStanding, type RankingGrounds } from './ranking.ts';
+import { rank, type RankingGrounds } from './ranking.ts';
+import type { GradeStanding } from './rankedCandidate.ts';
 import { typicalReserveOf } from '../evaluating/screen.ts';
 import { groundsToTheFirst, usualWishes, type RankingWishes } from './wishes.ts';
 

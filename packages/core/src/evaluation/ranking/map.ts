@@ -1,7 +1,7 @@
 import type { Brief } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
 import { valueBy } from './arrange.ts';
-import type { GradeStanding } from './ranking.ts';
+import type { GradeStanding } from './rankedCandidate.ts';
 import type { Screening } from '../evaluating/screen.ts';
 
 /** Something that grades can be held against each other by. */

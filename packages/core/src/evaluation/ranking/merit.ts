@@ -1,4 +1,4 @@
-import type { GradeStanding } from './ranking.ts';
+import type { GradeStanding } from './rankedCandidate.ts';
 
 /** What may be weighed against each other. */
 export const MERIT_CRITERIA = [

@@ -1,18 +1,8 @@
-import type { EvaluationEntry } from '@anvilstone/schema';
 import type { Chance } from '../probability/chance.ts';
 import { EQUAL_WEIGHTS, meritsOf, type MeritWeights } from './merit.ts';
 import { compareNumbers, STATUS_ORDER } from './order.ts';
 import type { Sized } from '../sizing/sizing.ts';
-
-/** What ranking reads of a grade: its best entry without the checks. */
-export interface GradeStanding {
-  gradeId: string;
-  best: Omit<EvaluationEntry, 'checks'>;
-  /** Share of its checks that are decided on own or printed evidence (classes A and B), 0 to 1. */
-  ownEvidenceShare?: number;
-  /** Its minimum reserve among checks that rest on typical values alone, limits of mass and cost aside; absent: none does. */
-  typicalReserve?: number;
-}
+import type { GradeStanding } from './rankedCandidate.ts';
 
 /** What a school may read beside where the grades stand. */
 export interface RankingGrounds {

@@ -2,7 +2,8 @@ import type { EvaluationEntry } from '@anvilstone/schema';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import type { Chance } from '../probability/chance.ts';
 import { EQUAL_WEIGHTS, meritsOf, type MeritWeights } from './merit.ts';
-import { rank, rankingSchools, type GradeStanding } from './ranking.ts';
+import { rank, rankingSchools } from './ranking.ts';
+import type { GradeStanding } from './rankedCandidate.ts';
 import { screen } from '../evaluating/screen.ts';
 import { prepareSizing, type Sized } from '../sizing/sizing.ts';
 

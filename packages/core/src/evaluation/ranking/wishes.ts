@@ -2,7 +2,8 @@ import type { HouseRules } from '@anvilstone/schema';
 import type { Chance } from '../probability/chance.ts';
 import { EQUAL_WEIGHTS, MERIT_CRITERIA, type MeritWeights } from './merit.ts';
 import { defaultHouseRules } from '@anvilstone/core/materials';
-import { findSchool, hasRoom, rank, type GradeStanding, type RankingGrounds } from './ranking.ts';
+import { findSchool, hasRoom, rank, type RankingGrounds } from './ranking.ts';
+import type { GradeStanding } from './rankedCandidate.ts';
 
 /** Chances that can be asked for, as shares. */
 export const SURENESS = [0.5, 0.8, 0.9, 0.95, 0.99] as const;

@@ -1,5 +1,6 @@
 import type { Grade, Library } from '@anvilstone/schema';
-import { findSchool, rank, type GradeStanding, type RankingGrounds } from '../ranking/ranking.ts';
+import { findSchool, rank, type RankingGrounds } from '../ranking/ranking.ts';
+import type { GradeStanding } from '../ranking/rankedCandidate.ts';
 
 /** Enough that whoever may win within reason is among them, few enough to be evaluated hundreds of times. */
 const MOST = 60;

@@ -5,36 +5,7 @@ import type { Brief, EvaluationEntry, Grade, HouseRules, Library, LoadCase } fro
 import { evaluateGrade, prepareJob } from '../evaluating/evaluate.ts';
 import { offerTreatments, offerUpgrades } from './fixesOfProcess.ts';
 import { prepareSizing } from './sizing.ts';
-
-/** A change of the brief with which a grade passes every check, and what it costs. */
-export interface Fix {
-  kind:
-    | 'size'
-    | 'walls'
-    | 'infill'
-    | 'fillet'
-    | 'way-up'
-    | 'machine'
-    | 'anneal'
-    | 'chamber'
-    | 'conditioning'
-    | 'upgrade'
-    | 'movement'
-    | 'safety-factor';
-  /** What to do, in a few words: “Depth along the load 30 → 34.2 mm”. */
-  title: string;
-  /** Lowering a safety factor, or letting it move more than is usual, is no fix: somebody has to decide and sign it. */
-  isDecision: boolean;
-  /** What else it takes: an oven, a change of the machine; absent: nothing but the new drawing. */
-  takes?: string;
-  /** It changes a machine and not the part, so that it cannot be written into the brief. */
-  outsideBrief?: true;
-  brief: Brief;
-  /** The grade with it. */
-  entry: EvaluationEntry;
-  massDeltaG: number | null;
-  costDeltaUsd: number | null;
-}
+import type { Fix, Offer } from './fix.ts';
 
 const FILLET_STEPS = [1.5, 2, 3, 4];
 /** A load that may be exceeded by less than this is no safety factor any more. */
@@ -103,14 +74,6 @@ export function nearestFixes(
       Number(a.isDecision) - Number(b.isDecision) || (a.costDeltaUsd ?? Infinity) - (b.costDeltaUsd ?? Infinity),
   );
 }
-
-/** Keeps a change if the grade passes with it; false: it does not. */
-export type Offer = (
-  kind: Fix['kind'],
-  title: string,
-  changed: Brief,
-  more?: Pick<Fix, 'takes' | 'outsideBrief'> & { machines?: Library['machines'] },
-) => boolean;
 
 function offerSize(
   brief: Brief,

@@ -2,7 +2,7 @@ import type { Brief, EvaluationEntry, Grade, Machine } from '@anvilstone/schema'
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { machineUpgrades } from '@anvilstone/core/machines';
 import { chamberCrystallisesC, annealingOf, findFamily } from '@anvilstone/core/materials';
-import type { Offer } from './fixes.ts';
+import type { Offer } from './fix.ts';
 
 /** Annealing, and water taken up before use: what changes a grade without changing the drawing. */
 export function offerTreatments(brief: Brief, grade: Grade, offer: Offer): void {

@@ -1,7 +1,7 @@
 import type { Machine } from '@anvilstone/schema';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { blocker, caution } from './findings.ts';
-import type { FitFinding, ProcessNeeds } from './machineFit.ts';
+import type { FitFinding, ProcessNeeds } from './fitFinding.ts';
 import { airC, failedByWarp, warpIndex } from './warpRisk.ts';
 
 /** Bed and chamber whatever the part. What the air round it lacks depends on its size too. */

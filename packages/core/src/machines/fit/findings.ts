@@ -1,4 +1,4 @@
-import type { FitFinding } from './machineFit.ts';
+import type { FitFinding } from './fitFinding.ts';
 
 export const blocker = (text: string): FitFinding => ({ verdict: 'blocker', text });
 export const caution = (text: string): FitFinding => ({ verdict: 'caution', text });

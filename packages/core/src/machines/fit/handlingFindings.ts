@@ -2,7 +2,7 @@ import type { Machine } from '@anvilstone/schema';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { holdingPowerW } from './bedPower.ts';
 import { blocker, caution } from './findings.ts';
-import type { FitFinding, HandlingNeeds, ProcessNeeds } from './machineFit.ts';
+import type { FitFinding, HandlingNeeds, ProcessNeeds } from './fitFinding.ts';
 import { airC } from './warpRisk.ts';
 
 /**

@@ -1,6 +1,7 @@
 import type { Machine } from '@anvilstone/schema';
 import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
-import { machineFit, type ProcessNeeds } from './machineFit.ts';
+import { machineFit } from './machineFit.ts';
+import type { ProcessNeeds } from './fitFinding.ts';
 
 const machine: Machine = {
   id: 'm',

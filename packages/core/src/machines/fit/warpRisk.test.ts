@@ -3,7 +3,7 @@ import { findFamily } from '../../materials/reference/family.ts';
 import { findReinforcement } from '../../materials/reference/reinforcement.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
 import { warpRisk } from './chamberFindings.ts';
-import type { ProcessNeeds } from './machineFit.ts';
+import type { ProcessNeeds } from './fitFinding.ts';
 import { airC, failedByWarp, warpIndex, warpTendency } from './warpRisk.ts';
 
 const enclosed = sampleLibrary.machines.find(({ id }) => id === 'workshop-enclosed')!;

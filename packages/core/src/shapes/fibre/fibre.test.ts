@@ -3,7 +3,7 @@ import { testBrief, testContext, testGrade, outcome } from '../../checks/testCon
 import { USUAL_FILLING } from '../../evaluation/orientations/fillings.ts';
 import { chanceOfMeetingAll } from '../../evaluation/probability/chance.ts';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
-import { BUILT_UP } from '../parts/partModel.ts';
+import { BUILT_UP } from '../parts/direction.ts';
 import { tows } from '../../materials/reference/tow.ts';
 import { gaugeBeam, sampleLibrary } from '../../education/sample/index.ts';
 import { section } from '../sections/section.ts';

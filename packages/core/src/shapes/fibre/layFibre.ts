@@ -2,7 +2,7 @@ import type { FibreInFaces, PartGeometry, SectionGeometry } from '@anvilstone/sc
 import type { Fill } from '../infill/fill.ts';
 import { InputError, formatNumber as f } from '@anvilstone/core/foundations';
 import { tows, type Tow } from '@anvilstone/core/materials';
-import { ALONG, dot, type Direction } from '../parts/partModel.ts';
+import { ALONG, dot, type Direction } from '../parts/direction.ts';
 import { filledSection } from '../sections/filledSection.ts';
 import { outlineOf } from '../sections/outline.ts';
 import type { BendingDirection } from '../sections/section.ts';

@@ -1,7 +1,7 @@
 import { INFILL_PATTERNS, type Brief, type WallsAndInfill } from '@anvilstone/schema';
 import { testBrief, testGrade } from '../../checks/testContext.ts';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
-import { BUILT_UP } from '../parts/partModel.ts';
+import { BUILT_UP } from '../parts/direction.ts';
 import { elastomerPad } from '../parts/elastomerPad.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
 import { fillOf } from './fill.ts';

@@ -1,6 +1,6 @@
 import type { WallsAndInfill } from '@anvilstone/schema';
 import { requirePositive, requireWithin } from '@anvilstone/core/foundations';
-import { ALONG, dot, type Direction, type PartAxis } from '../parts/partModel.ts';
+import { ALONG, dot, type Direction, type PartAxis } from '../parts/direction.ts';
 import { findPattern, lawAt, type PowerLaw } from './patterns.ts';
 
 /** A part printed as a shell around a lattice, seen from the part and not from the bed. */

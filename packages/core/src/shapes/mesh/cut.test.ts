@@ -2,7 +2,7 @@ import { sampleLibrary } from '../../education/sample/index.ts';
 import { section } from '../sections/section.ts';
 import { filledSection } from '../sections/filledSection.ts';
 import { fillOf } from '../infill/fill.ts';
-import { BUILT_UP } from '../parts/partModel.ts';
+import { BUILT_UP } from '../parts/direction.ts';
 import { cutAcross, cutsAlong, type MeshLoad } from './cut.ts';
 import { nestingOn } from '../../machines/fit/nesting.ts';
 import { meshReport } from './report.ts';

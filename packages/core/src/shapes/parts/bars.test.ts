@@ -1,4 +1,4 @@
-import { ALONG, angleToLayersDeg } from './partModel.ts';
+import { ALONG, angleToLayersDeg } from './direction.ts';
 import { beamFactors } from './beam.ts';
 import { answerOf } from './testPart.ts';
 import { bucklingLoad, eulerPerModulus } from './strut.ts';

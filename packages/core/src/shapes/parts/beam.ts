@@ -6,7 +6,8 @@ import { filledSection } from '../sections/filledSection.ts';
 import type { BendingDirection, Section } from '../sections/section.ts';
 import { bentCore, bentFibre, concentrationFormula, neutralAxis, turnedSideways } from './bending.ts';
 import { thinnestOf } from './cantileverArm.ts';
-import { ALONG, SMALL_SHARE, type PartModel, type PartResponse } from './partModel.ts';
+import { SMALL_SHARE, type PartModel, type PartResponse } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
 import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
 

@@ -1,7 +1,8 @@
 import type { FilledSection } from '../sections/filledSection.ts';
 import type { Section } from '../sections/section.ts';
 import { formatNumber as f } from '@anvilstone/core/foundations';
-import { ALONG, type StressPlace } from './partModel.ts';
+import { type StressPlace } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { place } from './pieces.ts';
 
 /** What the stress concentration comes from, as the working shows it. */

@@ -1,5 +1,6 @@
 import { InputError, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
-import { ALONG, type PartModel, type StressPlace } from './partModel.ts';
+import { type PartModel, type StressPlace } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import type { GeometryOf } from '@anvilstone/schema';
 import { place, response } from './pieces.ts';
 

@@ -3,7 +3,7 @@ import { boxOf } from '../../machines/fit/boxOnBed.ts';
 import { heaterDuct, lampArm, ratchetPawl, scraperLever } from '../../education/sample/index.ts';
 import { builtAs, countedAs, orientationName, orientationsByName } from './builtAs.ts';
 import { partBody, partModels } from './index.ts';
-import { BUILT_UP } from './partModel.ts';
+import { BUILT_UP } from './direction.ts';
 
 test('an arm taller than wide lies flat when its layers are stacked along its width', () => {
   // 220 × 30 × 18 mm.

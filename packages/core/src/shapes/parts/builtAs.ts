@@ -1,6 +1,6 @@
 import { ORIENTATIONS, type BuildOrientation, type PartGeometry } from '@anvilstone/schema';
 import { partBody } from './models.ts';
-import { LAYER_NORMAL, type PartAxis } from './partModel.ts';
+import { LAYER_NORMAL, type PartAxis } from './direction.ts';
 
 /** Where two edges are alike, the standard names stay as the models count them. */
 const IN_ORDER: readonly PartAxis[] = ['depth', 'width', 'length'];

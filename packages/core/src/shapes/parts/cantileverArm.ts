@@ -8,7 +8,8 @@ import { formatNumber as f } from '@anvilstone/core/foundations';
 import { bentCore, bentFibre, concentrationFormula, neutralAxis, turnedSideways } from './bending.ts';
 import { ROOT_TURN } from './bracketFrame.ts';
 import { cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
-import { ALONG, SMALL_SHARE, type PartModel, type PartResponse, type Stretch } from './partModel.ts';
+import { SMALL_SHARE, type PartModel, type PartResponse, type Stretch } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
 
 /** An arm held at its root that carries a load at its end. */

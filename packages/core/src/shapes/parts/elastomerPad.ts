@@ -1,5 +1,6 @@
 import { requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
-import { ALONG, type PartModel } from './partModel.ts';
+import { type PartModel } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import type { Fill } from '../infill/fill.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
 import { thinnestWithin } from './printedVolume.ts';

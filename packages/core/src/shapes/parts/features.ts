@@ -6,7 +6,7 @@ import {
   type LoadCase,
   type PartAxisName,
 } from '@anvilstone/schema';
-import { BUILT_UP, dot, type Direction } from './partModel.ts';
+import { BUILT_UP, dot, type Direction } from './direction.ts';
 import { takesFill } from './models.ts';
 
 const AXES: readonly PartAxisName[] = ['length', 'depth', 'width'];

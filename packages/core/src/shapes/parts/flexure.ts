@@ -1,7 +1,8 @@
 import { requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
 import { section } from '../sections/section.ts';
 import { bentFibre } from './bending.ts';
-import { ALONG, type PartModel } from './partModel.ts';
+import { type PartModel } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { response } from './pieces.ts';
 
 /** Strain of a thin hinge bent through an angle, a fraction: t·θ/(2·L), θ in rad. Pure bending. @throws InputError not above 0 */

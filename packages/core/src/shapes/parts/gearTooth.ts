@@ -1,5 +1,6 @@
 import { InputError, requirePositive, requireWithin, formatNumber as f } from '@anvilstone/core/foundations';
-import { ALONG, type PartModel } from './partModel.ts';
+import { type PartModel } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { place, response } from './pieces.ts';
 
 // Lewis form factor Y of a full-depth 20° tooth: Shigley's Mechanical Engineering Design, 10th ed., table 14-2.

@@ -1,6 +1,7 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { requireFinite, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
-import { ALONG, type PartModel } from './partModel.ts';
+import { type PartModel } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { place, response } from './pieces.ts';
 
 /** Thermal effusivity √(k·ρ·c) of common bodies, W·√s/(m²·K), rounded: Incropera, Fundamentals of Heat and Mass Transfer, app. A. */

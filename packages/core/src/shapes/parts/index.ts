@@ -12,6 +12,7 @@ export * from './gearTooth.ts';
 export * from './hotContact.ts';
 export * from './models.ts';
 export * from './partModel.ts';
+export * from './direction.ts';
 export * from './pinnedLug.ts';
 export * from './plate.ts';
 export * from './ring.ts';

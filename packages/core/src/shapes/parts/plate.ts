@@ -1,6 +1,7 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { InputError, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
-import { ALONG, SMALL_SHARE, type PartModel } from './partModel.ts';
+import { SMALL_SHARE, type PartModel } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { place, response } from './pieces.ts';
 import { TYPICAL_POISSON } from './ring.ts';
 

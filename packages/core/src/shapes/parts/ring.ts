@@ -1,6 +1,7 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { InputError, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
-import { ALONG, SMALL_SHARE, type PartModel, type PartResponse, type ShownLine } from './partModel.ts';
+import { SMALL_SHARE, type PartModel, type PartResponse, type ShownLine } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
 
 /** Typical of printed polymers: a ring's answer depends little on it. */

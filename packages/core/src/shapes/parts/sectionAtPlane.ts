@@ -3,7 +3,8 @@ import { filledSection } from '../sections/filledSection.ts';
 import { section } from '../sections/section.ts';
 import { bentCore, neutralAxis } from './bending.ts';
 import { thinnestOf } from './cantileverArm.ts';
-import { ALONG, type PartModel } from './partModel.ts';
+import { type PartModel } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { place, response } from './pieces.ts';
 import { thinnestWithin } from './printedVolume.ts';
 

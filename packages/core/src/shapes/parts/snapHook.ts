@@ -2,7 +2,8 @@ import { requirePositive, requireWithin, InputError, formatNumber as f } from '@
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { section } from '../sections/section.ts';
 import { bentFibre, neutralAxis } from './bending.ts';
-import { ALONG, type PartModel } from './partModel.ts';
+import { type PartModel } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { response } from './pieces.ts';
 
 /** δ·E·w·h³/(F·L³) of a cantilever: 4 when even; 24·(4·ln 2 − 5/2) = 6.542 when its thickness falls evenly to half. */

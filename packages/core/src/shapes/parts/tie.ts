@@ -2,7 +2,8 @@ import { requirePositive, formatNumber as f } from '@anvilstone/core/foundations
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { filledSection } from '../sections/filledSection.ts';
 import { thinnestOf } from './cantileverArm.ts';
-import { ALONG, type PartModel } from './partModel.ts';
+import { type PartModel } from './partModel.ts';
+import { ALONG } from './direction.ts';
 import { concentrationFormula, stretchedCore } from './bending.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
 import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';

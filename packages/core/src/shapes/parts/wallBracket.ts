@@ -2,7 +2,8 @@ import type { GeometryOf } from '@anvilstone/schema';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { bracketFrame, type FrameAnswer, type FrameBar, type MemberAnswer } from './bracketFrame.ts';
-import { ALONG, SMALL_SHARE, type Direction, type PartModel, type StressPlace, type Stretch } from './partModel.ts';
+import { SMALL_SHARE, type PartModel, type StressPlace, type Stretch } from './partModel.ts';
+import { ALONG, type Direction } from './direction.ts';
 import { place, response } from './pieces.ts';
 import { barBuckling } from './strut.ts';
 

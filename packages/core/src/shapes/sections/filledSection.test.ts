@@ -1,7 +1,7 @@
 import type { SectionGeometry, WallsAndInfill } from '@anvilstone/schema';
 import fc from 'fast-check';
 import { fillOf } from '../infill/fill.ts';
-import { BUILT_UP } from '../parts/partModel.ts';
+import { BUILT_UP } from '../parts/direction.ts';
 import { filledSection } from './filledSection.ts';
 import { section } from './section.ts';
 import { measuredSection, testFilling as settings } from '../infill/testContext.ts';

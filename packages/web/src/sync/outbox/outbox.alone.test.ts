@@ -47,10 +47,10 @@ async function open() {
   const outbox = await anew<typeof Outbox>('./outbox.ts');
   await outbox.loadOutbox();
   const { makeStore } = await anew<typeof TestStore>('./testStore.ts');
-  const { api } = await anew<typeof Api>('../app/api.ts');
-  await anew('../spools/spoolsApi.ts');
+  const { api } = await anew<typeof Api>('../api/api.ts');
+  await anew('../../shop/spools/spoolsApi.ts');
   const { sendKept } = await anew<typeof Send>('./send.ts');
-  const unsaved = await anew<typeof UnsavedModule>('../app/unsaved.ts');
+  const unsaved = await anew<typeof UnsavedModule>('../drafts/unsaved.ts');
   const keepRequest = await anew<typeof KeepRequest>('./keepRequest.ts');
   return { outbox, store: makeStore(), api, sendKept, unsaved, keepRequest };
 }

@@ -4,7 +4,7 @@ import { briefIssues } from '../../../evaluation/evaluating/briefIssues.ts';
 import { chanceOfMeetingAll } from '../../../evaluation/probability/chance.ts';
 import { evaluate, explain } from '../../../evaluation/evaluating/evaluate.ts';
 import { featureBrief, upInFeature } from '../../../shapes/parts/features.ts';
-import { BUILT_UP } from '../../../shapes/parts/partModel.ts';
+import { BUILT_UP } from '../../../shapes/parts/direction.ts';
 import { defaultHouseRules } from '../../../materials/companyRules/houseRules.ts';
 import { lampArm, ratchetPawl, sampleLibrary, stampPad } from '../../../education/sample/index.ts';
 import { loadName } from '../../../decisions/wording/loadName.ts';

@@ -1,5 +1,6 @@
 import type { CheckResult } from '@anvilstone/schema';
-import type { Check, CheckContext, CheckOutcome, HeatLimit } from '../check.ts';
+import type { Check, CheckContext, HeatLimit } from '../check.ts';
+import type { CheckOutcome } from '../checkOutcome.ts';
 import { ownHeatLimit } from '../../heat/ownHeatLimit.ts';
 import { featureContexts } from './featureContexts.ts';
 

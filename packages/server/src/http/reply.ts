@@ -1,0 +1,5 @@
+export interface Reply {
+  status?: number;
+  body: unknown;
+  headers?: Record<string, string>;
+}
