@@ -78,7 +78,7 @@ module.exports = {
       severity: 'error',
       from: { pathNot: '(\\.test|/test[A-Z][A-Za-z]*)\\.tsx?$' },
       to: {
-        path: '/test(Context|Server|Operations|Team|Store|Part|Page|Answers|Engine|Computed|Comlink|Raw|Document|House|App)\\.tsx?$',
+        path: '/(test(Context|Server|Operations|Team|Store|Part|Page|Answers|Engine|Computed|Comlink|Raw|Document|App)|fakeServer)\\.tsx?$',
       },
     },
     {

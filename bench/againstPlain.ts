@@ -7,7 +7,7 @@ import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
 import { chanceOfMeetingAll, evaluate, prepareSizing, screen } from '@anvilstone/core/evaluation';
 import { planImport, readImportFile } from '@anvilstone/core/evidence/exchange';
 import { planDryers } from '@anvilstone/core/making';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import {
   freeSize,
   inPlaneConstants,
@@ -39,7 +39,7 @@ const library: Library = { ...sampleLibrary, grades: copies(GRADES) };
 printHead('one core');
 
 const plainMs = leastMs(
-  () => library.grades.forEach((grade) => evaluateArmPlainly(lampArm, grade, defaultHouseRules)),
+  () => library.grades.forEach((grade) => evaluateArmPlainly(lampArm, grade, defaultCompanyRules)),
   3,
 );
 screen(lampArm, library);

@@ -10,12 +10,12 @@ import { Worker } from 'node:worker_threads';
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { libraryTable } from '@anvilstone/core/evaluation';
 import { planImport, readImportFile } from '@anvilstone/core/evidence/exchange';
-import { resolve as resolveProperty, defaultHouseRules } from '@anvilstone/core/materials';
+import { resolve as resolveProperty, defaultCompanyRules } from '@anvilstone/core/materials';
 import type { Grade, ImportJob } from '@anvilstone/schema';
 import knex from 'knex';
 import { pino } from 'pino';
 import { createApp } from '../packages/server/src/app.ts';
-import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate } from '../packages/server/src/db/connection.ts';
+import { connect, FIRST_SCHEMA, INSTALLATION_SCHEMA, migrate } from '../packages/server/src/db/connection.ts';
 import { leasesOf } from '../packages/server/src/db/leases.ts';
 import { jobQueue } from '../packages/server/src/jobs/queue.ts';
 import { liveHub } from '../packages/server/src/live/hub.ts';
@@ -67,13 +67,13 @@ function benchInterface(): void {
     'waterSaturation',
   ];
   const at = { direction: 'in-plane', conditioning: 'dry' } as const;
-  const table = libraryTable(grades, sampleLibrary.machines, { columnIds, at }, defaultHouseRules);
-  const resolving = best(() => libraryTable(grades, sampleLibrary.machines, { columnIds, at }, defaultHouseRules), 3);
+  const table = libraryTable(grades, sampleLibrary.machines, { columnIds, at }, defaultCompanyRules);
+  const resolving = best(() => libraryTable(grades, sampleLibrary.machines, { columnIds, at }, defaultCompanyRules), 3);
   const explained = best(() =>
-    grades.slice(0, 500).forEach((grade) => resolveProperty(grade, 'tensileStrength', at, defaultHouseRules)),
+    grades.slice(0, 500).forEach((grade) => resolveProperty(grade, 'tensileStrength', at, defaultCompanyRules)),
   );
   const plain = best(() =>
-    grades.slice(0, 500).forEach((grade) => resolveProperty(grade, 'tensileStrength', at, defaultHouseRules, false)),
+    grades.slice(0, 500).forEach((grade) => resolveProperty(grade, 'tensileStrength', at, defaultCompanyRules, false)),
   );
   const index = indexGrades(grades);
   const filter = {
@@ -115,15 +115,15 @@ async function benchServer(admin: string): Promise<void> {
   await settleAfterBulk(db);
   const logger = pino({ level: 'silent' });
   warmThreads(); // as the server does when it starts
-  const house = connect(url, HOUSE_SCHEMA, 3);
-  await migrate(house);
-  const queue = jobQueue(url, house, logger);
-  const shared = { logger, queue, leases: leasesOf(house, 'bench'), worker: 'bench', devices: [] };
+  const installation = connect(url, INSTALLATION_SCHEMA, 3);
+  await migrate(installation);
+  const queue = jobQueue(url, installation, logger);
+  const shared = { logger, queue, leases: leasesOf(installation, 'bench'), worker: 'bench', devices: [] };
   const first = makeParts(shared, { db, slug: 'workshop', schemaName: FIRST_SCHEMA });
   await queue.work(1, ({ jobId }) => first.jobs.perform(jobId));
   const hub = liveHub(url, logger, queue.nudge);
   await hub.listen();
-  const server = createApp({ first, house, logger }).listen(0, '127.0.0.1');
+  const server = createApp({ first, installation, logger }).listen(0, '127.0.0.1');
   await new Promise((ready) => server.once('listening', ready));
   const { port } = server.address() as AddressInfo;
   try {
@@ -137,7 +137,7 @@ async function benchServer(admin: string): Promise<void> {
     await hub.close();
     await queue.close();
     await db.destroy();
-    await house.destroy();
+    await installation.destroy();
     await root.raw(`drop database ${name} with (force)`);
     await root.destroy();
   }

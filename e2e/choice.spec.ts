@@ -74,11 +74,11 @@ for (const [name, brief, by, expected] of parts)
     if (expected !== '') expect(cheapest).toBe(expected);
 
     // Another way to choose: who leads then, and what moved.
-    const schools = page.getByRole('radiogroup', { name: 'Ranked by' });
-    await hand.nextOf(page, schools, 'Highest minimum reserve');
+    const rankingMethods = page.getByRole('radiogroup', { name: 'Ranked by' });
+    await hand.nextOf(page, rankingMethods, 'Highest minimum reserve');
     await expect(page.getByText(/Against “lowest cost”, (one place|\d+ places) changed/)).toBeVisible();
     const strongest = (await first.getByRole('button').nth(1).innerText()).trim();
-    await expect(schools.getByRole('radio', { name: /Highest minimum reserve/ })).toContainText(strongest);
+    await expect(rankingMethods.getByRole('radio', { name: /Highest minimum reserve/ })).toContainText(strongest);
 
     // Those two side by side, and what the dearer one buys.
     await hand.press(page.getByRole('link', { name: 'Compare top candidates' }));

@@ -70,7 +70,7 @@ test('a calculator follows what is typed, says what it cannot use, and travels b
   context,
 }) => {
   await context.grantPermissions(['clipboard-read', 'clipboard-write']);
-  await page.goto('/calculations');
+  await page.goto('/calculators');
   await page.getByLabel('Find a formula').fill('living hinge');
   await page.getByRole('link', { name: 'Strain of a living hinge' }).click();
   const answer = page.getByRole('region', { name: 'Result' });
@@ -87,6 +87,6 @@ test('a calculator follows what is typed, says what it cannot use, and travels b
   await page.goto('/parts');
   await page.goto(link);
   await expect(page.getByRole('region', { name: 'Result' })).toContainText('3.2725 %');
-  await page.goto('/calculations/hinge-strain?in=%7Bcut');
+  await page.goto('/calculators/hinge-strain?in=%7Bcut');
   await expect(page.getByRole('alert')).toContainText('could not be read');
 });

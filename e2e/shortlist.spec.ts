@@ -54,10 +54,10 @@ test('four ways to choose: weights by drag and by key, what moved, and a wanted 
     part: { ...lampArm.part, section: { kind: 'rectangle', widthMm: 18, depthMm: 24 } },
   });
   await page.goto(`/parts/${part.id}/shortlist`);
-  const schools = page.getByRole('radiogroup', { name: 'Ranked by' });
+  const rankingMethods = page.getByRole('radiogroup', { name: 'Ranked by' });
   const table = page.getByRole('region', { name: 'Reserves' });
   const leader = table.getByRole('rowheader').first();
-  await schools.getByRole('radio', { name: /Weighted merit/ }).click();
+  await rankingMethods.getByRole('radio', { name: /Weighted merit/ }).click();
   await expect(page.getByText(/Against “lowest cost”/)).toBeVisible();
   await expect(leader).toContainText(/merit \d\d/);
   // All weight to cost: the lowest cost leads again. A joint by key, another by pointer.
@@ -77,12 +77,15 @@ test('four ways to choose: weights by drag and by key, what moved, and a wanted 
   await page.mouse.up();
   await expect(page).toHaveURL(/weights=40%2C0%2C20%2C40%2C0/);
   // The lightest when sized is told once every grade has been sized.
-  await expect(schools.getByRole('radio', { name: /Lowest mass when sized/ })).toContainText(/PA12|PA6|PP|PEEK|C\d\d/, {
-    timeout: 20_000,
-  });
+  await expect(rankingMethods.getByRole('radio', { name: /Lowest mass when sized/ })).toContainText(
+    /PA12|PA6|PP|PEEK|C\d\d/,
+    {
+      timeout: 20_000,
+    },
+  );
 
   // Nine prints in ten have to meet everything unless somebody says otherwise.
-  await schools.getByRole('radio', { name: /Lowest cost/ }).click();
+  await rankingMethods.getByRole('radio', { name: /Lowest cost/ }).click();
   await expect(page.getByLabel('Confidence')).toHaveValue('0.9');
   await expect(leader).toContainText('Nine Elms ABS Trade');
   await page.getByLabel('Confidence').selectOption('expected');

@@ -108,7 +108,7 @@ test.describe('on a slow page no input is lost', () => {
   });
 
   test('numbers typed into two fields of a sum both count', async ({ page }) => {
-    await page.goto('/calculations/hinge-strain');
+    await page.goto('/calculators/hinge-strain');
     const answer = page.getByRole('region', { name: 'Result' });
     await expect(answer).toContainText('13.09 %');
     await slowDown(page);

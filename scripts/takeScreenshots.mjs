@@ -36,9 +36,9 @@ const views = [
   ['bench-results', '/bench/K1?show=results', 'light'],
   ['bench-run', '/bench/K3?show=capture', 'light', loadABar],
   ['import', '/grades/import', 'light', askedAboutASheet],
-  ['house-rules', '/house-rules', 'light', (page) => changeARule(page)],
+  ['house-rules', '/company-rules', 'light', (page) => changeARule(page)],
   ['spools', '/spools', 'light'],
-  ['practice', '/practice/upright-post', 'light', answerACase],
+  ['practice', '/training/upright-post', 'light', answerACase],
 ];
 
 async function askedAboutASheet(page) {

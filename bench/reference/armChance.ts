@@ -1,7 +1,7 @@
 /** Monte Carlo as one would write it first: every draw scales the grade and the loads and works all checks out again. */
 import type { chanceOfMeetingAll } from '@anvilstone/core/evaluation';
-import { defaultHouseRules } from '@anvilstone/core/materials';
-import type { Brief, BuildOrientation, Grade, HouseRules, LoadCase } from '@anvilstone/schema';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
+import type { Brief, BuildOrientation, Grade, CompanyRules, LoadCase } from '@anvilstone/schema';
 import { plainChecks, plainMaterial, type PlainMaterial } from './armEvaluation.ts';
 
 /** Of the draws, how many meet the checks of strength, movement and heat. `scatter`: as the engine says it took it. */
@@ -12,7 +12,7 @@ export function chanceOfArmPlainly(
   scatter: NonNullable<ReturnType<typeof chanceOfMeetingAll>>['scatter'],
   draws: number,
   random: () => number,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): number {
   const m = plainMaterial(grade, brief, rules);
   if (!m) throw new Error(`not everything is known of ${grade.id}`);

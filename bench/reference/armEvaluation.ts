@@ -9,7 +9,7 @@ import {
   type Brief,
   type BuildOrientation,
   type Grade,
-  type HouseRules,
+  type CompanyRules,
   type LoadCase,
 } from '@anvilstone/schema';
 import { pchipThrough } from './pchip.ts';
@@ -54,7 +54,7 @@ export interface PlainMaterial {
 const COLD_DECADES_PER_K = { amorphous: 0.0011, semiCrystalline: 0.0022, elastomer: 0.011, support: 0.0011 };
 
 /** undefined: something is not known of the grade. */
-export function plainMaterial(grade: Grade, brief: Brief, rules: HouseRules): PlainMaterial | undefined {
+export function plainMaterial(grade: Grade, brief: Brief, rules: CompanyRules): PlainMaterial | undefined {
   const material: Material = prepareMaterial(grade, brief.moisture, rules, true);
   const { modulus, strength, layerShear, density, behaviour, family } = material;
   const compressive = material.property('compressiveStrength');
@@ -290,26 +290,26 @@ export function plainChecks(
   }
   const { heat } = brief.asks;
   const limits = (longestH: number) => ({
-    fadesC: heatLimitC(brief, orientation, m, longestH, toleranceK),
+    lossC: heatLimitC(brief, orientation, m, longestH, toleranceK),
     agesC: agesAtC(m, hotHours(brief, longestH)),
   });
   const hot = (checkId: string, requiredC: number, longestH: number) => {
-    const { fadesC, agesC } = limits(longestH);
-    const there = fadesC >= requiredC ? Infinity : smallestWhenHot(brief, orientation, m, requiredC, longestH);
-    const reserve = there < 1 ? Math.min(there, rises(agesC, requiredC)) : rises(Math.min(agesC, fadesC), requiredC);
+    const { lossC, agesC } = limits(longestH);
+    const there = lossC >= requiredC ? Infinity : smallestWhenHot(brief, orientation, m, requiredC, longestH);
+    const reserve = there < 1 ? Math.min(there, rises(agesC, requiredC)) : rises(Math.min(agesC, lossC), requiredC);
     checks.push({ checkId, reserve });
   };
   if (heat?.steadyC !== undefined) hot('heat-steady', heat.steadyC, heat.steadyH ?? Infinity);
   if (heat?.peak) hot('heat-peak', heat.peak.temperatureC, heat.peak.durationH);
   const own = limits(Infinity);
-  return { checks, ownHeatLimitC: Math.min(own.fadesC, own.agesC) };
+  return { checks, ownHeatLimitC: Math.min(own.lossC, own.agesC) };
 }
 
 /** Every build orientation of one grade; undefined where something is not known of it. */
 export function evaluateArmPlainly(
   brief: Brief,
   grade: Grade,
-  rules: HouseRules,
+  rules: CompanyRules,
   toleranceK = 0.05,
 ): PlainEntry[] | undefined {
   const m = plainMaterial(grade, brief, rules);

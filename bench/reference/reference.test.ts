@@ -2,7 +2,7 @@
 import { practiceCases } from '@anvilstone/core/education';
 import { gaugeBeam, lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
 import { chanceOfMeetingAll, evaluate, prepareSizing } from '@anvilstone/core/evaluation';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { freeSize, laminateOf, inPlaneConstants, type Ply, meshReport, readMesh } from '@anvilstone/core/shapes';
 import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { chanceOfArmPlainly } from './armChance.ts';
@@ -28,7 +28,7 @@ test.each(arms)('%s: every grade, build orientation, reserve and heat limit come
   let compared = 0;
   for (const { gradeId, entries } of grades) {
     const grade = sampleLibrary.grades.find(({ id }) => id === gradeId)!;
-    const plain = evaluateArmPlainly(brief, grade, defaultHouseRules, 1e-7);
+    const plain = evaluateArmPlainly(brief, grade, defaultCompanyRules, 1e-7);
     if (!plain) continue;
     for (const entry of entries) {
       const there = plain.find(({ orientation }) => orientation === entry.orientation)!;

@@ -1,9 +1,9 @@
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
-import { newPrivateKey, sealOf, groundsOfChoice } from '@anvilstone/core/decisions';
+import { newPrivateKey, sealOf, inputsOfChoice } from '@anvilstone/core/decisions';
 import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
 import { ENGINE_VERSION } from '@anvilstone/core/evaluation';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import type { Decision, DecisionFile, Problem } from '@anvilstone/schema';
 import { main } from './main.ts';
 
@@ -42,9 +42,9 @@ describe('verify', () => {
       openRisks: '',
       engineVersion: ENGINE_VERSION,
       brief: lampArm,
-      rules: defaultHouseRules,
+      rules: defaultCompanyRules,
       machines,
-      ...groundsOfChoice(lampArm, { grades, machines }, defaultHouseRules, {
+      ...inputsOfChoice(lampArm, { grades, machines }, defaultCompanyRules, {
         gradeId: 'tm-asa',
         orientation: 'XZ',
         schoolId: 'cheapest-that-passes',

@@ -1,9 +1,9 @@
 import Ajv from 'ajv';
 import addFormats from 'ajv-formats';
-import { brief, grade, houseRules, library, machine } from '@anvilstone/schema';
+import { brief, grade, companyRules, library, machine } from '@anvilstone/schema';
 import { publishedFiles } from '@anvilstone/schema/published';
 import { validator } from '@anvilstone/schema/validate';
-import { defaultHouseRules } from './materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from './materials/companyRules/companyRules.ts';
 import { sampleBriefs, sampleLibrary } from './education/sample/index.ts';
 
 /** As anyone would: a validator with its own defaults, given the published files. */
@@ -40,7 +40,7 @@ test.each([
   ['brief', brief, sampleBriefs[2]],
   ['grade', grade, sampleLibrary.grades[0]],
   ['machine', machine, sampleLibrary.machines[0]],
-  ['house-rules', houseRules, defaultHouseRules],
+  ['house-rules', companyRules, defaultCompanyRules],
   ['library', library, { ...sampleLibrary, grades: sampleLibrary.grades.slice(0, 1) }],
 ] as const)('%s: a standard validator with the published files judges as the server does', (name, schema, document) => {
   const published = standard.getSchema(`${name}.schema.json`)!;

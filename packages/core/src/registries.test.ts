@@ -3,11 +3,11 @@ import { join } from 'node:path';
 import Ajv from 'ajv';
 import addFormats from 'ajv-formats';
 import type { TSchema } from '@sinclair/typebox';
-import { brief, grade, houseRules, machine, partGeometries } from '@anvilstone/schema';
+import { brief, grade, companyRules, machine, partGeometries } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { calculators } from './education/calculators/index.ts';
 import { checks } from './checks/index.ts';
-import { defaultHouseRules } from './materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from './materials/companyRules/companyRules.ts';
 import { familyEstimate } from './materials/resolving/familyEstimate.ts';
 import { canonicalValue } from './materials/resolving/canonicalValue.ts';
 import { partModels } from './shapes/parts/index.ts';
@@ -112,5 +112,5 @@ describe('sample data', () => {
     }
   });
 
-  test('company rules of a new workshop validate', () => expect(valid(houseRules)(defaultHouseRules)).toEqual([]));
+  test('company rules of a new workshop validate', () => expect(valid(companyRules)(defaultCompanyRules)).toEqual([]));
 });

@@ -42,7 +42,7 @@ export const session = record(
     name: orNull(Type.String()),
     accountId: orNull(uuid),
     role: orNull(role),
-    runsHouse: Type.Boolean({ description: 'May make accounts and workspaces' }),
+    isInstallationAdmin: Type.Boolean({ description: 'May make accounts and workspaces' }),
     workspace: orNull(workspace),
     workspaces: Type.Array(workspace),
     needsSetupCode: Type.Boolean({ description: 'The first account wants the code that the server has printed' }),
@@ -67,7 +67,7 @@ export const member = record(
     signIn: Type.String(),
     name: Type.String(),
     role: orNull(role),
-    runsHouse: Type.Boolean(),
+    isInstallationAdmin: Type.Boolean(),
     hasPassword: Type.Boolean({ description: 'False: the invitation has not been taken up' }),
     isClosed: Type.Boolean(),
     lastSeenAt: orNull(instant),
@@ -82,7 +82,7 @@ export type NewMember = Static<typeof newMember>;
 export const memberChange = record(
   {
     role: Type.Optional(orNull(role)),
-    runsHouse: Type.Optional(Type.Boolean()),
+    isInstallationAdmin: Type.Optional(Type.Boolean()),
     isClosed: Type.Optional(Type.Boolean()),
   },
   'role null: out of this workspace',
@@ -140,8 +140,8 @@ export type NewToken = Static<typeof newToken>;
 export const newWorkspace = record({ slug, title: workspaceTitle }, 'A workspace to make');
 export type NewWorkspace = Static<typeof newWorkspace>;
 
-export const houseEvent = record(
+export const accountEvent = record(
   { at: instant, who: Type.String(), what: Type.String(), about: Type.String() },
   'Something that was done with accounts and workspaces',
 );
-export type HouseEvent = Static<typeof houseEvent>;
+export type AccountEvent = Static<typeof accountEvent>;

@@ -1,4 +1,4 @@
-import { brief, grade, houseRules, machine, observation } from './index.ts';
+import { brief, grade, companyRules, machine, observation } from './index.ts';
 import { validator } from './validate.ts';
 
 type Json = Record<string, unknown>;
@@ -168,7 +168,7 @@ test('the other documents refuse a missing field, a field they do not know, and 
 });
 
 test('company rules are policy within reason: a knock-down never raises, scrap never reaches everything', () => {
-  const properties = houseRules.properties;
+  const properties = companyRules.properties;
   expect(properties.datasheetStrengthFactor.maximum).toBe(1);
   expect(properties.scrapShare.maximum).toBeLessThan(1);
 });

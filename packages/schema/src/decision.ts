@@ -5,7 +5,7 @@ import { buildOrientation, identifier, longText, record, shortText, vocabulary }
 import { decisionGrounds } from './decisionGrounds.ts';
 import { evaluationResult } from './evaluation.ts';
 import { grade } from './grade.ts';
-import { houseRules } from './houseRules.ts';
+import { companyRules } from './companyRules.ts';
 import { machine } from './machine.ts';
 
 /** What the engineer says when freezing a decision; the rest of the record is taken from the part as it stands. */
@@ -53,7 +53,7 @@ export const decision = record(
     openRisks: Type.String(),
     engineVersion: Type.String(),
     brief,
-    rules: houseRules,
+    rules: companyRules,
     grades: Type.Array(grade),
     machines: Type.Array(machine),
     agents: Type.Optional(Type.Array(agent)),
@@ -129,9 +129,9 @@ const standing = record(
   },
   'Where the chosen grade stands, and who comes first',
 );
-export type ChoiceStanding = Static<typeof standing>;
+export type ChoiceStatus = Static<typeof standing>;
 
-export const outlook = record(
+export const drift = record(
   {
     frozen: standing,
     now: { ...standing, description: 'With everything as it is today' },
@@ -154,7 +154,7 @@ export const outlook = record(
   'What the decision would be today, and because of what',
   'decision-outlook',
 );
-export type Outlook = Static<typeof outlook>;
+export type DecisionDrift = Static<typeof drift>;
 
 export const fileCheck = record(
   {

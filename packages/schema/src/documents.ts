@@ -2,7 +2,7 @@ import type { TSchema } from '@sinclair/typebox';
 import { evaluationRequest, library, part, partCreate, partUpdate, problem, recomputation } from './api.ts';
 import { agent, agentRecord } from './agent.ts';
 import { brief } from './brief.ts';
-import { decision, decisionFile, decisionRequest, fileCheck, outlook, signOff, signOffRequest } from './decision.ts';
+import { decision, decisionFile, decisionRequest, fileCheck, drift, signOff, signOffRequest } from './decision.ts';
 import { evaluationResult } from './evaluation.ts';
 import { grade } from './grade.ts';
 import {
@@ -11,13 +11,13 @@ import {
   gradePage,
   gradeRecord,
   gradeUpdate,
-  houseRulesHistory,
-  houseRulesRecord,
+  companyRulesHistory,
+  companyRulesRecord,
   observationComparison,
   observationComparisonRequest,
 } from './gradeApi.ts';
 import { importJob, importPlan, importRows, importSettings } from './importApi.ts';
-import { houseRules } from './houseRules.ts';
+import { companyRules } from './companyRules.ts';
 import { layup } from './layup.ts';
 import { loadCase } from './loadCase.ts';
 import { dryer, dryerRecord, dryerSchedule, dryerScheduleRecord } from './dryer.ts';
@@ -41,7 +41,7 @@ export const publishedDocuments: readonly TSchema[] = [
   grade,
   observation,
   machine,
-  houseRules,
+  companyRules,
   agent,
   evaluationResult,
   decision,
@@ -50,7 +50,7 @@ export const publishedDocuments: readonly TSchema[] = [
   signOff,
   signOffRequest,
   fileCheck,
-  outlook,
+  drift,
   library,
   part,
   partCreate,
@@ -64,8 +64,8 @@ export const publishedDocuments: readonly TSchema[] = [
   gradeComparison,
   observationComparisonRequest,
   observationComparison,
-  houseRulesRecord,
-  houseRulesHistory,
+  companyRulesRecord,
+  companyRulesHistory,
   agentRecord,
   savedView,
   layup,

@@ -1,7 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { identifier, longText, record, shortText, vocabulary } from './common.ts';
 import { grade } from './grade.ts';
-import { houseRules } from './houseRules.ts';
+import { companyRules } from './companyRules.ts';
 import { observation } from './observation.ts';
 import { propertyId } from './property.ts';
 
@@ -121,9 +121,9 @@ export const observationComparison = record(
 );
 export type ObservationComparison = Static<typeof observationComparison>;
 
-export const houseRulesRecord = record(
+export const companyRulesRecord = record(
   {
-    rules: houseRules,
+    rules: companyRules,
     revision: Type.Integer({ minimum: 0, description: '0 = the default values' }),
     changedBy: Type.Optional(Type.String({ maxLength: 120, description: 'Who set them' })),
     why: Type.Optional(longText('Why they were changed')),
@@ -131,9 +131,9 @@ export const houseRulesRecord = record(
   'Company rules in force',
   'house-rules-record',
 );
-export type HouseRulesRecord = Static<typeof houseRulesRecord>;
+export type CompanyRulesRecord = Static<typeof companyRulesRecord>;
 
-export const houseRulesHistory = record(
+export const companyRulesHistory = record(
   {
     changes: Type.Array(
       record(
@@ -142,7 +142,7 @@ export const houseRulesHistory = record(
           changedAt: Type.String({ format: 'date-time' }),
           changedBy: Type.String(),
           why: Type.String(),
-          rules: houseRules,
+          rules: companyRules,
         },
         'The company rules as they were set once',
       ),
@@ -152,4 +152,4 @@ export const houseRulesHistory = record(
   'Every set of company rules that was in force',
   'house-rules-history',
 );
-export type HouseRulesHistory = Static<typeof houseRulesHistory>;
+export type CompanyRulesHistory = Static<typeof companyRulesHistory>;

@@ -11,7 +11,7 @@ export * from './decisionGrounds.ts';
 export * from './documents.ts';
 export * from './evaluation.ts';
 export * from './grade.ts';
-export * from './houseRules.ts';
+export * from './companyRules.ts';
 export * from './layup.ts';
 export * from './feature.ts';
 export * from './loadCase.ts';

@@ -2,7 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { brief } from './brief.ts';
 import { buildOrientation, identifier, record, vocabulary } from './common.ts';
 import { grade } from './grade.ts';
-import { houseRules } from './houseRules.ts';
+import { companyRules } from './companyRules.ts';
 import { machine } from './machine.ts';
 
 /** Stages that somebody settles; the brief is what they rest on, and decisions and service keep records of their own. */
@@ -18,7 +18,7 @@ export const stageMark = record(
     stage: vocabulary(SETTLED_STAGES, 'Which stage'),
     at: Type.String({ format: 'date-time' }),
     brief,
-    rules: houseRules,
+    rules: companyRules,
     leader: orNull(
       record(
         {

@@ -207,4 +207,4 @@ export const evidenceImpact = record(
   'evidence-impact',
 );
 export type EvidenceImpact = Static<typeof evidenceImpact>;
-export type StandingSummary = Static<typeof leader>;
+export type LeaderSummary = Static<typeof leader>;

@@ -11,13 +11,13 @@ import { pinoHttp } from 'pino-http';
 import { comparisonOperations } from './comparison/operations.ts';
 import { stageOperations } from './stages/operations.ts';
 import { viewOperations } from './views/operations.ts';
-import { authenticate, FIRST_SLUG, lock, type Door } from './accounts/authenticate.ts';
+import { authenticate, FIRST_SLUG, lock, type ExposurePolicy } from './accounts/authenticate.ts';
 import { accessOperations } from './accounts/operations.ts';
 import { accountService } from './accounts/service.ts';
 import { presenceOperations } from './live/operations.ts';
 import type { liveStream } from './live/stream.ts';
 import { historyOperations } from './history/operations.ts';
-import type { WorkspaceParts } from './workspaces/parts.ts';
+import type { WorkspaceServices } from './workspaces/parts.ts';
 import { workspaceRegistry, type WorkspaceRegistry } from './workspaces/registry.ts';
 import { workspaceService } from './workspaces/service.ts';
 import { agentOperations } from './agents/operations.ts';
@@ -29,7 +29,7 @@ import { evaluationOperations } from './evaluation/operations.ts';
 import { exportOperations, importOperations } from './exchange/operations.ts';
 import { gradeOperations } from './grades/operations.ts';
 import { gradeService } from './grades/service.ts';
-import { houseRulesOperations } from './houseRules/operations.ts';
+import { companyRulesOperations } from './companyRules/operations.ts';
 import { libraryOperations } from './library/operations.ts';
 import { healthRoutes } from './health/routes.ts';
 import { scoped } from './db/scope.ts';
@@ -52,12 +52,12 @@ import { spoolService } from './spools/service.ts';
 
 export interface AppOptions {
   /** The workspace that has always been there. */
-  first: WorkspaceParts;
+  first: WorkspaceServices;
   /** Accounts, workspaces and what belongs to none of them. */
-  house: Knex;
+  installation: Knex;
   logger: Logger;
   /** How this server can be reached; by itself only from this computer. */
-  door?: Door;
+  exposurePolicy?: ExposurePolicy;
   /** Under which address people reach it, when it is not only for this computer. */
   address?: URL | undefined;
   /** Proxies between, whose word about where a request came from is taken. */
@@ -71,7 +71,7 @@ export interface AppOptions {
   stopping?: () => boolean;
 }
 
-export function operationsOf({ db, jobs, imports, instruments, runs, backups }: WorkspaceParts): Operation[] {
+export function operationsOf({ db, jobs, imports, instruments, runs, backups }: WorkspaceServices): Operation[] {
   const spools = spoolService(db);
   const operations = [
     ...partOperations(partService(db)),
@@ -80,7 +80,7 @@ export function operationsOf({ db, jobs, imports, instruments, runs, backups }: 
     ...comparisonOperations(db, partService(db)),
     ...gradeOperations(gradeService(db)),
     ...libraryOperations(db),
-    ...houseRulesOperations(db),
+    ...companyRulesOperations(db),
     ...importOperations(imports),
     ...exportOperations(db),
     ...machineOperations(db),
@@ -102,9 +102,9 @@ export function operationsOf({ db, jobs, imports, instruments, runs, backups }: 
 
 export function createApp({
   first,
-  house,
+  installation,
   logger,
-  door = { isReachable: false, isEncrypted: false },
+  exposurePolicy = { isReachable: false, isEncrypted: false },
   address,
   proxies = 0,
   registry,
@@ -132,23 +132,23 @@ export function createApp({
           'upgrade-insecure-requests': null,
         },
       },
-      strictTransportSecurity: door.isEncrypted,
+      strictTransportSecurity: exposurePolicy.isEncrypted,
     }),
   );
   app.use(originGuard(address));
   app.use(healthRoutes(first.db, stopping));
   app.use(workspaceOfAddress);
-  app.use('/api', authenticate(house, door, lock(house, door)));
+  app.use('/api', authenticate(installation, exposurePolicy, lock(installation, exposurePolicy)));
 
   const workspaces = registry ?? onlyTheFirst(first);
   const access = [
     ...accessOperations(
-      house,
-      door,
-      accountService(house),
-      workspaceService(house, (row) => workspaces.of(row)),
+      installation,
+      exposurePolicy,
+      accountService(installation),
+      workspaceService(installation, (row) => workspaces.of(row)),
     ),
-    ...presenceOperations(house),
+    ...presenceOperations(installation),
   ];
   const api = express.Router();
   api.use(routerOf(access));
@@ -191,10 +191,10 @@ export function createHealthApp({
   return app;
 }
 
-export const workspaceRouter = (parts: WorkspaceParts) =>
+export const workspaceRouter = (parts: WorkspaceServices) =>
   routerOf(operationsOf({ ...parts, db: scoped(parts.db) }), parts.db);
 
-function onlyTheFirst(parts: WorkspaceParts): WorkspaceRegistry {
+function onlyTheFirst(parts: WorkspaceServices): WorkspaceRegistry {
   return workspaceRegistry((row) => {
     if (row.slug !== FIRST_SLUG) throw noWorkspace();
     return Promise.resolve({ router: workspaceRouter(parts), jobs: parts.jobs, close: () => Promise.resolve() });

@@ -12,7 +12,7 @@ import { liveHub } from './live/hub.ts';
 import { liveStream } from './live/stream.ts';
 import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
-import { connect, FIRST_SCHEMA, HOUSE_SCHEMA, migrate, oneAtATime } from './db/connection.ts';
+import { connect, FIRST_SCHEMA, INSTALLATION_SCHEMA, migrate, oneAtATime } from './db/connection.ts';
 import { leasesOf } from './db/leases.ts';
 import { jobQueue } from './jobs/queue.ts';
 import { JOB_TIMES } from './jobs/service.ts';
@@ -49,9 +49,9 @@ const serves = role !== 'worker';
 const works = role !== 'web';
 
 let stopping = false;
-const house = connect(url, HOUSE_SCHEMA, 8);
+const installation = connect(url, INSTALLATION_SCHEMA, 8);
 const worker = `${hostname()}-${process.pid}-${randomUUID().slice(0, 4)}`;
-const queue = jobQueue(url, house, logger);
+const queue = jobQueue(url, installation, logger);
 // A process that says nothing for so long is taken for lost, s.
 const silentS = Number(process.env.ANVILSTONE_JOB_SILENT_SECONDS ?? JOB_TIMES.silentS);
 // Seconds between the stand-in logger’s readings, and so between looks at it.
@@ -63,7 +63,7 @@ const open = workspaceOpener({
   url,
   logger,
   queue,
-  leases: leasesOf(house, worker),
+  leases: leasesOf(installation, worker),
   worker,
   works,
   jobTimes: { ...JOB_TIMES, silentS, beatS: silentS / 5 },
@@ -79,14 +79,14 @@ const registry = workspaceRegistry(async (row) => {
   return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, close: one.close };
 });
 const hub = liveHub(url, logger, works ? queue.nudge : undefined);
-const door = { isReachable, isEncrypted };
-const live = liveStream(hub, mayStill(house, lock(house, door)));
+const exposurePolicy = { isReachable, isEncrypted };
+const live = liveStream(hub, mayStill(installation, lock(installation, exposurePolicy)));
 const app = serves
   ? createApp({
       first: first.parts,
-      house,
+      installation,
       logger,
-      door,
+      exposurePolicy,
       address,
       proxies: Number(process.env.ANVILSTONE_PROXIES ?? 0),
       registry,
@@ -101,7 +101,7 @@ const server = createServer(app);
 server.keepAliveTimeout = 75_000;
 
 async function start(): Promise<void> {
-  await migrate(house);
+  await migrate(installation);
   await migrate(first.parts.db);
   await oneAtATime(first.parts.db, async () => {
     if (values['reset-demo']) await resetDemo(first.parts.db);
@@ -109,7 +109,7 @@ async function start(): Promise<void> {
   });
   if (isReachable && serves) await sayHowToBegin();
   // Each goes on with what was left in it, whether or not anybody asks for it soon.
-  for (const row of await allWorkspaces(house)) await registry.of(row);
+  for (const row of await allWorkspaces(installation)) await registry.of(row);
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(Number(values.port), host, resolve);
@@ -119,7 +119,7 @@ async function start(): Promise<void> {
   logger.info({ port, role, worker }, serves ? 'serving' : 'working');
   warmThreads();
   void hub.listen();
-  if (works) working = await workOnJobs({ queue, house, registry, logger });
+  if (works) working = await workOnJobs({ queue, installation, registry, logger });
   process.send?.({ ready: true, port });
 }
 
@@ -149,7 +149,7 @@ function readAddress(): URL | undefined {
 /** Before there is an account, whoever comes first must prove that they can read what this process prints. */
 async function sayHowToBegin(): Promise<void> {
   if (!isEncrypted) logger.warn('people reach this server without https: passwords can be read on the way');
-  const accounts = accountService(house);
+  const accounts = accountService(installation);
   if (await accounts.anyAccount()) return;
   const code = await accounts.newSetupCode();
   process.stdout.write(`\nNo account yet. Open the address and create the first one with this code: ${code}\n`);
@@ -172,7 +172,7 @@ async function stop(reason: string): Promise<void> {
   await queue.close();
   await standIns.close();
   await closeThreads();
-  await house.destroy();
+  await installation.destroy();
   // The channel to the parent alone would keep this process alive.
   if (process.connected) process.disconnect?.();
 }
@@ -189,7 +189,7 @@ start().catch(async (error: unknown) => {
     code: (error as { code?: string }).code,
   });
   await first.parts.db.destroy();
-  await house.destroy();
+  await installation.destroy();
   process.exitCode = 1;
   if (process.connected) process.disconnect?.();
 });

@@ -1,7 +1,7 @@
 import { randomUUID } from 'node:crypto';
 import knex, { type Knex } from 'knex';
 import { pino } from 'pino';
-import { connect, HOUSE_SCHEMA, migrate } from './db/connection.ts';
+import { connect, INSTALLATION_SCHEMA, migrate } from './db/connection.ts';
 import { seedDemoOnce } from './db/seeds/demo.ts';
 import { jobQueue } from './jobs/queue.ts';
 
@@ -86,18 +86,18 @@ async function madeOnce(root: Knex, admin: string, contents: Contents): Promise<
 
 async function fill(url: string, { demo, records }: Contents): Promise<void> {
   const db = connect(url);
-  const house = connect(url, HOUSE_SCHEMA, 3);
+  const installation = connect(url, INSTALLATION_SCHEMA, 3);
   try {
     await migrate(db);
-    await migrate(house);
+    await migrate(installation);
     if (demo) await seedDemoOnce(db, { records: records ?? false });
     // Its tables are made when it is first used, which takes a second.
-    const queue = jobQueue(url, house, pino({ level: 'silent' }));
+    const queue = jobQueue(url, installation, pino({ level: 'silent' }));
     await queue.work(0, () => Promise.resolve());
     await queue.close();
   } finally {
     await db.destroy();
-    await house.destroy();
+    await installation.destroy();
   }
 }
 

@@ -8,15 +8,15 @@ import { workspaceService } from './workspaces/service.ts';
 
 /** Every route that there is, of a workspace and of none. Used by tests only. */
 export function allOperations(server: Awaited<ReturnType<typeof testServer>>): Operation[] {
-  const { house, parts } = server;
+  const { installation, parts } = server;
   return [
     ...accessOperations(
-      house,
+      installation,
       { isReachable: false, isEncrypted: false },
-      accountService(house),
-      workspaceService(house, () => Promise.resolve()),
+      accountService(installation),
+      workspaceService(installation, () => Promise.resolve()),
     ),
-    ...presenceOperations(house),
+    ...presenceOperations(installation),
     ...operationsOf(parts),
   ];
 }

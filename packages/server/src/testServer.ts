@@ -1,7 +1,7 @@
 import { pino, type Logger } from 'pino';
 import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { createApp, workspaceRouter } from './app.ts';
-import { connect, FIRST_SCHEMA, HOUSE_SCHEMA } from './db/connection.ts';
+import { connect, FIRST_SCHEMA, INSTALLATION_SCHEMA } from './db/connection.ts';
 import { leasesOf } from './db/leases.ts';
 import { closeThreads } from './exchange/pool.ts';
 import { publicAddress } from './http/originGuard.ts';
@@ -30,13 +30,13 @@ export async function testServer(
 ) {
   const { url, drop } = await testDatabase(options);
   const db = connect(url);
-  const house = connect(url, HOUSE_SCHEMA, 3);
+  const installation = connect(url, INSTALLATION_SCHEMA, 3);
   const logger = options.logger ?? pino({ level: 'silent' });
   const standIns = options.standIns ? await startStandIns(options.now ? { now: options.now } : {}) : undefined;
   const devices = standIns?.devices ?? [];
-  const queue = jobQueue(url, house, logger);
+  const queue = jobQueue(url, installation, logger);
   const worker = 'the test';
-  const leases = leasesOf(house, worker);
+  const leases = leasesOf(installation, worker);
   const shared = { logger, queue, leases, worker, devices, ...(options.now ? { rigNow: options.now } : {}) };
   const parts = makeParts(shared, { db, slug: FIRST_SLUG, schemaName: FIRST_SCHEMA });
   const open = workspaceOpener({ ...shared, devices: [], url, works: false, lookEveryMs: 60_000 });
@@ -47,14 +47,14 @@ export async function testServer(
     await one.begin();
     return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, close: one.close };
   });
-  const working = options.works ? await workOnJobs({ queue, house, registry, logger }) : undefined;
+  const working = options.works ? await workOnJobs({ queue, installation, registry, logger }) : undefined;
   const hub = liveHub(url, logger, queue.nudge);
   await hub.listen();
-  const live = liveStream(hub, mayStill(house, lock(house, { isReachable: false, isEncrypted: false })));
+  const live = liveStream(hub, mayStill(installation, lock(installation, { isReachable: false, isEncrypted: false })));
   const address = publicAddress(options.address);
   return {
     db,
-    house,
+    installation,
     parts,
     shared,
     runs: parts.runs,
@@ -64,12 +64,12 @@ export async function testServer(
     url,
     app: createApp({
       first: parts,
-      house,
+      installation,
       logger,
       registry,
       live,
       address,
-      door: { isReachable: address !== undefined, isEncrypted: address?.protocol === 'https:' },
+      exposurePolicy: { isReachable: address !== undefined, isEncrypted: address?.protocol === 'https:' },
     }),
     async close() {
       live.closeAll();
@@ -83,7 +83,7 @@ export async function testServer(
       await standIns?.close();
       await closeThreads();
       await db.destroy();
-      await house.destroy();
+      await installation.destroy();
       await drop();
     },
   };

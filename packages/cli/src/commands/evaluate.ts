@@ -4,7 +4,7 @@ import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { briefIssues, evaluate, choose, withChances } from '@anvilstone/core/evaluation';
 import { formatReserve } from '@anvilstone/core/foundations';
 import { cautionsFor } from '@anvilstone/core/machines';
-import { defaultHouseRules, findAgent } from '@anvilstone/core/materials';
+import { defaultCompanyRules, findAgent } from '@anvilstone/core/materials';
 import {
   brief as briefSchema,
   decision as decisionSchema,
@@ -13,7 +13,7 @@ import {
   type BuildOrientation,
   type ChanceOfAll,
   type EvaluationResult,
-  type HouseRules,
+  type CompanyRules,
   type Library,
 } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
@@ -26,7 +26,7 @@ const checkDecision = validator(decisionSchema);
 interface Job {
   brief: Brief;
   library: Library;
-  rules: HouseRules;
+  rules: CompanyRules;
 }
 
 /** `anvilstone evaluate --brief F [--library F] [--orientation XY|XZ|ZX|best] [--chance [--seed N] [--draws N]] [--json]`: no server, no database. */
@@ -91,7 +91,7 @@ async function readJob(terminal: Terminal, path: string, libraryPath: string | u
   }
   const checked = checkBrief(document);
   if (!checked.ok) throw new BadInput(`${path} is not a brief`, checked.issues);
-  return { brief: sound(checked.value), library: given ?? sampleLibrary, rules: defaultHouseRules };
+  return { brief: sound(checked.value), library: given ?? sampleLibrary, rules: defaultCompanyRules };
 }
 
 function sound(brief: Brief): Brief {

@@ -1,7 +1,7 @@
 import { parseArgs } from 'node:util';
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { findWriter, libraryWriters, writeFeaCard } from '@anvilstone/core/evidence/exchange';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { CONDITIONINGS, type Library } from '@anvilstone/schema';
 import { readLibrary } from '../library.ts';
 import { BadInput, EXIT, type Terminal } from '../terminal.ts';
@@ -52,5 +52,5 @@ function card(library: Library, { grade: id, temperature, conditioning: state }:
   }
   const conditioning = CONDITIONINGS.find((one) => one === state);
   if (!conditioning) throw new BadInput(`--conditioning ${state} is none: use ${CONDITIONINGS.join(', ')}`);
-  return writeFeaCard(grade, { temperatureC, conditioning, rules: defaultHouseRules });
+  return writeFeaCard(grade, { temperatureC, conditioning, rules: defaultCompanyRules });
 }

@@ -6,7 +6,7 @@ import { prepareMaterial } from '../materials/behaviour/material.ts';
 import { partBody, partModels } from '../shapes/parts/models.ts';
 import { withKind } from '../shapes/parts/fitLoads.ts';
 import { families } from '../materials/reference/family.ts';
-import { defaultHouseRules } from '../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../materials/companyRules/companyRules.ts';
 import { sampleLibrary } from '../education/sample/index.ts';
 import { testBrief, testGrade, testLoad } from './testContext.ts';
 
@@ -89,7 +89,7 @@ test('nothing passes above its form limit, whatever it carries and whatever is d
   assertFor((one) => {
     const brief = briefOf(one);
     const best = bestOf(brief, gradeOf(one));
-    const { form } = prepareMaterial(gradeOf(one), one.moisture, defaultHouseRules, false, {
+    const { form } = prepareMaterial(gradeOf(one), one.moisture, defaultCompanyRules, false, {
       annealed: one.annealed,
     }).behaviour!;
     if (best.status === 'pass') passed += 1;

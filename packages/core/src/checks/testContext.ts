@@ -3,13 +3,13 @@ import type {
   BuildOrientation,
   GeometryOf,
   Grade,
-  HouseRules,
+  CompanyRules,
   LoadCase,
   Observation,
   PartGeometry,
 } from '@anvilstone/schema';
 import { contextFor, materialFor, prepareBrief } from '../evaluation/evaluating/context.ts';
-import { defaultHouseRules } from '../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../materials/companyRules/companyRules.ts';
 import { findFamily } from '../materials/reference/family.ts';
 import { sampleLibrary } from '../education/sample/index.ts';
 import type { CheckContext } from './engine/check.ts';
@@ -83,7 +83,7 @@ export function testContext(
   brief: Brief = testBrief,
   orientation: BuildOrientation = 'XY',
   grade: Grade = testGrade,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): CheckContext {
   const prepared = prepareBrief(brief, sampleLibrary, rules);
   return contextFor(prepared, materialFor(prepared, grade, true), orientation);
@@ -109,6 +109,6 @@ export const applies = (id: string, brief: Brief) => findCheck(id)!.applies(test
 
 /** Movement per unit of the action of its only load, mm/N or what its model says. */
 export function giveOf(brief: Brief, orientation: BuildOrientation = 'XZ'): number {
-  const movability = testContext(brief, orientation).movabilities[0]!;
-  return movability.known ? movability.perUnit : Number.NaN;
+  const compliance = testContext(brief, orientation).compliances[0]!;
+  return compliance.known ? compliance.perUnit : Number.NaN;
 }

@@ -5,7 +5,7 @@ import { formLimitAfter } from '../materials/behaviour/formLimit.ts';
 import { prepareMaterial } from '../materials/behaviour/material.ts';
 import { families } from '../materials/reference/family.ts';
 import { reinforcements } from '../materials/reference/reinforcement.ts';
-import { defaultHouseRules } from '../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../materials/companyRules/companyRules.ts';
 import { sampleLibrary } from '../education/sample/index.ts';
 import { testBrief, testGrade, testLoad } from './testContext.ts';
 
@@ -18,7 +18,7 @@ const gradeOf = (familyId: string, reinforcementId: string | null = null): Grade
   observations: [],
 });
 const materialOf = (familyId: string, filler: string | null = null, state: Conditioning = 'dry', annealed = false) =>
-  prepareMaterial(gradeOf(familyId, filler), state, defaultHouseRules, false, { annealed });
+  prepareMaterial(gradeOf(familyId, filler), state, defaultCompanyRules, false, { annealed });
 const behaviourOf = (...given: Parameters<typeof materialOf>) => materialOf(...given).behaviour!;
 
 const plastics = families.filter(({ morphology }) => morphology !== 'support');
@@ -131,7 +131,7 @@ describe('state', () => {
       ],
     };
     const at = (annealed: boolean) =>
-      prepareMaterial(moulded, 'dry', defaultHouseRules, false, { annealed }).behaviour!;
+      prepareMaterial(moulded, 'dry', defaultCompanyRules, false, { annealed }).behaviour!;
     expect(at(false).curve.endC).toBeLessThan(100);
     expect(at(false).hdtNote).toMatch(/left out: taken on crystallised bars/);
     expect(at(true).curve.knots.map(({ temperatureC }) => temperatureC)).toContain(150);
@@ -151,7 +151,7 @@ describe('state', () => {
     })),
   });
   const printedAs = (grade: Grade, state: { annealed?: boolean; inChamber?: boolean } = {}) => {
-    const { modulus, strength, behaviour } = prepareMaterial(grade, 'dry', defaultHouseRules, true, state);
+    const { modulus, strength, behaviour } = prepareMaterial(grade, 'dry', defaultCompanyRules, true, state);
     if (!modulus.inPlane.known || !strength.inPlane.known) throw new Error('both are stated');
     return { modulus: modulus.inPlane, strength: strength.inPlane, behaviour: behaviour! };
   };

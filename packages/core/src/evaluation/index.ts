@@ -23,7 +23,7 @@ export * from './sizing/sizing.ts';
 export * from './orientations/tilt.ts';
 export * from './probability/withChances.ts';
 export * from './ranking/choose.ts';
-export * from './ranking/wishes.ts';
+export * from './ranking/preferences.ts';
 export * from './sizing/planFibre.ts';
 export { contextFor, materialFor } from './evaluating/context.ts';
 export { preparePart, prepareWays } from './evaluating/preparePart.ts';

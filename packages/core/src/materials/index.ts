@@ -14,7 +14,7 @@ export * from './resolving/resolution.ts';
 export * from './resolving/resolve.ts';
 export * from './behaviour/behaviour.ts';
 export * from './resolving/canonicalValue.ts';
-export * from './resolving/carry.ts';
+export * from './resolving/adjustToCondition.ts';
 export * from './comparing/comparable.ts';
 export * from './comparing/compareGrades.ts';
 export * from './resolving/gradeIssues.ts';

@@ -1,6 +1,6 @@
 /** Ten ways in which two numbers look alike and are not. Each is one the library has to see through. */
 import type { Grade, Observation } from '@anvilstone/schema';
-import { defaultHouseRules } from './companyRules/houseRules.ts';
+import { defaultCompanyRules } from './companyRules/companyRules.ts';
 import { comparable, differenceOf, uncarriedDifferences } from './comparing/comparable.ts';
 import type { ResolveAt } from './resolving/resolution.ts';
 import { resolve } from './resolving/resolve.ts';
@@ -31,7 +31,7 @@ const gradeOf = (familyId: string, observations: Observation[], reinforcementId:
 });
 const DRY: ResolveAt = { direction: 'in-plane', conditioning: 'dry' };
 const known = (grade: Grade, property: Observation['property'], at: ResolveAt = DRY) => {
-  const resolved = resolve(grade, property, at, defaultHouseRules);
+  const resolved = resolve(grade, property, at, defaultCompanyRules);
   if (!resolved.known) throw new Error(resolved.gaps.join('; '));
   return resolved;
 };
@@ -84,7 +84,7 @@ describe('3 · Izod in J/m', () => {
       known(gradeOf('pc', [perThickness({ value: 1, unit: 'ft·lbf/in', ligamentMm: 10.16 })]), 'izodNotched').value,
     ).toBeCloseTo(5.2538, 3));
   test('without it the number cannot be used, and no family states Izod: unknown', () => {
-    const resolved = resolve(gradeOf('pc', [perThickness()]), 'izodNotched', DRY, defaultHouseRules);
+    const resolved = resolve(gradeOf('pc', [perThickness()]), 'izodNotched', DRY, defaultCompanyRules);
     expect(resolved.known).toBe(false);
     expect(JSON.stringify(resolved)).toContain('depth left under the notch');
   });
@@ -140,7 +140,7 @@ describe('6 · flat against upright', () => {
         gradeOf('petg', value === null ? [] : [report({ property: 'charpyNotched', value, unit: 'kJ/m²' })]),
         'charpyNotched',
         { ...DRY, direction: 'across' },
-        defaultHouseRules,
+        defaultCompanyRules,
       );
     const [none, tough, brittle] = [across(null), across(60), across(1)];
     if (!none.known || !tough.known || !brittle.known) throw new Error('an estimate is wanted');
@@ -201,7 +201,7 @@ describe('10 · no break is not unknown, and a bound is not a value', () => {
     expect(known(gradeOf('tpu-95a', []), 'charpyNotched')).toMatchObject({ value: Infinity, evidence: 'D' }));
   test('below its brittle temperature that is no longer known', () =>
     expect(
-      resolve(gradeOf('tpu-95a', []), 'charpyNotched', { ...DRY, temperatureC: -40 }, defaultHouseRules).known,
+      resolve(gradeOf('tpu-95a', []), 'charpyNotched', { ...DRY, temperatureC: -40 }, defaultCompanyRules).known,
     ).toBe(false));
   test('“no break” of a bench is taken over', () =>
     expect(

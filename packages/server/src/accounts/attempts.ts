@@ -8,12 +8,12 @@ const LIMITS = { pair: 6, address: 30, name: 60 } as const;
 type Kind = keyof typeof LIMITS;
 
 /** Counts wrong passwords in the database, so that several servers count together. */
-export function signInAttempts(house: Knex) {
+export function signInAttempts(installation: Knex) {
   const limiters = Object.fromEntries(
     Object.entries(LIMITS).map(([kind, points]) => [
       kind,
       new RateLimiterPostgres({
-        storeClient: house,
+        storeClient: installation,
         storeType: 'knex',
         schemaName: 'house',
         tableName: 'sign_in_attempts',
@@ -39,7 +39,7 @@ export function signInAttempts(house: Knex) {
      * @throws HttpProblem 429: too many; a right password is not even looked at
      */
     async begin(address: string, name: string): Promise<void> {
-      await house('sign_in_attempts').where('expire', '<', Date.now()).delete();
+      await installation('sign_in_attempts').where('expire', '<', Date.now()).delete();
       for (const [limiter, key] of each(address, name))
         await limiter.consume(key).catch((error: unknown) => {
           throw error instanceof RateLimiterRes ? tooMany(error.msBeforeNext) : error;

@@ -15,51 +15,55 @@ export const FIRST_SLUG = 'workshop';
 const SAFE = new Set(['GET', 'HEAD', 'OPTIONS']);
 const BEARER = /^Bearer (\S{1,200})$/i;
 
-export interface Door {
+export interface ExposurePolicy {
   /** Somebody other than whoever sits here can reach this server. */
   isReachable: boolean;
   /** Reached by https, so that the cookie travels by nothing else. */
   isEncrypted: boolean;
 }
 
-const cookieName = ({ isEncrypted }: Door) => (isEncrypted ? '__Host-anvilstone' : 'anvilstone');
+const cookieName = ({ isEncrypted }: ExposurePolicy) => (isEncrypted ? '__Host-anvilstone' : 'anvilstone');
 
 /** httpOnly and same-site: no script reads it, and no other site’s page can make the browser send it. */
-export function sessionCookie(door: Door, secret: string | null): string {
+export function sessionCookie(exposurePolicy: ExposurePolicy, secret: string | null): string {
   return stringifySetCookie({
-    name: cookieName(door),
+    name: cookieName(exposurePolicy),
     value: secret ?? '',
     httpOnly: true,
     sameSite: 'strict',
-    secure: door.isEncrypted,
+    secure: exposurePolicy.isEncrypted,
     path: '/',
     maxAge: secret === null ? 0 : SESSION_MOST_DAYS * 86_400,
   });
 }
 
 /** The door is locked once somebody has an account or can come from elsewhere. Accounts are closed but never removed, so yes stays yes. */
-export function lock(house: Knex, door: Door): () => Promise<boolean> {
-  let isLocked = door.isReachable;
+export function lock(installation: Knex, exposurePolicy: ExposurePolicy): () => Promise<boolean> {
+  let isLocked = exposurePolicy.isReachable;
   // Those that come together ask together.
-  const any = batched(() => anyAccount(house));
+  const any = batched(() => anyAccount(installation));
   return async () => (isLocked ||= await any());
 }
 
 /** Of somebody who has been let in for longer than one request. */
-export function mayStill(house: Knex, isLocked: () => Promise<boolean>) {
+export function mayStill(installation: Knex, isLocked: () => Promise<boolean>) {
   return async ({ kind, credentialId, workspace }: Principal): Promise<boolean> =>
-    kind === 'open' ? !(await isLocked()) : stillOpens(house, credentialId ?? '', workspace?.id ?? '');
+    kind === 'open' ? !(await isLocked()) : stillOpens(installation, credentialId ?? '', workspace?.id ?? '');
 }
 
 const workspaceSlug = (res: Response) => (res.locals.slug as string | undefined) ?? FIRST_SLUG;
 
 /** Finds out who asks, and puts it where the routes find it. Nobody is somebody too: what they may do is for the routes. */
-export function authenticate(house: Knex, door: Door, isLocked: () => Promise<boolean>): RequestHandler {
+export function authenticate(
+  installation: Knex,
+  exposurePolicy: ExposurePolicy,
+  isLocked: () => Promise<boolean>,
+): RequestHandler {
   const limit = strangerLimit();
   // None is ever removed, or called otherwise.
   const workspaces = new Map<string, WorkspaceRow>();
   return async (req, res, next) => {
-    const principal = (await isLocked()) ? await whoAsks(req, res) : await whoSitsHere(res);
+    const principal = (await isLocked()) ? await principalOf(req, res) : await whoSitsHere(res);
     if (principal.kind === 'nobody') await limit(req.ip ?? '');
     res.locals.principal = principal;
     next();
@@ -67,22 +71,28 @@ export function authenticate(house: Knex, door: Door, isLocked: () => Promise<bo
 
   async function whoSitsHere(res: Response): Promise<Principal> {
     const slug = workspaceSlug(res);
-    const workspace = workspaces.get(slug) ?? (await workspaceBySlug(house, slug)) ?? null;
+    const workspace = workspaces.get(slug) ?? (await workspaceBySlug(installation, slug)) ?? null;
     if (workspace) workspaces.set(slug, workspace);
-    return { kind: 'open', name: THIS_COMPUTER.name, role: 'administrator', runsHouse: true, workspace };
+    return { kind: 'open', name: THIS_COMPUTER.name, role: 'administrator', isInstallationAdmin: true, workspace };
   }
 
-  async function whoAsks(req: Request, res: Response): Promise<Principal> {
-    const nobody: Principal = { kind: 'nobody', name: 'nobody', role: null, runsHouse: false, workspace: null };
+  async function principalOf(req: Request, res: Response): Promise<Principal> {
+    const nobody: Principal = {
+      kind: 'nobody',
+      name: 'nobody',
+      role: null,
+      isInstallationAdmin: false,
+      workspace: null,
+    };
     const token = BEARER.exec(req.headers.authorization ?? '')?.[1] ?? calendarKey(req);
-    const cookie = parseCookie(req.headers.cookie ?? '')[cookieName(door)];
+    const cookie = parseCookie(req.headers.cookie ?? '')[cookieName(exposurePolicy)];
     const secret = token ?? cookie;
     if (!secret || secret.length > 200) return nobody;
-    const found = await findPresented(house, digestOf(secret), workspaceSlug(res));
+    const found = await findPresented(installation, digestOf(secret), workspaceSlug(res));
     // A token is no cookie and a cookie no token: each only on its own way in.
     if (!found || (found.kind === 'token') !== (token !== undefined)) return nobody;
     if (found.kind === 'session') refuseBlindWrites(req);
-    if (found.isStale) await noteUse(house, found.credentialId, SESSION_IDLE_DAYS, SESSION_MOST_DAYS);
+    if (found.isStale) await noteUse(installation, found.credentialId, SESSION_IDLE_DAYS, SESSION_MOST_DAYS);
     const role = roleOf(found);
     return {
       kind: found.kind,
@@ -90,7 +100,7 @@ export function authenticate(house: Knex, door: Door, isLocked: () => Promise<bo
       accountId: found.accountId,
       credentialId: found.credentialId,
       role,
-      runsHouse: found.kind === 'session' && found.runsHouse,
+      isInstallationAdmin: found.kind === 'session' && found.isInstallationAdmin,
       workspace: role === null ? null : found.workspace,
     };
   }

@@ -38,14 +38,14 @@ export async function invited(db: Knex, secret: string): Promise<AccountRow> {
 
 /** Whoever gives somebody a new way in could take it themselves: so nobody does beyond the workspaces that they look after. */
 export async function mayGiveWayIn(
-  house: Knex,
+  installation: Knex,
   by: Principal,
   workspace: WorkspaceRow,
   account: AccountRow,
 ): Promise<boolean> {
-  if (by.runsHouse) return true;
+  if (by.isInstallationAdmin) return true;
   if (account.runs_house) return false;
-  const elsewhere = (await house('memberships')
+  const elsewhere = (await installation('memberships')
     .where({ account_id: account.id })
     .whereNot('workspace_id', workspace.id)
     .first('role')) as { role: string } | undefined;

@@ -1,7 +1,7 @@
 import {
   credential,
   firstAccount,
-  houseEvent,
+  accountEvent,
   invitation,
   invitationAccept,
   invitationLook,
@@ -33,23 +33,23 @@ import type { Reply } from '../http/reply.ts';
 import { noWorkspace, type Principal, type WorkspaceRow } from '../http/principal.ts';
 import { HttpProblem } from '../http/problems.ts';
 import type { WorkspaceService } from '../workspaces/service.ts';
-import { sessionCookie, type Door } from './authenticate.ts';
-import { credentialsOf, houseEvents, members } from './repository.ts';
+import { sessionCookie, type ExposurePolicy } from './authenticate.ts';
+import { credentialsOf, accountEvents, members } from './repository.ts';
 import type { AccountService, SignedIn } from './service.ts';
 
 const MOST_EVENTS = 500;
 
 /** Signing in, accounts, workspaces and tokens: what belongs to no workspace’s own tables. */
 export function accessOperations(
-  house: Knex,
-  door: Door,
+  installation: Knex,
+  exposurePolicy: ExposurePolicy,
   accounts: AccountService,
   workspaces: WorkspaceService,
 ): Operation[] {
   const signedIn = ({ secret }: SignedIn): Reply => ({
     status: 204,
     body: undefined,
-    headers: { 'Set-Cookie': sessionCookie(door, secret) },
+    headers: { 'Set-Cookie': sessionCookie(exposurePolicy, secret) },
   });
 
   async function sessionOf(principal: Principal): Promise<Session> {
@@ -60,11 +60,11 @@ export function accessOperations(
       name: kind === 'nobody' || kind === 'open' ? null : principal.name,
       accountId: principal.accountId ?? null,
       role,
-      runsHouse: principal.runsHouse,
+      isInstallationAdmin: principal.isInstallationAdmin,
       workspace: here && { slug: here.slug, title: here.title, role },
       workspaces: await workspaces.list(principal),
-      needsSetupCode: nobodyYet && door.isReachable,
-      isEncrypted: door.isEncrypted || !door.isReachable,
+      needsSetupCode: nobodyYet && exposurePolicy.isReachable,
+      isEncrypted: exposurePolicy.isEncrypted || !exposurePolicy.isReachable,
     };
   }
 
@@ -100,7 +100,7 @@ export function accessOperations(
       status: 204,
       async handle({ principal }) {
         if (principal.credentialId) await accounts.signOut(principal.credentialId);
-        return { body: undefined, headers: { 'Set-Cookie': sessionCookie(door, null) } };
+        return { body: undefined, headers: { 'Set-Cookie': sessionCookie(exposurePolicy, null) } };
       },
     },
     {
@@ -113,7 +113,7 @@ export function accessOperations(
       answer: Type.Null(),
       status: 204,
       handle: async ({ body, from }) =>
-        signedIn(await accounts.makeFirst(body as FirstAccount, door.isReachable, from.program)),
+        signedIn(await accounts.makeFirst(body as FirstAccount, exposurePolicy.isReachable, from.program)),
     },
     {
       id: 'lookAtInvitation',
@@ -144,7 +144,9 @@ export function accessOperations(
       needs: 'administrator',
       answer: Type.Array(member),
       handle: async ({ principal, query }) => ({
-        body: await members(house, here(principal).id, { everybody: principal.runsHouse && query.all === 'yes' }),
+        body: await members(installation, here(principal).id, {
+          everybody: principal.isInstallationAdmin && query.all === 'yes',
+        }),
       }),
     },
     {
@@ -207,7 +209,7 @@ export function accessOperations(
       needs: 'person',
       answer: Type.Array(credential),
       handle: async ({ principal }) => ({
-        body: principal.accountId ? await credentialsOf(house, principal.accountId, principal.credentialId) : [],
+        body: principal.accountId ? await credentialsOf(installation, principal.accountId, principal.credentialId) : [],
       }),
     },
     {
@@ -244,7 +246,7 @@ export function accessOperations(
       method: 'post',
       path: '/workspaces',
       summary: 'Make another workspace, apart from all others',
-      needs: 'house',
+      needs: 'installation',
       body: newWorkspace,
       answer: workspace,
       status: 201,
@@ -255,9 +257,9 @@ export function accessOperations(
       method: 'get',
       path: '/house-events',
       summary: 'Account log and workspaces, newest first',
-      needs: 'house',
-      answer: Type.Array(houseEvent),
-      handle: async () => ({ body: await houseEvents(house, MOST_EVENTS) }),
+      needs: 'installation',
+      answer: Type.Array(accountEvent),
+      handle: async () => ({ body: await accountEvents(installation, MOST_EVENTS) }),
     },
   ];
 }

@@ -54,7 +54,7 @@ const ASKED: Record<Needs, string> = {
   approver: 'signDecision updateHouseRules',
   administrator:
     'listMembers inviteMember changeMember inviteAgain exportWorkshop checkWorkshop importWorkshop listBackups makeBackup getBackup',
-  house: 'makeWorkspace listHouseEvents',
+  installation: 'makeWorkspace listHouseEvents',
 };
 
 test('every route is in the table, and asks what the table says', () => {
@@ -72,7 +72,7 @@ test('every route is in the table, and asks what the table says', () => {
 const reaches = (role: Role, needs: Needs) =>
   needs === 'anyone' ||
   needs === 'person' ||
-  (needs === 'house' ? role === 'administrator' : ROLES.indexOf(role) >= ROLES.indexOf(needs));
+  (needs === 'installation' ? role === 'administrator' : ROLES.indexOf(role) >= ROLES.indexOf(needs));
 const addressOf = ({ path }: Operation) => `/api/v1${path.replaceAll(/:\w+/g, 'nothing-of-this-name')}`;
 
 test.each([...ROLES])('as %s every route lets in or refuses as the table says', async (role) => {
@@ -105,7 +105,7 @@ test('a token reaches no further than it was given, and changes no accounts', as
       const needs = needsOf(operation);
       const sent = request(at.origin)[operation.method](addressOf(operation));
       const { status } = await sent.set('Authorization', `Bearer ${secret}`).send({});
-      const reach = needs !== 'person' && needs !== 'house' && reaches(mostRole, needs);
+      const reach = needs !== 'person' && needs !== 'installation' && reaches(mostRole, needs);
       if ((status !== 401 && status !== 403) !== reach) wrong.push(`${mostRole} ${operation.id}: ${status}`);
     }
     expect(wrong).toEqual([]);

@@ -1,4 +1,4 @@
-import type { Credential, HouseEvent, Member, Role } from '@anvilstone/schema';
+import type { Credential, AccountEvent, Member, Role } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { currentActor } from '../db/actor.ts';
 import type { WorkspaceRow } from '../http/principal.ts';
@@ -17,7 +17,7 @@ export interface Presented {
   kind: 'session' | 'token';
   accountId: string;
   name: string;
-  runsHouse: boolean;
+  isInstallationAdmin: boolean;
   mostRole: Role | null;
   /** Of a token: the one workspace that it opens. */
   onlyWorkspaceId: string | null;
@@ -29,9 +29,9 @@ export interface Presented {
 const WORKSPACE = ['id', 'slug', 'title', 'schema_name as schemaName'] as const;
 
 /** Whose secret it is and what they are in a workspace, in one question: it is asked with every request. */
-export async function findPresented(house: Knex, digest: Buffer, slug: string): Promise<Presented | undefined> {
-  const { rows } = await house.raw<{ rows: (Presented & WorkspaceRow & { workspaceId: string | null })[] }>(
-    `select c.id as "credentialId", c.kind, a.id as "accountId", a.name, a.runs_house as "runsHouse",
+export async function findPresented(installation: Knex, digest: Buffer, slug: string): Promise<Presented | undefined> {
+  const { rows } = await installation.raw<{ rows: (Presented & WorkspaceRow & { workspaceId: string | null })[] }>(
+    `select c.id as "credentialId", c.kind, a.id as "accountId", a.name, a.runs_house as "isInstallationAdmin",
        c.most_role as "mostRole", c.workspace_id as "onlyWorkspaceId",
        c.used_at < now() - interval '1 minute' as "isStale",
        w.id as "workspaceId", w.slug, w.title, w.schema_name as "schemaName", m.role
@@ -49,8 +49,8 @@ export async function findPresented(house: Knex, digest: Buffer, slug: string): 
 }
 
 /** Whether what somebody came in with still lets them in, to this workspace. */
-export async function stillOpens(house: Knex, credentialId: string, workspaceId: string): Promise<boolean> {
-  const { rows } = await house.raw<{ rows: unknown[] }>(
+export async function stillOpens(installation: Knex, credentialId: string, workspaceId: string): Promise<boolean> {
+  const { rows } = await installation.raw<{ rows: unknown[] }>(
     `select 1 from credentials c
      join accounts a on a.id = c.account_id and a.closed_at is null
      join memberships m on m.account_id = a.id and m.workspace_id = ?
@@ -61,8 +61,13 @@ export async function stillOpens(house: Knex, credentialId: string, workspaceId:
 }
 
 /** A session goes on for as long as it is used, up to its longest. */
-export async function noteUse(house: Knex, credentialId: string, idleDays: number, mostDays: number): Promise<void> {
-  await house.raw(
+export async function noteUse(
+  installation: Knex,
+  credentialId: string,
+  idleDays: number,
+  mostDays: number,
+): Promise<void> {
+  await installation.raw(
     `update credentials set used_at = now(), expires_at = case kind
        when 'session' then least(now() + make_interval(days => ?), created_at + make_interval(days => ?))
        else expires_at end
@@ -71,43 +76,44 @@ export async function noteUse(house: Knex, credentialId: string, idleDays: numbe
   );
 }
 
-export const workspaceBySlug = (house: Knex, slug: string) =>
-  house('workspaces')
+export const workspaceBySlug = (installation: Knex, slug: string) =>
+  installation('workspaces')
     .where({ slug })
     .first(...WORKSPACE) as unknown as Promise<WorkspaceRow | undefined>;
 
-export const allWorkspaces = (house: Knex) =>
-  house('workspaces')
+export const allWorkspaces = (installation: Knex) =>
+  installation('workspaces')
     .orderBy('created_at')
     .select(...WORKSPACE) as unknown as Promise<WorkspaceRow[]>;
 
 /** Those that somebody belongs to, with their role. */
-export async function workspacesOf(house: Knex, accountId: string): Promise<(WorkspaceRow & { role: Role })[]> {
-  return (await house('memberships')
+export async function workspacesOf(installation: Knex, accountId: string): Promise<(WorkspaceRow & { role: Role })[]> {
+  return (await installation('memberships')
     .join('workspaces', 'workspaces.id', 'memberships.workspace_id')
     .where({ account_id: accountId })
     .orderBy('workspaces.created_at')
     .select('id', 'slug', 'title', 'schema_name as schemaName', 'role')) as (WorkspaceRow & { role: Role })[];
 }
 
-export async function anyAccount(house: Knex): Promise<boolean> {
-  return (await house('accounts').first('id')) !== undefined;
+export async function anyAccount(installation: Knex): Promise<boolean> {
+  return (await installation('accounts').first('id')) !== undefined;
 }
 
-export const accountBySignIn = (house: Knex, signIn: string) =>
-  house<AccountRow>('accounts').whereRaw('lower(sign_in) = lower(?)', [signIn]).first();
-export const accountById = (house: Knex, id: string) => house<AccountRow>('accounts').where({ id }).first();
+export const accountBySignIn = (installation: Knex, signIn: string) =>
+  installation<AccountRow>('accounts').whereRaw('lower(sign_in) = lower(?)', [signIn]).first();
+export const accountById = (installation: Knex, id: string) =>
+  installation<AccountRow>('accounts').where({ id }).first();
 
 export async function setMembership(
-  house: Knex,
+  installation: Knex,
   accountId: string,
   workspaceId: string,
   role: Role | null,
 ): Promise<void> {
   const key = { account_id: accountId, workspace_id: workspaceId };
-  if (role === null) await house('memberships').where(key).delete();
+  if (role === null) await installation('memberships').where(key).delete();
   else
-    await house('memberships')
+    await installation('memberships')
       .insert({ ...key, role })
       .onConflict(['account_id', 'workspace_id'])
       .merge();
@@ -120,11 +126,11 @@ interface MemberRow extends AccountRow {
 
 /** Everybody, or only those of the workspace; without it only themselves. */
 export async function members(
-  house: Knex,
+  installation: Knex,
   workspaceId: string,
   { everybody, id }: { everybody?: boolean; id?: string } = {},
 ): Promise<Member[]> {
-  const query = house('accounts')
+  const query = installation('accounts')
     .leftJoin('memberships', (join) =>
       join.on('memberships.account_id', 'accounts.id').andOnVal('memberships.workspace_id', workspaceId),
     )
@@ -132,7 +138,7 @@ export async function members(
     .select(
       'accounts.*',
       'memberships.role',
-      house.raw('(select max(used_at) from credentials where account_id = accounts.id) as last_seen_at'),
+      installation.raw('(select max(used_at) from credentials where account_id = accounts.id) as last_seen_at'),
     );
   if (id !== undefined) void query.where('accounts.id', id);
   else if (!everybody) void query.whereNotNull('memberships.role');
@@ -141,7 +147,7 @@ export async function members(
     signIn: row.sign_in,
     name: row.name,
     role: row.role,
-    runsHouse: row.runs_house,
+    isInstallationAdmin: row.runs_house,
     hasPassword: row.password_hash !== null,
     isClosed: row.closed_at !== null,
     lastSeenAt: row.last_seen_at?.toISOString() ?? null,
@@ -159,12 +165,12 @@ interface CredentialRow {
   expires_at: Date;
 }
 
-export async function credentialsOf(house: Knex, accountId: string, thisId?: string): Promise<Credential[]> {
-  const rows = (await house('credentials')
+export async function credentialsOf(installation: Knex, accountId: string, thisId?: string): Promise<Credential[]> {
+  const rows = (await installation('credentials')
     .leftJoin('workspaces', 'workspaces.id', 'credentials.workspace_id')
     .where({ account_id: accountId })
     .whereIn('kind', ['session', 'token'])
-    .where('expires_at', '>', house.fn.now())
+    .where('expires_at', '>', installation.fn.now())
     .orderBy('credentials.created_at', 'desc')
     .select('credentials.*', 'workspaces.slug')) as CredentialRow[];
   return rows.map((row) => ({
@@ -181,7 +187,7 @@ export async function credentialsOf(house: Knex, accountId: string, thisId?: str
 }
 
 export async function addCredential(
-  house: Knex,
+  installation: Knex,
   row: {
     kind: 'session' | 'token' | 'invitation';
     accountId: string;
@@ -193,8 +199,8 @@ export async function addCredential(
   },
 ): Promise<{ id: string; expires_at: Date }> {
   // Those that opened nothing any more are no use to anybody.
-  await house('credentials').where('expires_at', '<', house.raw(`now() - interval '30 days'`)).delete();
-  const rows = (await house('credentials')
+  await installation('credentials').where('expires_at', '<', installation.raw(`now() - interval '30 days'`)).delete();
+  const rows = (await installation('credentials')
     .insert({
       kind: row.kind,
       account_id: row.accountId,
@@ -202,20 +208,23 @@ export async function addCredential(
       title: row.title ?? '',
       most_role: row.mostRole ?? null,
       workspace_id: row.workspaceId ?? null,
-      expires_at: house.raw('now() + make_interval(days => ?)', [row.days]),
+      expires_at: installation.raw('now() + make_interval(days => ?)', [row.days]),
     })
     .returning(['id', 'expires_at'])) as { id: string; expires_at: Date }[];
   return rows[0]!;
 }
 
 /** Of what was done with accounts and workspaces. */
-export async function noteEvent(house: Knex, what: string, about = ''): Promise<void> {
+export async function noteEvent(installation: Knex, what: string, about = ''): Promise<void> {
   const { name, accountId } = currentActor();
-  await house('house_events').insert({ who: name, account_id: accountId ?? null, what, about });
+  await installation('house_events').insert({ who: name, account_id: accountId ?? null, what, about });
 }
 
-export async function houseEvents(house: Knex, most: number): Promise<HouseEvent[]> {
-  const rows = (await house('house_events').orderBy('id', 'desc').limit(most).select('at', 'who', 'what', 'about')) as {
+export async function accountEvents(installation: Knex, most: number): Promise<AccountEvent[]> {
+  const rows = (await installation('house_events')
+    .orderBy('id', 'desc')
+    .limit(most)
+    .select('at', 'who', 'what', 'about')) as {
     at: Date;
     who: string;
     what: string;

@@ -41,8 +41,8 @@ export interface SignedIn {
   secret: string;
 }
 
-export function accountService(house: Knex) {
-  const attempts = signInAttempts(house);
+export function accountService(installation: Knex) {
+  const attempts = signInAttempts(installation);
 
   async function newSession(db: Knex, account: AccountRow, title: string): Promise<SignedIn> {
     const secret = newSecret();
@@ -64,12 +64,12 @@ export function accountService(house: Knex) {
   };
 
   return {
-    anyAccount: () => anyAccount(house),
+    anyAccount: () => anyAccount(installation),
 
     /** Prints-once code that proves who stands at the machine; the one before it is no longer good. */
     async newSetupCode(): Promise<string> {
       const code = randomBytes(9).toString('base64url');
-      await house('setup_codes')
+      await installation('setup_codes')
         .insert({ code_sha256: digestOf(code) })
         .onConflict('only_one')
         .merge();
@@ -79,10 +79,10 @@ export function accountService(house: Knex) {
     /** @throws HttpProblem 409: there is one already; 422: the setup code is wrong */
     async makeFirst(asked: FirstAccount, needsCode: boolean, title: string): Promise<SignedIn> {
       // Looked at before the costly part, which strangers could ask for at will, and again once nobody else can come between.
-      if (await anyAccount(house)) throw notFirst();
-      if (needsCode && !(await isSetupCode(house, asked.setupCode ?? ''))) throw wrongCode();
+      if (await anyAccount(installation)) throw notFirst();
+      if (needsCode && !(await isSetupCode(installation, asked.setupCode ?? ''))) throw wrongCode();
       const passwordHash = await hashPassword(asked.password);
-      return house.transaction(async (trx) => {
+      return installation.transaction(async (trx) => {
         await trx.raw('lock table accounts in exclusive mode');
         if (await anyAccount(trx)) throw notFirst();
         if (needsCode && !(await isSetupCode(trx, asked.setupCode ?? ''))) throw wrongCode();
@@ -102,7 +102,7 @@ export function accountService(house: Knex) {
     /** @throws HttpProblem 401: name and password do not belong together; 429: too many wrong ones */
     async signIn({ signIn, password }: SignInRequest, address: string, title: string): Promise<SignedIn> {
       await attempts.begin(address, signIn);
-      const account = await accountBySignIn(house, signIn);
+      const account = await accountBySignIn(installation, signIn);
       const fits = await isPasswordOf(account?.closed_at ? null : account?.password_hash, password);
       if (!account || !fits) {
         throw new HttpProblem(
@@ -113,14 +113,14 @@ export function accountService(house: Knex) {
         );
       }
       await attempts.right(address, signIn);
-      return newSession(house, account, title);
+      return newSession(installation, account, title);
     },
     async signOut(credentialId: string): Promise<void> {
-      await house('credentials').where({ id: credentialId }).delete();
+      await installation('credentials').where({ id: credentialId }).delete();
     },
 
     async add(workspace: WorkspaceRow, asked: NewMember, by: Principal): Promise<Invitation> {
-      return house.transaction(async (trx) => {
+      return installation.transaction(async (trx) => {
         const known = await accountBySignIn(trx, asked.signIn);
         if (known?.closed_at)
           throw invalidInput([{ pointer: '/signIn', detail: `“${asked.signIn}” is closed; open it again instead` }]);
@@ -139,9 +139,9 @@ export function accountService(house: Knex) {
       });
     },
     async inviteAgain(workspace: WorkspaceRow, id: string, by: Principal): Promise<Invitation> {
-      return house.transaction(async (trx) => {
+      return installation.transaction(async (trx) => {
         const member = await memberOf(trx, workspace, id);
-        if (member.role === null && !by.runsHouse) throw notFound('account', id);
+        if (member.role === null && !by.isInstallationAdmin) throw notFound('account', id);
         if (!(await mayGiveWayIn(trx, by, workspace, (await accountById(trx, id))!)))
           throw new HttpProblem(
             403,
@@ -154,13 +154,13 @@ export function accountService(house: Knex) {
       });
     },
     async look(secret: string) {
-      const { sign_in: signIn, name } = await invited(house, secret);
+      const { sign_in: signIn, name } = await invited(installation, secret);
       return { signIn, name };
     },
     async accept({ secret, password }: InvitationAccept, title: string): Promise<SignedIn> {
-      await invited(house, secret);
+      await invited(installation, secret);
       const passwordHash = await hashPassword(password);
-      return house.transaction(async (trx) => {
+      return installation.transaction(async (trx) => {
         const account = await invited(trx, secret);
         // Whoever was in with the lost password is out.
         await trx('credentials').where({ account_id: account.id }).whereNot({ kind: 'token' }).delete();
@@ -173,10 +173,10 @@ export function accountService(house: Knex) {
     },
 
     async change(workspace: WorkspaceRow, id: string, asked: MemberChange, by: Principal): Promise<Member> {
-      return house.transaction(async (trx) => {
+      return installation.transaction(async (trx) => {
         const before = await memberOf(trx, workspace, id);
-        if (before.role === null && !by.runsHouse) throw notFound('account', id);
-        if ((asked.runsHouse !== undefined || asked.isClosed !== undefined) && !by.runsHouse)
+        if (before.role === null && !by.isInstallationAdmin) throw notFound('account', id);
+        if ((asked.isInstallationAdmin !== undefined || asked.isClosed !== undefined) && !by.isInstallationAdmin)
           throw new HttpProblem(
             403,
             'not-allowed',
@@ -191,11 +191,13 @@ export function accountService(house: Knex) {
             before.signIn,
           );
         }
-        if (asked.runsHouse !== undefined) {
-          await trx('accounts').where({ id }).update({ runs_house: asked.runsHouse });
+        if (asked.isInstallationAdmin !== undefined) {
+          await trx('accounts').where({ id }).update({ runs_house: asked.isInstallationAdmin });
           await noteEvent(
             trx,
-            asked.runsHouse ? 'lets look after the installation' : 'no longer lets look after the installation',
+            asked.isInstallationAdmin
+              ? 'lets look after the installation'
+              : 'no longer lets look after the installation',
             before.signIn,
           );
         }
@@ -221,29 +223,29 @@ export function accountService(house: Knex) {
     },
 
     async changeOwn(accountId: string, credentialId: string | undefined, asked: OwnAccountChange): Promise<void> {
-      const account = await accountById(house, accountId);
+      const account = await accountById(installation, accountId);
       if (!account) throw notFound('account', accountId);
       if (asked.password) {
         if (!(await isPasswordOf(account.password_hash, asked.password.now)))
           throw invalidInput([{ pointer: '/password/now', detail: 'This is not your password' }]);
         const next = await hashPassword(asked.password.next);
-        await house('accounts').where({ id: accountId }).update({ password_hash: next });
+        await installation('accounts').where({ id: accountId }).update({ password_hash: next });
         // Everywhere else one is signed out: that is what it is mostly changed for.
-        await house('credentials')
+        await installation('credentials')
           .where({ account_id: accountId, kind: 'session' })
           .whereNot('id', credentialId ?? null)
           .delete();
-        await noteEvent(house, 'changed their password', account.sign_in);
+        await noteEvent(installation, 'changed their password', account.sign_in);
       }
       if (asked.name !== undefined) {
-        await house('accounts').where({ id: accountId }).update({ name: asked.name.trim() });
-        await noteEvent(house, `is called ${asked.name.trim()} now`, account.sign_in);
+        await installation('accounts').where({ id: accountId }).update({ name: asked.name.trim() });
+        await noteEvent(installation, `is called ${asked.name.trim()} now`, account.sign_in);
       }
     },
 
     async newToken(principal: Principal & { accountId: string }, asked: TokenRequest): Promise<NewToken> {
       const secret = newSecret();
-      const made = await addCredential(house, {
+      const made = await addCredential(installation, {
         kind: 'token',
         accountId: principal.accountId,
         digest: digestOf(secret),
@@ -252,23 +254,23 @@ export function accountService(house: Knex) {
         mostRole: asked.mostRole,
         workspaceId: principal.workspace!.id,
       });
-      await noteEvent(house, `made a token, at most ${asked.mostRole}`, asked.title);
-      const all = await credentialsOf(house, principal.accountId, principal.credentialId);
+      await noteEvent(installation, `made a token, at most ${asked.mostRole}`, asked.title);
+      const all = await credentialsOf(installation, principal.accountId, principal.credentialId);
       return { credential: all.find(({ id }) => id === made.id)!, secret };
     },
     async removeCredential(accountId: string, id: string): Promise<void> {
       requireUuid('credential', id);
-      if ((await house('credentials').where({ id, account_id: accountId }).delete()) === 0)
+      if ((await installation('credentials').where({ id, account_id: accountId }).delete()) === 0)
         throw notFound('credential', id);
-      await noteEvent(house, 'ended a session or token', currentActor().name);
+      await noteEvent(installation, 'ended a session or token', currentActor().name);
     },
   };
 }
 export type AccountService = ReturnType<typeof accountService>;
 
-async function isSetupCode(house: Knex, code: string): Promise<boolean> {
+async function isSetupCode(installation: Knex, code: string): Promise<boolean> {
   return (
-    (await house('setup_codes')
+    (await installation('setup_codes')
       .where({ code_sha256: digestOf(code) })
       .first('only_one')) !== undefined
   );

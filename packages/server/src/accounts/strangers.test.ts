@@ -38,7 +38,7 @@ beforeAll(async () => {
   await team.ask('put', `/api/v1/members/${left.id}`, team.cookies.administrator).send({ isClosed: true }).expect(200);
   const old = await team.invite('eve', 'administrator');
   expired = old.cookie;
-  await server.house('credentials').where({ account_id: old.id }).update({ expires_at: '2020-01-01T00:00:00Z' });
+  await server.installation('credentials').where({ account_id: old.id }).update({ expires_at: '2020-01-01T00:00:00Z' });
 });
 afterAll(async () => {
   await at.close();
@@ -181,7 +181,7 @@ test('nobody can be left out by the last who looks after it, and a password chan
   ).filter(({ signIn }) => signIn === 'ada');
   await team
     .ask('put', `/api/v1/members/${ada!.id}`, team.cookies.administrator)
-    .send({ runsHouse: false })
+    .send({ isInstallationAdmin: false })
     .expect(409);
   const other = team.cookieOf(
     await team.ask('post', '/api/v1/session').send({ signIn: 'ada', password: PASSWORD }).expect(204),
@@ -211,9 +211,9 @@ test('nobody signs a decision in another’s name', async () => {
 test('what is kept and logged lets nobody in', async () => {
   const secret = team.cookies.engineer.split('=')[1]!;
   const everything = JSON.stringify([
-    await server.house('credentials').select('*'),
-    await server.house('accounts').select('*'),
-    await server.house('house_events').select('*'),
+    await server.installation('credentials').select('*'),
+    await server.installation('accounts').select('*'),
+    await server.installation('house_events').select('*'),
   ]);
   expect(everything).not.toContain(secret);
   expect(everything).not.toContain(PASSWORD);
@@ -236,8 +236,8 @@ describe('a server that others can reach', () => {
     });
     await ask('get', '/api/v1/parts').expect(401);
     const { accountService } = await import('./service.ts');
-    const stale = await accountService(far.house).newSetupCode();
-    const setupCode = await accountService(far.house).newSetupCode();
+    const stale = await accountService(far.installation).newSetupCode();
+    const setupCode = await accountService(far.installation).newSetupCode();
     const me = { signIn: 'ada', name: 'Ada Brook', password: PASSWORD };
     for (const wrong of [me, { ...me, setupCode: 'guess' }, { ...me, setupCode: stale }])
       expect(

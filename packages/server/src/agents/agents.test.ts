@@ -5,7 +5,7 @@ import type {
   AgentOfWorkshop,
   Brief,
   EvaluationResult,
-  HouseRulesHistory,
+  CompanyRulesHistory,
   Library,
   Problem,
 } from '@anvilstone/schema';
@@ -103,7 +103,7 @@ describe('company rules keep who changed them and why', () => {
       .send({ ...first, rules, revision: 1, why: '' })
       .expect(200);
     await api().put('/api/v1/house-rules').send(first).expect(409);
-    const { changes } = json<HouseRulesHistory>(await api().get('/api/v1/house-rules/history'));
+    const { changes } = json<CompanyRulesHistory>(await api().get('/api/v1/house-rules/history'));
     expect(changes.map(({ revision, why }) => [revision, why])).toEqual([
       [2, ''],
       [1, 'Our soaks last longer'],

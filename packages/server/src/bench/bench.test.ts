@@ -247,7 +247,7 @@ describe('a live run', () => {
     clock.pass(7);
     const silent = pino({ level: 'silent' });
     const instruments = instrumentService(server.db, silent, server.devices);
-    const leases = leasesOf(server.house, 'another process');
+    const leases = leasesOf(server.installation, 'another process');
     const runs = runService(
       server.db,
       silent,
@@ -434,9 +434,9 @@ describe('what is attached', () => {
 });
 
 test('without a gauge a run is refused with what to do instead', async () => {
-  const { db, house, shared } = server;
+  const { db, installation, shared } = server;
   const first = makeParts({ ...shared, devices: [] }, { db, slug: 'workshop', schemaName: FIRST_SCHEMA });
-  const app = createApp({ first, house, logger: shared.logger });
+  const app = createApp({ first, installation, logger: shared.logger });
   await add(campaignOf('KO'));
   const problem = json<Problem>(await request(app).post('/api/v1/campaigns/KO/specimens/KO-A1/runs').expect(503));
   expect(problem.detail).toMatch(/read a file, or type/);

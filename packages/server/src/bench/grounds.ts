@@ -1,21 +1,17 @@
-import { predictArm, type Predicted, type PredictionGrounds } from '@anvilstone/core/evidence';
+import { predictArm, type Predicted, type PredictionInputs } from '@anvilstone/core/evidence';
 import type { Campaign, CampaignArm } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { ownAgents } from '../agents/repository.ts';
 import { findGrade } from '../grades/repository.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import { machinesAtHand } from '../machines/repository.ts';
 import { findPart } from '../parts/repository.ts';
 
 /** What a prediction for an arm reads: the library and rules as they are now. Undefined: its grade is gone. */
-export async function groundsOf(
-  db: Knex,
-  campaign: Campaign,
-  arm: CampaignArm,
-): Promise<PredictionGrounds | undefined> {
+export async function groundsOf(db: Knex, campaign: Campaign, arm: CampaignArm): Promise<PredictionInputs | undefined> {
   const [record, { rules }, machines, agents, part] = await Promise.all([
     findGrade(db, arm.gradeId),
-    houseRulesInForce(db),
+    companyRulesInForce(db),
     machinesAtHand(db),
     ownAgents(db),
     campaign.partId === undefined ? undefined : findPart(db, campaign.partId),

@@ -1,10 +1,10 @@
 import { findCheck } from '@anvilstone/core/checks';
 import {
   choose,
-  findSchool,
+  findRankingMethod,
   screen,
-  usualWishes,
-  type GradeStanding,
+  usualPreferences,
+  type RankedCandidate,
   type Screening,
 } from '@anvilstone/core/evaluation';
 import { formatReserve, inSentence } from '@anvilstone/core/foundations';
@@ -14,12 +14,12 @@ import type {
   BuildOrientation,
   EvidenceImpact,
   Grade,
-  HouseRules,
+  CompanyRules,
   Library,
-  StandingSummary,
+  LeaderSummary,
 } from '@anvilstone/schema';
 import type { Knex } from 'knex';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import { listParts } from '../parts/repository.ts';
 import { workshopLibrary } from '../evaluation/service.ts';
 
@@ -28,7 +28,7 @@ const SAME_RESERVE = 0.005;
 
 /** What a changed grade would change in the answer of every part; nothing is saved. */
 export async function impactOf(db: Knex, changed: Grade): Promise<EvidenceImpact> {
-  const [library, { rules }, parts] = await Promise.all([workshopLibrary(db), houseRulesInForce(db), listParts(db)]);
+  const [library, { rules }, parts] = await Promise.all([workshopLibrary(db), companyRulesInForce(db), listParts(db)]);
   const names = new Map(library.grades.map(({ id, name }) => [id, name]));
   return {
     parts: parts.map(({ id, brief }) => {
@@ -45,13 +45,13 @@ export async function impactOf(db: Knex, changed: Grade): Promise<EvidenceImpact
 }
 
 interface Standing {
-  summary: StandingSummary;
+  summary: LeaderSummary;
   /** Of the grade whose evidence changed. */
-  own: GradeStanding | undefined;
+  own: RankedCandidate | undefined;
 }
 
 /** Everything is evaluated once; after it only the grade that changed. */
-function beforeAndAfter(brief: Brief, library: Library, changed: Grade, rules: HouseRules): [Standing, Standing] {
+function beforeAndAfter(brief: Brief, library: Library, changed: Grade, rules: CompanyRules): [Standing, Standing] {
   const now = screen(brief, library, { rules });
   const [own] = screen(brief, { ...library, grades: [changed] }, { rules }).grades;
   const then = now.grades.map((one) => (one.gradeId === changed.id && own ? own : one));
@@ -60,19 +60,19 @@ function beforeAndAfter(brief: Brief, library: Library, changed: Grade, rules: H
     grades: library.grades.map((one) => (one.id === changed.id ? changed : one)),
   };
   return [
-    standingOf({ brief, library, rules }, now.grades, changed.id),
-    standingOf({ brief, library: changedLibrary, rules }, then, changed.id),
+    candidateOf({ brief, library, rules }, now.grades, changed.id),
+    candidateOf({ brief, library: changedLibrary, rules }, then, changed.id),
   ];
 }
 
-function standingOf(
-  world: { brief: Brief; library: Library; rules: HouseRules },
+function candidateOf(
+  world: { brief: Brief; library: Library; rules: CompanyRules },
   grades: Screening['grades'],
   gradeId: string,
 ): Standing {
-  const usual = usualWishes(world.rules);
-  const schoolId = findSchool(usual.schoolId).needsSizes ? 'cheapest-that-passes' : usual.schoolId;
-  const [first] = choose(world, grades, { wishes: { ...usual, schoolId }, places: 1 });
+  const usual = usualPreferences(world.rules);
+  const schoolId = findRankingMethod(usual.schoolId).needsSizes ? 'cheapest-that-passes' : usual.schoolId;
+  const [first] = choose(world, grades, { preferences: { ...usual, schoolId }, places: 1 });
   const count = (status: string) => grades.filter(({ best }) => best.status === status).length;
   return {
     own: grades.find((one) => one.gradeId === gradeId),
@@ -99,7 +99,7 @@ function changesOf(
   const changes: string[] = [];
   const [a, b] = [now.summary, then.summary];
   const name = (id: string | null) => (id === null ? 'nobody' : (names.get(id) ?? id));
-  const called = ({ orientation }: StandingSummary) => orientation && builtAs(part, orientation as BuildOrientation);
+  const called = ({ orientation }: LeaderSummary) => orientation && builtAs(part, orientation as BuildOrientation);
   if (a.gradeId !== b.gradeId) changes.push(`${name(b.gradeId)} leads in place of ${name(a.gradeId)}`);
   else if (a.orientation !== b.orientation)
     changes.push(`${name(b.gradeId)} is best ${called(b)} in place of ${called(a)}`);

@@ -5,7 +5,7 @@ import {
   choiceSentences,
   costRows,
   inUnits,
-  type ChoiceGrounds,
+  type ChoiceInputs,
   type Comparison,
   type PropertyCell,
   type PropertyRow,
@@ -22,7 +22,7 @@ import {
 import { PROOF_TEST_CAUTION, cautionsFor, SHEET_FIRST } from '@anvilstone/core/machines';
 import { PROPERTY_DEFINITIONS, completeRules, findAgent } from '@anvilstone/core/materials';
 import { orientationName } from '@anvilstone/core/shapes';
-import type { Brief, CheckResult, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, CheckResult, CompanyRules, Library } from '@anvilstone/schema';
 import type { Content, TableCell } from 'pdfmake/interfaces.js';
 import { head, PDF_FONT, STATUS_WORDS, table, typeset } from '../pdf/document.ts';
 
@@ -34,8 +34,8 @@ export function comparisonPdf(
   brief: Brief,
   comparison: Comparison,
   library: Library,
-  rules: HouseRules,
-  grounds: ChoiceGrounds,
+  rules: CompanyRules,
+  grounds: ChoiceInputs,
 ): Promise<Buffer> {
   const { finalists } = comparison;
   const { units } = grounds;
@@ -184,7 +184,7 @@ function cellText({ value, evidence, against }: PropertyCell, { property }: Prop
   return `${shown}${evidence ? ` [${evidence}]` : ''}${said}`;
 }
 
-function cautions(brief: Brief, { finalists }: Comparison, library: Library, rules: HouseRules): string[] {
+function cautions(brief: Brief, { finalists }: Comparison, library: Library, rules: CompanyRules): string[] {
   const agents = library.agents ?? [];
   const texts = finalists.flatMap(({ gradeId }) => {
     const grade = library.grades.find(({ id }) => id === gradeId);

@@ -1,9 +1,16 @@
 import { compareFinalists } from '@anvilstone/core/decisions';
-import { chancesFor, choose, evaluate, findSchool, prepareSizing, readWishes } from '@anvilstone/core/evaluation';
+import {
+  chancesFor,
+  choose,
+  evaluate,
+  findRankingMethod,
+  prepareSizing,
+  readPreferences,
+} from '@anvilstone/core/evaluation';
 import { InputError, type UnitSystem } from '@anvilstone/core/foundations';
 import type { Knex } from 'knex';
 import { workshopLibrary } from '../evaluation/service.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import type { Operation } from '../http/operation.ts';
 import { invalidInput } from '../http/problems.ts';
 import { textOf } from '../http/query.ts';
@@ -24,7 +31,7 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
         const [{ brief }, library, { rules }] = await Promise.all([
           parts.get(params.partId!),
           workshopLibrary(db),
-          houseRulesInForce(db),
+          companyRulesInForce(db),
         ]);
         const ids = (textOf(query, 'grades') ?? '').split(',').filter(Boolean);
         const units = unitsIn(textOf(query, 'units'));
@@ -33,19 +40,19 @@ export function comparisonOperations(db: Knex, parts: PartService): Operation[] 
           const value = textOf(query, name);
           return value === undefined ? {} : { [name]: value };
         };
-        const wishes = readWishes({ ...text('school'), ...text('weights'), ...text('sure') }, rules);
-        const school = findSchool(wishes.schoolId);
+        const preferences = readPreferences({ ...text('school'), ...text('weights'), ...text('sure') }, rules);
+        const rankingMethod = findRankingMethod(preferences.schoolId);
         const { grades } = evaluate(brief, library, { rules });
         const gradeOf = new Map(library.grades.map((grade) => [grade.id, grade]));
         const chanceOf = chancesFor(brief, library, rules);
-        const sizing = school.needsSizes ? prepareSizing(brief, library, rules) : undefined;
+        const sizing = rankingMethod.needsSizes ? prepareSizing(brief, library, rules) : undefined;
         const sized = sizing && new Map(library.grades.map((grade) => [grade.id, sizing.size(grade)]));
-        const ranked = choose({ brief, library, rules }, grades, { wishes, ...(sized ? { sized } : {}) });
+        const ranked = choose({ brief, library, rules }, grades, { preferences, ...(sized ? { sized } : {}) });
         const leader = ranked[0];
         const first = grades.find(({ gradeId }) => gradeId === leader?.gradeId);
         const body = await comparisonPdf(brief, comparison, library, rules, {
           brief,
-          school,
+          rankingMethod,
           ranked,
           first,
           chance: first && chanceOf(first),

@@ -1,6 +1,6 @@
 import knex, { type Knex } from 'knex';
 import { ActorClient } from './actorClient.ts';
-import { houseMigrations } from './houseMigrations/index.ts';
+import { installationMigrations } from './houseMigrations/index.ts';
 import { migrations } from './migrations/index.ts';
 import type { NamedMigration } from './migrations/migration.ts';
 
@@ -14,7 +14,7 @@ const listed = (list: readonly NamedMigration[]): Knex.MigrationSource<NamedMigr
 /** Where the first workspace of an installation has always been. */
 export const FIRST_SCHEMA = 'public';
 /** Accounts, workspaces and what belongs to none of them. */
-export const HOUSE_SCHEMA = 'house';
+export const INSTALLATION_SCHEMA = 'house';
 
 /** Connections that see one schema and nothing else: what keeps workspaces apart is that no query can name another’s tables by accident. */
 export function connect(url: string, schema = FIRST_SCHEMA, most = 10): Knex {
@@ -25,7 +25,7 @@ export function connect(url: string, schema = FIRST_SCHEMA, most = 10): Knex {
     pool: { min: 0, max: most },
     acquireConnectionTimeout: 10_000,
     migrations: {
-      migrationSource: listed(schema === HOUSE_SCHEMA ? houseMigrations : migrations),
+      migrationSource: listed(schema === INSTALLATION_SCHEMA ? installationMigrations : migrations),
       schemaName: schema,
     },
   });

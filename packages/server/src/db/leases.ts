@@ -8,9 +8,9 @@ export interface Leases {
 }
 
 /** Times are the database’s own: a process whose clock is wrong neither holds on nor takes over. */
-export const leasesOf = (house: Knex, holder: string): Leases => ({
+export const leasesOf = (installation: Knex, holder: string): Leases => ({
   async take(name, seconds) {
-    const { rows } = (await house.raw(
+    const { rows } = (await installation.raw(
       `insert into leases (name, holder, held_until) values (:name, :holder, now() + make_interval(secs => :seconds))
        on conflict (name) do update set holder = excluded.holder, held_until = excluded.held_until
          where leases.holder = excluded.holder or leases.held_until < now()
@@ -20,6 +20,6 @@ export const leasesOf = (house: Knex, holder: string): Leases => ({
     return rows.length > 0;
   },
   async free(name) {
-    await house('leases').where({ name, holder }).delete();
+    await installation('leases').where({ name, holder }).delete();
   },
 });

@@ -1,6 +1,6 @@
 import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
 import { evaluate } from '@anvilstone/core/evaluation';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import type { Decision, Grade } from '@anvilstone/schema';
 import { decisionCsv } from './exportCsv.ts';
 import { decisionPdf } from './exportPdf.ts';
@@ -20,7 +20,7 @@ function decisionOver(grades: Grade[], change: Partial<Decision> = {}): Decision
     openRisks: '',
     engineVersion: 't',
     brief: lampArm,
-    rules: defaultHouseRules,
+    rules: defaultCompanyRules,
     grades,
     machines: sampleLibrary.machines,
     result: evaluate(lampArm, { grades, machines: sampleLibrary.machines }),

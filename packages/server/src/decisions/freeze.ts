@@ -1,5 +1,5 @@
 import { randomUUID } from 'node:crypto';
-import { chosenEntry, groundsOfChoice, openRisksOf } from '@anvilstone/core/decisions';
+import { chosenEntry, inputsOfChoice, openRisksOf } from '@anvilstone/core/decisions';
 import { ENGINE_VERSION, evaluate } from '@anvilstone/core/evaluation';
 import { builtAs } from '@anvilstone/core/shapes';
 import type {
@@ -7,7 +7,7 @@ import type {
   Decision,
   DecisionRequest,
   Library,
-  HouseRules,
+  CompanyRules,
   MethodResult,
   Part,
   ProblemIssue,
@@ -16,7 +16,7 @@ import type {
 import type { Knex } from 'knex';
 import { resultsOfPart } from '../bench/methodResults.ts';
 import { workshopLibrary } from '../evaluation/service.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import { invalidInput } from '../http/problems.ts';
 import { sound } from '../parts/service.ts';
 import { insertDecision, newestNumber } from './repository.ts';
@@ -27,11 +27,11 @@ import { insertDecision, newestNumber } from './repository.ts';
  */
 export async function freeze(trx: Knex, part: Part, request: DecisionRequest, decidedAt: Date): Promise<Decision> {
   const library = await workshopLibrary(trx);
-  const { rules } = await houseRulesInForce(trx);
+  const { rules } = await companyRulesInForce(trx);
   const brief = sound(part.brief);
   const issues = issuesOf(brief, library, rules, request);
   if (issues.length > 0) throw invalidInput(issues, 'Nothing was frozen.');
-  const { grades, result, grounds } = groundsOfChoice(brief, library, rules, {
+  const { grades, result, grounds } = inputsOfChoice(brief, library, rules, {
     gradeId: request.gradeId,
     orientation: request.orientation,
     schoolId: request.schoolId ?? rules.rankingSchool ?? 'cheapest-that-passes',
@@ -64,7 +64,7 @@ export async function freeze(trx: Knex, part: Part, request: DecisionRequest, de
   return insertDecision(trx, frozen, gradeName);
 }
 
-function issuesOf(brief: Brief, library: Library, rules: HouseRules, request: DecisionRequest): ProblemIssue[] {
+function issuesOf(brief: Brief, library: Library, rules: CompanyRules, request: DecisionRequest): ProblemIssue[] {
   const own = library.grades.filter(({ id }) => id === request.gradeId);
   const result = evaluate(brief, { ...library, grades: own }, { rules });
   const chosen = result.grades.find((grade) => grade.gradeId === request.gradeId);

@@ -3,7 +3,7 @@ import {
   type Decision,
   type DecisionFile,
   type FileCheck,
-  type Outlook,
+  type DecisionDrift,
   type Part,
 } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
@@ -76,16 +76,16 @@ describe('a frozen decision', () => {
       LAMP_ARM,
     ]);
     // Another process on the same database.
-    const { db, house, shared } = here;
+    const { db, installation, shared } = here;
     const first = makeParts(shared, { db, slug: 'workshop', schemaName: FIRST_SCHEMA });
-    const restarted = createApp({ first, house, logger: shared.logger });
+    const restarted = createApp({ first, installation, logger: shared.logger });
     const after = json<DecisionFile>(await request(restarted).get(`/api/v1/decisions/${decision.id}/export.json`));
     expect(after).toEqual(before);
     expect(await agrees(decision.id)).toBe(true);
-    const outlook = json<Outlook>(await api().get(`/api/v1/decisions/${decision.id}/outlook`).expect(200));
-    expect(outlook.causes.map(({ id }) => id)).toEqual(expect.arrayContaining(['brief', 'evidence']));
-    expect(outlook.now.status).toBe('fail');
-    expect(outlook.frozen.status).toBe('pass');
+    const drift = json<DecisionDrift>(await api().get(`/api/v1/decisions/${decision.id}/outlook`).expect(200));
+    expect(drift.causes.map(({ id }) => id)).toEqual(expect.arrayContaining(['brief', 'evidence']));
+    expect(drift.now.status).toBe('fail');
+    expect(drift.frozen.status).toBe('pass');
     await here.db.raw(`update parts set brief = jsonb_set(brief, '{loadCases,0,forceN}', '9') where id = ?`, [
       LAMP_ARM,
     ]);

@@ -1,4 +1,4 @@
-import { decisionDifferences, digestOf, outlookOf, recomputeDecision, sealOf } from '@anvilstone/core/decisions';
+import { decisionDifferences, digestOf, driftOf, recomputeDecision, sealOf } from '@anvilstone/core/decisions';
 import { ENGINE_VERSION } from '@anvilstone/core/evaluation';
 import type {
   Decision,
@@ -6,14 +6,14 @@ import type {
   DecisionRequest,
   DecisionSummary,
   FieldChange,
-  Outlook,
+  DecisionDrift,
   Recomputation,
   SignOff,
   SignOffRequest,
 } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { workshopLibrary } from '../evaluation/service.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import { conflict, notFound } from '../http/problems.ts';
 import { findPart } from '../parts/repository.ts';
 import { requireUuid, sound } from '../parts/service.ts';
@@ -28,7 +28,7 @@ export interface DecisionService {
   freeze(partId: string, request: DecisionRequest): Promise<Decision>;
   recompute(id: string): Promise<Recomputation>;
   /** What it would be today, and because of what. */
-  outlook(id: string): Promise<Outlook>;
+  drift(id: string): Promise<DecisionDrift>;
   differences(id: string, otherId: string): Promise<FieldChange[]>;
   signOffs(id: string): Promise<SignOff[]>;
   sign(id: string, request: SignOffRequest): Promise<SignOff>;
@@ -74,14 +74,14 @@ export function decisionService(db: Knex, now: () => Date = () => new Date()): D
         differences,
       };
     },
-    async outlook(id) {
+    async drift(id) {
       const decision = await get(id);
       const [part, library, { rules }] = await Promise.all([
         findPart(db, decision.partId),
         workshopLibrary(db),
-        houseRulesInForce(db),
+        companyRulesInForce(db),
       ]);
-      return outlookOf(decision, { brief: part && sound(part.brief), library, rules });
+      return driftOf(decision, { brief: part && sound(part.brief), library, rules });
     },
     async differences(id, otherId) {
       const [after, before] = await Promise.all([get(id), get(otherId)]);

@@ -3,7 +3,7 @@ import type { EvaluationRequest, EvaluationResult, Library } from '@anvilstone/s
 import type { Knex } from 'knex';
 import { ownAgents } from '../agents/repository.ts';
 import { allGrades } from '../grades/repository.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import { invalidInput } from '../http/problems.ts';
 import { machinesAtHand } from '../machines/repository.ts';
 import { sound } from '../parts/service.ts';
@@ -19,7 +19,7 @@ export async function workshopLibrary(db: Knex): Promise<Library> {
 /** @throws HttpProblem 422: a brief that contradicts itself, a grade that does not exist, or working for too many grades */
 export async function evaluateRequest(db: Knex, request: EvaluationRequest): Promise<EvaluationResult> {
   const brief = sound(request.brief, '/brief');
-  const [library, { rules }] = await Promise.all([workshopLibrary(db), houseRulesInForce(db)]);
+  const [library, { rules }] = await Promise.all([workshopLibrary(db), companyRulesInForce(db)]);
   const { gradeIds, showWorking = false } = request;
   const wanted = gradeIds ? library.grades.filter((grade) => gradeIds.includes(grade.id)) : library.grades;
   const known = new Set(wanted.map((grade) => grade.id));

@@ -11,7 +11,7 @@ import {
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
 import { allGrades, findGrade } from '../grades/repository.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import type { Operation } from '../http/operation.ts';
 import { invalidInput, notFound } from '../http/problems.ts';
 import { numberIn, oneOf, textOf, wholeNumber } from '../http/query.ts';
@@ -143,7 +143,7 @@ export function exportOperations(db: Knex): Operation[] {
         if (!found) throw notFound('grade', params.gradeId!);
         const temperatureC = numberIn(query, 'temperatureC', { least: -80, most: 400 }) ?? 23;
         const conditioning = oneOf(query, 'conditioning', CONDITIONINGS) ?? 'dry';
-        const { rules } = await houseRulesInForce(db);
+        const { rules } = await companyRulesInForce(db);
         return {
           body: writeFeaCard(found.grade, { temperatureC, conditioning, rules }),
           headers: {

@@ -5,7 +5,7 @@ import type {
   GradeComparison,
   GradePage,
   GradeRecord,
-  HouseRulesRecord,
+  CompanyRulesRecord,
   Library,
   Problem,
 } from '@anvilstone/schema';
@@ -216,12 +216,12 @@ describe('comparing', () => {
 
 describe('company rules', () => {
   test('changed once, a stale change is refused; evaluations follow, frozen decisions do not', async () => {
-    const before = json<HouseRulesRecord>(await api().get('/api/v1/house-rules'));
+    const before = json<CompanyRulesRecord>(await api().get('/api/v1/house-rules'));
     expect(before.revision).toBe(0);
     const rules = { ...before.rules, evidenceSchool: 'lower-of-both' };
     await api().put('/api/v1/house-rules').send({ rules, revision: 0 }).expect(200);
     await api().put('/api/v1/house-rules').send({ rules: before.rules, revision: 0 }).expect(409);
-    expect(json<HouseRulesRecord>(await api().get('/api/v1/house-rules'))).toEqual({ rules, revision: 1 });
+    expect(json<CompanyRulesRecord>(await api().get('/api/v1/house-rules'))).toEqual({ rules, revision: 1 });
     const invalid = await api()
       .put('/api/v1/house-rules')
       .send({ rules: { ...rules, scrapShare: 2 }, revision: 1 })

@@ -17,9 +17,9 @@ function catching() {
 test('nothing that lets anybody in is in the log: no password, cookie, token, invitation, query or body', async () => {
   const { into, text } = catching();
   const server = await testServer({ logger: makeLogger('trace', into) });
-  const door = await listening(server.app);
+  const exposurePolicy = await listening(server.app);
   try {
-    const team = await makeTeam(door.origin);
+    const team = await makeTeam(exposurePolicy.origin);
     const token = await team.token('engineer', 'viewer');
     await team.ask('get', '/api/v1/parts?secret=in-the-query', team.cookies.engineer).expect(200);
     await team.ask('post', '/api/v1/session').send({ signIn: 'ada', password: 'a wrong password' }).expect(401);
@@ -29,7 +29,7 @@ test('nothing that lets anybody in is in the log: no password, cookie, token, in
     for (const cookie of Object.values(team.cookies)) secrets.push(cookie.split('=')[1]!);
     for (const secret of secrets) expect(text()).not.toContain(secret);
   } finally {
-    await door.close();
+    await exposurePolicy.close();
     await server.close();
   }
 }, 60_000);

@@ -18,19 +18,19 @@ export interface Principal {
   accountId?: string;
   credentialId?: string;
   role: Role | null;
-  runsHouse: boolean;
+  isInstallationAdmin: boolean;
   /** Null: there is none of that name, or none that is theirs to see. */
   workspace: WorkspaceRow | null;
 }
 
-/** What an operation asks of whoever calls it. person: signed in, by no token. house: may make accounts and workspaces. */
-export type Needs = 'anyone' | 'person' | Role | 'house';
+/** What an operation asks of whoever calls it. person: signed in, by no token. installation: may make accounts and workspaces. */
+export type Needs = 'anyone' | 'person' | Role | 'installation';
 
 function may(principal: Principal, needs: Needs): boolean {
   if (needs === 'anyone') return true;
   if (principal.kind === 'nobody') return false;
   if (needs === 'person') return principal.kind !== 'token';
-  if (needs === 'house') return principal.kind !== 'token' && principal.runsHouse;
+  if (needs === 'installation') return principal.kind !== 'token' && principal.isInstallationAdmin;
   return principal.role !== null && ROLES.indexOf(principal.role) >= ROLES.indexOf(needs);
 }
 
@@ -39,7 +39,7 @@ export function requireMay(principal: Principal, needs: Needs): void {
   if (may(principal, needs)) return;
   if (principal.kind === 'nobody')
     throw new HttpProblem(401, 'sign-in', 'Sign in first', 'This installation has accounts: sign in, or send a token.');
-  if (!principal.workspace && needs !== 'person' && needs !== 'house') throw noWorkspace();
+  if (!principal.workspace && needs !== 'person' && needs !== 'installation') throw noWorkspace();
   throw new HttpProblem(403, 'not-allowed', 'Your role does not reach this', reach(principal, needs));
 }
 
@@ -48,7 +48,7 @@ export const noWorkspace = () =>
   new HttpProblem(404, 'not-found', 'Not found', 'There is no workspace of this name that you belong to.');
 
 function reach({ kind, role }: Principal, needs: Needs): string {
-  if (needs === 'person' || needs === 'house')
+  if (needs === 'person' || needs === 'installation')
     return kind === 'token'
       ? 'Accounts are changed by people who are signed in, not by tokens.'
       : 'Only an installation administrator may do this.';

@@ -191,7 +191,7 @@ test('every frozen record is computed again, and one that was changed underneath
 });
 
 test('a lease is one process’s until it ends or is given back', async () => {
-  const [one, other] = ['one', 'other'].map((holder) => leasesOf(server.house, holder)) as [
+  const [one, other] = ['one', 'other'].map((holder) => leasesOf(server.installation, holder)) as [
     ReturnType<typeof leasesOf>,
     ReturnType<typeof leasesOf>,
   ];

@@ -30,14 +30,14 @@ const EXPIRE_H = 12;
 const LAST_WORDS_MS = 5000;
 
 /** One queue for all workspaces of a database, known by its house. Begun when it is first used. */
-export function jobQueue(url: string, house: Knex, logger: Logger): JobQueue {
+export function jobQueue(url: string, installation: Knex, logger: Logger): JobQueue {
   let started: Promise<PgBoss> | undefined;
   const workers: string[] = [];
   const atWork = new Set<Promise<void>>();
 
   const boss = () => {
     // Two that make its tables at the same moment would wait for each other’s locks, and one would be thrown out.
-    started ??= oneAtATime(house, begin, 'queue').catch((error: unknown) => {
+    started ??= oneAtATime(installation, begin, 'queue').catch((error: unknown) => {
       // The database may be away for a moment: the next use tries again.
       started = undefined;
       throw error;

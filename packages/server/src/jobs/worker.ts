@@ -11,25 +11,25 @@ const AT_ONCE = 2;
 /** Does the jobs of all workspaces in this process, and puts back those of processes that were lost. */
 export async function workOnJobs({
   queue,
-  house,
+  installation,
   registry,
   logger,
   sweepMs = SWEEP_MS,
 }: {
   queue: JobQueue;
-  house: Knex;
+  installation: Knex;
   registry: WorkspaceRegistry;
   logger: Logger;
   sweepMs?: number;
 }): Promise<{ stop(): void }> {
   await queue.work(AT_ONCE, async ({ schemaName, jobId }) => {
-    const row = (await allWorkspaces(house)).find((one) => one.schemaName === schemaName);
+    const row = (await allWorkspaces(installation)).find((one) => one.schemaName === schemaName);
     if (!row) return;
     const { jobs } = await registry.of(row);
     await jobs.perform(jobId);
   });
   const sweep = async () => {
-    for (const row of await allWorkspaces(house)) await (await registry.of(row)).jobs.sweep();
+    for (const row of await allWorkspaces(installation)) await (await registry.of(row)).jobs.sweep();
   };
   const timer = setInterval(
     () => void sweep().catch((error: unknown) => logger.warn({ err: error }, 'lost jobs could not be looked for')),

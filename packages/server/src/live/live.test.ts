@@ -120,6 +120,6 @@ test('who has the same page open is told to each, until they leave or fall silen
   await team.ask('delete', `/api/v1/presence/${eng}`, team.cookies.engineer).expect(204);
   expect(await say('administrator', ada, 'part/1')).toEqual([]);
   await say('engineer', eng, 'part/1');
-  await server.house('presence').where({ tab: eng }).update({ seen_at: '2020-01-01T00:00:00Z' });
+  await server.installation('presence').where({ tab: eng }).update({ seen_at: '2020-01-01T00:00:00Z' });
   expect(await say('administrator', ada, 'part/1')).toEqual([]);
 });

@@ -9,13 +9,15 @@ import { requireUuid } from '../parts/service.ts';
 const GONE_AFTER_S = 50;
 
 /** Who has which page open. */
-export function presenceOperations(house: Knex): Operation[] {
+export function presenceOperations(installation: Knex): Operation[] {
   const schemaOf = ({ workspace }: Principal) => {
     if (!workspace) throw noWorkspace();
     return workspace.schemaName;
   };
   const tell = (schema: string, place: string) =>
-    house.raw(`select pg_notify('anvilstone', ?)`, [JSON.stringify({ schema, kind: 'presence', record: place })]);
+    installation.raw(`select pg_notify('anvilstone', ?)`, [
+      JSON.stringify({ schema, kind: 'presence', record: place }),
+    ]);
   return [
     {
       id: 'sayPresent',
@@ -28,7 +30,7 @@ export function presenceOperations(house: Knex): Operation[] {
       async handle({ principal, body }) {
         const { tab, place } = body as PresenceRequest;
         const schema = schemaOf(principal);
-        const { rows } = await house.raw<{ rows: [{ before: string | null; others: PresentPerson[] }] }>(
+        const { rows } = await installation.raw<{ rows: [{ before: string | null; others: PresentPerson[] }] }>(
           `with put as (
              insert into presence (tab, schema_name, place, who, seen_at) values (:tab, :schema, :place, :who, now())
              on conflict (tab) do update set schema_name = excluded.schema_name, place = excluded.place,
@@ -43,8 +45,8 @@ export function presenceOperations(house: Knex): Operation[] {
         );
         const [{ before, others }] = rows;
         if (before !== place) {
-          await house('presence')
-            .where('seen_at', '<', house.raw(`now() - make_interval(secs => ?)`, [GONE_AFTER_S]))
+          await installation('presence')
+            .where('seen_at', '<', installation.raw(`now() - make_interval(secs => ?)`, [GONE_AFTER_S]))
             .delete();
           await tell(schema, place);
         }
@@ -62,7 +64,7 @@ export function presenceOperations(house: Knex): Operation[] {
       async handle({ principal, params }) {
         requireUuid('page', params.tab!);
         const schema = schemaOf(principal);
-        const rows = (await house('presence')
+        const rows = (await installation('presence')
           .where({ tab: params.tab!, schema_name: schema })
           .delete()
           .returning('place')) as { place: string }[];

@@ -1,14 +1,14 @@
 import {
   afterEvidence,
   compareFinding,
-  groundsOfInstallation,
+  inputsOfInstallation,
   inspectionDates,
   inspectionPlan,
   proposalsFrom,
   replacementBrief,
   type InspectionItem,
   type ServiceComparison,
-  type ServiceGrounds,
+  type ServiceInputs,
   type ServiceProposal,
 } from '@anvilstone/core/evidence';
 import type {
@@ -28,7 +28,7 @@ import { findDecision } from '../decisions/repository.ts';
 import { workshopLibrary } from '../evaluation/service.ts';
 import { findGrade } from '../grades/repository.ts';
 import { soundGrade } from '../grades/service.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import { conflict, invalidInput, notFound } from '../http/problems.ts';
 import { findPart } from '../parts/repository.ts';
 import { sound } from '../parts/service.ts';
@@ -52,7 +52,7 @@ interface Situation {
   revision: number;
   installation: Installation;
   part: Part;
-  grounds: ServiceGrounds | undefined;
+  grounds: ServiceInputs | undefined;
 }
 
 /** What a finding means: beside what was predicted, and what it may change. */
@@ -136,7 +136,7 @@ export async function inspectionPlanFor(
 ): Promise<{ items: PlanItem[]; dates: PlannedInspection[] }> {
   const part = await findPart(db, request.partId);
   if (!part) throw notFound('part', request.partId);
-  const grounds = await groundsFor(db, request, part);
+  const grounds = await inputsFor(db, request, part);
   if (!grounds) throw invalidInput([{ pointer: '/gradeId', detail: `There is no grade “${request.gradeId}”` }]);
   const items = inspectionPlan(grounds.brief, grounds.entry);
   return {
@@ -145,20 +145,20 @@ export async function inspectionPlanFor(
   };
 }
 
-async function groundsFor(
+async function inputsFor(
   db: Knex,
   installation: Pick<Installation, 'gradeId' | 'orientation' | 'decisionId'>,
   part: Part,
-): Promise<ServiceGrounds | undefined> {
+): Promise<ServiceInputs | undefined> {
   const decision = installation.decisionId === undefined ? undefined : await findDecision(db, installation.decisionId);
   // A record of another grade foretells nothing of this one.
   const own = decision?.gradeId === installation.gradeId ? decision : undefined;
   const today = {
     brief: sound(part.brief),
     library: await workshopLibrary(db),
-    rules: (await houseRulesInForce(db)).rules,
+    rules: (await companyRulesInForce(db)).rules,
   };
-  return groundsOfInstallation(installation, own, today);
+  return inputsOfInstallation(installation, own, today);
 }
 
 async function situationOf(db: Knex, findingId: string): Promise<Situation> {
@@ -167,7 +167,7 @@ async function situationOf(db: Knex, findingId: string): Promise<Situation> {
   const { document: finding, revision } = record;
   const installation = (await installationTable.find(db, finding.installationId))!.document;
   const part = (await findPart(db, installation.partId))!;
-  return { finding, revision, installation, part, grounds: await groundsFor(db, installation, part) };
+  return { finding, revision, installation, part, grounds: await inputsFor(db, installation, part) };
 }
 
 async function evidenceOf(db: Knex, findingId: string) {

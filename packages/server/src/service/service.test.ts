@@ -214,11 +214,11 @@ describe('what a failure changes', () => {
     const again = json<{ agrees: boolean }>(await api().get(`/api/v1/decisions/${decision.id}/recomputation`));
     expect(again.agrees).toBe(true);
     expect(digestOf(json<Decision>(await api().get(`/api/v1/decisions/${decision.id}`)))).toBe(digestOf(decision));
-    const outlook = json<{ now: { status: string }; causes: { id: string }[] }>(
+    const drift = json<{ now: { status: string }; causes: { id: string }[] }>(
       await api().get(`/api/v1/decisions/${decision.id}/outlook`),
     );
-    expect(outlook.now.status).toBe('fail');
-    expect(outlook.causes.map((cause) => cause.id)).toContain('evidence');
+    expect(drift.now.status).toBe('fail');
+    expect(drift.causes.map((cause) => cause.id)).toContain('evidence');
   });
   test('what saw more than its brief is no evidence', async () => {
     const { id } = await installed();

@@ -10,7 +10,7 @@ import {
 } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { gradesOfIds } from '../grades/repository.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import { baseAddress } from '../http/baseAddress.ts';
 import type { Operation } from '../http/operation.ts';
 import { invalidInput, notFound } from '../http/problems.ts';
@@ -123,7 +123,7 @@ export function spoolOperations(db: Knex, spools: SpoolService): Operation[] {
       async handle() {
         const [{ spools: inStock, schedule, dryers, at }, { rules }] = await Promise.all([
           spools.stock(),
-          houseRulesInForce(db),
+          companyRulesInForce(db),
         ]);
         const grades = await gradesOfIds(db, [
           ...inStock.map(({ spool }) => spool.gradeId),

@@ -23,7 +23,7 @@ import type {
 } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { gradesOfIds } from '../grades/repository.ts';
-import { houseRulesInForce } from '../houseRules/repository.ts';
+import { companyRulesInForce } from '../companyRules/repository.ts';
 import { conflict, invalidInput, notFound } from '../http/problems.ts';
 import { airSince, dryerTable, placeTable, spoolTable } from './repository.ts';
 import { findSchedule, saveSchedule } from './scheduleRepository.ts';
@@ -136,7 +136,7 @@ export function spoolService(db: Knex, now: () => Date = () => new Date()): Spoo
       placeTable.all(db),
       dryerTable.all(db),
       findSchedule(db),
-      houseRulesInForce(db),
+      companyRulesInForce(db),
     ]);
     const parts = [...schedule.schedule.conditioning, ...(proposed?.conditioning ?? [])];
     const grades = await gradesOfIds(db, [

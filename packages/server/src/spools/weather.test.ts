@@ -14,7 +14,7 @@ import {
   type Air,
   type LoggedAir,
 } from '@anvilstone/core/making';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { madeUpAir } from '../simulators/humidityLogger.ts';
 
 const HOUR_MS = 3600e3;
@@ -34,7 +34,7 @@ function planAt(ms: number) {
     return { spool, clock: spoolClock(spool, drying, air, ms) };
   });
   const schedule = sampleSchedule(now);
-  const { loads } = loadsOfStock(stock, schedule, gradeOf, defaultHouseRules, ms);
+  const { loads } = loadsOfStock(stock, schedule, gradeOf, defaultCompanyRules, ms);
   const proposed = proposeSchedule(loads, sampleDryers, schedule, ms);
   return { ...proposed, loads, conflicts: scheduleConflicts(proposed.schedule, loads, sampleDryers) };
 }

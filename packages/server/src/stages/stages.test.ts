@@ -1,5 +1,5 @@
 import { lampArm } from '@anvilstone/core/education/sample';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import type { Part, Problem, StageMark } from '@anvilstone/schema';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';
@@ -17,7 +17,7 @@ const mark = (stage: StageMark['stage'], pass = 22): StageMark => ({
   stage,
   at: '2026-06-01T12:00:00.000Z',
   brief: lampArm,
-  rules: defaultHouseRules,
+  rules: defaultCompanyRules,
   leader: null,
   machine: null,
   pass,

@@ -1,7 +1,7 @@
 import type { Logger } from 'pino';
 import { connect, FIRST_SCHEMA, migrate } from '../db/connection.ts';
 import type { WorkspaceRow } from '../http/principal.ts';
-import { makeParts, type ProcessParts, type WorkspaceParts } from './parts.ts';
+import { makeParts, type ProcessParts, type WorkspaceServices } from './parts.ts';
 
 /** Connections a workspace may have at once: the first is most used, and there may be many others. */
 const MOST_CONNECTIONS = { first: 10, other: 4 };
@@ -17,7 +17,7 @@ export function workspaceOpener(
   return ({ slug, schemaName }: Pick<WorkspaceRow, 'slug' | 'schemaName'>) => {
     const isFirst = schemaName === FIRST_SCHEMA;
     const db = connect(shared.url, schemaName, isFirst ? MOST_CONNECTIONS.first : MOST_CONNECTIONS.other);
-    const parts: WorkspaceParts = makeParts(shared, { db, slug, schemaName });
+    const parts: WorkspaceServices = makeParts(shared, { db, slug, schemaName });
     const { runs, backups, instruments, jobs } = parts;
     let stopWatching: (() => void) | undefined;
     let timer: NodeJS.Timeout | undefined;

@@ -14,7 +14,7 @@ import { jobService, type JobService, type JobTimes } from '../jobs/service.ts';
 import { backupService, type BackupService } from '../workshop/backups.ts';
 
 /** What answers for one workspace, on connections that see nothing but it. */
-export interface WorkspaceParts {
+export interface WorkspaceServices {
   db: Knex;
   jobs: JobService;
   imports: ImportService;
@@ -42,7 +42,7 @@ export interface ProcessParts {
 export function makeParts(
   shared: ProcessParts,
   { db, slug, schemaName }: { db: Knex; slug: string; schemaName: string },
-): WorkspaceParts {
+): WorkspaceServices {
   const { queue, leases, worker, devices, backupFolder, backupEveryH } = shared;
   const logger = shared.logger.child({ workspace: slug });
   const jobs = jobService(db, logger, { schemaName, queue, worker }, shared.jobTimes);

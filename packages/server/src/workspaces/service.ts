@@ -4,28 +4,32 @@ import type { Principal, WorkspaceRow } from '../http/principal.ts';
 import { allWorkspaces, noteEvent, setMembership, workspacesOf } from '../accounts/repository.ts';
 import { HttpProblem } from '../http/problems.ts';
 
-export function workspaceService(house: Knex, open: (row: WorkspaceRow) => Promise<unknown>) {
+export function workspaceService(installation: Knex, open: (row: WorkspaceRow) => Promise<unknown>) {
   return {
     /** Those that somebody may see. */
     async list(principal: Principal): Promise<Workspace[]> {
       if (principal.kind === 'open')
-        return (await allWorkspaces(house)).map(({ slug, title }) => ({ slug, title, role: 'administrator' }));
+        return (await allWorkspaces(installation)).map(({ slug, title }) => ({ slug, title, role: 'administrator' }));
       if (!principal.accountId) return [];
-      return (await workspacesOf(house, principal.accountId)).map(({ slug, title, role }) => ({ slug, title, role }));
+      return (await workspacesOf(installation, principal.accountId)).map(({ slug, title, role }) => ({
+        slug,
+        title,
+        role,
+      }));
     },
     /** Makes one, with nothing in it that another can see. @throws HttpProblem 409: there is one of that name */
     async make({ slug, title }: NewWorkspace, by: Principal): Promise<Workspace> {
       const schemaName = `ws_${slug.replaceAll('-', '_')}_${Date.now().toString(36)}`;
-      const [row] = (await house('workspaces')
+      const [row] = (await installation('workspaces')
         .insert({ slug, title: title.trim(), schema_name: schemaName })
         .onConflict('slug')
         .ignore()
         .returning(['id', 'slug', 'title', 'schema_name as schemaName'])) as WorkspaceRow[];
       if (!row)
         throw new HttpProblem(409, 'taken', 'There is one of that name', `A workspace is called “${slug}” already.`);
-      if (by.accountId) await setMembership(house, by.accountId, row.id, 'administrator');
+      if (by.accountId) await setMembership(installation, by.accountId, row.id, 'administrator');
       await open(row);
-      await noteEvent(house, 'made the workspace', row.title);
+      await noteEvent(installation, 'made the workspace', row.title);
       return { slug: row.slug, title: row.title, role: 'administrator' };
     },
   };

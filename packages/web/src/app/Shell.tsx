@@ -23,9 +23,9 @@ const places = [
     mark: 'M5 5v14M19 5v14M5 8h14M5 16h14M8 8v8M11 8v8M14 8v8M16 8v8',
   },
   { to: '/machines', label: 'Machines', mark: 'M4 20h16M6 20V5h12v15M6 9h12M12 9v4m-2 0h4' },
-  { to: '/house-rules', label: 'Company rules', mark: 'M4 6h16v12H4zM8 6v12M12 6v5M16 6v8' },
-  { to: '/calculations', label: 'Calculators', mark: 'M5 4h14v16H5zM8 8h8M8 13h2m4 0h2M8 16.5h2m4 0h2' },
-  { to: '/workshop', label: 'Data and backup', mark: 'M4 8l8-4 8 4v9l-8 4-8-4zM4 8l8 4 8-4M12 12v9' },
+  { to: '/company-rules', label: 'Company rules', mark: 'M4 6h16v12H4zM8 6v12M12 6v5M16 6v8' },
+  { to: '/calculators', label: 'Calculators', mark: 'M5 4h14v16H5zM8 8h8M8 13h2m4 0h2M8 16.5h2m4 0h2' },
+  { to: '/data', label: 'Data and backup', mark: 'M4 8l8-4 8 4v9l-8 4-8-4zM4 8l8 4 8-4M12 12v9' },
 ];
 
 /** Only who is new is led around. */

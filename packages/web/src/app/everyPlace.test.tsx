@@ -3,8 +3,8 @@ import { sampleLibrary } from '@anvilstone/core/education/sample';
 import type { HTMLElement } from 'node-html-parser';
 import type { ReactElement } from 'react';
 import { Route, Routes } from 'react-router';
-import { AgentPage } from '../library/chemicals/AgentPage.tsx';
-import { AgentsPage } from '../library/chemicals/AgentsPage.tsx';
+import { ChemicalPage } from '../library/chemicals/ChemicalPage.tsx';
+import { ChemicalsPage } from '../library/chemicals/ChemicalsPage.tsx';
 import { BenchPage } from '../stages/bench/BenchPage.tsx';
 import { CampaignPage } from '../stages/bench/CampaignPage.tsx';
 import { NewCampaignPage } from '../stages/bench/plan/NewCampaignPage.tsx';
@@ -12,21 +12,21 @@ import { CalculationsPage } from '../training/calculators/CalculationsPage.tsx';
 import { GradePage } from '../library/grades/grade/GradePage.tsx';
 import { GradeEditorPage } from '../library/grades/editor/GradeEditorPage.tsx';
 import { GradesPage } from '../library/grades/list/GradesPage.tsx';
-import { WordsPage } from '../help/WordsPage.tsx';
-import { HouseRulesPage } from '../library/companyRules/HouseRulesPage.tsx';
+import { GlossaryPage } from '../help/GlossaryPage.tsx';
+import { CompanyRulesPage } from '../library/companyRules/CompanyRulesPage.tsx';
 import { ImportPage } from '../library/imports/ImportPage.tsx';
 import { JobsPage } from '../team/jobs/JobsPage.tsx';
 import { MachineEditorPage } from '../shop/machines/MachineEditorPage.tsx';
 import { MachinesPage } from '../shop/machines/MachinesPage.tsx';
 import { PartsPage } from '../stages/parts/list/PartsPage.tsx';
-import { PracticePage } from '../training/PracticePage.tsx';
+import { TrainingPage } from '../training/TrainingPage.tsx';
 import { RecordsPage } from '../stages/decision/records/RecordsPage.tsx';
 import { ReferencePage } from '../library/reference/ReferencePage.tsx';
 import { ServicePage } from '../stages/service/ServicePage.tsx';
 import { SpoolEditorPage } from '../shop/spools/SpoolEditorPage.tsx';
 import { SpoolPage } from '../shop/spools/SpoolPage.tsx';
 import { SpoolsPage } from '../shop/spools/SpoolsPage.tsx';
-import { WorkshopPage } from '../team/data/WorkshopPage.tsx';
+import { DataPage } from '../team/data/DataPage.tsx';
 import { emptyWorkshop, fullWorkshop, sampleFindings, sampleParts } from '../testing/testAnswers.ts';
 import { drawn, LEAKS, textOf, wordsOf, type Circumstances } from '../testing/testPage.tsx';
 
@@ -35,7 +35,7 @@ const PLACES: readonly [path: string, page: ReactElement, addresses: readonly st
   ['/grades', <GradesPage key="" />, ['/grades', '/grades?q=clearway']],
   ['/grades/reference', <ReferencePage key="" />, ['/grades/reference']],
   ['/grades/import', <ImportPage key="" />, ['/grades/import']],
-  ['/workshop', <WorkshopPage key="" />, ['/workshop']],
+  ['/data', <DataPage key="" />, ['/data']],
   ['/grades/new', <GradeEditorPage key="" />, ['/grades/new']],
   ['/grades/:gradeId/edit', <GradeEditorPage key="" />, ['/grades/tm-petg/edit']],
   [
@@ -43,10 +43,10 @@ const PLACES: readonly [path: string, page: ReactElement, addresses: readonly st
     <GradePage key="" />,
     ['', '?show=curves', '?show=history'].map((show) => `/grades/ol-pa6-gf${show}`),
   ],
-  ['/agents', <AgentsPage key="" />, ['/agents']],
-  ['/agents/:agentId', <AgentPage key="" />, ['/agents/mineral-oil']],
-  ['/house-rules', <HouseRulesPage key="" />, ['/house-rules', '/house-rules?scale=0.8']],
-  ['/calculations/:calculatorId', <CalculationsPage key="" />, calculators.map(({ id }) => `/calculations/${id}`)],
+  ['/chemicals', <ChemicalsPage key="" />, ['/chemicals']],
+  ['/chemicals/:agentId', <ChemicalPage key="" />, ['/chemicals/mineral-oil']],
+  ['/company-rules', <CompanyRulesPage key="" />, ['/company-rules', '/company-rules?scale=0.8']],
+  ['/calculators/:calculatorId', <CalculationsPage key="" />, calculators.map(({ id }) => `/calculators/${id}`)],
   [
     '/spools',
     <SpoolsPage key="" />,
@@ -59,9 +59,9 @@ const PLACES: readonly [path: string, page: ReactElement, addresses: readonly st
   ['/service', <ServicePage key="" />, ['/service']],
   ['/jobs', <JobsPage key="" />, ['/jobs']],
   ['/records', <RecordsPage key="" />, ['/records']],
-  ['/words', <WordsPage key="" />, ['/words']],
-  ['/practice', <PracticePage key="" />, ['/practice']],
-  ['/practice/:caseId', <PracticePage key="" />, ['/practice/coat-hook']],
+  ['/glossary', <GlossaryPage key="" />, ['/glossary']],
+  ['/training', <TrainingPage key="" />, ['/training']],
+  ['/training/:caseId', <TrainingPage key="" />, ['/training/coat-hook']],
   ['/bench', <BenchPage key="" />, ['/bench', '/bench?show=methods&method=pull-bar']],
   ['/bench/new', <NewCampaignPage key="" />, ['/bench/new?method=bend-bar&grades=ne-petg']],
   [
@@ -98,7 +98,7 @@ const OWN_WORDS = [
   ...sampleFindings.map(({ finding }) => finding.text),
 ].filter((text) => text !== undefined);
 /** What is shown as it was reported, in the units it was reported in, on purpose. */
-const AS_REPORTED = /^\/(grades|agents|words|practice|calculations)/;
+const AS_REPORTED = /^\/(grades|chemicals|glossary|training|calculators)/;
 
 function expectSound(root: HTMLElement): void {
   expect(textOf(root).length).toBeGreaterThan(10);

@@ -1,6 +1,7 @@
 import { Navigate, type RouteObject } from 'react-router';
 import { stages } from '../stages/parts/stages.ts';
 import { PartsPage } from '../stages/parts/list/PartsPage.tsx';
+import { movedRoutes } from './movedRoutes.tsx';
 import { RouteError } from './RouteError.tsx';
 import { Shell } from './Shell.tsx';
 
@@ -16,7 +17,7 @@ export const routes: RouteObject[] = [
       { path: 'parts', element: <PartsPage /> },
       {
         path: 'parts/:partId',
-        lazy: async () => ({ Component: (await import('../stages/parts/PartBench.tsx')).PartBench }),
+        lazy: async () => ({ Component: (await import('../stages/parts/PartFrame.tsx')).PartFrame }),
         children: [
           { index: true, element: <Navigate to="brief" replace /> },
           ...stages.map(({ id, lazy }) => ({ path: id, lazy: async () => ({ Component: await lazy() }) })),
@@ -51,22 +52,26 @@ export const routes: RouteObject[] = [
         }),
       })),
       {
-        path: 'agents',
-        lazy: async () => ({ Component: (await import('../library/chemicals/AgentsPage.tsx')).AgentsPage }),
+        path: 'chemicals',
+        lazy: async () => ({ Component: (await import('../library/chemicals/ChemicalsPage.tsx')).ChemicalsPage }),
       },
-      ...['agents/new', 'agents/:agentId/edit'].map((path) => ({
+      ...['chemicals/new', 'chemicals/:agentId/edit'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../library/chemicals/AgentEditorPage.tsx')).AgentEditorPage }),
+        lazy: async () => ({
+          Component: (await import('../library/chemicals/ChemicalEditorPage.tsx')).ChemicalEditorPage,
+        }),
       })),
       {
-        path: 'agents/:agentId',
-        lazy: async () => ({ Component: (await import('../library/chemicals/AgentPage.tsx')).AgentPage }),
+        path: 'chemicals/:agentId',
+        lazy: async () => ({ Component: (await import('../library/chemicals/ChemicalPage.tsx')).ChemicalPage }),
       },
       {
-        path: 'house-rules',
-        lazy: async () => ({ Component: (await import('../library/companyRules/HouseRulesPage.tsx')).HouseRulesPage }),
+        path: 'company-rules',
+        lazy: async () => ({
+          Component: (await import('../library/companyRules/CompanyRulesPage.tsx')).CompanyRulesPage,
+        }),
       },
-      ...['calculations', 'calculations/:calculatorId'].map((path) => ({
+      ...['calculators', 'calculators/:calculatorId'].map((path) => ({
         path,
         lazy: async () => ({
           Component: (await import('../training/calculators/CalculationsPage.tsx')).CalculationsPage,
@@ -98,13 +103,13 @@ export const routes: RouteObject[] = [
         lazy: async () => ({ Component: (await import('../team/jobs/JobsPage.tsx')).JobsPage }),
       },
       {
-        path: 'workshop',
-        lazy: async () => ({ Component: (await import('../team/data/WorkshopPage.tsx')).WorkshopPage }),
+        path: 'data',
+        lazy: async () => ({ Component: (await import('../team/data/DataPage.tsx')).DataPage }),
       },
-      { path: 'words', lazy: async () => ({ Component: (await import('../help/WordsPage.tsx')).WordsPage }) },
-      ...['practice', 'practice/:caseId'].map((path) => ({
+      { path: 'glossary', lazy: async () => ({ Component: (await import('../help/GlossaryPage.tsx')).GlossaryPage }) },
+      ...['training', 'training/:caseId'].map((path) => ({
         path,
-        lazy: async () => ({ Component: (await import('../training/PracticePage.tsx')).PracticePage }),
+        lazy: async () => ({ Component: (await import('../training/TrainingPage.tsx')).TrainingPage }),
       })),
       { path: 'people', lazy: async () => ({ Component: (await import('../team/access/PeoplePage.tsx')).PeoplePage }) },
       {
@@ -115,6 +120,7 @@ export const routes: RouteObject[] = [
         path: 'welcome',
         lazy: async () => ({ Component: (await import('../team/access/WelcomePage.tsx')).WelcomePage }),
       },
+      ...movedRoutes,
       {
         path: 'records',
         lazy: async () => ({ Component: (await import('../stages/decision/records/RecordsPage.tsx')).RecordsPage }),

@@ -56,14 +56,14 @@ export function HelpSheet({ onClose }: { onClose: () => void }) {
               Two-minute tour
             </Button>
             <Link
-              to="/practice"
+              to="/training"
               onClick={onClose}
               className="rounded border border-line-strong bg-surface px-3 py-1 hover:bg-sunken"
             >
               Training with eight cases
             </Link>
             <Link
-              to="/words"
+              to="/glossary"
               onClick={onClose}
               className="rounded border border-line-strong bg-surface px-3 py-1 hover:bg-sunken"
             >

@@ -38,7 +38,7 @@ test.each([
   ['/bench/new', 'A new campaign'],
   ['/bench/K1', 'A campaign'],
   ['/spools/S-05', 'Spools and dryers'],
-  ['/practice/coat-hook', 'Training'],
+  ['/training/coat-hook', 'Training'],
 ])('%s is explained as %s', (address, title) => {
   expect(screenAt(address)?.title).toBe(title);
 });

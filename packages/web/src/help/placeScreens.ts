@@ -72,7 +72,7 @@ export const PLACE_SCREENS: readonly ScreenHelp[] = [
     words: ['grade', 'observation', 'resolved', 'evidence', 'moisture', 'orientation'],
   },
   {
-    path: '/agents/*',
+    path: '/chemicals/*',
     title: 'Chemicals',
     question: 'Which polymers resist this fluid?',
     does: ['Look up a fluid against every family, add your own, and record immersion tests: they override the table.'],
@@ -138,21 +138,21 @@ export const PLACE_SCREENS: readonly ScreenHelp[] = [
     words: ['machine-fit', 'flow', 'abrasive', 'foaming'],
   },
   {
-    path: '/house-rules',
+    path: '/company-rules',
     title: 'Company rules',
     question: 'Which rules always apply?',
     does: ['Change a value and see which parts it affects before it is saved. Give a reason.'],
     words: ['house-rules', 'safety-factor', 'knock-down', 'basis', 'cov'],
   },
   {
-    path: '/calculations/*',
+    path: '/calculators/*',
     title: 'Calculators',
     question: 'What does a formula give?',
     does: ['Choose a calculator and enter the values with units. Each shows its formula and source.'],
     words: ['deflection', 'creep', 'shift', 'relaxation', 'stability', 'drying'],
   },
   {
-    path: '/workshop',
+    path: '/data',
     title: 'Data and backup',
     question: 'Is the data safe, and how is it exported?',
     does: ['Export all data as one archive in open formats, verify an archive, import one. Backups run on a schedule.'],
@@ -189,7 +189,7 @@ export const PLACE_SCREENS: readonly ScreenHelp[] = [
     words: [],
   },
   {
-    path: '/practice/*',
+    path: '/training/*',
     title: 'Training',
     question: 'Would my choice have been right?',
     does: [
@@ -198,7 +198,7 @@ export const PLACE_SCREENS: readonly ScreenHelp[] = [
     words: ['governs', 'reserve', 'own-heat-limit', 'across-layers', 'strain', 'stress-cracking'],
   },
   {
-    path: '/words',
+    path: '/glossary',
     title: 'Glossary',
     question: 'What does a term mean?',
     does: ['Every term on the screens, with its formula where there is one.'],

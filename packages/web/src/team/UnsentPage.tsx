@@ -7,7 +7,7 @@ import { Button } from '../ui/Button.tsx';
 import { Panel } from '../ui/Panel.tsx';
 import { moment } from '../ui/when.ts';
 import { PageHead } from '../ui/PageHead.tsx';
-import { isOf } from '../sync/outbox/keepRequest.ts';
+import { isOf } from '../sync/outbox/queueRequest.ts';
 import { drop, keep, type Kept } from '../sync/outbox/outbox.ts';
 import { useKept } from '../sync/outbox/useOutbox.ts';
 

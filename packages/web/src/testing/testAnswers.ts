@@ -9,7 +9,7 @@ import {
   sampleSpools,
 } from '@anvilstone/core/education/sample';
 import { dryingOf, massLeft, spoolClock } from '@anvilstone/core/making';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import type { FindingRecord, InstallationRecord, PartSummary, Session, Stock } from '@anvilstone/schema';
 import { answered } from './testPage.tsx';
 
@@ -69,11 +69,11 @@ type Answer = readonly [endpointName: string, arg: unknown, value: unknown];
 const always: readonly Answer[] = [
   ['session', undefined, openDoor],
   [
-    'houseRules',
+    'companyRules',
     undefined,
-    { rules: defaultHouseRules, revision: 1, changedAt: NOW.toISOString(), changedBy: 'A. Bell' },
+    { rules: defaultCompanyRules, revision: 1, changedAt: NOW.toISOString(), changedBy: 'A. Bell' },
   ],
-  ['houseRulesHistory', undefined, { changes: [] }],
+  ['companyRulesHistory', undefined, { changes: [] }],
   ['jobs', undefined, []],
   ['instruments', undefined, []],
   ['received', undefined, []],

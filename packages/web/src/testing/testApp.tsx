@@ -7,9 +7,9 @@ import { SessionGate } from '../team/access/SessionGate.tsx';
 import { api } from '../sync/api/api.ts';
 import { routes } from '../app/routes.tsx';
 import { makeStore } from '../sync/store/store.ts';
-import { drop, everythingKept } from '../sync/outbox/outbox.ts';
+import { drop, allPending } from '../sync/outbox/outbox.ts';
 import { sampleParts } from './testAnswers.ts';
-import { testHouse, type TestHouse } from './testHouse.ts';
+import { fakeServer, type FakeServer } from './fakeServer.ts';
 
 /**
  * The whole app at an address, as its user has it before them, with a server in this process. Used by tests only.
@@ -18,11 +18,11 @@ import { testHouse, type TestHouse } from './testHouse.ts';
 export function openApp(
   at: string,
   {
-    house = testHouse(),
+    server = fakeServer(),
     settings = {},
     isBack = false,
   }: {
-    house?: TestHouse;
+    server?: FakeServer;
     settings?: object;
     /** What an earlier visit kept on this computer is there. */ isBack?: boolean;
   } = {},
@@ -30,11 +30,11 @@ export function openApp(
   closeApp();
   if (!isBack) {
     localStorage.clear();
-    for (const { id } of everythingKept()) drop(id);
+    for (const { id } of allPending()) drop(id);
   }
   // The look around is offered to newcomers only; it is in nobody’s way here.
   localStorage.setItem('anvilstone-settings', JSON.stringify({ offersLook: false, theme: 'light', ...settings }));
-  globalThis.fetch = house.answer;
+  globalThis.fetch = server.answer;
   const store = (openStore = makeStore());
   history.replaceState(null, '', at);
   const router = (open = createBrowserRouter(routes));
@@ -47,7 +47,7 @@ export function openApp(
   );
   const user = userEvent.setup({ delay: null, pointerEventsCheck: 0 });
   return {
-    house,
+    server,
     store,
     user,
     /** Puts a text in the place of what a field holds, in one go: the engine is asked once and not by each letter. */

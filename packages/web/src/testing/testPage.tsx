@@ -1,6 +1,6 @@
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import type { UnitSystem } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import type { Brief } from '@anvilstone/schema';
 import { configureStore } from '@reduxjs/toolkit';
 import { NodeType, parse, type HTMLElement } from 'node-html-parser';
@@ -11,11 +11,11 @@ import { MemoryRouter, Outlet, Route, Routes } from 'react-router';
 import { api } from '../sync/api/api.ts';
 import { unitsChosen } from '../sync/store/settings.ts';
 import { reducer } from '../sync/store/store.ts';
-import type { Bench } from '../stages/parts/bench.ts';
+import type { PartContext } from '../stages/parts/partContext.ts';
 import { useComputed } from '../workers/testComputed.ts';
 import type { Workshop } from '../workers/workshop.ts';
 
-export const sampleWorkshop: Workshop = { ...sampleLibrary, rules: defaultHouseRules };
+export const sampleWorkshop: Workshop = { ...sampleLibrary, rules: defaultCompanyRules };
 
 export interface Circumstances {
   /** Where the page is; its search part is what most pages read. */
@@ -75,7 +75,7 @@ export function drawnFor(brief: Brief, element: ReactElement, circumstances: Cir
 
 function PartAround({ brief, library }: { brief: Brief; library: Workshop }) {
   const standing = useComputed(library, (engine) => engine.standing(brief));
-  return <Outlet context={{ partId: 'p1', brief, library, standing } satisfies Bench} />;
+  return <Outlet context={{ partId: 'p1', brief, library, standing } satisfies PartContext} />;
 }
 
 /** What is to be read, with one space between pieces. */

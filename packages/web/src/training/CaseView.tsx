@@ -114,7 +114,7 @@ export function CaseView({
           <div className="mt-4 flex flex-wrap items-center gap-2">
             {next && (
               <Link
-                to={`/practice/${next}`}
+                to={`/training/${next}`}
                 className="inline-block rounded border border-ember bg-ember px-3 py-1 font-medium text-surface"
               >
                 Next case

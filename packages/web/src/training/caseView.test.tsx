@@ -30,7 +30,7 @@ describe.each(practiceCases.map((one) => [one.title, one] as const))('%s', (_tit
     );
     expect(root.querySelectorAll('tbody tr')).toHaveLength(4);
     expect(textOf(root)).toContain(one.lesson);
-    expect(root.querySelector('a[href="/practice/next"]')).not.toBeNull();
+    expect(root.querySelector('a[href="/training/next"]')).not.toBeNull();
   });
   test('a wrong one says what it is, what was missed, and marks one’s own choice', () => {
     const wrong = one.gradeIds.find((id) => id !== answer.best.gradeId)!;

@@ -1,6 +1,6 @@
 import { cautionsFor, SHEET_FIRST, type CautionPlace } from '@anvilstone/core/machines';
 import { completeRules, findAgent } from '@anvilstone/core/materials';
-import type { Agent, Brief, Grade, HouseRules } from '@anvilstone/schema';
+import type { Agent, Brief, Grade, CompanyRules } from '@anvilstone/schema';
 
 /** The cautions that a brief, a grade or both trigger, where they are looked at; people's first. */
 export function Cautions({
@@ -13,7 +13,7 @@ export function Cautions({
   place: CautionPlace;
   brief?: Brief;
   grade?: Grade | undefined;
-  rules?: HouseRules;
+  rules?: CompanyRules;
   agents?: readonly Agent[] | undefined;
 }) {
   const shown = cautionsFor(place, {

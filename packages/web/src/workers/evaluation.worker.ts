@@ -10,7 +10,7 @@ import {
   EQUAL_WEIGHTS,
   explain,
   fillingsOfMass,
-  findSchool,
+  findRankingMethod,
   helpfulMeasurements,
   libraryTable,
   mapOf,
@@ -22,18 +22,18 @@ import {
   reserveOverTemperature,
   screen,
   tiltSweep,
-  usualWishes,
+  usualPreferences,
   type ArrangeRequest,
   type Chance,
   type Filling,
   type Fix,
   type Foaming,
   type GradeMap,
-  type GradeStanding,
+  type RankedCandidate,
   type LibraryTable,
   type LibraryTableRequest,
   type Measurement,
-  type RankingWishes,
+  type RankingPreferences,
   type Screening,
   type Sensitivity,
   type Split,
@@ -52,11 +52,11 @@ import type {
   CheckResult,
   EvaluationEntry,
   GradeEvaluation,
-  HouseRules,
+  CompanyRules,
   Layup,
 } from '@anvilstone/schema';
 import { expose, transfer } from 'comlink';
-import { chanceOf, groundsFor, groundsOfChoice, sensitivityOf, sizing } from './keptWork.ts';
+import { chanceOf, inputsFor, inputsOfChoice, sensitivityOf, sizing } from './keptWork.ts';
 import {
   countsOf,
   LEADERS,
@@ -78,9 +78,9 @@ export interface ProposedFor<T> {
 export type ProposedTest = Omit<TestProposal, 'method'> & { methodId: string };
 
 /** As the rules have it; a school that reads sizes is answered here by the lowest cost as drawn. */
-function usualChoice(rules: HouseRules): RankingWishes {
-  const usual = usualWishes(rules);
-  return findSchool(usual.schoolId).needsSizes ? { ...usual, schoolId: 'cheapest-that-passes' } : usual;
+function usualChoice(rules: CompanyRules): RankingPreferences {
+  const usual = usualPreferences(rules);
+  return findRankingMethod(usual.schoolId).needsSizes ? { ...usual, schoolId: 'cheapest-that-passes' } : usual;
 }
 
 const engine = {
@@ -89,8 +89,8 @@ const engine = {
   },
   standing(brief: Brief): Standing {
     const { checkIds, funnel, grades } = screened(brief);
-    const wishes = usualChoice(theWorkshop().rules);
-    const leaders = rank(grades, wishes.schoolId, groundsOfChoice(brief, wishes, LEADERS)).slice(0, LEADERS);
+    const preferences = usualChoice(theWorkshop().rules);
+    const leaders = rank(grades, preferences.schoolId, inputsOfChoice(brief, preferences, LEADERS)).slice(0, LEADERS);
     return {
       checkIds,
       funnel,
@@ -101,13 +101,13 @@ const engine = {
     };
   },
   /** Every grade, in the order of a school. */
-  ranking: (brief: Brief, schoolId: string): GradeStanding[] => rank(screened(brief).grades, schoolId),
-  shortlist(brief: Brief, request: ArrangeRequest, wishes: RankingWishes): Shortlist {
+  ranking: (brief: Brief, schoolId: string): RankedCandidate[] => rank(screened(brief).grades, schoolId),
+  shortlist(brief: Brief, request: ArrangeRequest, preferences: RankingPreferences): Shortlist {
     const screening = screened(brief);
     const about = new Map(theWorkshop().grades.map((grade) => [grade.id, grade]));
     // Who leads is told at once; the rest of the chances come in portions.
-    groundsOfChoice(brief, { ...wishes, schoolId: 'cheapest-that-passes' });
-    const grounds = groundsFor(brief, wishes);
+    inputsOfChoice(brief, { ...preferences, schoolId: 'cheapest-that-passes' });
+    const grounds = inputsFor(brief, preferences);
     return {
       checkIds: screening.checkIds,
       schoolId: request.schoolId,
@@ -122,10 +122,10 @@ const engine = {
     };
   },
   /** Which parts' answers a set of rules would move: who leads now and then. */
-  impact(parts: readonly { partId: string; brief: Brief }[], rules: HouseRules): PartImpact[] {
-    const leader = (screening: Screening, brief: Brief, held: HouseRules): Leader => {
+  impact(parts: readonly { partId: string; brief: Brief }[], rules: CompanyRules): PartImpact[] {
+    const leader = (screening: Screening, brief: Brief, held: CompanyRules): Leader => {
       const world = { brief, library: theWorkshop(), rules: held };
-      const [first] = choose(world, screening.grades, { wishes: usualChoice(held), places: 1 });
+      const [first] = choose(world, screening.grades, { preferences: usualChoice(held), places: 1 });
       return {
         first,
         built: first && builtAs(brief.part, first.best.orientation),
@@ -162,9 +162,9 @@ const engine = {
     return wanted.map((one) => chanceOf(brief, one));
   },
   /** Whoever comes first in a school, each once, the first school's first; filled up in its order to two. */
-  schoolLeaders(brief: Brief, wishes: RankingWishes): string[] {
+  methodLeaders(brief: Brief, preferences: RankingPreferences): string[] {
     const { grades } = screened(brief);
-    const grounds = groundsOfChoice(brief, { ...wishes, schoolId: 'cheapest-that-passes' });
+    const grounds = inputsOfChoice(brief, { ...preferences, schoolId: 'cheapest-that-passes' });
     const leaders = leadersOf(grades, 'cheapest-that-passes', grounds);
     const ids = new Set(leaders.flatMap(({ first }) => (first ? [first.gradeId] : [])));
     for (const { gradeId, best } of rank(grades, 'cheapest-that-passes', grounds))
@@ -175,14 +175,14 @@ const engine = {
   compare: (brief: Brief, gradeIds: readonly string[], units: UnitSystem): Comparison =>
     compareFinalists(brief, theWorkshop(), gradeIds, theWorkshop().rules, units),
   /** The choice in plain sentences, with the draws of the one that leads. */
-  choice(brief: Brief, wishes: RankingWishes, units: UnitSystem): Piece[][] {
-    const ranked = rank(screened(brief).grades, wishes.schoolId, groundsOfChoice(brief, wishes));
+  choice(brief: Brief, preferences: RankingPreferences, units: UnitSystem): Piece[][] {
+    const ranked = rank(screened(brief).grades, preferences.schoolId, inputsOfChoice(brief, preferences));
     const leader = ranked[0];
     const first = leader && evaluated(brief, [leader.gradeId])[0];
     const { grades, machines } = theWorkshop();
     return choiceSentences({
       brief,
-      school: findSchool(wishes.schoolId),
+      rankingMethod: findRankingMethod(preferences.schoolId),
       ranked,
       first,
       chance: first && chanceOf(brief, `${first.gradeId} ${first.best.orientation}`),
@@ -192,22 +192,28 @@ const engine = {
     });
   },
   /** What is varied, and who leads; undefined: nobody does. */
-  sensitivityInputs(brief: Brief, wishes: RankingWishes) {
-    const job = sensitivityOf(brief, wishes);
+  sensitivityInputs(brief: Brief, preferences: RankingPreferences) {
+    const job = sensitivityOf(brief, preferences);
     return job && { leaderId: job.leaderId, inputs: job.inputs };
   },
-  sensitivity: (brief: Brief, wishes: RankingWishes, index: number): Sensitivity | undefined =>
-    sensitivityOf(brief, wishes)?.at(index),
-  measurements: (brief: Brief, wishes: RankingWishes): Measurement[] =>
-    helpfulMeasurements(brief, theWorkshop(), wishes.schoolId, theWorkshop().rules, groundsOfChoice(brief, wishes)),
+  sensitivity: (brief: Brief, preferences: RankingPreferences, index: number): Sensitivity | undefined =>
+    sensitivityOf(brief, preferences)?.at(index),
+  measurements: (brief: Brief, preferences: RankingPreferences): Measurement[] =>
+    helpfulMeasurements(
+      brief,
+      theWorkshop(),
+      preferences.schoolId,
+      theWorkshop().rules,
+      inputsOfChoice(brief, preferences),
+    ),
   /** Changes with which a grade would pass; none when it does, or is not there. */
   fixes(brief: Brief, gradeId: string): ProposedFor<Fix> {
     const grade = theWorkshop().grades.find(({ id }) => id === gradeId);
     return { from: brief, proposals: grade ? nearestFixes(brief, theWorkshop(), grade, theWorkshop().rules) : [] };
   },
   /** As one wants to choose, weights and wanted confidence with it. */
-  rankingBy: (brief: Brief, wishes: RankingWishes): GradeStanding[] =>
-    rank(screened(brief).grades, wishes.schoolId, groundsOfChoice(brief, wishes)),
+  rankingBy: (brief: Brief, preferences: RankingPreferences): RankedCandidate[] =>
+    rank(screened(brief).grades, preferences.schoolId, inputsOfChoice(brief, preferences)),
   /** One grade in every build orientation, and tilted if asked for. */
   ways: (brief: Brief, gradeId: string, tilt?: Tilt): WaysUp =>
     compareWays(brief, theWorkshop(), gradeId, theWorkshop().rules, tilt),

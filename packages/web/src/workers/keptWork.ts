@@ -5,9 +5,9 @@ import {
   prepareSensitivity,
   prepareSizing,
   type Chance,
-  type GradeStanding,
-  type RankingGrounds,
-  type RankingWishes,
+  type RankedCandidate,
+  type RankingInputs,
+  type RankingPreferences,
   type SensitivityJob,
   type Sized,
   type SizingJob,
@@ -49,7 +49,7 @@ export function chanceOf(brief: Brief, gradeAndWay: string): Chance | undefined 
   return chance;
 }
 
-export function groundsFor(brief: Brief, { weights, leastChance, typicalReserve }: RankingWishes): RankingGrounds {
+export function inputsFor(brief: Brief, { weights, leastChance, typicalReserve }: RankingPreferences): RankingInputs {
   return {
     sized: sizing(brief).sized,
     ...(weights ? { weights } : {}),
@@ -66,17 +66,18 @@ export function groundsFor(brief: Brief, { weights, leastChance, typicalReserve 
 }
 
 /** Grounds on which it can be said who leads, with the chances that takes. */
-export function groundsOfChoice(brief: Brief, wishes: RankingWishes, places?: number): RankingGrounds {
-  const chance = ({ gradeId, best }: GradeStanding) => chanceOf(brief, `${gradeId} ${best.orientation}`);
-  return groundsToTheFirst(screened(brief).grades, wishes, chance, {
+export function inputsOfChoice(brief: Brief, preferences: RankingPreferences, places?: number): RankingInputs {
+  const chance = ({ gradeId, best }: RankedCandidate) => chanceOf(brief, `${gradeId} ${best.orientation}`);
+  return groundsToTheFirst(screened(brief).grades, preferences, chance, {
     sized: sizing(brief).sized,
     ...(places === undefined ? {} : { places }),
   });
 }
 
 /** Sensitivities of one brief under one set of wishes; undefined: nobody leads. */
-const sensitivities = keepingOne((brief, wishes): SensitivityJob | undefined => {
-  const wanted = JSON.parse(wishes) as RankingWishes;
-  return prepareSensitivity(brief, theWorkshop(), wanted.schoolId, theWorkshop().rules, groundsOfChoice(brief, wanted));
+const sensitivities = keepingOne((brief, preferences): SensitivityJob | undefined => {
+  const wanted = JSON.parse(preferences) as RankingPreferences;
+  return prepareSensitivity(brief, theWorkshop(), wanted.schoolId, theWorkshop().rules, inputsOfChoice(brief, wanted));
 });
-export const sensitivityOf = (brief: Brief, wishes: RankingWishes) => sensitivities(brief, JSON.stringify(wishes));
+export const sensitivityOf = (brief: Brief, preferences: RankingPreferences) =>
+  sensitivities(brief, JSON.stringify(preferences));

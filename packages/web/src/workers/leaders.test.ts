@@ -1,4 +1,4 @@
-import type { GradeStanding } from '@anvilstone/core/evaluation';
+import type { RankedCandidate } from '@anvilstone/core/evaluation';
 import { countsOf, leadersOf } from './leaders.ts';
 import { restsOn } from '../stages/parts/restsOn.ts';
 
@@ -7,7 +7,7 @@ const standing = (
   status: 'pass' | 'fail' | 'unknown',
   costUsd: number,
   reserve: number,
-): GradeStanding => ({
+): RankedCandidate => ({
   gradeId,
   ownEvidenceShare: 0,
   best: {

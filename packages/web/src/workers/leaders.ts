@@ -1,11 +1,11 @@
 import {
   rank,
-  rankingSchools,
+  rankingMethods,
   type Arrangement,
   type FunnelStep,
-  type GradeStanding,
+  type RankedCandidate,
   type Merit,
-  type RankingGrounds,
+  type RankingInputs,
   type Sized,
 } from '@anvilstone/core/evaluation';
 
@@ -21,7 +21,7 @@ export interface Standing {
   funnel: readonly FunnelStep[];
   counts: Counts;
   /** The first few, lowest cost first. */
-  leaders: readonly GradeStanding[];
+  leaders: readonly RankedCandidate[];
   /** What decides for the first of them, in words; undefined: nothing does, or there is none. */
   governedBy: string | undefined;
   /** What the leader’s orientation is called by how the part lies. */
@@ -30,9 +30,9 @@ export interface Standing {
 export const LEADERS = 3;
 
 /** Who comes first in a school, and which place the leader of the chosen school has in it; 0: none. */
-export interface SchoolLeader {
+export interface MethodLeader {
   schoolId: string;
-  first: GradeStanding | undefined;
+  first: RankedCandidate | undefined;
   placeOfChosen: number;
 }
 
@@ -43,7 +43,7 @@ export interface Shortlist extends Arrangement {
   comparedWith: string | undefined;
   checkIds: readonly string[];
   counts: Counts;
-  leaders: readonly SchoolLeader[];
+  leaders: readonly MethodLeader[];
   merits: ReadonlyMap<string, Merit> | undefined;
 }
 
@@ -56,7 +56,7 @@ export interface SizedGrades {
 
 /** Who leads a part's shortlist, lowest cost first, and how many stand. */
 export interface Leader {
-  first: GradeStanding | undefined;
+  first: RankedCandidate | undefined;
   /** What its orientation is called by how the part lies. */
   built: string | undefined;
   counts: Counts;
@@ -67,18 +67,26 @@ export interface PartImpact {
   then: Leader;
 }
 
-export function countsOf(grades: readonly GradeStanding[]): Counts {
+export function countsOf(grades: readonly RankedCandidate[]): Counts {
   const counts = { pass: 0, unknown: 0, fail: 0 };
   for (const { best } of grades) counts[best.status] += 1;
   return counts;
 }
 
-export function leadersOf(grades: readonly GradeStanding[], chosenId: string, grounds: RankingGrounds): SchoolLeader[] {
+export function leadersOf(
+  grades: readonly RankedCandidate[],
+  chosenId: string,
+  grounds: RankingInputs,
+): MethodLeader[] {
   const leads = rank(grades, chosenId, grounds)[0];
-  return rankingSchools.map((school) => {
-    const ranked = rank(grades, school.id, grounds);
-    const first = ranked.find((one) => school.holdsPlace(one, grounds));
+  return rankingMethods.map((rankingMethod) => {
+    const ranked = rank(grades, rankingMethod.id, grounds);
+    const first = ranked.find((one) => rankingMethod.holdsPlace(one, grounds));
     const at = ranked.findIndex((one) => one.gradeId === leads?.gradeId);
-    return { schoolId: school.id, first, placeOfChosen: leads && school.holdsPlace(leads, grounds) ? at + 1 : 0 };
+    return {
+      schoolId: rankingMethod.id,
+      first,
+      placeOfChosen: leads && rankingMethod.holdsPlace(leads, grounds) ? at + 1 : 0,
+    };
   });
 }

@@ -1,11 +1,11 @@
 import { useMemo } from 'react';
-import { useHouseRulesQuery, useLibraryQuery } from '../sync/api/api.ts';
+import { useCompanyRulesQuery, useLibraryQuery } from '../sync/api/api.ts';
 import type { Workshop } from './workshop.ts';
 
 /** The workshop's grades, machines and rules, as one object that stays the same until one of them changes. */
 export function useLibrary(): { library: Workshop | undefined; error: unknown } {
   const library = useLibraryQuery();
-  const rules = useHouseRulesQuery();
+  const rules = useCompanyRulesQuery();
   const workshop = useMemo(
     () => (library.data && rules.data ? { ...library.data, rules: rules.data.rules } : undefined),
     [library.data, rules.data],

@@ -1,14 +1,14 @@
 import { evaluate, screen, type Screening } from '@anvilstone/core/evaluation';
-import { defaultHouseRules } from '@anvilstone/core/materials';
-import type { Brief, Grade, GradeEvaluation, HouseRules, Library } from '@anvilstone/schema';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
+import type { Brief, Grade, GradeEvaluation, CompanyRules, Library } from '@anvilstone/schema';
 
 /** Grades and machines with the policy values in force: all that an evaluation reads beside the brief. */
 export interface Workshop extends Library {
-  rules: HouseRules;
+  rules: CompanyRules;
 }
 
 /** The worker’s one copy of it. A new object each time it is set, so that what was kept for the last one can be told. */
-let workshop: Workshop = { grades: [], machines: [], rules: defaultHouseRules };
+let workshop: Workshop = { grades: [], machines: [], rules: defaultCompanyRules };
 export const theWorkshop = (): Workshop => workshop;
 
 /** The last screenings, by brief: several parts of a page ask for the same one. */

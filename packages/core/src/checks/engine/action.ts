@@ -1,7 +1,7 @@
 import type { EvidenceClass, LoadCase } from '@anvilstone/schema';
 import type { CheckContext, PreparedLoad } from './check.ts';
 import { stiffened } from '@anvilstone/core/shapes';
-import type { Movability } from './movability.ts';
+import type { Compliance } from './compliance.ts';
 
 const GRAVITY_M_PER_S2 = 9.80665;
 
@@ -21,22 +21,22 @@ export type Acting =
 /** The action of a load as it comes on at a temperature: forced movements and knocks through the part's own stiffness. */
 export function actingAt(context: CheckContext, load: PreparedLoad, temperatureC: number): Acting {
   if (load.size !== 'knock' && !isDriven(load)) return { known: true, action: load.amount, evidence: 'A' };
-  const movability = context.movabilities[load.directionIndex]!;
-  if (!movability.known) return movability;
-  const perUnit = movementPerUnit(context, movability, temperatureC);
+  const compliance = context.compliances[load.directionIndex]!;
+  if (!compliance.known) return compliance;
+  const perUnit = movementPerUnit(context, compliance, temperatureC);
   const action = load.size === 'knock' ? knockForceN(load.loadCase, perUnit) : load.amount / perUnit;
-  return { known: true, action, evidence: movability.evidence };
+  return { known: true, action, evidence: compliance.evidence };
 }
 
 /** Movement per unit of the action at a temperature, at once. */
 export function movementPerUnit(
   { material }: CheckContext,
-  movability: Extract<Movability, { known: true }>,
+  compliance: Extract<Compliance, { known: true }>,
   temperatureC: number,
   growth = 1,
 ): number {
   const share = material.modulusRatio(temperatureC) / growth;
-  const { perUnit, seriesPerUnit, reinforced } = movability;
+  const { perUnit, seriesPerUnit, reinforced } = compliance;
   if (!reinforced) return perUnit / share + seriesPerUnit;
   // The print softens and creeps, the strands do not.
   const { bendingPerUnit, otherPerUnit, by } = reinforced;

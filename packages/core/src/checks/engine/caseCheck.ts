@@ -41,7 +41,7 @@ export function overLoadCases(check: CaseCheck): Check {
         gaps: NO_GAPS,
         reason: outcome.reason ?? null,
         loadCaseId: id,
-        placeId: outcome.bearing?.place.id ?? outcome.placeId ?? null,
+        placeId: outcome.layerStress?.place.id ?? outcome.placeId ?? null,
       };
     },
   };

@@ -3,8 +3,8 @@ import type { Working } from '@anvilstone/core/foundations';
 import type { Cost, CostLine, MachineFit } from '@anvilstone/core/machines';
 import type { CompleteRules, Material } from '@anvilstone/core/materials';
 import type { Direction, PartBody, PartResponse, SizeKind, Fill, LaidFibre } from '@anvilstone/core/shapes';
-import type { Bearing, BearingPlaces } from './bearings.ts';
-import type { Movability } from './movability.ts';
+import type { LayerStress, LayerStressPlaces } from './layerStress.ts';
+import type { Compliance } from './compliance.ts';
 import type { Weathering } from '../surroundings/weathering.ts';
 import type { CheckOutcome } from './checkOutcome.ts';
 
@@ -42,7 +42,7 @@ export interface PreparedPart {
   /** What is inside of its skin; absent: it is solid. */
   fill?: Fill;
   /** Where it is stressed, by direction of the load. */
-  bearings: readonly BearingPlaces[];
+  layerStresses: readonly LayerStressPlaces[];
 }
 
 /** One grade in one orientation on one machine, with everything resolved once. */
@@ -55,8 +55,8 @@ export interface CheckContext {
   /** Of several build orientations the one it is called by; a tilted part carries the nearest. */
   orientation: BuildOrientation;
   /** Movement per unit of the action at 23 °C, by direction of the load. */
-  movabilities: readonly Movability[];
-  bearings: readonly BearingPlaces[];
+  compliances: readonly Compliance[];
+  layerStresses: readonly LayerStressPlaces[];
   /** Undefined: the workshop has no machine to try, or the family's process is not known. */
   fit: MachineFit | undefined;
   massG: number | null;
@@ -81,7 +81,7 @@ interface FoundHeatLimits {
   limits?: { longestH: number; limit: HeatLimit | { gaps: readonly string[] } }[];
   /** The last search up to `toC`, which serves all times that ask the same of its loads. */
   search?: {
-    asks: readonly HeatAsk[];
+    asks: readonly CheckUnderLoad[];
     reserves: ReserveByTemperature;
     toC: number;
     found: Pick<HeatLimit, 'limitC' | 'decides'>;
@@ -89,11 +89,11 @@ interface FoundHeatLimits {
 }
 
 /** One check of one load that acts when the part is hot, for as long as it acts. */
-export interface HeatAsk {
+export interface CheckUnderLoad {
   check: CaseCheck;
   load: PreparedLoad;
   durationH: number;
-  fade: Fade | undefined;
+  temperatureDependence: TemperatureDependence | undefined;
 }
 
 /** Natural logarithm of the minimum reserve as a function of temperature alone, and who has it. */
@@ -102,7 +102,7 @@ export interface ReserveByTemperature {
   logAtRoom: number;
   logAt(temperatureC: number): number;
   /** The ask with the minimum reserve at a temperature; undefined when nothing is asked or loaded. */
-  leastAt(temperatureC: number): HeatAsk | undefined;
+  leastAt(temperatureC: number): CheckUnderLoad | undefined;
 }
 
 export interface HeatLimit {
@@ -111,7 +111,7 @@ export interface HeatLimit {
   /** Which of the three it is: its loads, its shape, or air. */
   governs: 'load' | 'form' | 'ageing';
   /** Temperature at which the first check of its loads, or of its shape, reaches reserve 1, °C. */
-  fadesC: number;
+  unagedC: number;
   /** Temperature that air ages it too far at in `hours`, °C. */
   ageingC: number;
   hours: number;
@@ -152,7 +152,7 @@ export type CaseOutcome =
       capacity: number;
       evidence: EvidenceClass;
       /** Which of the part's stresses decides. */
-      bearing?: Bearing | undefined;
+      layerStress?: LayerStress | undefined;
       placeId?: string;
       /** Takes the place of capacity ÷ demand, where that would not be a reserve. */
       reserve?: number;
@@ -165,7 +165,7 @@ export type CaseOutcome =
  * Simple laws of a reserve over temperature: as the strength does, (E/E₂₃)^m; as the stiffness does, E/E₂₃; or as stiffness
  * and creep together do, E/E₂₃ over the growth of deflection.
  */
-type Fade = 'strength' | 'stiffness' | 'creep';
+type TemperatureDependence = 'strength' | 'stiffness' | 'creep';
 
 /** A check that is made load case by load case and depends on temperature: the service temperature limit reads these too. */
 export interface CaseCheck extends Omit<Check, 'applies' | 'evaluate'> {
@@ -173,7 +173,7 @@ export interface CaseCheck extends Omit<Check, 'applies' | 'evaluate'> {
   /** Heat takes away from it, so it counts for the part's service temperature limit. */
   limitsHeat: boolean;
   /** How its reserve goes with temperature, where that is one of the simple laws; absent or undefined: ask at each. */
-  fade?(load: PreparedLoad): Fade | undefined;
+  temperatureDependence?(load: PreparedLoad): TemperatureDependence | undefined;
   appliesTo(load: PreparedLoad, body: PartBody): boolean;
   /** Made for loads that act at the same time, and for those alone. */
   ofCombinations?: true;

@@ -1,8 +1,8 @@
 import type { Material } from '@anvilstone/core/materials';
 import { ALONG, type BendingDirection, stiffened, stiffenedPulled, type Reinforcement } from '@anvilstone/core/shapes';
-import type { BearingPlaces, Bearing } from './bearings.ts';
+import type { LayerStressPlaces, LayerStress } from './layerStress.ts';
 import type { PreparedPart } from './check.ts';
-import { modulusAlong } from './movability.ts';
+import { modulusAlong } from './compliance.ts';
 
 /** Undefined: no strands are laid, or the print’s modulus is not known. */
 export function reinforcementOf(
@@ -20,18 +20,18 @@ export function reinforcementOf(
  * The stressed places with what the strands take off the bent and pulled ones. Taken at 23 °C and at once, where the print bears the
  * largest share: as it softens, the strands take more.
  */
-export function relievedBearings(part: PreparedPart, material: Material): readonly BearingPlaces[] {
-  if (!part.fibre) return part.bearings;
-  return part.bearings.map((places, index) => {
+export function relievedLayerStresses(part: PreparedPart, material: Material): readonly LayerStressPlaces[] {
+  if (!part.fibre) return part.layerStresses;
+  return part.layerStresses.map((places, index) => {
     const load = part.loads.find(({ directionIndex }) => directionIndex === index);
     const reinforcement = reinforcementOf(part, material, load?.loadCase.direction ?? 'depth');
     if (!reinforcement) return places;
     const [bent, pulled] = [1 / stiffened(reinforcement), 1 / stiffenedPulled(reinforcement)];
-    const relieve = (bearing: Bearing): Bearing => {
-      const { bentShare } = bearing.place;
-      if (bentShare === undefined) return bearing;
+    const relieve = (layerStress: LayerStress): LayerStress => {
+      const { bentShare } = layerStress.place;
+      if (bentShare === undefined) return layerStress;
       const relief = bent * bentShare + pulled * (1 - bentShare);
-      return { ...bearing, stressPerUnit: bearing.stressPerUnit * relief, relief };
+      return { ...layerStress, stressPerUnit: layerStress.stressPerUnit * relief, relief };
     };
     return { inPlane: places.inPlane.map(relieve), across: places.across.map(relieve) };
   });

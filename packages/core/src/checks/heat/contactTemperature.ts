@@ -4,7 +4,7 @@ import { builtUpTemperatureC, effusivity } from '@anvilstone/core/shapes';
 import type { Check, CheckContext } from '../engine/check.ts';
 import { temperatureReserve } from './temperatureReserve.ts';
 import { known, unknown, weakest } from '../engine/outcome.ts';
-import { worstAfter } from './heatAsks.ts';
+import { worstAfter } from './checksUnderLoad.ts';
 import { ownHeatLimit } from './ownHeatLimit.ts';
 
 /**

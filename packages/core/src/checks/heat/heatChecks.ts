@@ -2,7 +2,7 @@ import { inSentence, formatNumber as f, type Working } from '@anvilstone/core/fo
 import { steadyHours } from '@anvilstone/core/shapes';
 import type { Check, CheckContext, HeatLimit } from '../engine/check.ts';
 import { known, unknown } from '../engine/outcome.ts';
-import { hotLoads } from './heatAsks.ts';
+import { hotLoads } from './checksUnderLoad.ts';
 import { ownHeatLimit, smallestReserve, TOLERANCE_K, type SmallestReserve } from './ownHeatLimit.ts';
 import { LEAST_RISE_K, temperatureReserve } from './temperatureReserve.ts';
 
@@ -24,7 +24,7 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check
       if ('gaps' in limit) return unknown('°C', limit.gaps);
       const capacity = limit.limitC;
       // Short of the required temperature the loads say more than degrees do: how much of them is still carried there.
-      const there = limit.fadesC >= requiredC ? CARRIES_ALL : smallestReserve(context, requiredC, longestH);
+      const there = limit.unagedC >= requiredC ? CARRIES_ALL : smallestReserve(context, requiredC, longestH);
       if ('gaps' in there) return unknown('°C', there.gaps);
       // Where air ages it too, the shorter of both counts: else more load could hide behind ageing.
       const aged = temperatureReserve(limit.ageingC, requiredC);
@@ -63,7 +63,7 @@ const CARRIES_ALL: SmallestReserve = { reserve: Infinity, first: '', loadCaseId:
 
 function showLimit(working: Working, { part, material }: CheckContext, limit: HeatLimit, first: string): void {
   const loads = hotLoads(part.loads).map(({ loadCase }) => loadCase.name);
-  working.add('T_load', 'First check to reach RF 1 under load, or form limit', limit.fadesC, '°C', {
+  working.add('T_load', 'First check to reach RF 1 under load, or form limit', limit.unagedC, '°C', {
     expression: `bracketed to ${TOLERANCE_K} K with: ${loads.join(', ')}`,
   });
   working.add('T_age', `Ageing limit in air for ${f(limit.hours)} h`, limit.ageingC, '°C', {

@@ -3,7 +3,7 @@ import { annealingOf } from '@anvilstone/core/materials';
 import { steadyHours } from '@anvilstone/core/shapes';
 import type { Check, CheckContext, PreparedPart } from '../engine/check.ts';
 import { known, unknown } from '../engine/outcome.ts';
-import { hotLoads } from './heatAsks.ts';
+import { hotLoads } from './checksUnderLoad.ts';
 
 /** Less than this is not measured, %. */
 const LEAST_MEASURED_PCT = 0.01;

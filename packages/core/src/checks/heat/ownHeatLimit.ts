@@ -2,13 +2,13 @@ import { formLimitAfter, ageingLimitC } from '@anvilstone/core/materials';
 import { steadyHours } from '@anvilstone/core/shapes';
 import type {
   CheckContext,
-  HeatAsk,
+  CheckUnderLoad,
   HeatLimit,
   HeatLimitCause,
   PreparedPart,
   ReserveByTemperature,
 } from '../engine/check.ts';
-import { heatAsks, hotLoads, loadAsks, reserveByTemperature, worstAsk } from './heatAsks.ts';
+import { checksUnderLoad, hotLoads, loadAsks, reserveByTemperature, worstAsk } from './checksUnderLoad.ts';
 import { heldForm } from './heldForm.ts';
 import { lastPassing } from '../engine/lastPassing.ts';
 
@@ -42,14 +42,14 @@ function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { g
   const byLoad = loadLimit(context, longestH, formC);
   if ('gaps' in byLoad) return byLoad;
   const isForm = byLoad.limitC >= formC;
-  const fadesC = isForm ? formC : byLoad.limitC;
+  const unagedC = isForm ? formC : byLoad.limitC;
   const ageingC = ageingLimitC(behaviour.continuousServiceC, hours);
-  const governs = ageingC < fadesC ? 'ageing' : isForm ? 'form' : 'load';
+  const governs = ageingC < unagedC ? 'ageing' : isForm ? 'form' : 'load';
   const { loadCaseId } = longest;
   return {
-    limitC: Math.min(ageingC, fadesC),
+    limitC: Math.min(ageingC, unagedC),
     governs,
-    fadesC,
+    unagedC,
     ageingC,
     hours,
     decides() {
@@ -111,7 +111,7 @@ function findLoadLimit(context: CheckContext, reserves: ReserveByTemperature, ho
 }
 
 /** What gives out at a temperature. */
-function describe(context: CheckContext, ask: HeatAsk | undefined, temperatureC: number): HeatLimitCause {
+function describe(context: CheckContext, ask: CheckUnderLoad | undefined, temperatureC: number): HeatLimitCause {
   if (!ask) return { first: '', loadCaseId: context.part.loads[0]!.loadCase.id, evidence: 'D' };
   const outcome = ask.check.at(context, ask.load, temperatureC, ask.durationH);
   return {
@@ -131,7 +131,7 @@ export function smallestReserve(
   temperatureC: number,
   longestH: number,
 ): SmallestReserve | { gaps: readonly string[] } {
-  const worst = worstAsk(context, heatAsks(context.part, longestH), temperatureC);
+  const worst = worstAsk(context, checksUnderLoad(context.part, longestH), temperatureC);
   if ('gaps' in worst) return worst;
   return { reserve: worst.reserve, ...describe(context, worst.ask, temperatureC) };
 }

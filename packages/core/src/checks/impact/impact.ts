@@ -1,12 +1,12 @@
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { type Material, ELASTOMER_TEAR_KJ_PER_M2 } from '@anvilstone/core/materials';
 import { actingAt, movementPerUnit, SHORT_H, weatheredShare } from '../engine/action.ts';
-import type { Bearing } from '../engine/bearings.ts';
+import type { LayerStress } from '../engine/layerStress.ts';
 import { bearingStrength } from '../strength/bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad, PreparedPart } from '../engine/check.ts';
 import { weakest } from '../engine/outcome.ts';
 import { showElastic } from '../movement/deflection.ts';
-import { showBearing } from '../strength/strengthCheck.ts';
+import { showLayerStress } from '../strength/strengthCheck.ts';
 import { showResolved } from '../engine/showMaterial.ts';
 import { squeezeLimit } from '../strength/strain.ts';
 import { rateSensitivityOf, rateShare, strikeSpeedMPerS } from './strikeSpeed.ts';
@@ -36,16 +36,16 @@ export const impactUndamaged: CaseCheck = {
   appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'unbroken',
   at(context, load, temperatureC) {
     const { material } = context;
-    const movability = context.movabilities[load.directionIndex]!;
-    if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
+    const compliance = context.compliances[load.directionIndex]!;
+    if (!compliance.known) return { kind: 'unknown', gaps: compliance.gaps };
     if (!material.family) return { kind: 'unknown', gaps: material.behaviourGaps };
     const acting = actingAt(context, load, temperatureC);
     if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-    const mmPerN = movementPerUnit(context, movability, temperatureC);
+    const mmPerN = movementPerUnit(context, compliance, temperatureC);
     const least = leastForce(context, load, temperatureC, mmPerN);
     if ('gaps' in least) return { kind: 'unknown', gaps: least.gaps };
     if (!Number.isFinite(least.forceN)) return { kind: 'not-loaded' };
-    const yielding = yieldingShare(context, load, least.bearing, temperatureC);
+    const yielding = yieldingShare(context, load, least.layerStress, temperatureC);
     if ('gaps' in yielding) return { kind: 'unknown', gaps: yielding.gaps };
     const toughness = toughnessOf(context, load, temperatureC);
     const upToYieldJ = (yielding.share * least.forceN ** 2 * mmPerN) / 2000;
@@ -55,15 +55,15 @@ export const impactUndamaged: CaseCheck = {
       kind: 'known',
       demand: (acting.action ** 2 * mmPerN) / 2000,
       capacity: Math.min(upToYieldJ, tearsJ),
-      evidence: weakest('D', movability.evidence),
+      evidence: weakest('D', compliance.evidence),
       ...(yielding.isBrittle ? { reason: 'Struck there, it is brittle: it snaps before it yields' } : {}),
-      ...(least.bearing ? { bearing: least.bearing } : { placeId: 'pad' }),
+      ...(least.layerStress ? { layerStress: least.layerStress } : { placeId: 'pad' }),
     };
   },
   show(context, load, temperatureC, _durationH, working) {
-    const movability = context.movabilities[load.directionIndex]!;
-    if (!movability.known) return;
-    const mmPerN = movementPerUnit(context, movability, temperatureC);
+    const compliance = context.compliances[load.directionIndex]!;
+    if (!compliance.known) return;
+    const mmPerN = movementPerUnit(context, compliance, temperatureC);
     const acting = actingAt(context, load, temperatureC);
     const least = leastForce(context, load, temperatureC, mmPerN);
     if (!acting.known || 'gaps' in least) return;
@@ -73,7 +73,7 @@ export const impactUndamaged: CaseCheck = {
       expression: load.loadCase.energyJ === undefined ? 'm·g · (1 + √(1 + 2·h / (m·g·c)))' : '√(2·U / c)',
       source: 'all energy into the part, elastic: Roark, 7th ed., section 16.4',
     });
-    if (least.bearing) showBearing(context, least.bearing, load, temperatureC, SHORT_H, working);
+    if (least.layerStress) showLayerStress(context, least.layerStress, load, temperatureC, SHORT_H, working);
     else {
       working.add('', 'Limited by how far the cushion may be squeezed', f(100 * squeezeLimit(load)), '%');
       const rebound = context.material.property('rebound');
@@ -84,7 +84,7 @@ export const impactUndamaged: CaseCheck = {
       source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
     });
     working.add('F_allow', 'Static load that brings the first place to its allowable', least.forceN, 'N');
-    const yielding = yieldingShare(context, load, least.bearing, temperatureC);
+    const yielding = yieldingShare(context, load, least.layerStress, temperatureC);
     const toughness = toughnessOf(context, load, temperatureC);
     if ('gaps' in yielding) return;
     working.add('εy·E/σy', 'Energy up to yield over the elastic one', yielding.share, '×', {
@@ -115,7 +115,7 @@ export const impactUndamaged: CaseCheck = {
 function yieldingShare(
   context: CheckContext,
   load: PreparedLoad,
-  bearing: Bearing | undefined,
+  layerStress: LayerStress | undefined,
   temperatureC: number,
 ): { share: number; isBrittle: boolean } | { gaps: readonly string[] } {
   const { material } = context;
@@ -124,7 +124,7 @@ function yieldingShare(
   const isBrittle = temperatureC < brittle.temperatureC;
   const elongation = material.property('elongationYield');
   const { modulus, strength } = material;
-  if (isBrittle || !bearing || bearing.angleDeg > 45 || !elongation.known) return { share: 1, isBrittle };
+  if (isBrittle || !layerStress || layerStress.angleDeg > 45 || !elongation.known) return { share: 1, isBrittle };
   if (!modulus.inPlane.known || !strength.inPlane.known) return { share: 1, isBrittle };
   return { share: Math.max(1, (elongation.value / 100) * (modulus.inPlane.value / strength.inPlane.value)), isBrittle };
 }
@@ -138,24 +138,24 @@ function leastForce(
   load: PreparedLoad,
   temperatureC: number,
   mmPerN: number,
-): { forceN: number; bearing: Bearing | undefined } | { gaps: readonly string[] } {
+): { forceN: number; layerStress: LayerStress | undefined } | { gaps: readonly string[] } {
   const { material, body } = context;
   const factor =
     (material.strengthFactor(temperatureC, SHORT_H) * weatheredShare(context) * rateFactor(material, load)) /
     load.loadCase.safetyFactor;
   let forceN = body.squeezedHeightMm === undefined ? Infinity : (squeezeLimit(load) * body.squeezedHeightMm) / mmPerN;
-  let bearing: Bearing | undefined;
-  const { inPlane, across } = context.bearings[load.directionIndex]!;
+  let layerStress: LayerStress | undefined;
+  const { inPlane, across } = context.layerStresses[load.directionIndex]!;
   for (const one of [...inPlane, ...across]) {
     const strength = bearingStrength(material, one);
     if (!strength.known) return { gaps: strength.gaps };
     const bears = (strength.value * factor) / one.stressPerUnit;
     if (bears < forceN) {
       forceN = bears;
-      bearing = one;
+      layerStress = one;
     }
   }
-  return { forceN, bearing };
+  return { forceN, layerStress };
 }
 
 /**
@@ -208,13 +208,15 @@ export const impactUnbroken: CaseCheck = {
 
 /** Across the layers where the knock pulls them apart, else in plane. */
 function toughnessOf(context: CheckContext, load: PreparedLoad, temperatureC: number) {
-  const parts = isPulledApart(context.bearings, load);
+  const parts = isPulledApart(context.layerStresses, load);
   return context.material.property('charpyNotched', parts ? 'across' : 'in-plane', temperatureC);
 }
 
 /** A knock that pulls the layers apart tears between them. */
-export const isPulledApart = (bearings: PreparedPart['bearings'], { directionIndex }: PreparedLoad): boolean =>
-  bearings[directionIndex]!.across.some((one) => one.mode === 'pull-apart' && one.angleDeg > 45);
+export const isPulledApart = (
+  layerStresses: PreparedPart['layerStresses'],
+  { directionIndex }: PreparedLoad,
+): boolean => layerStresses[directionIndex]!.across.some((one) => one.mode === 'pull-apart' && one.angleDeg > 45);
 
 /** Energy of a knock, J; a falling mass also falls through the part's own give. */
 function knockEnergyJ(
@@ -223,11 +225,11 @@ function knockEnergyJ(
   temperatureC: number,
 ): number | { gaps: readonly string[] } {
   if (load.loadCase.energyJ !== undefined) return load.loadCase.energyJ;
-  const movability = context.movabilities[load.directionIndex]!;
-  if (!movability.known) return { gaps: movability.gaps };
+  const compliance = context.compliances[load.directionIndex]!;
+  if (!compliance.known) return { gaps: compliance.gaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { gaps: acting.gaps };
-  return (acting.action ** 2 * movementPerUnit(context, movability, temperatureC)) / 2000;
+  return (acting.action ** 2 * movementPerUnit(context, compliance, temperatureC)) / 2000;
 }
 
 function showKnock({ loadCase }: PreparedLoad, working: Parameters<CaseCheck['show']>[4]): void {

@@ -2,7 +2,7 @@ import { formatNumber as f } from '@anvilstone/core/foundations';
 import { ACTION_SYMBOL, ACTION_UNIT, stiffened, type PartBody } from '@anvilstone/core/shapes';
 import { actingAt, growthOf, isDriven, movementPerUnit } from '../engine/action.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
-import { modulusAlong, shearModulusMPa } from '../engine/movability.ts';
+import { modulusAlong, shearModulusMPa } from '../engine/compliance.ts';
 import { weakest } from '../engine/outcome.ts';
 import { showGrowth, showModulusRatio, showResolved } from '../engine/showMaterial.ts';
 import { evidenceAt } from '../heat/temperatureEvidence.ts';
@@ -16,7 +16,8 @@ export const deflectionAtLoad: CaseCheck = {
   unit: 'mm',
   limitsHeat: true,
   // A knock pushes less hard on a softer part, so its movement has a law of its own.
-  fade: (load) => (load.response.seriesPerUnit === 0 && load.kind !== 'knock' && !load.fibre ? 'stiffness' : undefined),
+  temperatureDependence: (load) =>
+    load.response.seriesPerUnit === 0 && load.kind !== 'knock' && !load.fibre ? 'stiffness' : undefined,
   appliesTo: (load) => load.loadCase.maxDeflectionMm !== undefined && !isDriven(load),
   at: (context, load, temperatureC) => movement(context, load, temperatureC, 1, load.loadCase.maxDeflectionMm!),
   show(context, load, temperatureC, _durationH, working) {
@@ -32,7 +33,7 @@ export const sagAfterDuration: CaseCheck = {
   asks: 'Does the deflection, creep included, stay within its limit at the end of the load?',
   unit: 'mm',
   limitsHeat: true,
-  fade: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
+  temperatureDependence: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
   appliesTo: (load) => load.loadCase.maxSagMm !== undefined && load.kind === 'lasting',
   at(context, load, temperatureC, durationH) {
     if (!context.material.behaviour) return { kind: 'unknown', gaps: context.material.behaviourGaps };
@@ -103,12 +104,12 @@ function movement(
   limitMm: number,
 ): CaseOutcome {
   const { material } = context;
-  const movability = context.movabilities[load.directionIndex]!;
-  if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
+  const compliance = context.compliances[load.directionIndex]!;
+  if (!compliance.known) return { kind: 'unknown', gaps: compliance.gaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-  const demand = acting.action * movementPerUnit(context, movability, temperatureC, growth);
-  const evidence = evidenceAt(material, movability.evidence, temperatureC);
+  const demand = acting.action * movementPerUnit(context, compliance, temperatureC, growth);
+  const evidence = evidenceAt(material, compliance.evidence, temperatureC);
   const rangeMm = context.body.movementRangeMm ?? Infinity;
   if (demand <= rangeMm) {
     const outcome: CaseOutcome = { kind: 'known', demand, capacity: limitMm, evidence, placeId: 'movement' };
@@ -152,7 +153,7 @@ export function showElastic(
   const unit = body.movement.unit;
   working.add(ACTION_SYMBOL[body.action], load.loadCase.name, acting.action, ACTION_UNIT[body.action]);
   const shown = new Set<string>();
-  for (const stretch of response.stretches) {
+  for (const stretch of response.complianceTerms) {
     const modulus = modulusAlong(material, stretch.direction, part.up);
     if (!modulus.known) return;
     const key = String(modulus.value);
@@ -184,9 +185,9 @@ export function showElastic(
       working.add('θ', 'Twist', (turned / Math.PI) * 180, '°', { expression: `δs / ${f(body.movementRadiusMm)} mm` });
     }
   }
-  const movability = context.movabilities[load.directionIndex]!;
-  if (!movability.known || !movability.reinforced) return;
-  const { by, bendingPerUnit } = movability.reinforced;
+  const compliance = context.compliances[load.directionIndex]!;
+  if (!compliance.known || !compliance.reinforced) return;
+  const { by, bendingPerUnit } = compliance.reinforced;
   working.add('s', 'Share of the strands in the second moment', by.secondMomentShare, '×');
   working.add('E_f', 'Modulus along the strands', by.strandMPa, 'MPa', { source: 'typical of the strand' });
   working.add('δf', 'Bending part with the strands', (bendingPerUnit * acting.action) / stiffened(by, ratio), unit, {

@@ -1,7 +1,7 @@
 import type { Brief, Grade, PartGeometry } from '@anvilstone/schema';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
 import { nearestFixes } from '../../evaluation/sizing/fixes.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
 import { applies, briefWith, outcome, testGrade } from '../testContext.ts';
 
@@ -39,7 +39,7 @@ test('of two loads only the one without a limit is held to it', () => {
 });
 
 test('the company may say another share', () => {
-  const rules = { ...defaultHouseRules, usualMovementShare: 0.1 };
+  const rules = { ...defaultCompanyRules, usualMovementShare: 0.1 };
   const library = { ...sampleLibrary, grades: [testGrade] };
   const { best } = evaluate(bent(25), library, { rules, orientations: ['XZ'] }).grades[0]!;
   const found = best.checks.find(({ checkId }) => checkId === 'usual-movement')!;

@@ -25,23 +25,23 @@ function largestMovement(
   context: CheckContext,
   counts: (load: PreparedLoad) => boolean,
 ): Moved | { gaps: readonly string[] } | undefined {
-  const { part, movabilities } = context;
+  const { part, compliances } = context;
   let found: Moved | undefined;
   for (const load of part.loads) {
     if (!counts(load)) continue;
-    const movability = movabilities[load.directionIndex]!;
-    if (!movability.known) return { gaps: movability.gaps };
+    const compliance = compliances[load.directionIndex]!;
+    if (!compliance.known) return { gaps: compliance.gaps };
     const { temperatureC, durationH } = load.loadCase;
     const growth = load.kind === 'lasting' ? growthOf(context, load, temperatureC, durationH) : 1;
-    const mm = load.amount * movementPerUnit(context, movability, temperatureC, growth);
+    const mm = load.amount * movementPerUnit(context, compliance, temperatureC, growth);
     if (!found || mm > found.mm) found = { mm, load };
   }
   return found;
 }
 
-const evidenceOf = ({ material, movabilities }: CheckContext, { loadCase, directionIndex }: PreparedLoad) => {
-  const movability = movabilities[directionIndex]!;
-  return evidenceAt(material, movability.known ? movability.evidence : 'D', loadCase.temperatureC);
+const evidenceOf = ({ material, compliances }: CheckContext, { loadCase, directionIndex }: PreparedLoad) => {
+  const compliance = compliances[directionIndex]!;
+  return evidenceAt(material, compliance.known ? compliance.evidence : 'D', loadCase.temperatureC);
 };
 
 /**

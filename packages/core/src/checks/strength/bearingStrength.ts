@@ -6,7 +6,7 @@ import {
   steppedFilletFactor,
   type Resolution,
 } from '@anvilstone/core/materials';
-import type { Bearing } from '../engine/bearings.ts';
+import type { LayerStress } from '../engine/layerStress.ts';
 import { weakest } from '../engine/outcome.ts';
 
 /**
@@ -14,7 +14,7 @@ import { weakest } from '../engine/outcome.ts';
  * (Tsai–Hill), in compression, or in shear. Where the grade has no compressive or shear strength of its own, the family's
  * share of its tensile strength stands in (evidence D).
  */
-export function bearingStrength(material: Material, bearing: Bearing): Resolution {
+export function bearingStrength(material: Material, bearing: LayerStress): Resolution {
   const { mode, angleDeg, place } = bearing;
   switch (mode) {
     case 'pull':
@@ -105,7 +105,7 @@ function offAxis(material: Material, angleDeg: number): Resolution {
   };
 }
 
-export const BEARING_WORDS: Record<Bearing['mode'], { symbol: string; meaning: string }> = {
+export const BEARING_WORDS: Record<LayerStress['mode'], { symbol: string; meaning: string }> = {
   pull: { symbol: 'σxy', meaning: 'In-plane strength, 23 °C' },
   squeeze: { symbol: 'σc', meaning: 'Compressive strength, 23 °C' },
   shear: { symbol: 'τxy', meaning: 'Shear strength within the layers, 23 °C' },

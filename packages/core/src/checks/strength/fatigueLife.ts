@@ -1,10 +1,10 @@
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { fatigueAmplitudeMPa, goodmanWeight } from '@anvilstone/core/materials';
 import { actingAt, isDriven, SHORT_H, weatheredShare } from '../engine/action.ts';
-import type { Bearing } from '../engine/bearings.ts';
+import type { LayerStress } from '../engine/layerStress.ts';
 import { bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../engine/check.ts';
-import { showBearing } from './strengthCheck.ts';
+import { showLayerStress } from './strengthCheck.ts';
 
 /** Least over largest load where none is stated: on and off. */
 const ON_AND_OFF = 0;
@@ -21,7 +21,7 @@ export const fatigueLife: CaseCheck = {
   asks: 'Does it survive all its load cycles?',
   unit: 'MPa',
   limitsHeat: true,
-  fade: () => 'strength',
+  temperatureDependence: () => 'strength',
   appliesTo: (load) => load.kind === 'repeated' && !isDriven(load),
   at(context, load, temperatureC) {
     const { material } = context;
@@ -31,44 +31,44 @@ export const fatigueLife: CaseCheck = {
     const factor =
       (material.strengthFactor(temperatureC, SHORT_H) * weatheredShare(context)) / load.loadCase.safetyFactor;
     const weight = amplitudeWeight(context, load) * acting.action;
-    const { inPlane, across } = context.bearings[load.directionIndex]!;
-    let worst: Bearing | undefined;
+    const { inPlane, across } = context.layerStresses[load.directionIndex]!;
+    let worst: LayerStress | undefined;
     let worstReserve = Infinity;
     let capacity = Number.NaN;
-    const consider = (bearing: Bearing): readonly string[] | undefined => {
-      if (bearing.mode === 'squeeze') return undefined;
-      const strength = bearingStrength(material, bearing);
+    const consider = (layerStress: LayerStress): readonly string[] | undefined => {
+      if (layerStress.mode === 'squeeze') return undefined;
+      const strength = bearingStrength(material, layerStress);
       if (!strength.known) return strength.gaps;
-      const reserve = (strength.value * factor) / (bearing.stressPerUnit * weight);
+      const reserve = (strength.value * factor) / (layerStress.stressPerUnit * weight);
       if (reserve >= worstReserve) return undefined;
       worstReserve = reserve;
-      worst = bearing;
+      worst = layerStress;
       capacity = strength.value * factor;
       return undefined;
     };
-    for (const bearings of [inPlane, across]) {
-      for (const bearing of bearings) {
-        const gaps = consider(bearing);
+    for (const layerStresses of [inPlane, across]) {
+      for (const layerStress of layerStresses) {
+        const gaps = consider(layerStress);
         if (gaps) return { kind: 'unknown', gaps };
       }
     }
     if (!worst) return { kind: 'not-loaded' };
-    const bearing: Bearing = worst;
+    const layerStress: LayerStress = worst;
     return {
       kind: 'known',
-      demand: bearing.stressPerUnit * weight,
+      demand: layerStress.stressPerUnit * weight,
       capacity,
       evidence: material.behaviour.fatigue.evidence,
-      bearing,
+      layerStress,
     };
   },
   show(context, load, temperatureC, durationH, working) {
     const outcome = fatigueLife.at(context, load, temperatureC, durationH);
     const acting = actingAt(context, load, temperatureC);
     if (outcome.kind !== 'known' || !acting.known) return;
-    const bearing = outcome.bearing!;
-    showBearing(context, bearing, load, temperatureC, SHORT_H, working);
-    showGoodman(context, bearing, load, acting.action, working);
+    const layerStress = outcome.layerStress!;
+    showLayerStress(context, layerStress, load, temperatureC, SHORT_H, working);
+    showGoodman(context, layerStress, load, acting.action, working);
   },
 };
 
@@ -79,7 +79,7 @@ export function amplitudeWeight({ material }: CheckContext, { loadCase }: Prepar
 
 function showGoodman(
   context: CheckContext,
-  bearing: Bearing,
+  layerStress: LayerStress,
   load: PreparedLoad,
   action: number,
   working: Parameters<CaseCheck['show']>[4],
@@ -87,7 +87,7 @@ function showGoodman(
   const { fatigueFraction1e6, fatigueFraction1e7 } = context.material.family!;
   const { law, evidence } = context.material.behaviour!.fatigue;
   const ratio = load.loadCase.stressRatio ?? ON_AND_OFF;
-  const largest = bearing.stressPerUnit * action;
+  const largest = layerStress.stressPerUnit * action;
   const cycles = load.loadCase.cycles ?? 1;
   working.add('σa', 'Amplitude', (largest * (1 - ratio)) / 2, 'MPa', { expression: `σ · (1 − ${f(ratio)}) / 2` });
   working.add('σm', 'Mean', (largest * (1 + ratio)) / 2, 'MPa', { expression: `σ · (1 + ${f(ratio)}) / 2` });

@@ -1,7 +1,7 @@
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { growthOf, movementPerUnit } from '../engine/action.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../engine/check.ts';
-import type { Movability } from '../engine/movability.ts';
+import type { Compliance } from '../engine/compliance.ts';
 import { weakest } from '../engine/outcome.ts';
 import { showElastic } from '../movement/deflection.ts';
 import { showGrowth } from '../engine/showMaterial.ts';
@@ -20,32 +20,32 @@ export const holdingForce: CaseCheck = {
   unit: 'N',
   words: ['Required force', 'retained force'],
   limitsHeat: true,
-  fade: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
+  temperatureDependence: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
   appliesTo: (load, body) =>
     load.kind === 'held' && load.loadCase.minHoldN !== undefined && body.holdNPerUnit !== undefined,
   at(context, load, temperatureC, durationH) {
-    const movability = context.movabilities[load.directionIndex]!;
-    if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
+    const compliance = context.compliances[load.directionIndex]!;
+    if (!compliance.known) return { kind: 'unknown', gaps: compliance.gaps };
     const behaviour = context.material.behaviour!;
     return {
       kind: 'known',
       demand: load.loadCase.minHoldN!,
-      capacity: initialN(context, load, movability) * shareLeft(context, load, temperatureC, durationH),
-      evidence: weakest(evidenceAt(context.material, movability.evidence, temperatureC), behaviour.creepEvidence),
-      reason: `Starts with ${f(initialN(context, load, movability), 3)} N`,
+      capacity: initialN(context, load, compliance) * shareLeft(context, load, temperatureC, durationH),
+      evidence: weakest(evidenceAt(context.material, compliance.evidence, temperatureC), behaviour.creepEvidence),
+      reason: `Starts with ${f(initialN(context, load, compliance), 3)} N`,
     };
   },
   show(context, load, temperatureC, durationH, working) {
-    const movability = context.movabilities[load.directionIndex]!;
-    if (!movability.known) return;
+    const compliance = context.compliances[load.directionIndex]!;
+    if (!compliance.known) return;
     if (load.size !== 'forceN') showElastic(context, load, 23, working);
-    const { perUnit, seriesPerUnit } = movability;
+    const { perUnit, seriesPerUnit } = compliance;
     working.add('c', 'Movement of the print per newton, 23 °C', perUnit, 'mm/N');
     if (seriesPerUnit > 0)
       working.add('s', 'Movement of the bolt per newton, which does not creep', seriesPerUnit, 'mm/N');
     const perUnit23 = context.body.holdNPerUnit!;
     if (perUnit23 !== 1) working.add('A', 'Contact area', perUnit23, 'mm²');
-    working.add('F₀', 'Force at the start, 23 °C', initialN(context, load, movability), 'N', {
+    working.add('F₀', 'Force at the start, 23 °C', initialN(context, load, compliance), 'N', {
       ...(load.size === 'forceN' ? { source: 'as tightened' } : { expression: `${f(load.amount)} mm / c` }),
     });
     working.add(
@@ -70,14 +70,14 @@ function initialAction(
   return load.size === 'forceN' ? load.amount : load.amount / (perUnit + seriesPerUnit);
 }
 
-function initialN(context: CheckContext, load: PreparedLoad, movability: Extract<Movability, { known: true }>): number {
-  return initialAction(load, movability) * context.body.holdNPerUnit!;
+function initialN(context: CheckContext, load: PreparedLoad, compliance: Extract<Compliance, { known: true }>): number {
+  return initialAction(load, compliance) * context.body.holdNPerUnit!;
 }
 
 /** Share of the starting force that is left after a time at a temperature. */
 function shareLeft(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number): number {
-  const movability = context.movabilities[load.directionIndex]!;
-  if (!movability.known) return Number.NaN;
+  const compliance = context.compliances[load.directionIndex]!;
+  if (!compliance.known) return Number.NaN;
   const growth = growthOf(context, load, temperatureC, durationH);
-  return (movability.perUnit + movability.seriesPerUnit) / movementPerUnit(context, movability, temperatureC, growth);
+  return (compliance.perUnit + compliance.seriesPerUnit) / movementPerUnit(context, compliance, temperatureC, growth);
 }

@@ -3,7 +3,7 @@ import { formatNumber as f } from '@anvilstone/core/foundations';
 import { bucklingLoad, ACTION_SYMBOL, ACTION_UNIT, type Buckling } from '@anvilstone/core/shapes';
 import { actingAt, growthOf, isDriven, strengthHours, weatheredShare } from '../engine/action.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
-import { modulusAlong } from '../engine/movability.ts';
+import { modulusAlong } from '../engine/compliance.ts';
 import { weakest } from '../engine/outcome.ts';
 import { showGrowth, showLines, showModulusRatio, showResolved, showStrengthFactor } from '../engine/showMaterial.ts';
 import { evidenceAt } from '../heat/temperatureEvidence.ts';

@@ -2,10 +2,10 @@ import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import type { Resolution } from '@anvilstone/core/materials';
 import { matingForceN } from '@anvilstone/core/shapes';
 import { actingAt, isDriven, movementPerUnit } from '../engine/action.ts';
-import type { Bearing } from '../engine/bearings.ts';
+import type { LayerStress } from '../engine/layerStress.ts';
 import { bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
-import { modulusAlong } from '../engine/movability.ts';
+import { modulusAlong } from '../engine/compliance.ts';
 import { weakest } from '../engine/outcome.ts';
 import { showResolved } from '../engine/showMaterial.ts';
 
@@ -46,16 +46,16 @@ export const strain: CaseCheck = {
     }
     const governing = worstFibre(context, load);
     if (!governing) return;
-    const { bearing } = governing;
+    const { layerStress } = governing;
     const acting = actingAt(context, load, temperatureC);
     if (!acting.known) return;
-    const stress = bearing.stressPerUnit * acting.action;
-    const modulus = modulusAlong(context.material, bearing.place.direction, context.part.up);
+    const stress = layerStress.stressPerUnit * acting.action;
+    const modulus = modulusAlong(context.material, layerStress.place.direction, context.part.up);
     if (!modulus.known) return;
     const ratio = context.material.modulusRatio(temperatureC);
-    working.add('', 'Where', bearing.place.title, '');
+    working.add('', 'Where', layerStress.place.title, '');
     working.add('y', load.loadCase.name, load.amount, load.size === 'angleDeg' ? '°' : 'mm');
-    working.add('Kt', 'Stress concentration, counted on the strain', bearing.place.concentration, '×');
+    working.add('Kt', 'Stress concentration, counted on the strain', layerStress.place.concentration, '×');
     working.add('ε', 'Strain there, from shape and movement alone', (100 * stress) / (modulus.value * ratio), '%', {
       expression: `σ / E = ${f(stress)} / ${f(modulus.value * ratio)}: the modulus cancels`,
       source: 'beam theory',
@@ -71,9 +71,9 @@ export const strain: CaseCheck = {
       working.add('kN', `Share left after ${f(load.loadCase.cycles ?? 1)} bends`, share, '×', {
         source: 'fatigue shares typical of the family',
       });
-    const layers = layerShare(context, bearing);
+    const layers = layerShare(context, layerStress);
     if (layers.known && layers.value < 1)
-      working.add('kz', `Share at ${f(bearing.angleDeg)}° to the layers`, layers.value, '×', {
+      working.add('kz', `Share at ${f(layerStress.angleDeg)}° to the layers`, layers.value, '×', {
         source: 'ratio of the strengths',
       });
     working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
@@ -111,8 +111,8 @@ function bentTooFar(context: CheckContext, load: PreparedLoad, temperatureC: num
   const governing = worstFibre(context, load);
   if (!governing) return { kind: 'not-loaded' };
   if ('gaps' in governing) return { kind: 'unknown', gaps: governing.gaps };
-  const { bearing, layers, modulusMPa } = governing;
-  const stress = bearing.stressPerUnit * acting.action;
+  const { layerStress, layers, modulusMPa } = governing;
+  const stress = layerStress.stressPerUnit * acting.action;
   return {
     kind: 'known',
     demand: (100 * stress) / (modulusMPa * material.modulusRatio(temperatureC)),
@@ -122,38 +122,38 @@ function bentTooFar(context: CheckContext, load: PreparedLoad, temperatureC: num
       yielding.known ? yielding.evidence : 'A',
       load.kind === 'repeated' ? 'D' : 'A',
     ),
-    placeId: bearing.place.id,
+    placeId: layerStress.place.id,
   };
 }
 
-type Fibre = { bearing: Bearing; layers: number; modulusMPa: number };
+type Fibre = { layerStress: LayerStress; layers: number; modulusMPa: number };
 
 /** The fibre with the largest strain for what it can stand: it does not depend on how far the part is bent. */
 function worstFibre(
   context: CheckContext,
   load: PreparedLoad,
-): Fibre | { bearing: Bearing; gaps: readonly string[] } | undefined {
-  const { inPlane, across } = context.bearings[load.directionIndex]!;
+): Fibre | { layerStress: LayerStress; gaps: readonly string[] } | undefined {
+  const { inPlane, across } = context.layerStresses[load.directionIndex]!;
   let worst: Fibre | undefined;
-  for (const bearing of [...inPlane, ...across]) {
-    if (bearing.mode !== 'pull' && bearing.mode !== 'pull-apart') continue;
-    const modulus = modulusAlong(context.material, bearing.place.direction, context.part.up);
-    const layers = layerShare(context, bearing);
-    if (!modulus.known) return { bearing, gaps: modulus.gaps };
-    if (!layers.known) return { bearing, gaps: layers.gaps };
-    const fibre = { bearing, layers: layers.value, modulusMPa: modulus.value };
+  for (const layerStress of [...inPlane, ...across]) {
+    if (layerStress.mode !== 'pull' && layerStress.mode !== 'pull-apart') continue;
+    const modulus = modulusAlong(context.material, layerStress.place.direction, context.part.up);
+    const layers = layerShare(context, layerStress);
+    if (!modulus.known) return { layerStress, gaps: modulus.gaps };
+    if (!layers.known) return { layerStress, gaps: layers.gaps };
+    const fibre = { layerStress, layers: layers.value, modulusMPa: modulus.value };
     if (!worst || severity(fibre) > severity(worst)) worst = fibre;
   }
   return worst;
 }
 
-function severity({ bearing, layers, modulusMPa }: Fibre): number {
-  return bearing.stressPerUnit / modulusMPa / layers;
+function severity({ layerStress, layers, modulusMPa }: Fibre): number {
+  return layerStress.stressPerUnit / modulusMPa / layers;
 }
 
-function layerShare({ material }: CheckContext, bearing: Bearing): Resolution {
-  if (bearing.mode === 'pull') return { known: true, value: 1, cov: 0, evidence: 'A', steps: [] };
-  const strength = bearingStrength(material, bearing);
+function layerShare({ material }: CheckContext, layerStress: LayerStress): Resolution {
+  if (layerStress.mode === 'pull') return { known: true, value: 1, cov: 0, evidence: 'A', steps: [] };
+  const strength = bearingStrength(material, layerStress);
   const inPlane = material.strength.inPlane;
   if (!strength.known) return strength;
   if (!inPlane.known) return inPlane;
@@ -173,16 +173,16 @@ function cycleShare({ material }: CheckContext, load: PreparedLoad): number {
 }
 
 function squeezedTooFar(context: CheckContext, load: PreparedLoad, temperatureC: number): CaseOutcome {
-  const movability = context.movabilities[load.directionIndex]!;
-  if (!movability.known) return { kind: 'unknown', gaps: movability.gaps };
+  const compliance = context.compliances[load.directionIndex]!;
+  if (!compliance.known) return { kind: 'unknown', gaps: compliance.gaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-  const squeezeMm = acting.action * movementPerUnit(context, movability, temperatureC);
+  const squeezeMm = acting.action * movementPerUnit(context, compliance, temperatureC);
   return {
     kind: 'known',
     demand: (100 * squeezeMm) / context.body.squeezedHeightMm!,
     capacity: 100 * squeezeLimit(load),
-    evidence: movability.evidence,
+    evidence: compliance.evidence,
     placeId: 'pad',
   };
 }

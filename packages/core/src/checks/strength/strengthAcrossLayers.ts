@@ -10,5 +10,5 @@ export const strengthAcrossLayers = strengthCheck(
     title: 'Interlayer strength (Z)',
     asks: 'Do the layers hold together under tension and shear between them?',
   },
-  (bearings) => bearings.across,
+  (layerStresses) => layerStresses.across,
 );

@@ -2,7 +2,7 @@ import type { EvidenceClass } from '@anvilstone/schema';
 import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import { ACTION_SYMBOL, ACTION_UNIT } from '@anvilstone/core/shapes';
 import { actingAt, isDriven, strengthHours, weatheredShare } from '../engine/action.ts';
-import type { Bearing, BearingPlaces } from '../engine/bearings.ts';
+import type { LayerStress, LayerStressPlaces } from '../engine/layerStress.ts';
 import { BEARING_WORDS, bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
 import { weakest } from '../engine/outcome.ts';
@@ -12,38 +12,38 @@ import { evidenceAt } from '../heat/temperatureEvidence.ts';
 /** A check of stress against strength over the places that `which` picks; the place with the minimum reserve decides. */
 export function strengthCheck(
   about: Pick<CaseCheck, 'id' | 'title' | 'asks'>,
-  which: (bearings: BearingPlaces) => readonly Bearing[],
+  which: (layerStresses: LayerStressPlaces) => readonly LayerStress[],
 ): CaseCheck {
   return {
     ...about,
     unit: 'MPa',
     limitsHeat: true,
-    fade: () => 'strength',
+    temperatureDependence: () => 'strength',
     // What is bent by a forced movement is judged by its strain, what is struck by its energy.
     appliesTo: (load) => !isDriven(load) && load.kind !== 'knock',
     at(context, load, temperatureC, durationH) {
-      const bearings = which(context.bearings[load.directionIndex]!);
-      if (bearings.length === 0) return NOT_LOADED;
-      return worstBearing(context, bearings, load, temperatureC, durationH);
+      const layerStresses = which(context.layerStresses[load.directionIndex]!);
+      if (layerStresses.length === 0) return NOT_LOADED;
+      return worstLayerStress(context, layerStresses, load, temperatureC, durationH);
     },
     show(context, load, temperatureC, durationH, working) {
-      const bearings = which(context.bearings[load.directionIndex]!);
-      const outcome = worstBearing(context, bearings, load, temperatureC, durationH);
-      if (outcome.kind !== 'known' || !outcome.bearing) return;
-      showBearing(context, outcome.bearing, load, temperatureC, strengthHours(load, durationH), working);
+      const layerStresses = which(context.layerStresses[load.directionIndex]!);
+      const outcome = worstLayerStress(context, layerStresses, load, temperatureC, durationH);
+      if (outcome.kind !== 'known' || !outcome.layerStress) return;
+      showLayerStress(context, outcome.layerStress, load, temperatureC, strengthHours(load, durationH), working);
     },
   };
 }
 
-function worstBearing(
+function worstLayerStress(
   context: CheckContext,
-  bearings: readonly Bearing[],
+  layerStresses: readonly LayerStress[],
   load: PreparedLoad,
   temperatureC: number,
   durationH: number,
 ): CaseOutcome {
   const { material } = context;
-  const first = bearingStrength(material, bearings[0]!);
+  const first = bearingStrength(material, layerStresses[0]!);
   if (!first.known) return { kind: 'unknown', gaps: first.gaps };
   if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
   const acting = actingAt(context, load, temperatureC);
@@ -51,18 +51,18 @@ function worstBearing(
   const factor =
     (material.strengthFactor(temperatureC, strengthHours(load, durationH)) * weatheredShare(context)) /
     load.loadCase.safetyFactor;
-  let worst: Bearing | undefined;
+  let worst: LayerStress | undefined;
   let worstReserve = Infinity;
   let evidence: EvidenceClass = 'A';
   let capacity = Number.NaN;
-  for (const bearing of bearings) {
-    const strength = bearingStrength(material, bearing);
+  for (const layerStress of layerStresses) {
+    const strength = bearingStrength(material, layerStress);
     if (!strength.known) return { kind: 'unknown', gaps: strength.gaps };
     const bears = strength.value * factor;
-    const reserve = bears / (bearing.stressPerUnit * acting.action);
+    const reserve = bears / (layerStress.stressPerUnit * acting.action);
     if (reserve >= worstReserve) continue;
     worstReserve = reserve;
-    worst = bearing;
+    worst = layerStress;
     capacity = bears;
     evidence = strength.evidence;
   }
@@ -72,16 +72,16 @@ function worstBearing(
     demand: worst.stressPerUnit * acting.action,
     capacity,
     evidence: weakest(acting.evidence, evidenceAt(material, evidence, temperatureC), context.weathering?.evidence),
-    bearing: worst,
+    layerStress: worst,
   };
 }
 
 const NOT_LOADED: CaseOutcome = { kind: 'not-loaded' };
 
 /** The arithmetic of one stressed place: what acts, the stress there, and the strength that bears it. */
-export function showBearing(
+export function showLayerStress(
   context: CheckContext,
-  bearing: Bearing,
+  layerStress: LayerStress,
   load: PreparedLoad,
   temperatureC: number,
   strengthH: number,
@@ -90,24 +90,25 @@ export function showBearing(
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return;
   const { action } = context.body;
-  working.add('', 'Where', bearing.place.title, '');
+  working.add('', 'Where', layerStress.place.title, '');
   working.add(ACTION_SYMBOL[action], load.loadCase.name, acting.action, ACTION_UNIT[action]);
-  showLines(working, bearing.place.lines, acting.action);
-  if (bearing.relief !== undefined) {
-    working.add('k', 'Share of the stress left to the print beside the strands', bearing.relief, '×', {
+  showLines(working, layerStress.place.lines, acting.action);
+  if (layerStress.relief !== undefined) {
+    working.add('k', 'Share of the stress left to the print beside the strands', layerStress.relief, '×', {
       expression: '1 / (1 − s + s · E_f/E)',
       source: 'transformed section, 23 °C',
     });
-    working.add('σ_k', 'Stress left to the print', bearing.stressPerUnit * acting.action, 'MPa', {
+    working.add('σ_k', 'Stress left to the print', layerStress.stressPerUnit * acting.action, 'MPa', {
       expression: 'k · σ',
     });
   }
-  const strength = bearingStrength(context.material, bearing);
-  const { symbol, meaning } = BEARING_WORDS[bearing.mode];
-  if (bearing.mode === 'squeeze') {
-    working.add('σ', 'Compression there', bearing.stressPerUnit * acting.action, 'MPa');
+  const strength = bearingStrength(context.material, layerStress);
+  const { symbol, meaning } = BEARING_WORDS[layerStress.mode];
+  if (layerStress.mode === 'squeeze') {
+    working.add('σ', 'Compression there', layerStress.stressPerUnit * acting.action, 'MPa');
   }
-  if (bearing.mode === 'pull-apart') working.add('φ', 'Angle of the stress to the layers', bearing.angleDeg, '°');
+  if (layerStress.mode === 'pull-apart')
+    working.add('φ', 'Angle of the stress to the layers', layerStress.angleDeg, '°');
   if (!strength.known) return;
   showResolved(working, symbol, meaning, strength, 'MPa');
   showStrengthFactor(working, context.material, temperatureC, strengthH);

@@ -7,5 +7,5 @@ export const strengthInPlane = strengthCheck(
     title: 'In-plane strength',
     asks: 'Is the stress within the layers below the allowable?',
   },
-  (bearings) => bearings.inPlane,
+  (layerStresses) => layerStresses.inPlane,
 );

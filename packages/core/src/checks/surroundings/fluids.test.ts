@@ -1,5 +1,5 @@
 import type { Brief, FluidContact, Grade, Observation } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { Working } from '../../foundations/trace/Working.ts';
 import { findAgent } from '../../materials/reference/agent.ts';
 import { findCheck } from '../index.ts';
@@ -164,7 +164,7 @@ describe('stress cracking', () => {
   });
   test('the threshold is a company rule, shown in the working', () => {
     const context = testContext(touched([fluid()], 5), 'XZ', testGrade, {
-      ...defaultHouseRules,
+      ...defaultCompanyRules,
       stressCrackStrainPct: 0.1,
     });
     const working = new Working();
@@ -195,7 +195,10 @@ describe('in the open', () => {
   });
   test('unstabilised styrenics are refused by company rule, or judged like the others', () => {
     expect(outcome('outdoors', outside(0.1, 10)).reason).toMatch(/Company rule/);
-    const judge = testContext(outside(0.1, 10), 'XZ', testGrade, { ...defaultHouseRules, styrenicsOutdoors: 'judge' });
+    const judge = testContext(outside(0.1, 10), 'XZ', testGrade, {
+      ...defaultCompanyRules,
+      styrenicsOutdoors: 'judge',
+    });
     expect(findCheck('outdoors')!.evaluate(judge)).toMatchObject({ status: 'pass' });
     expect(abs.uvClass).toBe('poor');
   });

@@ -9,7 +9,7 @@ import { fitSize } from './fitSize.ts';
 import { flame, oxygenIndex } from './fire.ts';
 import { insulation } from './insulation.ts';
 import { liesFlat } from './liesFlat.ts';
-import { clarity, colour, layerLines } from './looks.ts';
+import { clarity, colour, layerLines } from './appearance.ts';
 import { outdoors } from './outdoors.ts';
 import { sterilise } from './sterilise.ts';
 import { stressCracking } from './stressCracking.ts';

@@ -1,8 +1,8 @@
-import type { Brief, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, CompanyRules, Library } from '@anvilstone/schema';
 import { strengthOverAngle } from './curves.ts';
 import { finalistJob, finalistOf } from './finalist.ts';
 import { type LineChart, InputError, type UnitSystem } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 
 /**
  * Strength of one grade around the build angle with this part’s hardest pull drawn in, and where each build orientation puts it.
@@ -12,7 +12,7 @@ export function angleChart(
   brief: Brief,
   library: Library,
   gradeId: string,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
   units: UnitSystem = 'metric',
 ): LineChart | undefined {
   const grade = library.grades.find(({ id }) => id === gradeId);

@@ -1,7 +1,7 @@
-import type { Brief, CheckResult, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, CheckResult, CompanyRules, Library } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
 import { type BarChart, type LineChart, InputError, PLENTY, type UnitSystem } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { whatTheDearerBuys, type Buy } from './buys.ts';
 import { costChart } from './costParts.ts';
 import { comparisonCharts } from './curves.ts';
@@ -41,7 +41,7 @@ export function compareFinalists(
   brief: Brief,
   library: Library,
   gradeIds: readonly string[],
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
   units: UnitSystem = 'metric',
 ): Comparison {
   if (gradeIds.length < FEWEST_FINALISTS || gradeIds.length > MOST_FINALISTS)

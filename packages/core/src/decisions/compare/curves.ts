@@ -4,10 +4,10 @@ import {
   actingAt,
   strengthHours,
   weatheredShare,
-  type Bearing,
+  type LayerStress,
   deflectionAtLoad,
   sagAfterDuration,
-  heatAsks,
+  checksUnderLoad,
   type CheckContext,
   type PreparedLoad,
 } from '@anvilstone/core/checks';
@@ -94,7 +94,7 @@ function modulusNeeds(context: CheckContext, units: UnitSystem): LineChart['need
   const found = asks.flatMap((load) => needAt(load, load.loadCase.temperatureC, load.loadCase.durationH));
   const steadyC = context.brief.asks.heat?.steadyC;
   if (steadyC !== undefined)
-    for (const { check, load, durationH } of heatAsks(context.part, Infinity))
+    for (const { check, load, durationH } of checksUnderLoad(context.part, Infinity))
       if (check.id === deflectionAtLoad.id) found.push(...needAt(load, steadyC, durationH));
   // Only the corners that stick out: what lies below and cooler than another is asked for by that one already.
   return found.filter(
@@ -175,7 +175,7 @@ export function strengthOverAngle(finalists: readonly FinalistInPlace[], units: 
 
 interface Pull {
   load: PreparedLoad;
-  bearing: Bearing;
+  bearing: LayerStress;
   stressMPa: number;
 }
 
@@ -189,7 +189,7 @@ function hardestPull(context: CheckContext): Pull | undefined {
     const { temperatureC, durationH, safetyFactor } = load.loadCase;
     const acting = actingAt(context, load, temperatureC);
     if (!acting.known) continue;
-    const places = context.bearings[load.directionIndex]!;
+    const places = context.layerStresses[load.directionIndex]!;
     for (const bearing of [...places.inPlane, ...places.across]) {
       if (bearing.mode !== 'pull' && bearing.mode !== 'pull-apart') continue;
       const strength = bearingStrength(material, bearing);
@@ -206,10 +206,10 @@ function hardestPull(context: CheckContext): Pull | undefined {
 }
 
 /** At which angle that place is pulled in each build orientation. */
-function anglesByOrientation({ part }: CheckContext, { place }: Bearing, load: PreparedLoad): LineChart['marks'] {
+function anglesByOrientation({ part }: CheckContext, { place }: LayerStress, load: PreparedLoad): LineChart['marks'] {
   const byAngle = new Map<number, string[]>();
-  for (const [orientation, { bearings }] of Object.entries(prepareWays(part.brief))) {
-    const { inPlane, across } = bearings[load.directionIndex]!;
+  for (const [orientation, { layerStresses }] of Object.entries(prepareWays(part.brief))) {
+    const { inPlane, across } = layerStresses[load.directionIndex]!;
     const pulls = [...across, ...inPlane].filter(({ mode }) => mode === 'pull' || mode === 'pull-apart');
     const found = pulls.find((one) => one.place.id === place.id) ?? pulls[0];
     if (!found) continue;

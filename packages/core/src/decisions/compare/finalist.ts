@@ -1,4 +1,4 @@
-import type { Brief, EvaluationEntry, Grade, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, Grade, CompanyRules, Library } from '@anvilstone/schema';
 import { failureManner, type CheckContext } from '@anvilstone/core/checks';
 import { contextFor, materialFor, evaluateGrade, prepareJob, type EvaluationJob } from '@anvilstone/core/evaluation';
 import type { Cost } from '@anvilstone/core/machines';
@@ -31,7 +31,7 @@ export interface FinalistInPlace {
   context: CheckContext;
 }
 
-export function finalistJob(brief: Brief, library: Library, rules: HouseRules): EvaluationJob {
+export function finalistJob(brief: Brief, library: Library, rules: CompanyRules): EvaluationJob {
   return prepareJob(brief, { ...library, grades: [] }, { rules });
 }
 

@@ -1,4 +1,4 @@
-import type { Brief, Conditioning, EvidenceClass, Grade, HouseRules, PropertyId } from '@anvilstone/schema';
+import type { Brief, Conditioning, EvidenceClass, Grade, CompanyRules, PropertyId } from '@anvilstone/schema';
 import { isClassColumn, TABLE_COLUMNS, type TableColumn } from '@anvilstone/core/evaluation';
 import { type UnitSystem, formatQuantity } from '@anvilstone/core/foundations';
 import {
@@ -57,7 +57,7 @@ export function warmestC(brief: Brief): number {
 export function propertyRows(
   brief: Brief,
   grades: readonly Grade[],
-  rules: HouseRules,
+  rules: CompanyRules,
   units: UnitSystem,
 ): PropertyRow[] {
   const hotC = warmestC(brief);
@@ -78,7 +78,7 @@ function rowOf(
   column: TableColumn,
   where: ResolveAt,
   grades: readonly Grade[],
-  rules: HouseRules,
+  rules: CompanyRules,
   isMechanical: boolean,
   units: UnitSystem,
 ): PropertyRow {
@@ -112,7 +112,7 @@ interface Reading {
   used: Grade['observations'][number] | undefined;
 }
 
-function reading(column: TableColumn, where: ResolveAt, grade: Grade, rules: HouseRules): Reading {
+function reading(column: TableColumn, where: ResolveAt, grade: Grade, rules: CompanyRules): Reading {
   const none: Reading = { value: null, evidence: null, used: undefined };
   const usedOf = (id: string | undefined) => grade.observations.find((one) => one.id === id);
   if (isClassColumn(column)) {

@@ -1,4 +1,4 @@
-import type { Decision, EvaluationEntry, FieldChange, Grade, HouseRules } from '@anvilstone/schema';
+import type { Decision, EvaluationEntry, FieldChange, Grade, CompanyRules } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
 import { gradeDifferences } from '@anvilstone/core/evidence';
 import { formatNumber, formatReserve } from '@anvilstone/core/foundations';
@@ -64,7 +64,7 @@ const grams = (value: number | null) => (value === null ? 'unknown' : `${formatN
 const usd = (value: number | null) => (value === null ? 'unknown' : `${value.toFixed(2)} USD`);
 
 /** By their names, and as they are in force: one that was left to its default has a value too. */
-export const ruleFieldChanges = (before: HouseRules, after: HouseRules): FieldChange[] =>
+export const ruleFieldChanges = (before: CompanyRules, after: CompanyRules): FieldChange[] =>
   ruleChanges(completeRules(before), completeRules(after)).map(({ meaning, from, to }) => ({
     area: 'Company rules',
     field: meaning.title,

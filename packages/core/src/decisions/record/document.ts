@@ -1,4 +1,4 @@
-import { findSchool, rank } from '@anvilstone/core/evaluation';
+import { findRankingMethod, rank } from '@anvilstone/core/evaluation';
 import {
   inSentence,
   type UnitSystem,
@@ -234,15 +234,15 @@ function candidates(decision: Decision): RecordBlock[] {
 const nameOf = (grades: readonly Grade[], id: string) => grades.find((one) => one.id === id)?.name ?? id;
 
 function screenedWords({ grounds, result }: Decision, schoolId: string): string {
-  const school = inSentence(findSchool(schoolId).title);
-  if (!grounds) return `${result.grades.length} grades, ranked by “${school}”.`;
+  const rankingMethod = inSentence(findRankingMethod(schoolId).title);
+  if (!grounds) return `${result.grades.length} grades, ranked by “${rankingMethod}”.`;
   const { grades, pass, unknown, fail, kept, fellOver } = grounds.screened;
   const over = fellOver
     .slice(0, 3)
     .map((one) => `${one.grades} over ${inSentence(checkTitle(one.checkId))}`)
     .join(', ');
   const rest = kept < grades ? ` The ${kept} leading grades are included with all their evidence.` : '';
-  return `${grades} grades were evaluated, ranked by “${school}”: ${pass} pass, ${unknown} unknown for lack of data, ${fail} fail${over ? ` (${over})` : ''}.${rest}`;
+  return `${grades} grades were evaluated, ranked by “${rankingMethod}”: ${pass} pass, ${unknown} unknown for lack of data, ${fail} fail${over ? ` (${over})` : ''}.${rest}`;
 }
 
 function evidence(grade: Grade, entry: EvaluationEntry | undefined): RecordBlock[] {

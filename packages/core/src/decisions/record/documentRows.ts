@@ -7,8 +7,8 @@ import {
   formatQuantity,
   formatReserve,
 } from '@anvilstone/core/foundations';
-import { reportedText, completeRules, defaultHouseRules, ruleMeanings, ruleValue } from '@anvilstone/core/materials';
-import type { FrozenSensitivity, Grade, HouseRules, SignOff, TestDone, TestOpen } from '@anvilstone/schema';
+import { reportedText, completeRules, defaultCompanyRules, ruleMeanings, ruleValue } from '@anvilstone/core/materials';
+import type { FrozenSensitivity, Grade, CompanyRules, SignOff, TestDone, TestOpen } from '@anvilstone/schema';
 import { inputWords } from './charts.ts';
 import { amount } from '../wording/amount.ts';
 
@@ -29,10 +29,10 @@ export const evidenceRows = (grade: Grade): string[][] =>
   ]);
 const SOURCE_WORDS: Record<string, string> = { bench: 'own bench', datasheet: 'data sheet' };
 
-export function ruleRows(rules: HouseRules): string[][] {
+export function ruleRows(rules: CompanyRules): string[][] {
   const complete = completeRules(rules);
   return ruleMeanings.map((meaning) => {
-    const [own, usual] = [complete, defaultHouseRules].map((one) => ruleValue(meaning, one[meaning.id]));
+    const [own, usual] = [complete, defaultCompanyRules].map((one) => ruleValue(meaning, one[meaning.id]));
     return [meaning.title, own!, own === usual ? 'the same' : usual!];
   });
 }

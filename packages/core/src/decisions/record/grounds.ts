@@ -7,7 +7,7 @@ import type {
   EvaluationResult,
   FrozenSensitivity,
   GradeEvaluation,
-  HouseRules,
+  CompanyRules,
   Library,
   Screened,
   TestDone,
@@ -20,13 +20,13 @@ import {
   CHOICE_DRAWS,
   evaluate,
   rank,
-  type GradeStanding,
-  type RankingGrounds,
+  type RankedCandidate,
+  type RankingInputs,
   prepareSizing,
   type Sized,
   screen,
   groundsToTheFirst,
-  usualWishes,
+  usualPreferences,
   prepareSensitivity,
   spanOf,
 } from '@anvilstone/core/evaluation';
@@ -65,12 +65,12 @@ export interface FrozenGrounds {
  * which tests are still open. Deterministic. The chosen grade has to be in the library and its build orientation in the brief.
  * @throws InputError when the brief cannot be evaluated
  */
-export function groundsOfChoice(brief: Brief, library: Library, rules: HouseRules, choice: Choice): FrozenGrounds {
-  const { grades: standings } = screen(brief, library, { rules });
-  const wishes = { ...usualWishes(rules), schoolId: choice.schoolId };
-  const first = choose({ brief, library, rules }, standings, {
-    ...sizesOf(brief, library, rules, standings, choice.schoolId),
-    wishes,
+export function inputsOfChoice(brief: Brief, library: Library, rules: CompanyRules, choice: Choice): FrozenGrounds {
+  const { grades: candidates } = screen(brief, library, { rules });
+  const preferences = { ...usualPreferences(rules), schoolId: choice.schoolId };
+  const first = choose({ brief, library, rules }, candidates, {
+    ...sizesOf(brief, library, rules, candidates, choice.schoolId),
+    preferences,
     places: MOST_SURE,
   });
   const others = first.map(({ gradeId }) => gradeId).filter((id) => id !== choice.gradeId);
@@ -94,11 +94,11 @@ export function groundsOfChoice(brief: Brief, library: Library, rules: HouseRule
     result,
     grounds: {
       schoolId: choice.schoolId,
-      ...(choice.schoolId === 'cheapest-that-passes' && wishes.leastChance !== undefined
-        ? { leastChance: wishes.leastChance }
+      ...(choice.schoolId === 'cheapest-that-passes' && preferences.leastChance !== undefined
+        ? { leastChance: preferences.leastChance }
         : {}),
       machineId: entry.machineId,
-      screened: screenedOf(standings, grades.length),
+      screened: screenedOf(candidates, grades.length),
       alternatives: named.map(({ gradeId }): Alternative => {
         const { best } = result.grades.find((one) => one.gradeId === gradeId)!;
         const note = noted.get(gradeId);
@@ -134,14 +134,14 @@ export const chosenEntry = (
 function sizesOf(
   brief: Brief,
   library: Library,
-  rules: HouseRules,
-  standings: readonly GradeStanding[],
+  rules: CompanyRules,
+  candidates: readonly RankedCandidate[],
   schoolId: string,
-): RankingGrounds {
+): RankingInputs {
   if (schoolId !== 'lightest-when-sized') return {};
   const job = prepareSizing(brief, library, rules);
   const likely = new Set(
-    rank(standings, 'weakest-link')
+    rank(candidates, 'weakest-link')
       .slice(0, MOST_KEPT)
       .map(({ gradeId }) => gradeId),
   );
@@ -154,7 +154,7 @@ function sizesOf(
 export function withNamedChances(
   brief: Brief,
   library: Library,
-  rules: HouseRules,
+  rules: CompanyRules,
   result: EvaluationResult,
   choice: Pick<Choice, 'gradeId' | 'orientation'>,
   namedIds: readonly string[],
@@ -190,14 +190,14 @@ export function withNamedChances(
   return { ...result, grades };
 }
 
-function screenedOf(standings: readonly GradeStanding[], kept: number): Screened {
-  const count = (status: string) => standings.filter(({ best }) => best.status === status).length;
+function screenedOf(candidates: readonly RankedCandidate[], kept: number): Screened {
+  const count = (status: string) => candidates.filter(({ best }) => best.status === status).length;
   const fell = new Map<string, number>();
-  for (const { best } of standings)
+  for (const { best } of candidates)
     if (best.status === 'fail' && best.governingCheckId !== null)
       fell.set(best.governingCheckId, (fell.get(best.governingCheckId) ?? 0) + 1);
   return {
-    grades: standings.length,
+    grades: candidates.length,
     pass: count('pass'),
     unknown: count('unknown'),
     fail: count('fail'),
@@ -215,14 +215,18 @@ function screenedOf(standings: readonly GradeStanding[], kept: number): Screened
 export function sensitivityOf(
   brief: Brief,
   library: Library,
-  rules: HouseRules,
+  rules: CompanyRules,
   { gradeId, orientation, schoolId }: Pick<Choice, 'gradeId' | 'orientation' | 'schoolId'>,
 ): FrozenSensitivity[] {
   const grade = library.grades.filter(({ id }) => id === gradeId);
   const best = screen(brief, { ...library, grades: grade }, { rules }).grades[0]?.best.orientation;
   const held: Brief = best === orientation ? brief : { ...brief, asks: { ...brief.asks, orientations: [orientation] } };
-  const wishes = { ...usualWishes(rules), schoolId };
-  const grounds = groundsToTheFirst(screen(held, library, { rules }).grades, wishes, chancesFor(held, library, rules));
+  const preferences = { ...usualPreferences(rules), schoolId };
+  const grounds = groundsToTheFirst(
+    screen(held, library, { rules }).grades,
+    preferences,
+    chancesFor(held, library, rules),
+  );
   const job = prepareSensitivity(held, library, schoolId, rules, grounds, gradeId);
   if (!job) return [];
   return job.inputs
@@ -236,7 +240,7 @@ export function sensitivityOf(
 function openTests(
   brief: Brief,
   library: Library,
-  rules: HouseRules,
+  rules: CompanyRules,
   entry: EvaluationEntry,
   { gradeId, testsDone }: Choice,
 ): TestOpen[] {

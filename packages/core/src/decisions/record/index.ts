@@ -6,7 +6,7 @@ export * from './recordBlock.ts';
 export * from './fieldWords.ts';
 export * from './grounds.ts';
 export * from './openRisks.ts';
-export * from './outlook.ts';
+export * from './drift.ts';
 export * from './rankedThen.ts';
 export * from './recompute.ts';
 export * from './seal.ts';

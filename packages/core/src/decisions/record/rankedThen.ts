@@ -1,6 +1,6 @@
 import type { Decision, GradeEvaluation } from '@anvilstone/schema';
 import { rank, typicalReserveOf } from '@anvilstone/core/evaluation';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 
 /** The candidates of a decision in the order of that day, as sure as was asked then. Of those that were not drawn none was sure. */
 export function rankedThen(
@@ -18,6 +18,6 @@ export function rankedThen(
       entries.flatMap(({ orientation, chance }) => (chance ? [[`${gradeId} ${orientation}`, chance] as const] : [])),
     ),
   );
-  const { typicalReserve = defaultHouseRules.typicalReserve } = rules;
+  const { typicalReserve = defaultCompanyRules.typicalReserve } = rules;
   return rank(known, schoolId, { confidence: { least, typicalReserve, chances } });
 }

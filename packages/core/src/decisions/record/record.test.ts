@@ -1,7 +1,7 @@
 import { decision as decisionSchema, type Brief, type Decision, type Grade, type Library } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { drawingSvg } from '../../foundations/drawing/index.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import { CHOICE_DRAWS } from '../../evaluation/ranking/choose.ts';
 import {
@@ -12,9 +12,9 @@ import {
   documentChanges,
   fieldWords,
   fingerprintOf,
-  groundsOfChoice,
+  inputsOfChoice,
   newPrivateKey,
-  outlookOf,
+  driftOf,
   publicKeyOf,
   recomputeDecision,
   recordDocument,
@@ -203,7 +203,7 @@ describe('what is different', () => {
   test('two decisions: choice, numbers, brief, rules and words, each once; the same one: nothing', () => {
     const heavier: Brief = { ...lampArm, asks: { ...lampArm.asks, maxMassG: 300 } };
     const later = frozen(heavier, library, { gradeId: 'ne-petg', reasons: 'Cheaper, and cold enough there.' });
-    const found = decisionDifferences(asa, { ...later, rules: { ...defaultHouseRules, scrapShare: 0.2 } });
+    const found = decisionDifferences(asa, { ...later, rules: { ...defaultCompanyRules, scrapShare: 0.2 } });
     expect(found.find(({ field }) => field === 'Grade')).toMatchObject({
       before: 'Tarrowmill ASA Outdoor',
       after: 'Nine Elms PETG Trade',
@@ -217,7 +217,7 @@ describe('what is different', () => {
 
 describe('what it would be today', () => {
   test('with nothing changed: the same, and no cause', () => {
-    const { frozen: then, now, causes } = outlookOf(asa, { brief: asa.brief, library, rules: asa.rules });
+    const { frozen: then, now, causes } = driftOf(asa, { brief: asa.brief, library, rules: asa.rules });
     expect(causes).toEqual([]);
     expect(now).toEqual(then);
   });
@@ -227,7 +227,7 @@ describe('what it would be today', () => {
       weaker.grades.find(({ id }) => id === 'tm-asa')!,
       0.2,
     );
-    const { causes, now } = outlookOf(asa, {
+    const { causes, now } = driftOf(asa, {
       brief: { ...asa.brief, purpose: 'Other words.' },
       library: weaker,
       rules: { ...asa.rules, labourPerPartUsd: 12 },
@@ -247,7 +247,7 @@ describe('what it would be today', () => {
   });
   test('a grade that is gone is said, and so is one that is new; those that were left out that day are no news', () => {
     const without = { ...library, grades: library.grades.filter(({ id }) => id !== 'tm-asa') };
-    const gone = outlookOf(asa, { brief: asa.brief, library: without, rules: asa.rules });
+    const gone = driftOf(asa, { brief: asa.brief, library: without, rules: asa.rules });
     expect(gone.now.status).toBe('gone');
     expect(gone.causes.find(({ id }) => id === 'evidence')!.changes).toContainEqual({
       area: 'Library',
@@ -261,7 +261,7 @@ describe('what it would be today', () => {
       name: 'New',
       pricePerKgUsd: 1,
     };
-    const news = outlookOf(asa, {
+    const news = driftOf(asa, {
       brief: asa.brief,
       library: { ...library, grades: [...library.grades, cheap] },
       rules: asa.rules,
@@ -349,7 +349,7 @@ test('a library of thousands: the sixty that come first are kept, and the chosen
     return { ...source, id: `${source.id}-${i}`, name: `${source.name} ${i}` };
   });
   const last = many.findLast(({ id }) => id.startsWith('vp-unlisted'))!;
-  const { grades, grounds } = groundsOfChoice(lampArm, { ...sampleLibrary, grades: many }, defaultHouseRules, {
+  const { grades, grounds } = inputsOfChoice(lampArm, { ...sampleLibrary, grades: many }, defaultCompanyRules, {
     gradeId: last.id,
     orientation: 'XZ',
     schoolId: 'cheapest-that-passes',

@@ -1,5 +1,5 @@
 import type { StageMark } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import { stageChanges } from './stageChanges.ts';
 
@@ -8,7 +8,7 @@ const mark: StageMark = {
   stage: 'plan',
   at: '2026-01-01T00:00:00Z',
   brief: lampArm,
-  rules: defaultHouseRules,
+  rules: defaultCompanyRules,
   leader: { grade, orientation: 'XZ', reserve: 1.18, governingCheckId: 'heat-peak' },
   machine: sampleLibrary.machines[0]!,
   pass: 22,
@@ -26,7 +26,7 @@ test('a load, by its name', () => {
   expect(fields({ brief })).toEqual([`Brief: Load cases “${first!.name}” · force`]);
 });
 test('company rules are read by the shortlist and not by the print plan; the machine the other way round', () => {
-  const rules = { ...defaultHouseRules, scrapShare: 0.2 };
+  const rules = { ...defaultCompanyRules, scrapShare: 0.2 };
   expect(fields({ rules }, 'shortlist')).toEqual(['Company rules: Scrap rate']);
   expect(fields({ rules }, 'plan')).toEqual([]);
   const machine = { ...mark.machine!, nozzleMaxC: 200 };

@@ -1,12 +1,12 @@
 import type { Brief, Decision, DecisionRequest, Library } from '@anvilstone/schema';
 import { ENGINE_VERSION } from '../../evaluation/evaluating/evaluate.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
-import { groundsOfChoice } from './grounds.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
+import { inputsOfChoice } from './grounds.ts';
 
 /** A decision as the server freezes it. Used by tests only. */
 export function frozenDecision(brief: Brief, library: Library, choice: Partial<DecisionRequest> = {}): Decision {
   const { gradeId = 'tm-asa', orientation = 'XZ', reasons = 'Stands the sun.', openRisks = '', limits = '' } = choice;
-  const { grades, result, grounds } = groundsOfChoice(brief, library, defaultHouseRules, {
+  const { grades, result, grounds } = inputsOfChoice(brief, library, defaultCompanyRules, {
     gradeId,
     orientation,
     schoolId: 'cheapest-that-passes',
@@ -28,7 +28,7 @@ export function frozenDecision(brief: Brief, library: Library, choice: Partial<D
     openRisks,
     engineVersion: ENGINE_VERSION,
     brief,
-    rules: defaultHouseRules,
+    rules: defaultCompanyRules,
     machines: library.machines,
     grades,
     result,

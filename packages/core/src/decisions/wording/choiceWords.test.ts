@@ -1,7 +1,7 @@
 import type { Brief } from '@anvilstone/schema';
 import { chanceOfMeetingAll } from '../../evaluation/probability/chance.ts';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
-import { findSchool, rank } from '../../evaluation/ranking/ranking.ts';
+import { findRankingMethod, rank } from '../../evaluation/ranking/ranking.ts';
 import { sampleBriefs, lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import { formatReserve } from '../../foundations/units/formatQuantity.ts';
 import { choiceSentences, type Piece } from './choiceWords.ts';
@@ -12,7 +12,7 @@ function wordsFor(brief: Brief, schoolId = 'cheapest-that-passes') {
   const leader = sampleLibrary.grades.find(({ id }) => id === first.gradeId)!;
   const pieces = choiceSentences({
     brief,
-    school: findSchool(schoolId),
+    rankingMethod: findRankingMethod(schoolId),
     ranked,
     first,
     chance: chanceOfMeetingAll(brief, sampleLibrary, leader, first.best.orientation, { draws: 1000 }),
@@ -51,8 +51,8 @@ test('every linked number leads to a check that the grade has', () => {
 
 test('no sentence of any sample part or school holds a hole', () => {
   for (const brief of sampleBriefs)
-    for (const school of ['cheapest-that-passes', 'weakest-link', 'weighted-merit']) {
-      const { text } = wordsFor(brief, school);
+    for (const rankingMethod of ['cheapest-that-passes', 'weakest-link', 'weighted-merit']) {
+      const { text } = wordsFor(brief, rankingMethod);
       expect(text).not.toMatch(/undefined|null|NaN|Infinity| {2}|\.\.| ,/);
       expect(text.length).toBeGreaterThan(60);
     }

@@ -1,5 +1,5 @@
 import { findCheck } from '@anvilstone/core/checks';
-import type { Chance, GradeStanding } from '@anvilstone/core/evaluation';
+import type { Chance, RankedCandidate } from '@anvilstone/core/evaluation';
 import {
   inSentence,
   formatNumber as f,
@@ -17,11 +17,11 @@ export interface Piece {
 }
 
 /** What the paragraph is made from: the same things that the shortlist shows. */
-export interface ChoiceGrounds {
+export interface ChoiceInputs {
   brief: Brief;
-  school: { id: string; title: string };
+  rankingMethod: { id: string; title: string };
   /** In the school’s order. */
-  ranked: readonly GradeStanding[];
+  ranked: readonly RankedCandidate[];
   /** Every build orientation of the first. */
   first: { best: EvaluationEntry; entries: readonly EvaluationEntry[] } | undefined;
   /** Undefined: not worked out, or not known. */
@@ -38,10 +38,10 @@ const plain = (text: string): Piece => ({ text });
  * The choice in a few plain sentences: who leads and why, what governs and by how much, how sure that is, what the next one
  * costs, what weighs against it, and why the others fell. Every number comes from the evaluation.
  */
-export function choiceSentences(grounds: ChoiceGrounds): Piece[][] {
-  const { ranked, first, school } = grounds;
+export function choiceSentences(grounds: ChoiceInputs): Piece[][] {
+  const { ranked, first, rankingMethod } = grounds;
   const leader = ranked[0];
-  if (!leader || !first || (leader.best.status !== 'pass' && school.id !== 'lightest-when-sized'))
+  if (!leader || !first || (leader.best.status !== 'pass' && rankingMethod.id !== 'lightest-when-sized'))
     return [nobodyPasses(grounds), ...rejections(grounds)];
   return [
     whoLeads(grounds, leader, first.best),
@@ -54,7 +54,7 @@ export function choiceSentences(grounds: ChoiceGrounds): Piece[][] {
   ];
 }
 
-function nobodyPasses({ ranked, nameOf }: ChoiceGrounds): Piece[] {
+function nobodyPasses({ ranked, nameOf }: ChoiceInputs): Piece[] {
   const nearest = ranked[0];
   if (!nearest) return [plain('There are no grades.')];
   const { best, gradeId } = nearest;
@@ -76,8 +76,8 @@ const GROUND_WORDS: Record<string, string> = {
   'weighted-merit': 'has the highest weighted merit of all that do',
 };
 
-function whoLeads(grounds: ChoiceGrounds, { gradeId }: GradeStanding, best: EvaluationEntry): Piece[] {
-  const { brief, nameOf, machineNameOf, units, school } = grounds;
+function whoLeads(grounds: ChoiceInputs, { gradeId }: RankedCandidate, best: EvaluationEntry): Piece[] {
+  const { brief, nameOf, machineNameOf, units, rankingMethod } = grounds;
   const machine = machineNameOf(best.machineId);
   const where = `${nameOf(gradeId)}, built ${builtAs(brief.part, best.orientation)}${machine ? ` on ${machine}` : ''}`;
   const count = best.checks.length;
@@ -86,9 +86,9 @@ function whoLeads(grounds: ChoiceGrounds, { gradeId }: GradeStanding, best: Eval
   const claim =
     best.status !== 'pass'
       ? ' does not pass as drawn, but makes the lightest part when each is sized to pass: '
-      : school.id === 'lightest-when-sized'
+      : rankingMethod.id === 'lightest-when-sized'
         ? ` passes all ${count} checks as drawn and makes the lightest part when each is sized to pass: `
-        : ` passes all ${count} checks and ${GROUND_WORDS[school.id] ?? 'comes first'}: `;
+        : ` passes all ${count} checks and ${GROUND_WORDS[rankingMethod.id] ?? 'comes first'}: `;
   return [
     { text: where, to: { gradeId } },
     plain(claim),
@@ -104,7 +104,7 @@ const BEYOND = {
   ageing: 'thermal ageing limits its life',
 } as const;
 
-function whatGoverns({ units }: ChoiceGrounds, { gradeId }: GradeStanding, best: EvaluationEntry): Piece[] {
+function whatGoverns({ units }: ChoiceInputs, { gradeId }: RankedCandidate, best: EvaluationEntry): Piece[] {
   const governing = best.checks.find(({ checkId }) => checkId === best.governingCheckId);
   if (!governing || governing.reserve === null) return [plain('No check with a value governs.')];
   const heat: Piece[] =
@@ -123,7 +123,7 @@ function whatGoverns({ units }: ChoiceGrounds, { gradeId }: GradeStanding, best:
   ];
 }
 
-function howSure({ chance }: ChoiceGrounds): Piece[][] {
+function howSure({ chance }: ChoiceInputs): Piece[][] {
   if (!chance) return [];
   const weakest = chance.byCheck[0];
   const missed = weakest && weakest.met < 0.9995 ? `; ${title(weakest.checkId)} fails most often` : '';
@@ -141,7 +141,7 @@ function percent(share: number): string {
   return share === 1 ? 'all' : `${f(100 * share, 3)} %`;
 }
 
-function evidence({ gradeId }: GradeStanding, { checks }: EvaluationEntry): Piece[][] {
+function evidence({ gradeId }: RankedCandidate, { checks }: EvaluationEntry): Piece[][] {
   const typical = checks.filter((check) => check.evidence === 'D' && check.status === 'pass');
   if (typical.length === 0) return [];
   const weakest = typical.reduce((a, b) => ((b.reserve ?? Infinity) < (a.reserve ?? Infinity) ? b : a));
@@ -155,7 +155,7 @@ function evidence({ gradeId }: GradeStanding, { checks }: EvaluationEntry): Piec
   ];
 }
 
-function theNext({ ranked, nameOf, school }: ChoiceGrounds, leader: GradeStanding): Piece[][] {
+function theNext({ ranked, nameOf, rankingMethod }: ChoiceInputs, leader: RankedCandidate): Piece[][] {
   const next = ranked[1];
   if (!next || next.best.status !== 'pass')
     return leader.best.status === 'pass' ? [[plain('No other grade passes.')]] : [];
@@ -170,7 +170,7 @@ function theNext({ ranked, nameOf, school }: ChoiceGrounds, leader: GradeStandin
   const same = next.best.governingCheckId === leader.best.governingCheckId;
   return [
     [
-      plain(`Next by “${inSentence(school.title)}” comes `),
+      plain(`Next by “${inSentence(rankingMethod.title)}” comes `),
       { text: nameOf(next.gradeId), to: { gradeId: next.gradeId } },
       plain(` ${price}, with a minimum reserve of `),
       {
@@ -185,8 +185,8 @@ function theNext({ ranked, nameOf, school }: ChoiceGrounds, leader: GradeStandin
 /** The other build orientations, where one of them does not pass: printing it so would be a mistake. */
 function otherWaysUp(
   { part }: Brief,
-  { gradeId }: GradeStanding,
-  { best, entries }: NonNullable<ChoiceGrounds['first']>,
+  { gradeId }: RankedCandidate,
+  { best, entries }: NonNullable<ChoiceInputs['first']>,
 ): Piece[][] {
   const wrong = entries.filter(
     (one) => one.orientation !== best.orientation && one.status === 'fail' && best.status === 'pass',
@@ -213,7 +213,7 @@ function worstOf(checks: readonly CheckResult[]): CheckResult | undefined {
 }
 
 /** How many fell, and over what mostly. */
-function rejections({ ranked }: ChoiceGrounds): Piece[][] {
+function rejections({ ranked }: ChoiceInputs): Piece[][] {
   const failing = ranked.filter(({ best }) => best.status === 'fail');
   const unknown = ranked.filter(({ best }) => best.status === 'unknown').length;
   const parts: string[] = [];

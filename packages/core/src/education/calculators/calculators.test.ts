@@ -10,10 +10,10 @@ function partCases(): Record<string, [input: unknown, expected: Record<string, u
       const { model: _tag, ...dimensions } = model.start;
       const response = model.body(model.start).responses.depth;
       const acting = { force: 'forceN', torque: 'torqueNmm', pressure: 'pressureMPa' }[model.body(model.start).action];
-      const told = response.stretches.length > 0 || response.shear;
+      const told = response.complianceTerms.length > 0 || response.shear;
       const movement =
         2 *
-        (response.stretches.reduce((total, one) => total + one.perModulus / 2000, 0) +
+        (response.complianceTerms.reduce((total, one) => total + one.perModulus / 2000, 0) +
           (response.shear ? response.shear.perModulus / 700 : 0) +
           response.seriesPerUnit);
       const name = model.body(model.start).movement.unit === 'mm' ? 'movementMm' : 'turnDeg';

@@ -93,8 +93,8 @@ function runModel(id: PartModelId, input: Record<string, unknown>) {
 }
 
 function movementOf(response: PartResponse, action: number, modulus: number, shear: number): number | undefined {
-  if (response.stretches.length === 0 && !response.shear) return undefined;
-  const stretched = response.stretches.reduce((total, stretch) => total + stretch.perModulus, 0) / modulus;
+  if (response.complianceTerms.length === 0 && !response.shear) return undefined;
+  const stretched = response.complianceTerms.reduce((total, stretch) => total + stretch.perModulus, 0) / modulus;
   return action * (stretched + (response.shear ? response.shear.perModulus / shear : 0) + response.seriesPerUnit);
 }
 

@@ -1,6 +1,6 @@
 import type { Brief, Conditioning, Grade, LoadCase } from '@anvilstone/schema';
 import { evaluate } from '@anvilstone/core/evaluation';
-import { prepareMaterial, type Material, type PrintState, defaultHouseRules } from '@anvilstone/core/materials';
+import { prepareMaterial, type Material, type PrintState, defaultCompanyRules } from '@anvilstone/core/materials';
 
 /** A grade of which nothing is known but its family and its filler: what the engine says of it is what it says of the kind. */
 const bareGrade = (familyId: string, reinforcementId: string | null = null): Grade => ({
@@ -21,7 +21,7 @@ export const bareMaterial = (
   filler: string | null = null,
   state: Conditioning = 'dry',
   print: PrintState = {},
-): Material => prepareMaterial(bareGrade(familyId, filler), state, defaultHouseRules, false, print);
+): Material => prepareMaterial(bareGrade(familyId, filler), state, defaultCompanyRules, false, print);
 
 const load: LoadCase = {
   id: 'load',

@@ -9,7 +9,7 @@ import {
   type PreparedPart,
   everyLoad,
   featureContexts,
-  heatAsks,
+  checksUnderLoad,
   ownHeatLimit,
   temperatureReserve,
 } from '@anvilstone/core/checks';
@@ -79,7 +79,7 @@ function conditionsOfModel(context: CheckContext, width: number, indexOf: IndexO
   const { heat } = brief.asks;
   const hot = (checkId: string, temperatureC: number | undefined, longestH: number) => {
     if (temperatureC === undefined) return;
-    for (const { check, load, durationH } of heatAsks(part, longestH))
+    for (const { check, load, durationH } of checksUnderLoad(part, longestH))
       add(checkId, check, load, temperatureC, durationH);
   };
   const ages = agesAt(context, width);

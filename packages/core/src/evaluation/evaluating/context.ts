@@ -4,15 +4,15 @@ import {
   type Brief,
   type BuildOrientation,
   type Grade,
-  type HouseRules,
+  type CompanyRules,
   type Library,
   type Machine,
 } from '@anvilstone/schema';
 import {
   type CheckContext,
   type PreparedPart,
-  movabilitiesOf,
-  relievedBearings,
+  compliancesOf,
+  relievedLayerStresses,
   weatheringOf,
   type Weathering,
 } from '@anvilstone/core/checks';
@@ -59,11 +59,11 @@ export interface PreparedBrief extends PreparedPart {
 export function prepareBrief(
   brief: Brief,
   library: Pick<Library, 'machines' | 'agents'>,
-  houseRules: HouseRules,
+  companyRules: CompanyRules,
   fill?: Fill,
 ): PreparedBrief {
   const { machines, agents = [] } = library;
-  const rules = completeRules(houseRules);
+  const rules = completeRules(companyRules);
   const ways = prepareWays(brief, fill);
   const allowed = brief.asks.machineIds;
   const usable = allowed ? machines.filter((machine) => allowed.includes(machine.id)) : machines;
@@ -169,8 +169,8 @@ function contextOf(given: {
     part: way,
     body: way.body,
     orientation,
-    bearings: relievedBearings(way, material),
-    movabilities: movabilitiesOf(way, material),
+    layerStresses: relievedLayerStresses(way, material),
+    compliances: compliancesOf(way, material),
     fit: choice?.fit,
     massG,
     cost: choice?.priced?.cost ?? null,

@@ -86,7 +86,7 @@ type Ways = Record<BuildOrientation, PreparedPart>;
 
 /** Movement per unit of the action of a material with a modulus of 1 MPa. */
 function movementAtUnitModulus(response: PartResponse): number {
-  const stretched = response.stretches.reduce((total, stretch) => total + stretch.perModulus, 0);
+  const stretched = response.complianceTerms.reduce((total, stretch) => total + stretch.perModulus, 0);
   return stretched + (response.shear?.perModulus ?? 0) * 2 * (1 + TYPICAL_POISSON);
 }
 
@@ -102,7 +102,7 @@ function leastAcross(
       orientation,
       stressPerUnit: Math.max(
         0,
-        ...ways[orientation].bearings[load.directionIndex]!.across.map((bearing) => bearing.stressPerUnit),
+        ...ways[orientation].layerStresses[load.directionIndex]!.across.map((bearing) => bearing.stressPerUnit),
       ),
     }))
     .sort((a, b) => a.stressPerUnit - b.stressPerUnit)[0];

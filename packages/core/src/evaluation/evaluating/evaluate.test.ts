@@ -2,7 +2,7 @@ import type { Brief, BuildOrientation } from '@anvilstone/schema';
 import { checks } from '../../checks/index.ts';
 import { gaugeBeam, lampArm, sampleBriefs, sampleLibrary } from '../../education/sample/index.ts';
 import { prepareMaterial } from '../../materials/behaviour/material.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { resultDifferences } from './compareResults.ts';
 import { materialDemands } from './demands.ts';
 import { evaluate, explain } from './evaluate.ts';
@@ -145,11 +145,11 @@ describe('unknown never passes', () => {
 
   test('every school ranks pass before unknown before fail, and keeps the order whatever order it is given', () => {
     const { grades } = evaluate(lampArm, sampleLibrary);
-    for (const school of ['cheapest-that-passes', 'weakest-link']) {
-      const ranked = rank(grades, school);
+    for (const rankingMethod of ['cheapest-that-passes', 'weakest-link']) {
+      const ranked = rank(grades, rankingMethod);
       const order = ranked.map((grade) => ({ pass: 0, unknown: 1, fail: 2 })[grade.best.status]);
       expect(order).toEqual([...order].sort());
-      expect(rank([...grades].reverse(), school).map((grade) => grade.gradeId)).toEqual(
+      expect(rank([...grades].reverse(), rankingMethod).map((grade) => grade.gradeId)).toEqual(
         ranked.map((grade) => grade.gradeId),
       );
     }
@@ -180,8 +180,8 @@ describe('working', () => {
   );
 
   test('the ranking path does not even write derivations', () => {
-    const asked = prepareMaterial(sampleLibrary.grades[0]!, 'dry', defaultHouseRules, true);
-    const ranked = prepareMaterial(sampleLibrary.grades[0]!, 'dry', defaultHouseRules, false);
+    const asked = prepareMaterial(sampleLibrary.grades[0]!, 'dry', defaultCompanyRules, true);
+    const ranked = prepareMaterial(sampleLibrary.grades[0]!, 'dry', defaultCompanyRules, false);
     for (const pick of [
       (m: typeof asked) => m.modulus.inPlane,
       (m: typeof asked) => m.strength.across,

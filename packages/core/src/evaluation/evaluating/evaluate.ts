@@ -7,12 +7,12 @@ import {
   type EvaluationResult,
   type Grade,
   type GradeEvaluation,
-  type HouseRules,
+  type CompanyRules,
   type Library,
 } from '@anvilstone/schema';
 import { checks, lowestHeatLimit, type Check, type CheckContext } from '@anvilstone/core/checks';
 import { InputError, formatReserve, PLENTY, Working } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import type { Fill } from '@anvilstone/core/shapes';
 import { contextsFor, materialFor, prepareBrief, type PreparedBrief } from './context.ts';
 import { compareEntries } from './compareEntries.ts';
@@ -21,7 +21,7 @@ import { compareEntries } from './compareEntries.ts';
 export const ENGINE_VERSION = '0.8.0';
 
 export interface EvaluateOptions {
-  rules?: HouseRules;
+  rules?: CompanyRules;
   /** Only these orientations, as long as the brief allows them. */
   orientations?: readonly BuildOrientation[];
   /** Writes out the arithmetic of every check; costs several times the evaluation itself. @default false */
@@ -54,7 +54,7 @@ export interface EvaluationJob {
 
 /** @throws InputError as `evaluate` does */
 export function prepareJob(brief: Brief, library: Library, options: EvaluateOptions = {}): EvaluationJob {
-  const prepared = prepareBrief(brief, library, options.rules ?? defaultHouseRules, options.fill);
+  const prepared = prepareBrief(brief, library, options.rules ?? defaultCompanyRules, options.fill);
   return {
     prepared,
     applicable: checks.filter((check) => check.applies(prepared)),
@@ -193,7 +193,7 @@ export function explain(
   library: Library,
   gradeId: string,
   orientation: BuildOrientation,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): CheckResult[] {
   const grade = library.grades.find((one) => one.id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library is needed');

@@ -1,5 +1,5 @@
 import { ORIENTATIONS, type Brief, type BuildOrientation } from '@anvilstone/schema';
-import type { Bearing } from '@anvilstone/core/checks';
+import type { LayerStress } from '@anvilstone/core/checks';
 import { prepareWays } from './preparePart.ts';
 
 /** What a load does to the layers in one build orientation: the worst of it. */
@@ -15,7 +15,7 @@ export function layersUnderLoads(brief: Brief): Record<BuildOrientation, LayerLo
   const ways = prepareWays(brief);
   return ways.XY.loads.map((load) => {
     const loadingIn = (orientation: BuildOrientation) =>
-      worstOf(ways[orientation].bearings[load.directionIndex]!.across);
+      worstOf(ways[orientation].layerStresses[load.directionIndex]!.across);
     return Object.fromEntries(ORIENTATIONS.map((one) => [one, loadingIn(one)])) as Record<
       BuildOrientation,
       LayerLoading
@@ -23,7 +23,7 @@ export function layersUnderLoads(brief: Brief): Record<BuildOrientation, LayerLo
   });
 }
 
-function worstOf(across: readonly Bearing[]): LayerLoading {
+function worstOf(across: readonly LayerStress[]): LayerLoading {
   if (across.some((one) => one.mode === 'pull-apart' && one.angleDeg >= STRAIGHT_ACROSS_DEG)) return 'pulls-apart';
   if (across.some((one) => one.mode === 'pull-apart')) return 'slants';
   return across.length > 0 ? 'slides' : 'within';

@@ -1,8 +1,8 @@
-import type { Conditioning, Grade, HouseRules } from '@anvilstone/schema';
+import type { Conditioning, Grade, CompanyRules } from '@anvilstone/schema';
 import { prepareMaterial, type Material, type PrintState } from '@anvilstone/core/materials';
 
 interface Kept {
-  rules: HouseRules;
+  rules: CompanyRules;
   conditioning: Conditioning;
   explain: boolean;
   print: PrintState;
@@ -19,7 +19,7 @@ const MOST_KEPT = 3;
 export function cachedMaterial(
   grade: Grade,
   conditioning: Conditioning,
-  rules: HouseRules,
+  rules: CompanyRules,
   explain: boolean,
   print: PrintState = {},
 ): Material {

@@ -1,5 +1,5 @@
 import { type Brief, type BuildOrientation, type LoadCase, type PartGeometry } from '@anvilstone/schema';
-import { bearingsOf, type PreparedLoad, type PreparedPart } from '@anvilstone/core/checks';
+import { layerStressesOf, type PreparedLoad, type PreparedPart } from '@anvilstone/core/checks';
 import { InputError } from '@anvilstone/core/foundations';
 import {
   layFibre,
@@ -120,11 +120,11 @@ function counted(loadCase: LoadCase, asks: Brief['asks'], index: number): LoadCa
   return { ...loadCase, cycles };
 }
 
-const withLayers = (part: Omit<PreparedPart, 'up' | 'bearings' | 'features'>, up: Direction): PreparedPart => ({
+const withLayers = (part: Omit<PreparedPart, 'up' | 'layerStresses' | 'features'>, up: Direction): PreparedPart => ({
   ...part,
   up,
   features: featuresOf(part.brief, up),
-  bearings: part.responses.map((response) => bearingsOf(response, up)),
+  layerStresses: part.responses.map((response) => layerStressesOf(response, up)),
 });
 
 /** What each size is called when it is missing. */

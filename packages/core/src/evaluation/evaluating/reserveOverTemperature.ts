@@ -1,7 +1,7 @@
-import type { Brief, BuildOrientation, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, BuildOrientation, CompanyRules, Library } from '@anvilstone/schema';
 import { smallestReserve } from '@anvilstone/core/checks';
 import { InputError } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { contextFor, materialFor, prepareBrief } from './context.ts';
 
 export interface TemperaturePoint {
@@ -22,7 +22,7 @@ export function reserveOverTemperature(
   gradeId: string,
   orientation: BuildOrientation,
   temperaturesC: readonly number[],
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): TemperaturePoint[] {
   const grade = library.grades.find((one) => one.id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library is needed');

@@ -1,7 +1,7 @@
 import { sampleBriefs, sampleLibrary } from '../../education/sample/index.ts';
 import { evaluate } from './evaluate.ts';
 import { funnel } from './funnel.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { rank } from '../ranking/ranking.ts';
 import { screen } from './screen.ts';
 
@@ -15,9 +15,9 @@ test.each(sampleBriefs.map((brief) => [brief.title, brief] as const))(
     expect(quick.grades.map(({ gradeId, best }) => [gradeId, best.status, best.minimumReserve])).toEqual(
       full.grades.map(({ gradeId, best }) => [gradeId, best.status, best.minimumReserve]),
     );
-    for (const school of ['cheapest-that-passes', 'weakest-link']) {
+    for (const rankingMethod of ['cheapest-that-passes', 'weakest-link']) {
       const ids = (grades: readonly { gradeId: string }[]) => grades.map(({ gradeId }) => gradeId);
-      expect(ids(rank(quick.grades, school))).toEqual(ids(rank(full.grades, school)));
+      expect(ids(rank(quick.grades, rankingMethod))).toEqual(ids(rank(full.grades, rankingMethod)));
     }
   },
 );
@@ -27,7 +27,7 @@ test('the same grade objects give the same answer again, and another set of rule
   const once = screen(brief!, sampleLibrary);
   expect(screen(brief!, sampleLibrary)).toEqual(once);
   const strict = screen(brief!, sampleLibrary, {
-    rules: { ...defaultHouseRules, mouldedToPrintedStrengthFactor: 0.5, datasheetStrengthFactor: 0.5 },
+    rules: { ...defaultCompanyRules, mouldedToPrintedStrengthFactor: 0.5, datasheetStrengthFactor: 0.5 },
   });
   const smallest = (one: typeof once) => one.grades.map(({ best }) => best.minimumReserve ?? 0).reduce((a, b) => a + b);
   expect(smallest(strict)).toBeLessThan(smallest(once));

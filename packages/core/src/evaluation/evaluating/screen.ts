@@ -1,14 +1,14 @@
 import type { Brief, EvaluationEntry, GradeEvaluation, Library } from '@anvilstone/schema';
 import { ENGINE_VERSION, evaluateGrade, prepareJob, type EvaluateOptions } from './evaluate.ts';
 import type { FunnelStep } from './funnel.ts';
-import type { GradeStanding } from '../ranking/rankedCandidate.ts';
+import type { RankedCandidate } from '../ranking/rankedCandidate.ts';
 
 /** A whole library held against a brief, without the single results: what ranking, counting and the funnel need. */
 export interface Screening {
   engineVersion: string;
   checkIds: readonly string[];
   /** In the library's order. */
-  grades: readonly GradeStanding[];
+  grades: readonly RankedCandidate[];
   /** Reserve of each check of each best entry, grade by grade; NaN where there is none. */
   reserves: Float64Array;
   funnel: readonly FunnelStep[];
@@ -25,12 +25,12 @@ export function screen(brief: Brief, library: Library, options: EvaluateOptions 
   const fallenAt = new Array<number>(checkIds.length).fill(0);
   const reserves = new Float64Array(library.grades.length * checkIds.length);
   let at = 0;
-  const grades = library.grades.map((grade): GradeStanding => {
+  const grades = library.grades.map((grade): RankedCandidate => {
     const evaluation = evaluateGrade(job, grade);
     for (const { reserve } of evaluation.best.checks) reserves[at++] = reserve ?? Number.NaN;
     const passed = checksPassed(evaluation);
     if (passed < checkIds.length) fallenAt[passed]! += 1;
-    return standingOf(evaluation);
+    return candidateOf(evaluation);
   });
   let standing = grades.length;
   const funnel = checkIds.map((checkId, i): FunnelStep => {
@@ -57,7 +57,7 @@ function stands(status: string): boolean {
 }
 
 /** What is kept of an evaluation. */
-export function standingOf({ gradeId, best }: GradeEvaluation): GradeStanding {
+export function candidateOf({ gradeId, best }: GradeEvaluation): RankedCandidate {
   const typicalReserve = typicalReserveOf(best);
   return {
     gradeId,
@@ -88,7 +88,7 @@ export function ownEvidenceShare({ checks }: EvaluationEntry): number {
   return own / checks.length;
 }
 
-function withoutChecks(entry: EvaluationEntry): GradeStanding['best'] {
+function withoutChecks(entry: EvaluationEntry): RankedCandidate['best'] {
   return {
     orientation: entry.orientation,
     machineId: entry.machineId,

@@ -1,5 +1,5 @@
 import { PROPERTIES } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { resolve } from '../../materials/resolving/resolve.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
 import { libraryTable } from './libraryTable.ts';
@@ -8,13 +8,13 @@ import { findTableColumn, TABLE_COLUMNS } from './tableColumns.ts';
 const { grades, machines } = sampleLibrary;
 const at = { direction: 'in-plane', conditioning: 'dry' } as const;
 const table = (columnIds: string[], where: Parameters<typeof libraryTable>[2]['at'] = at) =>
-  libraryTable(grades, machines, { columnIds, at: where }, defaultHouseRules);
+  libraryTable(grades, machines, { columnIds, at: where }, defaultCompanyRules);
 const row = (id: string) => grades.findIndex((grade) => grade.id === id);
 
 test('each cell is what resolve says, and unknown is neither zero nor a class', () => {
   const { values, evidence } = table(['tensileModulus', 'izodNotched']);
   grades.forEach((grade, i) => {
-    const modulus = resolve(grade, 'tensileModulus', at, defaultHouseRules);
+    const modulus = resolve(grade, 'tensileModulus', at, defaultCompanyRules);
     expect(values[0]![i]).toEqual(modulus.known ? modulus.value : Number.NaN);
   });
   const petg = row('tm-petg');
@@ -42,7 +42,7 @@ test('printable here: PETG fits a machine, PEEK with cautions, on an open frame 
   const { printable } = table([]);
   expect([printable[row('tm-petg')], printable[row('ht-peek')], printable[row('vp-unlisted')]]).toEqual([1, 2, 0]);
   const openOnly = machines.filter(({ enclosure }) => enclosure === 'open');
-  expect(libraryTable(grades, openOnly, { columnIds: [], at }, defaultHouseRules).printable[row('ht-peek')]).toBe(3);
+  expect(libraryTable(grades, openOnly, { columnIds: [], at }, defaultCompanyRules).printable[row('ht-peek')]).toBe(3);
 });
 test('unknown columns are passed over; every property but three has a column', () => {
   expect(table(['beauty', 'density']).columnIds).toEqual(['density']);

@@ -1,4 +1,4 @@
-import type { EvidenceClass, Grade, HouseRules, Machine } from '@anvilstone/schema';
+import type { EvidenceClass, Grade, CompanyRules, Machine } from '@anvilstone/schema';
 import { bestFitAnywhere } from '@anvilstone/core/machines';
 import { PROPERTY_DEFINITIONS, type ResolveAt, resolve, resolveClass } from '@anvilstone/core/materials';
 import { findTableColumn, isClassColumn, type TableColumn } from './tableColumns.ts';
@@ -34,7 +34,7 @@ export function libraryTable(
   grades: readonly Grade[],
   machines: readonly Machine[],
   { columnIds, at }: LibraryTableRequest,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): LibraryTable {
   const columns = columnIds.map(findTableColumn).filter((column) => column !== undefined);
   const values = columns.map(() => new Float64Array(grades.length).fill(Number.NaN));
@@ -59,7 +59,7 @@ function cellOf(
   grade: Grade,
   column: TableColumn,
   at: LibraryTableRequest['at'],
-  rules: HouseRules,
+  rules: CompanyRules,
 ): { value: number; evidence: EvidenceClass } | undefined {
   if (isClassColumn(column)) {
     const found = resolveClass(grade, column.property);
@@ -72,7 +72,7 @@ function cellOf(
   return found.known ? found : undefined;
 }
 
-function overallEvidence(grade: Grade, at: LibraryTableRequest['at'], rules: HouseRules): number {
+function overallEvidence(grade: Grade, at: LibraryTableRequest['at'], rules: CompanyRules): number {
   const inPlane = { ...at, direction: 'in-plane' } as const;
   const strength = resolve(grade, 'tensileStrength', inPlane, rules, false);
   const stiffness = resolve(grade, 'tensileModulus', inPlane, rules, false);

@@ -1,7 +1,7 @@
-import type { Brief, EvaluationEntry, Grade, HouseRules, Library, WallsAndInfill } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, WallsAndInfill } from '@anvilstone/schema';
 import { evaluateGrade, prepareJob } from '../evaluating/evaluate.ts';
 import { InputError } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 
 /** Walls and infill that most prints start from: 0.45 mm lines, 3 of them, 5 layers of 0.2 mm at top and bottom. */
 export const USUAL_FILLING: WallsAndInfill = {
@@ -34,7 +34,7 @@ export function compareFillings(
   brief: Brief,
   library: Library,
   gradeId: string,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): Filling[] {
   const grade = gradeOf(library, gradeId);
   const base = brief.filled ?? USUAL_FILLING;
@@ -60,7 +60,7 @@ export function fillingsOfMass(
   library: Library,
   gradeId: string,
   massG: number,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): Filling[] {
   if (!(massG > 0)) throw new InputError('massG', massG, 'a mass above 0 g');
   const grade = gradeOf(library, gradeId);
@@ -85,7 +85,7 @@ export function infillForMass(
   library: Library,
   grade: Grade,
   massG: number,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): number | undefined {
   const missAt = (infillShare: number) => {
     const mass = fillingOf(brief, library, grade, { ...brief.filled, infillShare }, rules).entry.massG;
@@ -110,7 +110,7 @@ function fillingOf(
   library: Library,
   grade: Grade,
   filled: WallsAndInfill | undefined,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): Filling {
   const { filled: _before, ...solid } = brief;
   const job = prepareJob(filled ? { ...solid, filled } : solid, { ...library, grades: [] }, { rules });

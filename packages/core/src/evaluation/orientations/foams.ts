@@ -1,4 +1,4 @@
-import type { Brief, EvaluationEntry, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, CompanyRules, Library } from '@anvilstone/schema';
 import { evaluateGrade, prepareJob } from '../evaluating/evaluate.ts';
 import { InputError } from '@anvilstone/core/foundations';
 import {
@@ -8,7 +8,7 @@ import {
   resolve,
   findFamily,
   completeRules,
-  defaultHouseRules,
+  defaultCompanyRules,
 } from '@anvilstone/core/materials';
 
 /** A foaming grade at one nozzle temperature, and what comes of the part in it. */
@@ -34,7 +34,7 @@ export function compareFoams(
   brief: Brief,
   library: Library,
   gradeId: string,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): Foaming[] | undefined {
   const grade = library.grades.find(({ id }) => id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');

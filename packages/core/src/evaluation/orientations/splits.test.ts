@@ -1,7 +1,7 @@
 import type { Brief, Grade } from '@anvilstone/schema';
 import { testBrief, testGrade } from '../../checks/testContext.ts';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { compareSplits, type Split } from './splits.ts';
 
 /** 20 × 10 mm, 100 mm long, 10 N at its end; the test grade has 2000 MPa. */
@@ -46,7 +46,7 @@ test('by hand: what a denser and dearer core weighs and costs', () => {
   const density = alone.massG! / 20;
   expect(split.massG! - alone.massG!).toBeCloseTo(core * density * 0.5, 4);
   // The core’s mass at twice the price, with purge and scrap as for all filament; the same machine and time but for its density.
-  const { purgeShare, scrapShare } = defaultHouseRules;
+  const { purgeShare, scrapShare } = defaultCompanyRules;
   const dearer = (core * density * 1.5 * 2 - core * density) * (testGrade.pricePerKgUsd! / 1000);
   const filament = (dearer * (1 + purgeShare)) / (1 - scrapShare);
   expect(split.costUsd! - alone.costUsd!).toBeGreaterThanOrEqual(filament - 1e-6);

@@ -1,9 +1,9 @@
-import type { Brief, EvaluationEntry, Grade, HouseRules, Library, Machine, PartGeometry } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, Machine, PartGeometry } from '@anvilstone/schema';
 import { contextFor, materialFor } from '../evaluating/context.ts';
 import { evaluateGrade, prepareJob, smallestReserveOf, type EvaluationJob } from '../evaluating/evaluate.ts';
 import { InputError, formatNumber as f } from '@anvilstone/core/foundations';
 import { warpFindings, materialFindings, processNeeds } from '@anvilstone/core/machines';
-import { type Material, defaultHouseRules, findFamily, findReinforcement } from '@anvilstone/core/materials';
+import { type Material, defaultCompanyRules, findFamily, findReinforcement } from '@anvilstone/core/materials';
 import { otherMaterialFill, type Fill, partBody, takesFill } from '@anvilstone/core/shapes';
 import { skinBond, type SkinBond } from './skinBond.ts';
 
@@ -46,7 +46,7 @@ export function compareSplits(
   brief: Brief,
   library: Library,
   gradeIds: readonly [string, string],
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): Split[] {
   if (!takesSplit(brief.part)) throw new InputError('part', brief.part.model, 'a bar with a drawn section');
   const [a, b] = gradeIds.map((id) => {
@@ -92,7 +92,7 @@ function splitOf(
   job: EvaluationJob,
   brief: Brief,
   library: Library,
-  rules: HouseRules,
+  rules: CompanyRules,
   outer: Grade,
   inner: Grade,
   skinMm: number,
@@ -135,7 +135,7 @@ function splitOf(
   };
 }
 
-function prints(grade: Grade, machine: Machine, rules: HouseRules, longestMm: number): boolean {
+function prints(grade: Grade, machine: Machine, rules: CompanyRules, longestMm: number): boolean {
   const needs = processNeeds(grade, findFamily(grade.familyId), findReinforcement(grade.reinforcementId));
   return (
     needs !== undefined &&

@@ -1,5 +1,5 @@
 import { testBrief, testContext, testGrade } from '../../checks/testContext.ts';
-import { bearingsOf } from '../../checks/engine/bearings.ts';
+import { layerStressesOf } from '../../checks/engine/layerStress.ts';
 import { boxOf } from '../../machines/fit/boxOnBed.ts';
 import { BUILT_UP, type Direction } from '../../shapes/parts/direction.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
@@ -24,7 +24,7 @@ test('by hand at 45° between flat and upright: Tsai–Hill across the layers', 
   const tau = 0.5 * sxy * Math.sqrt(sz / sxy);
   const strength = 1 / Math.sqrt(0.25 / sxy ** 2 + (1 / tau ** 2 - 1 / sxy ** 2) * 0.25 + 0.25 / sz ** 2);
   const across = tilted.checks.find(({ checkId }) => checkId === 'strength-across-layers')!;
-  const straight = testContext(brief, 'ZX').bearings[0]!.across.find(({ mode }) => mode === 'pull-apart')!;
+  const straight = testContext(brief, 'ZX').layerStresses[0]!.across.find(({ mode }) => mode === 'pull-apart')!;
   expect(across.demand).toBeCloseTo(straight.stressPerUnit * 10, 6);
   const upright = evaluateTilted(job, testGrade, BUILT_UP.ZX).checks.find(
     ({ checkId }) => checkId === 'strength-across-layers',
@@ -57,21 +57,21 @@ test('shear slides tilted layers by its share, and pulls them apart at 45°', ()
   };
   const response = {
     places: [shear],
-    stretches: [],
+    complianceTerms: [],
     shear: undefined,
     buckling: [],
     seriesPerUnit: 0,
     shearForcePerUnit: 1,
     tearAreaMm2: 1,
   };
-  const at = (degrees: number) => bearingsOf(response, tiltOf({ towards: 'ZX', degrees }));
+  const at = (degrees: number) => layerStressesOf(response, tiltOf({ towards: 'ZX', degrees }));
   expect(at(0).across).toEqual([expect.objectContaining({ mode: 'slide', stressPerUnit: 1 })]);
   const askew = at(45).across;
   const pulled = askew.find(({ mode }) => mode === 'pull-apart')!;
   expect(pulled.stressPerUnit).toBe(1);
   expect(pulled.angleDeg).toBeCloseTo(90, 4);
   // Square to both planes the shear lies within the layers.
-  expect(bearingsOf(response, BUILT_UP.XZ).across).toEqual([]);
+  expect(layerStressesOf(response, BUILT_UP.XZ).across).toEqual([]);
 });
 
 test('the box on the bed: 100 × 20 × 10 tilted by 45° stands (100 + 10)/√2 high', () => {

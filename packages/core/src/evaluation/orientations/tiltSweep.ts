@@ -1,8 +1,8 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { inSentence, type LineChart } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { builtAs, LIES } from '@anvilstone/core/shapes';
-import type { Brief, BuildOrientation, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, BuildOrientation, CompanyRules, Library } from '@anvilstone/schema';
 import { evaluateTilted, tiltOf, type Tilt } from './tilt.ts';
 import { jobOf } from './waysUp.ts';
 
@@ -21,7 +21,7 @@ export function tiltSweep(
   library: Library,
   gradeId: string,
   towards: Tilt['towards'],
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): LineChart {
   const { job, grade } = jobOf(brief, library, gradeId, rules);
   const points = new Map<string, { x: number; y: number }[]>();

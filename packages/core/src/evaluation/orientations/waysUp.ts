@@ -1,14 +1,14 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { inSentence, InputError, formatReserve } from '@anvilstone/core/foundations';
 import { boxOf, type BoxOnBed } from '@anvilstone/core/machines';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { builtAs, orientationName, BUILT_UP, type Direction } from '@anvilstone/core/shapes';
 import {
   ORIENTATIONS,
   type Brief,
   type BuildOrientation,
   type EvaluationEntry,
-  type HouseRules,
+  type CompanyRules,
   type Library,
 } from '@anvilstone/schema';
 import { compareEntries } from '../evaluating/compareEntries.ts';
@@ -48,7 +48,7 @@ export function compareWays(
   brief: Brief,
   library: Library,
   gradeId: string,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
   tilt?: Tilt,
 ): WaysUp {
   const { job, grade } = jobOf(brief, library, gradeId, rules);
@@ -92,7 +92,7 @@ export function compareWays(
 }
 
 /** A library's grade made ready in every build orientation, whether the brief allows it or not. */
-export function jobOf(brief: Brief, library: Library, gradeId: string, rules: HouseRules) {
+export function jobOf(brief: Brief, library: Library, gradeId: string, rules: CompanyRules) {
   const grade = library.grades.find(({ id }) => id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');
   const { orientations: _any, ...asks } = brief.asks;

@@ -1,7 +1,7 @@
-import type { BuildOrientation, Brief, Grade, HouseRules, Library } from '@anvilstone/schema';
+import type { BuildOrientation, Brief, Grade, CompanyRules, Library } from '@anvilstone/schema';
 import { everyLoad, checks } from '@anvilstone/core/checks';
 import { keptNormals, wilsonInterval } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { strandStrength } from '@anvilstone/core/shapes';
 import { conditionsOf, HEAT, heatMove, SCATTERING, widthOf, type Condition } from '../evaluating/conditions.ts';
 import { contextFor, materialFor, prepareBrief } from '../evaluating/context.ts';
@@ -10,7 +10,7 @@ import { covOf, heatScatterK, logSpread, MATERIAL_FACTORS } from './scatter.ts';
 import { BRITTLE_LUCK, tableAt } from './scatterTables.ts';
 
 export interface ChanceOptions {
-  rules?: HouseRules;
+  rules?: CompanyRules;
   /** @default 10000 */
   draws?: number;
   /** The same seed gives the same numbers everywhere, and all grades the same luck. @default 1 */
@@ -45,7 +45,7 @@ export function chanceOfMeetingAll(
   orientation: BuildOrientation,
   options: ChanceOptions = {},
 ): Chance | undefined {
-  const { rules = defaultHouseRules, draws = 10000, seed = 1, loadCov = 0.1 } = options;
+  const { rules = defaultCompanyRules, draws = 10000, seed = 1, loadCov = 0.1 } = options;
   const prepared = prepareBrief(brief, library, rules);
   const context = contextFor(prepared, materialFor(prepared, grade), orientation);
   let holds = true;

@@ -1,4 +1,4 @@
-import { movabilitiesOf, relievedBearings, type CheckContext, type PreparedLoad } from '@anvilstone/core/checks';
+import { compliancesOf, relievedLayerStresses, type CheckContext, type PreparedLoad } from '@anvilstone/core/checks';
 import { type Material, PROPERTY_DEFINITIONS, type Resolution } from '@anvilstone/core/materials';
 
 /** Of the grade: stiffness, strength in the layers, strength across them. Where its curve over heat lies and the loads scatter beside them. */
@@ -32,8 +32,8 @@ export function scaledContext(context: CheckContext, factor: MaterialFactor, by:
   return {
     ...context,
     material,
-    bearings: relievedBearings(part, material),
-    movabilities: movabilitiesOf(part, material),
+    layerStresses: relievedLayerStresses(part, material),
+    compliances: compliancesOf(part, material),
     heatLimits: {},
   };
 }

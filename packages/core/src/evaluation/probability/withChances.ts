@@ -1,5 +1,5 @@
-import type { Brief, EvaluationResult, GradeEvaluation, HouseRules, Library } from '@anvilstone/schema';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import type { Brief, EvaluationResult, GradeEvaluation, CompanyRules, Library } from '@anvilstone/schema';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { chanceOfMeetingAll } from './chance.ts';
 
 export interface ChancesAsked {
@@ -18,7 +18,7 @@ export function withChances(
   library: Library,
   result: EvaluationResult,
   { seed = 1, draws = 10000 }: ChancesAsked,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): EvaluationResult {
   const byId = new Map(library.grades.map((grade) => [grade.id, grade]));
   const grades = result.grades.map((evaluation): GradeEvaluation => {

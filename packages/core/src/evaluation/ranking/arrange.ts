@@ -2,8 +2,8 @@ import { findCheck } from '@anvilstone/core/checks';
 import { inSentence } from '@anvilstone/core/foundations';
 import { findFamily } from '@anvilstone/core/materials';
 import type { Grade } from '@anvilstone/schema';
-import { findSchool, rank, type RankingGrounds } from './ranking.ts';
-import type { GradeStanding } from './rankedCandidate.ts';
+import { findRankingMethod, rank, type RankingInputs } from './ranking.ts';
+import type { RankedCandidate } from './rankedCandidate.ts';
 import type { Screening } from '../evaluating/screen.ts';
 
 export const GROUPINGS = ['none', 'family', 'rejected'] as const;
@@ -45,7 +45,7 @@ export function arrange(
   screening: Screening,
   request: ArrangeRequest,
   about: (gradeId: string) => Grade | undefined,
-  grounds: RankingGrounds = {},
+  grounds: RankingInputs = {},
 ): Arrangement {
   const { schoolId, sortBy, descending = false, groupBy = 'none', find = '', pinnedIds = [], comparedWith } = request;
   const ranked = rank(screening.grades, schoolId, grounds);
@@ -59,7 +59,7 @@ export function arrange(
   const pinned = new Set(pinnedIds);
   const first = rows.filter((one) => pinned.has(one.gradeId));
   const rest = rows.filter((one) => !pinned.has(one.gradeId));
-  const parts: { title: string; rows: GradeStanding[] }[] = [];
+  const parts: { title: string; rows: RankedCandidate[] }[] = [];
   if (first.length > 0) parts.push({ title: 'Pinned', rows: first });
   if (groupBy === 'none') parts.push({ title: '', rows: rest });
   else parts.push(...grouped(rest, groupBy === 'family' ? (one) => familyOf(about(one.gradeId)) : whatDecides));
@@ -78,12 +78,12 @@ export function arrange(
   };
 }
 
-function placesIn(ranked: readonly GradeStanding[], schoolId: string, grounds: RankingGrounds): Map<string, number> {
-  const school = findSchool(schoolId);
-  return new Map(ranked.map((one, index) => [one.gradeId, school.holdsPlace(one, grounds) ? index + 1 : 0]));
+function placesIn(ranked: readonly RankedCandidate[], schoolId: string, grounds: RankingInputs): Map<string, number> {
+  const rankingMethod = findRankingMethod(schoolId);
+  return new Map(ranked.map((one, index) => [one.gradeId, rankingMethod.holdsPlace(one, grounds) ? index + 1 : 0]));
 }
 
-function wanted(ranked: GradeStanding[], find: string, about: (id: string) => Grade | undefined): GradeStanding[] {
+function wanted(ranked: RankedCandidate[], find: string, about: (id: string) => Grade | undefined): RankedCandidate[] {
   const words = find.toLowerCase().split(/\s+/).filter(Boolean);
   if (words.length === 0) return ranked;
   return ranked.filter(({ gradeId }) => {
@@ -96,7 +96,7 @@ function wanted(ranked: GradeStanding[], find: string, about: (id: string) => Gr
 }
 
 /** What a row is sorted or placed by: a check’s reserve, or cost, mass, print time, service temperature limit, minimum reserve; NaN: it has none. */
-export function valueBy(screening: Screening, sortBy: string): (one: GradeStanding) => number {
+export function valueBy(screening: Screening, sortBy: string): (one: RankedCandidate) => number {
   const column = screening.checkIds.indexOf(sortBy);
   if (column >= 0) {
     const width = screening.checkIds.length;
@@ -117,7 +117,7 @@ const FIELDS: Record<string, 'costUsd' | 'massG' | 'printTimeH' | 'ownHeatLimitC
   reserve: 'minimumReserve',
 };
 
-function sorted(rows: readonly GradeStanding[], value: (one: GradeStanding) => number, descending: boolean) {
+function sorted(rows: readonly RankedCandidate[], value: (one: RankedCandidate) => number, descending: boolean) {
   const keyed = rows.map((row) => ({ row, key: value(row) }));
   keyed.sort((a, b) => {
     if (Number.isNaN(a.key) || Number.isNaN(b.key)) return Number(Number.isNaN(a.key)) - Number(Number.isNaN(b.key));
@@ -127,8 +127,8 @@ function sorted(rows: readonly GradeStanding[], value: (one: GradeStanding) => n
 }
 
 /** Groups in the order in which their first rows come. */
-function grouped(rows: readonly GradeStanding[], titleOf: (one: GradeStanding) => string) {
-  const found = new Map<string, GradeStanding[]>();
+function grouped(rows: readonly RankedCandidate[], titleOf: (one: RankedCandidate) => string) {
+  const found = new Map<string, RankedCandidate[]>();
   for (const row of rows) {
     const title = titleOf(row);
     const group = found.get(title);
@@ -140,7 +140,7 @@ function grouped(rows: readonly GradeStanding[], titleOf: (one: GradeStanding) =
 
 const familyOf = (grade: Grade | undefined) => findFamily(grade?.familyId ?? '')?.abbreviation ?? 'Polymer not stated';
 
-function whatDecides({ best }: GradeStanding): string {
+function whatDecides({ best }: RankedCandidate): string {
   if (best.status === 'pass') return 'Pass every check';
   const title = findCheck(best.governingCheckId ?? '')?.title ?? 'another check';
   return best.status === 'fail' ? `Rejected by ${inSentence(title)}` : `Not known: ${inSentence(title)}`;

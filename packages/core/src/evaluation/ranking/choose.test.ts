@@ -1,5 +1,5 @@
 import type { Brief } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { lampArm, nozzleBracket, sampleBriefs, sampleLibrary } from '../../education/sample/index.ts';
 import { chanceOfMeetingAll } from '../probability/chance.ts';
 import { choose, chancesFor, CHOICE_DRAWS } from './choose.ts';
@@ -7,9 +7,9 @@ import { evaluate } from '../evaluating/evaluate.ts';
 import { rank } from './ranking.ts';
 import { screen, typicalReserveOf } from '../evaluating/screen.ts';
 
-const rules = defaultHouseRules;
+const rules = defaultCompanyRules;
 const world = (brief: Brief) => ({ brief, library: sampleLibrary, rules });
-const standingsOf = (brief: Brief) => screen(brief, sampleLibrary).grades;
+const candidatesOf = (brief: Brief) => screen(brief, sampleLibrary).grades;
 const chanceIn = (brief: Brief, gradeId: string, orientation: 'XY' | 'XZ' | 'ZX') =>
   chanceOfMeetingAll(
     brief,
@@ -22,14 +22,14 @@ const chanceIn = (brief: Brief, gradeId: string, orientation: 'XY' | 'XZ' | 'ZX'
   )!;
 
 describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', (_title, brief) => {
-  const standings = standingsOf(brief);
-  const [first] = choose(world(brief), standings);
+  const candidates = candidatesOf(brief);
+  const [first] = choose(world(brief), candidates);
   test('who comes first is sure, with room on typical values, or nobody is', () => {
     if (first?.best.status !== 'pass') return;
     const chance = chanceIn(brief, first.gradeId, first.best.orientation);
     const isSure = chance.all >= 0.9 && (first.typicalReserve ?? Infinity) >= 1.3;
     if (isSure) return;
-    const cheaper = standings.filter(({ best }) => best.status === 'pass');
+    const cheaper = candidates.filter(({ best }) => best.status === 'pass');
     for (const one of cheaper) {
       const other = chanceIn(brief, one.gradeId, one.best.orientation);
       expect([one.gradeId, other.all >= 0.9 && (one.typicalReserve ?? Infinity) >= 1.3]).toEqual([one.gradeId, false]);
@@ -37,7 +37,7 @@ describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', 
   });
   test('nobody sure is cheaper than who comes first', () => {
     if (first?.best.status !== 'pass') return;
-    for (const one of standings) {
+    for (const one of candidates) {
       if (one.best.status !== 'pass' || one.best.costUsd! >= first.best.costUsd!) continue;
       const chance = chanceIn(brief, one.gradeId, one.best.orientation);
       expect([one.gradeId, chance.all < 0.9 || one.typicalReserve! < 1.3]).toEqual([one.gradeId, true]);
@@ -48,22 +48,22 @@ describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', 
 });
 
 test('a company that asks for no chance takes the lowest cost', () => {
-  const standings = standingsOf(lampArm);
+  const candidates = candidatesOf(lampArm);
   const asked = { ...world(lampArm), rules: { ...rules, leastChance: 0 } };
-  expect(choose(asked, standings)[0]!.gradeId).toBe(rank(standings, 'cheapest-that-passes')[0]!.gradeId);
+  expect(choose(asked, candidates)[0]!.gradeId).toBe(rank(candidates, 'cheapest-that-passes')[0]!.gradeId);
 });
 
 test('a company that wants more room on typical values leaves more of them aside', () => {
-  const standings = standingsOf(lampArm);
+  const candidates = candidatesOf(lampArm);
   const strict = { ...world(lampArm), rules: { ...rules, typicalReserve: 1.6 } };
-  const [first] = choose(strict, standings);
+  const [first] = choose(strict, candidates);
   expect(first!.typicalReserve ?? Infinity).toBeGreaterThanOrEqual(1.6);
-  expect(first!.best.costUsd).toBeGreaterThan(choose(world(lampArm), standings)[0]!.best.costUsd!);
+  expect(first!.best.costUsd).toBeGreaterThan(choose(world(lampArm), candidates)[0]!.best.costUsd!);
 });
 
 test('a chance is worked out once, and is that of anybody who asks', () => {
   const chance = chancesFor(nozzleBracket, sampleLibrary, rules);
-  const [one] = standingsOf(nozzleBracket).filter(({ best }) => best.status === 'pass');
+  const [one] = candidatesOf(nozzleBracket).filter(({ best }) => best.status === 'pass');
   expect(chance(one!)).toBe(chance(one!));
   expect(chance(one!)).toEqual(chanceIn(nozzleBracket, one!.gradeId, one!.best.orientation));
 });

@@ -1,9 +1,9 @@
-import type { Brief, EvaluationEntry, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, CompanyRules, Library } from '@anvilstone/schema';
 import { chanceOfMeetingAll, type Chance } from '../probability/chance.ts';
-import { rank, type RankingGrounds } from './ranking.ts';
-import type { GradeStanding } from './rankedCandidate.ts';
+import { rank, type RankingInputs } from './ranking.ts';
+import type { RankedCandidate } from './rankedCandidate.ts';
 import { typicalReserveOf } from '../evaluating/screen.ts';
-import { groundsToTheFirst, usualWishes, type RankingWishes } from './wishes.ts';
+import { groundsToTheFirst, usualPreferences, type RankingPreferences } from './preferences.ts';
 
 /** Draws by which grades are ranked, everywhere: enough to tell 90 from 92 %. */
 export const CHOICE_DRAWS = 4000;
@@ -12,8 +12,8 @@ export const CHOICE_DRAWS = 4000;
 export function chancesFor(
   brief: Brief,
   library: Library,
-  rules: HouseRules,
-): (grade: GradeStanding) => Chance | undefined {
+  rules: CompanyRules,
+): (grade: RankedCandidate) => Chance | undefined {
   const byId = new Map(library.grades.map((grade) => [grade.id, grade]));
   const known = new Map<string, Chance | undefined>();
   return ({ gradeId, best: { orientation } }) => {
@@ -28,8 +28,8 @@ export function chancesFor(
 
 export interface ChooseOptions {
   /** @default as the rules have it */
-  wishes?: RankingWishes;
-  sized?: RankingGrounds['sized'];
+  preferences?: RankingPreferences;
+  sized?: RankingInputs['sized'];
   /** So many places are told for certain. @default 2 */
   places?: number;
 }
@@ -39,18 +39,18 @@ export interface ChooseOptions {
  * same luck.
  * @throws InputError when the brief cannot be evaluated
  */
-export function choose<G extends GradeStanding>(
-  { brief, library, rules }: { brief: Brief; library: Library; rules: HouseRules },
-  standings: readonly G[],
-  { wishes = usualWishes(rules), ...how }: ChooseOptions = {},
+export function choose<G extends RankedCandidate>(
+  { brief, library, rules }: { brief: Brief; library: Library; rules: CompanyRules },
+  candidates: readonly G[],
+  { preferences = usualPreferences(rules), ...how }: ChooseOptions = {},
 ): G[] {
-  const known = standings.map(withTypicalReserve);
-  const grounds = groundsToTheFirst(known, wishes, chancesFor(brief, library, rules), how);
-  return rank(known, wishes.schoolId, grounds);
+  const known = candidates.map(withTypicalReserve);
+  const grounds = groundsToTheFirst(known, preferences, chancesFor(brief, library, rules), how);
+  return rank(known, preferences.schoolId, grounds);
 }
 
 /** A whole evaluation holds its checks and not what ranking reads of them. */
-function withTypicalReserve<G extends GradeStanding>(one: G): G {
+function withTypicalReserve<G extends RankedCandidate>(one: G): G {
   if (one.typicalReserve !== undefined || !('checks' in one.best)) return one;
   const typicalReserve = typicalReserveOf(one.best as EvaluationEntry);
   return typicalReserve === undefined ? one : { ...one, typicalReserve };

@@ -1,7 +1,7 @@
 import type { Brief } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
 import { valueBy } from './arrange.ts';
-import type { GradeStanding } from './rankedCandidate.ts';
+import type { RankedCandidate } from './rankedCandidate.ts';
 import type { Screening } from '../evaluating/screen.ts';
 
 /** Something that grades can be held against each other by. */
@@ -21,7 +21,7 @@ export interface MapPoint {
   gradeId: string;
   x: number;
   y: number;
-  status: GradeStanding['best']['status'];
+  status: RankedCandidate['best']['status'];
   /** No other grade that passes is at least as good in both and better in one. */
   undominated: boolean;
 }

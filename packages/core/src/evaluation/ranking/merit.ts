@@ -1,4 +1,4 @@
-import type { GradeStanding } from './rankedCandidate.ts';
+import type { RankedCandidate } from './rankedCandidate.ts';
 
 /** What may be weighed against each other. */
 export const MERIT_CRITERIA = [
@@ -42,12 +42,12 @@ export interface Merit {
  * Weighted merit by ratio to the best of those that pass (or of all, when none does): adding a poor grade changes nobody's
  * score, as it would if scores ran from worst to best.
  */
-export function meritsOf(grades: readonly GradeStanding[], weights: MeritWeights): Map<string, Merit> {
+export function meritsOf(grades: readonly RankedCandidate[], weights: MeritWeights): Map<string, Merit> {
   const passing = grades.filter(({ best }) => best.status === 'pass');
   const field = passing.length > 0 ? passing : grades;
   const leastCost = least(field, costOf);
   const leastMass = least(field, massOf);
-  const most = (of: (one: GradeStanding) => number) => Math.max(0, ...field.map(of));
+  const most = (of: (one: RankedCandidate) => number) => Math.max(0, ...field.map(of));
   const mostReserve = most(reserveOf);
   const mostHeat = most(heatOf);
   const sum = MERIT_CRITERIA.reduce((total, { id }) => total + weights[id], 0);
@@ -66,12 +66,12 @@ export function meritsOf(grades: readonly GradeStanding[], weights: MeritWeights
   );
 }
 
-const costOf = ({ best }: GradeStanding) => best.costUsd ?? Infinity;
-const massOf = ({ best }: GradeStanding) => best.massG ?? Infinity;
-const reserveOf = ({ best }: GradeStanding) => Math.min(RESERVE_ENOUGH, best.minimumReserve ?? 0);
-const heatOf = ({ best }: GradeStanding) => Math.max(0, (best.ownHeatLimitC ?? ROOM_C) - ROOM_C);
+const costOf = ({ best }: RankedCandidate) => best.costUsd ?? Infinity;
+const massOf = ({ best }: RankedCandidate) => best.massG ?? Infinity;
+const reserveOf = ({ best }: RankedCandidate) => Math.min(RESERVE_ENOUGH, best.minimumReserve ?? 0);
+const heatOf = ({ best }: RankedCandidate) => Math.max(0, (best.ownHeatLimitC ?? ROOM_C) - ROOM_C);
 
-function least(field: readonly GradeStanding[], of: (one: GradeStanding) => number): number {
+function least(field: readonly RankedCandidate[], of: (one: RankedCandidate) => number): number {
   return field.reduce((found, one) => Math.min(found, of(one)), Infinity);
 }
 

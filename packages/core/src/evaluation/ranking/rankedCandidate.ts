@@ -1,7 +1,7 @@
 import type { EvaluationEntry } from '@anvilstone/schema';
 
 /** What ranking reads of a grade: its best entry without the checks. */
-export interface GradeStanding {
+export interface RankedCandidate {
   gradeId: string;
   best: Omit<EvaluationEntry, 'checks'>;
   /** Share of its checks that are decided on own or printed evidence (classes A and B), 0 to 1. */

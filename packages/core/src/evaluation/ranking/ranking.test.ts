@@ -2,7 +2,7 @@ import type { CheckResult, EvaluationEntry, EvaluationResult, GradeEvaluation } 
 import { resultDifferences } from '../evaluating/compareResults.ts';
 import { funnel } from '../evaluating/funnel.ts';
 import { compareEntries } from '../evaluating/compareEntries.ts';
-import { rank, rankingSchools } from './ranking.ts';
+import { rank, rankingMethods } from './ranking.ts';
 
 const check = (checkId: string, reserve: number | null, status?: CheckResult['status']): CheckResult => ({
   checkId,
@@ -66,8 +66,8 @@ describe('schools', () => {
   const failing = grade('e', entry('XY', [0.9], 1));
   const unknown = grade('f', entry('XY', [null], 1));
   const all = [failing, unknown, unpriced, dearStrong, sameCost, cheapWeak];
-  const order = (school: string) =>
-    rank(all, school)
+  const order = (rankingMethod: string) =>
+    rank(all, rankingMethod)
       .map((one) => one.gradeId)
       .join('');
 
@@ -76,7 +76,7 @@ describe('schools', () => {
   test('highest minimum reserve: by the minimum reserve', () => expect(order('weakest-link')).toBe('dbcafe'));
   test('an unheard-of school is the first one, and ranking changes nothing in place', () => {
     const before = all.map((one) => one.gradeId).join('');
-    expect(order('by colour')).toBe(order(rankingSchools[0]!.id));
+    expect(order('by colour')).toBe(order(rankingMethods[0]!.id));
     expect(all.map((one) => one.gradeId).join('')).toBe(before);
   });
 });

@@ -2,10 +2,10 @@ import type { Chance } from '../probability/chance.ts';
 import { EQUAL_WEIGHTS, meritsOf, type MeritWeights } from './merit.ts';
 import { compareNumbers, STATUS_ORDER } from './order.ts';
 import type { Sized } from '../sizing/sizing.ts';
-import type { GradeStanding } from './rankedCandidate.ts';
+import type { RankedCandidate } from './rankedCandidate.ts';
 
 /** What a school may read beside where the grades stand. */
-export interface RankingGrounds {
+export interface RankingInputs {
   /** For the weighted merit. @default all criteria alike */
   weights?: MeritWeights;
   /** Grades that have been sized to pass so far, by id. */
@@ -21,18 +21,18 @@ export interface RankingGrounds {
   };
 }
 
-type Compare = (a: GradeStanding, b: GradeStanding) => number;
+type Compare = (a: RankedCandidate, b: RankedCandidate) => number;
 
-export interface RankingSchool {
+export interface RankingMethod {
   id: string;
   title: string;
   sentence: string;
   /** Reads what each grade is at its smallest passing size, which takes its time to find. */
   needsSizes?: boolean;
   /** The order of these grades; it must not leave two of them undecided. */
-  order(grades: readonly GradeStanding[], grounds: RankingGrounds): Compare;
+  order(grades: readonly RankedCandidate[], grounds: RankingInputs): Compare;
   /** Whether a grade holds a place in this school, rather than only coming after those that do. */
-  holdsPlace(grade: GradeStanding, grounds: RankingGrounds): boolean;
+  holdsPlace(grade: RankedCandidate, grounds: RankingInputs): boolean;
 }
 
 const byStatus: Compare = (a, b) => STATUS_ORDER[a.best.status] - STATUS_ORDER[b.best.status];
@@ -40,20 +40,20 @@ const byReserve: Compare = (a, b) =>
   compareNumbers(b.best.minimumReserve ?? -Infinity, a.best.minimumReserve ?? -Infinity);
 const byCost: Compare = (a, b) => compareNumbers(a.best.costUsd ?? Infinity, b.best.costUsd ?? Infinity);
 const byId: Compare = (a, b) => (a.gradeId < b.gradeId ? -1 : a.gradeId > b.gradeId ? 1 : 0);
-const passes = ({ best }: GradeStanding) => best.status === 'pass';
+const passes = ({ best }: RankedCandidate) => best.status === 'pass';
 
 /** Ways to choose. Whatever the school, what passes comes before what is unknown, and that before what fails. */
-export const rankingSchools: readonly RankingSchool[] = [
+export const rankingMethods: readonly RankingMethod[] = [
   {
     id: 'cheapest-that-passes',
     title: 'Lowest cost',
     sentence:
       'Lowest cost of one good part among the grades that pass every check with the required confidence, and with the required reserve on typical values.',
     order: (_all, grounds) => {
-      const bySureness: Compare = (a, b) => Number(isSure(b, grounds)) - Number(isSure(a, grounds));
+      const byConfidence: Compare = (a, b) => Number(isSure(b, grounds)) - Number(isSure(a, grounds));
       return (a, b) =>
         byStatus(a, b) ||
-        (passes(a) ? bySureness(a, b) || (isSure(a, grounds) ? byCost(a, b) : byReserve(a, b)) : byReserve(a, b)) ||
+        (passes(a) ? byConfidence(a, b) || (isSure(a, grounds) ? byCost(a, b) : byReserve(a, b)) : byReserve(a, b)) ||
         byCost(a, b) ||
         byId(a, b);
     },
@@ -92,7 +92,7 @@ export const rankingSchools: readonly RankingSchool[] = [
 ];
 
 /** As sure as asked; whoever asks for nothing is content with every grade. */
-export function isSure(grade: GradeStanding, { confidence }: RankingGrounds): boolean {
+export function isSure(grade: RankedCandidate, { confidence }: RankingInputs): boolean {
   if (!confidence) return true;
   const { gradeId, best } = grade;
   if (!hasRoom(grade, confidence.typicalReserve)) return false;
@@ -101,10 +101,10 @@ export function isSure(grade: GradeStanding, { confidence }: RankingGrounds): bo
 }
 
 /** It has the reserve asked for wherever only typical values speak for it. */
-export const hasRoom = ({ typicalReserve = Infinity }: GradeStanding, asked = 1): boolean => typicalReserve >= asked;
+export const hasRoom = ({ typicalReserve = Infinity }: RankedCandidate, asked = 1): boolean => typicalReserve >= asked;
 
 /** Rounded to a tenth of a milligram, so that the search for the size decides nothing. Not sized yet before not to be sized. */
-function sizedMasses(sized: RankingGrounds['sized']): (one: GradeStanding) => number {
+function sizedMasses(sized: RankingInputs['sized']): (one: RankedCandidate) => number {
   return ({ gradeId }) => {
     const found = sized?.get(gradeId);
     if (!found) return Number.MAX_VALUE;
@@ -112,18 +112,18 @@ function sizedMasses(sized: RankingGrounds['sized']): (one: GradeStanding) => nu
   };
 }
 
-export type RankingSchoolId = (typeof rankingSchools)[number]['id'];
+export type RankingMethodId = (typeof rankingMethods)[number]['id'];
 
 /** The school of this name, or the first. */
-export function findSchool(schoolId: string | null | undefined): RankingSchool {
-  return rankingSchools.find((one) => one.id === schoolId) ?? rankingSchools[0]!;
+export function findRankingMethod(schoolId: string | null | undefined): RankingMethod {
+  return rankingMethods.find((one) => one.id === schoolId) ?? rankingMethods[0]!;
 }
 
 /** A new, ranked list; ties are broken by cost, then by id, so the order is stable. */
-export function rank<G extends GradeStanding>(
+export function rank<G extends RankedCandidate>(
   grades: readonly G[],
   schoolId: string,
-  grounds: RankingGrounds = {},
+  grounds: RankingInputs = {},
 ): G[] {
-  return [...grades].sort(findSchool(schoolId).order(grades, grounds));
+  return [...grades].sort(findRankingMethod(schoolId).order(grades, grounds));
 }

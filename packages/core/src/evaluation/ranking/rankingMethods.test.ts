@@ -2,12 +2,12 @@ import type { EvaluationEntry } from '@anvilstone/schema';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import type { Chance } from '../probability/chance.ts';
 import { EQUAL_WEIGHTS, meritsOf, type MeritWeights } from './merit.ts';
-import { rank, rankingSchools } from './ranking.ts';
-import type { GradeStanding } from './rankedCandidate.ts';
+import { rank, rankingMethods } from './ranking.ts';
+import type { RankedCandidate } from './rankedCandidate.ts';
 import { screen } from '../evaluating/screen.ts';
 import { prepareSizing, type Sized } from '../sizing/sizing.ts';
 
-const standing = (gradeId: string, best: Partial<GradeStanding['best']>, ownEvidenceShare = 0): GradeStanding => ({
+const standing = (gradeId: string, best: Partial<RankedCandidate['best']>, ownEvidenceShare = 0): RankedCandidate => ({
   gradeId,
   ownEvidenceShare,
   best: {
@@ -22,7 +22,7 @@ const standing = (gradeId: string, best: Partial<GradeStanding['best']>, ownEvid
     ...best,
   },
 });
-const ids = (grades: readonly GradeStanding[]) => grades.map(({ gradeId }) => gradeId).join(' ');
+const ids = (grades: readonly RankedCandidate[]) => grades.map(({ gradeId }) => gradeId).join(' ');
 const only = (criterion: keyof MeritWeights): MeritWeights => ({
   cost: 0,
   mass: 0,
@@ -133,5 +133,5 @@ describe('lightest when sized', () => {
 
 test('every school is a total order: whatever order the grades come in, the ranking is the same', () => {
   const { grades } = screen(lampArm, sampleLibrary);
-  for (const { id } of rankingSchools) expect(ids(rank([...grades].reverse(), id))).toBe(ids(rank(grades, id)));
+  for (const { id } of rankingMethods) expect(ids(rank([...grades].reverse(), id))).toBe(ids(rank(grades, id)));
 });

@@ -1,6 +1,6 @@
 import type { Grade, Library } from '@anvilstone/schema';
-import { findSchool, rank, type RankingGrounds } from '../ranking/ranking.ts';
-import type { GradeStanding } from '../ranking/rankedCandidate.ts';
+import { findRankingMethod, rank, type RankingInputs } from '../ranking/ranking.ts';
+import type { RankedCandidate } from '../ranking/rankedCandidate.ts';
 
 /** Enough that whoever may win within reason is among them, few enough to be evaluated hundreds of times. */
 const MOST = 60;
@@ -11,11 +11,11 @@ const MOST = 60;
  */
 export function contendersOf(
   library: Library,
-  standings: readonly GradeStanding[],
+  candidates: readonly RankedCandidate[],
   schoolId: string,
-  grounds: RankingGrounds = {},
+  grounds: RankingInputs = {},
 ): Grade[] {
-  const ranked = rank(standings, schoolId, grounds);
+  const ranked = rank(candidates, schoolId, grounds);
   const byId = new Map(library.grades.map((grade) => [grade.id, grade]));
   const passing = ranked.filter(({ best }) => best.status === 'pass').slice(0, MOST / 2);
   const others = ranked.filter(({ best }) => best.status !== 'pass').slice(0, MOST - passing.length);
@@ -24,10 +24,10 @@ export function contendersOf(
 
 /** Who wins, or null when nobody holds a place. */
 export function winnerOf(
-  standings: readonly GradeStanding[],
+  candidates: readonly RankedCandidate[],
   schoolId: string,
-  grounds: RankingGrounds,
+  grounds: RankingInputs,
 ): string | null {
-  const first = rank(standings, schoolId, grounds)[0];
-  return first && findSchool(schoolId).holdsPlace(first, grounds) ? first.gradeId : null;
+  const first = rank(candidates, schoolId, grounds)[0];
+  return first && findRankingMethod(schoolId).holdsPlace(first, grounds) ? first.gradeId : null;
 }

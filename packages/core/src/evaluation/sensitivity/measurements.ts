@@ -1,12 +1,12 @@
-import type { Brief, HouseRules, Library } from '@anvilstone/schema';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import type { Brief, CompanyRules, Library } from '@anvilstone/schema';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { conditionsOf, HEAT, heatMove, SCATTERING, type Condition } from '../evaluating/conditions.ts';
 import { contextFor, materialFor } from '../evaluating/context.ts';
 import { evaluateGrade, prepareJob } from '../evaluating/evaluate.ts';
-import type { RankingGrounds } from '../ranking/ranking.ts';
-import type { GradeStanding } from '../ranking/rankedCandidate.ts';
+import type { RankingInputs } from '../ranking/ranking.ts';
+import type { RankedCandidate } from '../ranking/rankedCandidate.ts';
 import { covOf, heatScatterK, logSpread, MATERIAL_FACTORS, type MaterialFactor } from '../probability/scatter.ts';
-import { screen, standingOf } from '../evaluating/screen.ts';
+import { screen, candidateOf } from '../evaluating/screen.ts';
 import { contendersOf, winnerOf } from './contenders.ts';
 
 /** What a measurement would tell, and how likely it is to change the choice. */
@@ -30,7 +30,7 @@ const MOST_CONTENDERS = 24;
 const MOST_SHOWN = 8;
 
 interface Contender {
-  standing: GradeStanding;
+  standing: RankedCandidate;
   conditions: readonly Condition[];
   /** Some check fails or is unknown whatever the scattering values are. */
   stuck: boolean;
@@ -47,12 +47,12 @@ export function helpfulMeasurements(
   brief: Brief,
   library: Library,
   schoolId: string,
-  rules: HouseRules = defaultHouseRules,
-  grounds: RankingGrounds = {},
+  rules: CompanyRules = defaultCompanyRules,
+  grounds: RankingInputs = {},
 ): Measurement[] {
-  const { grades: standings } = screen(brief, library, { rules });
-  const winnerId = winnerOf(standings, schoolId, grounds);
-  const grades = contendersOf(library, standings, schoolId, grounds).slice(0, MOST_CONTENDERS * 2);
+  const { grades: candidates } = screen(brief, library, { rules });
+  const winnerId = winnerOf(candidates, schoolId, grounds);
+  const grades = contendersOf(library, candidates, schoolId, grounds).slice(0, MOST_CONTENDERS * 2);
   const job = prepareJob(brief, { ...library, grades: [] }, { rules });
   const contenders = grades.map((grade): Contender => {
     const { best } = evaluateGrade(job, grade);
@@ -64,7 +64,7 @@ export function helpfulMeasurements(
     });
     const heatK = heatScatterK(material);
     return {
-      standing: standingOf({ gradeId: grade.id, best, entries: [] }),
+      standing: candidateOf({ gradeId: grade.id, best, entries: [] }),
       conditions: conditionsOf(context),
       stuck: best.checks.some(
         (check) => check.status === 'unknown' || (check.status === 'fail' && !SCATTERING.has(check.checkId)),
@@ -89,14 +89,14 @@ function valueOf(
   all: readonly Contender[],
   schoolId: string,
   winnerId: string | null,
-  grounds: RankingGrounds,
+  grounds: RankingInputs,
 ): Measurement {
   const { gradeId } = contender.standing;
   const others = all.map(({ standing }) => standing);
   const thens = new Map<string | null, number>();
   let changed = 0;
   for (const z of QUANTILES) {
-    const moved = standingAt(contender, place, z * spread);
+    const moved = candidateAt(contender, place, z * spread);
     const winner = winnerOf(
       others.map((one) => (one.gradeId === gradeId ? moved : one)),
       schoolId,
@@ -118,7 +118,7 @@ function valueOf(
 }
 
 /** Where the grade would stand with one value off by so much (logarithm, or K). */
-function standingAt({ standing, conditions, spreads }: Contender, place: number, by: number): GradeStanding {
+function candidateAt({ standing, conditions, spreads }: Contender, place: number, by: number): RankedCandidate {
   const heatSpreadK = spreads.find((one) => one.place === HEAT)!.spread;
   let smallest = Infinity;
   let governing: string | null = null;
@@ -161,13 +161,13 @@ function unknowns(
   all: readonly Contender[],
   schoolId: string,
   winnerId: string | null,
-  grounds: RankingGrounds,
+  grounds: RankingInputs,
 ): Measurement[] {
   const others = all.map(({ standing }) => standing);
   return all
     .filter(({ standing }) => standing.best.status === 'unknown' && standing.best.governingCheckId !== null)
     .filter(({ standing }) => {
-      const proven: GradeStanding = { ...standing, best: { ...standing.best, status: 'pass' } };
+      const proven: RankedCandidate = { ...standing, best: { ...standing.best, status: 'pass' } };
       const winner = winnerOf(
         others.map((one) => (one.gradeId === standing.gradeId ? proven : one)),
         schoolId,

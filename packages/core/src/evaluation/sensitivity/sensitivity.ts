@@ -1,12 +1,12 @@
-import type { Brief, Grade, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, Grade, CompanyRules, Library } from '@anvilstone/schema';
 import { InputError, type Dimension } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { contextsFor, materialFor } from '../evaluating/context.ts';
 import { evaluateContexts, evaluateGrade, prepareJob, type EvaluationJob } from '../evaluating/evaluate.ts';
-import type { RankingGrounds } from '../ranking/ranking.ts';
-import type { GradeStanding } from '../ranking/rankedCandidate.ts';
+import type { RankingInputs } from '../ranking/ranking.ts';
+import type { RankedCandidate } from '../ranking/rankedCandidate.ts';
 import { scaledContext } from '../probability/scatter.ts';
-import { screen, standingOf } from '../evaluating/screen.ts';
+import { screen, candidateOf } from '../evaluating/screen.ts';
 import { contendersOf, winnerOf } from './contenders.ts';
 import { sensitiveInputs, warmedBy, type Change, type SensitiveInput } from './inputs.ts';
 
@@ -17,7 +17,7 @@ export interface AtValue {
   /** Of the grade that leads now. */
   reserve: number | null;
   governingCheckId: string | null;
-  status: GradeStanding['best']['status'];
+  status: RankedCandidate['best']['status'];
   /** Null: nobody passes. */
   winnerId: string | null;
 }
@@ -62,30 +62,30 @@ export function prepareSensitivity(
   brief: Brief,
   library: Library,
   schoolId: string,
-  rules: HouseRules = defaultHouseRules,
-  grounds: RankingGrounds = {},
+  rules: CompanyRules = defaultCompanyRules,
+  grounds: RankingInputs = {},
   chosenId?: string,
 ): SensitivityJob | undefined {
-  const { grades: standings } = screen(brief, library, { rules });
-  const first = winnerOf(standings, schoolId, grounds);
+  const { grades: candidates } = screen(brief, library, { rules });
+  const first = winnerOf(candidates, schoolId, grounds);
   const leaderId = chosenId ?? first;
   const leader = library.grades.find(({ id }) => id === leaderId);
   if (leaderId === null || !leader) return undefined;
-  const likely = contendersOf(library, standings, schoolId, grounds);
+  const likely = contendersOf(library, candidates, schoolId, grounds);
   const contenders = likely.includes(leader) ? likely : [...likely, leader];
   const leads = leaderId === first;
   const held = { ...library, grades: contenders };
   const job = prepareJob(brief, held, { rules });
-  const now = contenders.map((grade) => standingOf(evaluateGrade(job, grade)));
+  const now = contenders.map((grade) => candidateOf(evaluateGrade(job, grade)));
   const material = materialFor(job.prepared, leader);
   const inputs = sensitiveInputs(brief, leader, material);
-  const standingsWith = (change: Change): GradeStanding[] => {
+  const candidatesWith = (change: Change): RankedCandidate[] => {
     if (change.of === 'brief') return [...screen(change.brief, held, { rules }).grades];
     const changed = leaderWith(change, { brief, job, library: held, leader, rules });
     return now.map((one) => (one.gradeId === leaderId ? changed : one));
   };
   const look = (input: SensitiveInput, value: number): AtValue => {
-    const found = standingsWith(input.changeTo(value));
+    const found = candidatesWith(input.changeTo(value));
     const { best } = found.find(({ gradeId }) => gradeId === leaderId)!;
     return {
       value,
@@ -129,13 +129,13 @@ function winnerWithin(ask: () => string | null): string | null | undefined {
 
 function leaderWith(
   change: Exclude<Change, { of: 'brief' }>,
-  where: { brief: Brief; job: EvaluationJob; library: Library; leader: Grade; rules: HouseRules },
-): GradeStanding {
+  where: { brief: Brief; job: EvaluationJob; library: Library; leader: Grade; rules: CompanyRules },
+): RankedCandidate {
   const { brief, job, library, leader, rules } = where;
   switch (change.of) {
     case 'value': {
       const contexts = contextsFor(job.prepared, materialFor(job.prepared, leader), job.orientations);
-      return standingOf(
+      return candidateOf(
         evaluateContexts(
           job,
           leader.id,
@@ -145,9 +145,9 @@ function leaderWith(
     }
     // A curve that lies some kelvin higher is as a part that stays that much cooler.
     case 'heat':
-      return standingOf(evaluateGrade(prepareJob(warmedBy(brief, -change.shiftK), library, { rules }), leader));
+      return candidateOf(evaluateGrade(prepareJob(warmedBy(brief, -change.shiftK), library, { rules }), leader));
     case 'price':
-      return standingOf(evaluateGrade(job, { ...leader, pricePerKgUsd: change.pricePerKgUsd }));
+      return candidateOf(evaluateGrade(job, { ...leader, pricePerKgUsd: change.pricePerKgUsd }));
   }
 }
 

@@ -1,7 +1,7 @@
-import type { Brief, EvaluationEntry, Grade, HouseRules, Library, WallsAndInfill } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, WallsAndInfill } from '@anvilstone/schema';
 import { infillForMass } from '../orientations/fillings.ts';
 import { InputError } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { freeSize, LAYER_NORMAL } from '@anvilstone/core/shapes';
 import { materialFor } from '../evaluating/context.ts';
 import { evaluateGrade, prepareJob, type EvaluationJob } from '../evaluating/evaluate.ts';
@@ -35,7 +35,7 @@ export function prepareEqualMass(
   brief: Brief,
   library: Pick<Library, 'machines' | 'agents'>,
   massG: number,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): EqualMassJob | undefined {
   if (!(massG > 0)) throw new InputError('massG', massG, 'a mass above 0 g');
   const { filled } = brief;
@@ -103,7 +103,7 @@ function byInfill(
   brief: Brief & { filled: WallsAndInfill },
   library: Pick<Library, 'machines' | 'agents'>,
   massG: number,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): EqualMassJob {
   const bare: Library = { ...library, grades: [] };
   return {

@@ -1,7 +1,7 @@
 import { formatNumber as f } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { builtAs, freeSize } from '@anvilstone/core/shapes';
-import type { Brief, EvaluationEntry, Grade, HouseRules, Library, LoadCase } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, LoadCase } from '@anvilstone/schema';
 import { evaluateGrade, prepareJob } from '../evaluating/evaluate.ts';
 import { offerTreatments, offerUpgrades } from './fixesOfProcess.ts';
 import { prepareSizing } from './sizing.ts';
@@ -22,7 +22,7 @@ export function nearestFixes(
   brief: Brief,
   library: Pick<Library, 'machines' | 'agents'>,
   grade: Grade,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): Fix[] {
   const bestOn = (machines: Library['machines'], changed: Brief) =>
     evaluateGrade(prepareJob(changed, { ...library, machines, grades: [] }, { rules }), grade).best;
@@ -79,7 +79,7 @@ function offerSize(
   brief: Brief,
   library: Pick<Library, 'machines' | 'agents'>,
   grade: Grade,
-  rules: HouseRules,
+  rules: CompanyRules,
   offer: Offer,
 ): void {
   const free = freeSize(brief.part);

@@ -1,5 +1,5 @@
 import { inSentence, requireWithin, InputError } from '@anvilstone/core/foundations';
-import { pairsOf, defaultHouseRules, tows } from '@anvilstone/core/materials';
+import { pairsOf, defaultCompanyRules, tows } from '@anvilstone/core/materials';
 import { builtAs, takesFibre } from '@anvilstone/core/shapes';
 import {
   ORIENTATIONS,
@@ -8,7 +8,7 @@ import {
   type EvaluationEntry,
   type FibreInFaces,
   type Grade,
-  type HouseRules,
+  type CompanyRules,
   type Library,
 } from '@anvilstone/schema';
 import { evaluateGrade, prepareJob, smallestReserveOf } from '../evaluating/evaluate.ts';
@@ -44,7 +44,7 @@ export function planFibre(
   brief: Brief,
   library: Library,
   gradeId: string,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
   target = 1,
 ): StiffeningOption[] {
   const grade = library.grades.find(({ id }) => id === gradeId);

@@ -4,12 +4,12 @@ import type {
   CheckResult,
   EvaluationEntry,
   Grade,
-  HouseRules,
+  CompanyRules,
   Library,
 } from '@anvilstone/schema';
 import { lastPassing, findCheck } from '@anvilstone/core/checks';
 import { InputError } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { freeSize, LAYER_NORMAL } from '@anvilstone/core/shapes';
 import { evaluateGrade, prepareJob, type EvaluationJob } from '../evaluating/evaluate.ts';
 
@@ -56,7 +56,7 @@ export interface SizingJob {
 export function prepareSizing(
   brief: Brief,
   library: Pick<Library, 'machines' | 'agents'>,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): SizingJob | undefined {
   const free = freeSize(brief.part);
   if (!free) return undefined;

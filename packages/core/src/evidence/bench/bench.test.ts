@@ -106,12 +106,12 @@ describe('outliers', () => {
 
 describe('Weibull', () => {
   // Lieblein and Zelen 1956, millions of revolutions to failure of 23 ball bearings.
-  const bearings = [
+  const layerStresses = [
     17.88, 28.92, 33, 41.52, 42.12, 45.6, 48.4, 51.84, 51.96, 54.12, 55.56, 67.8, 68.64, 68.64, 68.88, 84.12, 93.12,
     98.64, 105.12, 105.84, 127.92, 128.04, 173.4,
   ];
   test('the published fit: shape 2.102, scale 81.88', () => {
-    const fit = fitWeibull(bearings)!;
+    const fit = fitWeibull(layerStresses)!;
     expect(fit.shape).toBeCloseTo(2.102, 3);
     expect(fit.scale).toBeCloseTo(81.88, 1);
     expect(weibullPoint(fit, 1 - Math.exp(-1))).toBeCloseTo(fit.scale, 9);
@@ -119,7 +119,7 @@ describe('Weibull', () => {
   });
   test('the unit does not matter to the shape', () => {
     const property = fc.property(fc.double({ min: 1e-6, max: 1e6, noNaN: true }), (factor) => {
-      const fit = fitWeibull(bearings.map((value) => value * factor))!;
+      const fit = fitWeibull(layerStresses.map((value) => value * factor))!;
       expect(fit.shape).toBeCloseTo(2.102, 3);
       expect(fit.scale / factor).toBeCloseTo(81.88, 1);
     });

@@ -1,7 +1,7 @@
 import { type Campaign, type Trial, PROPERTIES } from '@anvilstone/schema';
 import { carrierTray, lampArm, ratchetPawl, sampleLibrary } from '../../education/sample/index.ts';
 import { evaluate } from '../../evaluation/index.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { findCheck } from '../../checks/index.ts';
 import {
   advantageOf,
@@ -107,8 +107,8 @@ describe('test methods', () => {
   });
   test('coupons are predicted from what the library knows, and say where they go', () => {
     for (const method of testMethods.filter(({ tests, capture }) => tests === 'coupon' && capture === 'force')) {
-      const flat = predictCoupon(method, PETG, 'XY', typicalSetUp(method), { moisture: 'dry' }, defaultHouseRules);
-      const upright = predictCoupon(method, PETG, 'ZX', typicalSetUp(method), { moisture: 'dry' }, defaultHouseRules);
+      const flat = predictCoupon(method, PETG, 'XY', typicalSetUp(method), { moisture: 'dry' }, defaultCompanyRules);
+      const upright = predictCoupon(method, PETG, 'ZX', typicalSetUp(method), { moisture: 'dry' }, defaultCompanyRules);
       if (!flat.known || !upright.known) throw new Error('a common grade is predicted');
       expect(upright.forceN!).toBeLessThan(flat.forceN!);
       expect(upright.place).toMatch(/layers/);
@@ -284,7 +284,7 @@ describe('left in a real place', () => {
 describe('a test plan', () => {
   const { grades } = evaluate(lampArm, sampleLibrary);
   const { best } = grades.find(({ gradeId }) => gradeId === PETG.id)!;
-  const plan = planTests(lampArm, sampleLibrary, PETG, best, defaultHouseRules, { gaugeCapacityN: 500 });
+  const plan = planTests(lampArm, sampleLibrary, PETG, best, defaultCompanyRules, { gaugeCapacityN: 500 });
   test('proposes what is weakest or least certain first, each with its specimens, effort and cautions', () => {
     expect(plan.length).toBeGreaterThanOrEqual(3);
     expect(new Set(plan.map(({ method, orientation }) => `${method.id} ${orientation}`)).size).toBe(plan.length);
@@ -298,7 +298,7 @@ describe('a test plan', () => {
     const { best: drains } = evaluate(carrierTray, sampleLibrary).grades.find(
       ({ gradeId }) => gradeId === 'vp-asa-esd',
     )!;
-    const tray = planTests(carrierTray, sampleLibrary, grade('vp-asa-esd'), drains, defaultHouseRules);
+    const tray = planTests(carrierTray, sampleLibrary, grade('vp-asa-esd'), drains, defaultCompanyRules);
     expect(tray.map(({ method }) => method.id)).not.toContain('break-part');
     expect(tray.length).toBeGreaterThan(0);
     expect(
@@ -308,19 +308,19 @@ describe('a test plan', () => {
         sampleLibrary,
         grade('vp-asa-esd'),
         'XY',
-        defaultHouseRules,
+        defaultCompanyRules,
       ).known,
     ).toBe(false);
   });
   test('a part that could hurt someone is itself tested first', () => {
     const { best: leads } = evaluate(ratchetPawl, sampleLibrary).grades.find(({ gradeId }) => gradeId === 'ol-pa12')!;
-    expect(planTests(ratchetPawl, sampleLibrary, grade('ol-pa12'), leads, defaultHouseRules)[0]!.method.id).toBe(
+    expect(planTests(ratchetPawl, sampleLibrary, grade('ol-pa12'), leads, defaultCompanyRules)[0]!.method.id).toBe(
       'break-part',
     );
   });
   test('the part’s own breaking load is its load times the minimum reserve without safety factors', () => {
     const gust = lampArm.loadCases.find(({ forceN, kind }) => forceN !== undefined && kind !== 'knock')!;
-    const bench = predictPart(lampArm, gust.id, sampleLibrary, PETG, 'XZ', defaultHouseRules);
+    const bench = predictPart(lampArm, gust.id, sampleLibrary, PETG, 'XZ', defaultCompanyRules);
     if (!bench.known) throw new Error('it is predicted');
     expect(bench.value).toBeGreaterThan(gust.forceN! * gust.safetyFactor * 0.8);
     expect(bench.place).toMatch(/first$/);
@@ -328,17 +328,17 @@ describe('a test plan', () => {
       ...lampArm,
       loadCases: lampArm.loadCases.map((one) => (one.id === gust.id ? { ...one, forceN: 2 * gust.forceN! } : one)),
     };
-    const same = predictPart(doubled, gust.id, sampleLibrary, PETG, 'XZ', defaultHouseRules);
+    const same = predictPart(doubled, gust.id, sampleLibrary, PETG, 'XZ', defaultCompanyRules);
     // The load that breaks it does not depend on the load that was asked for.
     expect(same).toMatchObject({ known: true, value: expect.closeTo(bench.value, 6) as number });
-    expect(predictPart(lampArm, 'none', sampleLibrary, PETG, 'XZ', defaultHouseRules).known).toBe(false);
+    expect(predictPart(lampArm, 'none', sampleLibrary, PETG, 'XZ', defaultCompanyRules).known).toBe(false);
   });
 });
 
 describe('a part that was loaded until it broke', () => {
   const gust = lampArm.loadCases.find(({ forceN, kind }) => forceN !== undefined && kind !== 'knock')!;
-  const grounds = { grade: PETG, rules: defaultHouseRules, library: sampleLibrary, brief: lampArm };
-  const predicted = predictPart(lampArm, gust.id, sampleLibrary, PETG, 'XZ', defaultHouseRules);
+  const grounds = { grade: PETG, rules: defaultCompanyRules, library: sampleLibrary, brief: lampArm };
+  const predicted = predictPart(lampArm, gust.id, sampleLibrary, PETG, 'XZ', defaultCompanyRules);
   if (!predicted.known) throw new Error('it is predicted');
   const tested = (shares: readonly number[], over: Partial<Campaign> = {}) => {
     const [campaign, trials] = campaignWith(
@@ -362,7 +362,7 @@ describe('a part that was loaded until it broke', () => {
     expect(kept.note).toMatch(/Back-calculated through the model of “Lamp arm/);
     // Taken into the library it foretells what was measured.
     const corrected = { ...PETG, observations: [...PETG.observations, { ...kept, conditioning: lampArm.moisture }] };
-    const then = predictPart(lampArm, gust.id, sampleLibrary, corrected, 'XZ', defaultHouseRules);
+    const then = predictPart(lampArm, gust.id, sampleLibrary, corrected, 'XZ', defaultCompanyRules);
     expect(then.known && then.value / (0.8 * predicted.value)).toBeCloseTo(1, 2);
   });
   test('without its part, or without what the model reads, it tells nothing', () => {

@@ -1,12 +1,12 @@
-import type { Brief, Campaign, CampaignArm, Grade, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, Campaign, CampaignArm, Grade, CompanyRules, Library } from '@anvilstone/schema';
 import { findMethod } from './methods/index.ts';
 import type { Predicted } from './methods/testMethod.ts';
 import { predictPart } from './partPrediction.ts';
 import { predictCoupon } from './testPlan.ts';
 
-export interface PredictionGrounds {
+export interface PredictionInputs {
   grade: Grade;
-  rules: HouseRules;
+  rules: CompanyRules;
   library: Pick<Library, 'machines' | 'agents'>;
   /** Of the part, where the part itself is tested. */
   brief: Brief | undefined;
@@ -19,7 +19,7 @@ export interface PredictionGrounds {
 export function predictArm(
   campaign: Campaign,
   arm: CampaignArm,
-  { grade, rules, library, brief }: PredictionGrounds,
+  { grade, rules, library, brief }: PredictionInputs,
 ): Predicted {
   const method = findMethod(campaign.methodId);
   if (!method) return { known: false, gaps: ['The method is not known here'] };

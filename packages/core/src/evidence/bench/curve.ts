@@ -175,12 +175,12 @@ function energyTo(force: Float64Array, moved: Float64Array, toeMm: number, to: n
  * Which readings to draw so that a curve looks as it would with all of them: of each of so many stretches the first, the least and the
  * largest. In rising order, each once.
  */
-export function readingsToDraw(force: Float64Array, stretches: number): number[] {
-  if (force.length <= 3 * stretches) return Array.from(force, (_, i) => i);
+export function readingsToDraw(force: Float64Array, complianceTerms: number): number[] {
+  if (force.length <= 3 * complianceTerms) return Array.from(force, (_, i) => i);
   const kept: number[] = [];
-  for (let stretch = 0; stretch < stretches; stretch++) {
-    const from = Math.floor((stretch * force.length) / stretches);
-    const to = Math.floor(((stretch + 1) * force.length) / stretches);
+  for (let stretch = 0; stretch < complianceTerms; stretch++) {
+    const from = Math.floor((stretch * force.length) / complianceTerms);
+    const to = Math.floor(((stretch + 1) * force.length) / complianceTerms);
     let [least, most] = [from, from];
     for (let i = from; i < to; i++) {
       if (force[i]! < force[least]! || Number.isNaN(force[least]!)) least = i;

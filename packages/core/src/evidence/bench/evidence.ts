@@ -2,7 +2,7 @@ import type { Campaign, CampaignArm, Observation, Trial } from '@anvilstone/sche
 import { InputError, definitionOf } from '@anvilstone/core/foundations';
 import { ROOM_C, PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import { findMethod, sizesOf, type Outcome } from './methods/index.ts';
-import type { PredictionGrounds } from './campaignPrediction.ts';
+import type { PredictionInputs } from './campaignPrediction.ts';
 import { armResult, foundIn, type ArmResult } from './results.ts';
 import { valueFromPart } from './valueFromPart.ts';
 
@@ -23,7 +23,7 @@ export function observationOf(
   campaign: Campaign,
   result: ArmResult,
   date: string,
-  grounds?: PredictionGrounds,
+  grounds?: PredictionInputs,
 ): Observation {
   const { outcome, arm, summary, replicates, claim } = result;
   const method = findMethod(campaign.methodId);
@@ -107,7 +107,7 @@ export function observationsOf(
   outcome: Outcome,
   trials: readonly Trial[],
   date: string,
-  grounds?: PredictionGrounds,
+  grounds?: PredictionInputs,
 ): Observation[] {
   const resultOf = (one: Outcome) => armResult(campaign, arm, one, trials);
   const asked = observationOf(campaign, resultOf(outcome), date, grounds);
@@ -131,7 +131,7 @@ function testedTemperatureC({ setUp }: Campaign, trials: readonly Trial[]): numb
   return Math.abs(mean - planned) <= PLANNED_WITHIN_K ? setUp.temperatureC : Number(mean.toFixed(1));
 }
 
-function needed(grounds: PredictionGrounds | undefined): PredictionGrounds {
+function needed(grounds: PredictionInputs | undefined): PredictionInputs {
   if (!grounds) throw new InputError('grounds', undefined, 'grade, rules and brief, to work back through the model');
   return grounds;
 }

@@ -7,7 +7,7 @@ export interface LookAlikeArms {
   text: string;
 }
 
-export interface ArmLooks {
+export interface ArmAppearance {
   armId: string;
   grade: Grade;
   colour: string;
@@ -19,8 +19,8 @@ export interface ArmLooks {
 const MASS_SCATTER = 0.02;
 
 /** Arms of one colour: their marks have to be cut in, and a scale helps only where densities differ by more than prints do. */
-export function lookAlikeArms(arms: readonly ArmLooks[]): LookAlikeArms[] {
-  const byColour = new Map<string, ArmLooks[]>();
+export function lookAlikeArms(arms: readonly ArmAppearance[]): LookAlikeArms[] {
+  const byColour = new Map<string, ArmAppearance[]>();
   for (const arm of arms) {
     const colour = arm.colour.trim().toLowerCase();
     byColour.set(colour, [...(byColour.get(colour) ?? []), arm]);
@@ -33,7 +33,7 @@ export function lookAlikeArms(arms: readonly ArmLooks[]): LookAlikeArms[] {
     }));
 }
 
-function scaleWords(alike: readonly ArmLooks[]): string {
+function scaleWords(alike: readonly ArmAppearance[]): string {
   const masses = alike.map(({ massG }) => massG);
   if (masses.some((mass) => mass === undefined)) return 'A scale does not help: a density is not known.';
   const sorted = [...(masses as number[])].sort((a, b) => a - b);
@@ -51,7 +51,7 @@ export function notches(armId: string): string {
 /** Mass that fits another arm better than its own: two were probably swapped. Undefined: it fits, or nothing can be said. */
 export function swappedWith(
   specimen: Pick<Specimen, 'armId' | 'massG'>,
-  arms: readonly ArmLooks[],
+  arms: readonly ArmAppearance[],
 ): { armId: string; text: string } | undefined {
   const { massG } = specimen;
   const own = arms.find(({ armId }) => armId === specimen.armId)?.massG;

@@ -10,7 +10,7 @@ import type {
 } from '@anvilstone/schema';
 import { findCheck } from '../../checks/index.ts';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { ratchetPawl, lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import { armResult, findMethod, observationsOf, testMethods, typicalSetUp, type TestMethod } from './index.ts';
 
@@ -164,7 +164,7 @@ function taken(
     events: [],
     sampleData: true,
   }));
-  const grounds = { grade, rules: defaultHouseRules, library: sampleLibrary, brief };
+  const grounds = { grade, rules: defaultCompanyRules, library: sampleLibrary, brief };
   const seen = new Map<string, Observation>();
   for (const outcome of method.outcomes) {
     if (!outcome.property || armResult(campaign, campaign.arms[0]!, outcome, trials).claim === 'none') continue;

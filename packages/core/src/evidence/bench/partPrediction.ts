@@ -2,7 +2,7 @@ import { isPulledApart, findCheck } from '@anvilstone/core/checks';
 import { evaluate, preparePart } from '@anvilstone/core/evaluation';
 import { inSentence } from '@anvilstone/core/foundations';
 import { briefWithLoad, everyLoadCase, featureOfLoad, partBody, BUILT_UP } from '@anvilstone/core/shapes';
-import type { Brief, BuildOrientation, Grade, HouseRules, Library, LoadCase } from '@anvilstone/schema';
+import type { Brief, BuildOrientation, Grade, CompanyRules, Library, LoadCase } from '@anvilstone/schema';
 import type { Predicted } from './methods/testMethod.ts';
 
 /** Checks that end in a break: the first of them to reach 1 is where the part goes. */
@@ -40,7 +40,7 @@ export function predictPart(
   library: Pick<Library, 'machines' | 'agents'>,
   grade: Grade,
   orientation: BuildOrientation,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): Predicted & { unit?: BenchLoad['unit']; checkId?: string; across?: boolean } {
   const load = benchLoads(brief).find(({ loadCase }) => loadCase.id === loadCaseId);
   if (!load) return { known: false, gaps: ['The brief has no such load, or one that a bench cannot put on'] };
@@ -75,7 +75,7 @@ export function predictPart(
 /** Whether a blow on the one load of a brief tears between the layers. */
 function tearsAcross(alone: Brief): boolean {
   const part = preparePart(alone, BUILT_UP[alone.asks.orientations![0]!]);
-  return isPulledApart(part.bearings, part.loads[0]!);
+  return isPulledApart(part.layerStresses, part.loads[0]!);
 }
 
 function onTheBench(brief: Brief, { loadCase }: BenchLoad, orientation: BuildOrientation): Brief {

@@ -1,5 +1,5 @@
 import { sampleCampaigns, sampleLibrary } from '../../education/sample/index.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { fittedCreepOf } from '../../materials/behaviour/creepFit.ts';
 import { armResult, fillerEffect, findMethod, lastingOf, observationsOf, predictArm } from './index.ts';
 
@@ -20,7 +20,7 @@ describe('the sample campaigns', () => {
         const grade = sampleLibrary.grades.find(({ id }) => id === arm.gradeId)!;
         const found = predictArm(campaign, arm, {
           grade,
-          rules: defaultHouseRules,
+          rules: defaultCompanyRules,
           library: sampleLibrary,
           brief: undefined,
         });

@@ -5,14 +5,14 @@ import type {
   EvaluationEntry,
   EvidenceClass,
   Grade,
-  HouseRules,
+  CompanyRules,
   Library,
   RigSetUp,
 } from '@anvilstone/schema';
 import { findCheck } from '../../checks/index.ts';
 import { prepareMaterial } from '../../materials/behaviour/material.ts';
 import { printTimeH } from '../../machines/cost/cost.ts';
-import { completeRules } from '../../materials/companyRules/houseRules.ts';
+import { completeRules } from '../../materials/companyRules/companyRules.ts';
 import { specimensFor } from './comparisons.ts';
 import { findMethod, testMethods } from './methods/index.ts';
 import { SPECIMEN_COV, type Predicted, type TestMethod } from './methods/testMethod.ts';
@@ -66,7 +66,7 @@ export function planTests(
   library: Pick<Library, 'machines' | 'agents'>,
   grade: Grade,
   entry: EvaluationEntry,
-  rules: HouseRules,
+  rules: CompanyRules,
   options: PlanOptions = {},
 ): TestProposal[] {
   const ranked = entry.checks
@@ -141,7 +141,7 @@ export function predictCoupon(
   orientation: BuildOrientation,
   setUp: RigSetUp,
   { moisture }: Pick<Brief, 'moisture'>,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): Predicted {
   const { agentId: _fluid, ...sizes } = setUp;
   const material = prepareMaterial(grade, moisture, { ...completeRules(rules), strengthBasis: 'mean' }, false);
@@ -180,7 +180,7 @@ export function effortOf(
   specimens: number,
   grade: Grade,
   { machines }: Pick<Library, 'machines'>,
-  rules: HouseRules,
+  rules: CompanyRules,
   partMassG: number | null,
 ): TestEffort | undefined {
   const complete = completeRules(rules);

@@ -2,7 +2,7 @@ import type { BuildOrientation, Campaign } from '@anvilstone/schema';
 import { printStateOf } from '@anvilstone/core/evaluation';
 import { InputError } from '@anvilstone/core/foundations';
 import { prepareMaterial, completeRules } from '@anvilstone/core/materials';
-import type { PredictionGrounds } from './campaignPrediction.ts';
+import type { PredictionInputs } from './campaignPrediction.ts';
 import { predictPart } from './partPrediction.ts';
 import type { ArmResult } from './results.ts';
 
@@ -23,7 +23,7 @@ export interface ValueFromPart {
 export function valueFromPart(
   campaign: Campaign,
   { arm, outcome, summary }: ArmResult,
-  { grade, rules, library, brief }: PredictionGrounds,
+  { grade, rules, library, brief }: PredictionInputs,
 ): ValueFromPart {
   if (!brief || campaign.loadCaseId === undefined || !summary)
     throw new InputError('partId', campaign.partId, 'a campaign of a part that is there, with one of its loads');

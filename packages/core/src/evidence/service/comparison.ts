@@ -5,7 +5,7 @@ import type { Brief, Installation, LoadCase, ServiceFinding } from '@anvilstone/
 import { predictPart } from '../bench/partPrediction.ts';
 import { findFailureMode } from './failureModes.ts';
 import { predictedMovement } from './predictedMovement.ts';
-import type { ServiceGrounds } from './grounds.ts';
+import type { ServiceInputs } from './grounds.ts';
 
 /** One number that was predicted or asked, beside the one that was found. */
 export interface ComparedRow {
@@ -44,7 +44,7 @@ const MARGIN_K = 2;
 export function compareFinding(
   finding: ServiceFinding,
   installation: Pick<Installation, 'installedAt'>,
-  grounds: ServiceGrounds,
+  grounds: ServiceInputs,
 ): ServiceComparison {
   const hoursInService = hoursBetween(installation.installedAt, finding.at);
   const { brief, entry } = grounds;
@@ -74,7 +74,7 @@ export function loadOf({ loadCaseId }: Pick<ServiceFinding, 'loadCaseId'>, { loa
   );
 }
 
-function movedRow(finding: ServiceFinding, grounds: ServiceGrounds, hours: number): ComparedRow | undefined {
+function movedRow(finding: ServiceFinding, grounds: ServiceInputs, hours: number): ComparedRow | undefined {
   const found = finding.measured.movedMm;
   const load = loadOf(finding, grounds.brief);
   if (found === undefined || !load || !(hours > 0)) return undefined;
@@ -148,7 +148,7 @@ function cyclesRow({ measured, loadCaseId }: ServiceFinding, brief: Brief): Comp
 }
 
 /** Under what it gave out, beside what it should have broken at where that can be predicted, else beside what was asked. */
-function loadRow(finding: ServiceFinding, grounds: ServiceGrounds): ComparedRow | undefined {
+function loadRow(finding: ServiceFinding, grounds: ServiceInputs): ComparedRow | undefined {
   const found = finding.measured.loadN;
   const load = loadOf(finding, grounds.brief);
   if (found === undefined || load?.forceN === undefined) return undefined;
@@ -225,7 +225,7 @@ function wordsOf(
 }
 
 /** Load at which the part should have broken once and slowly, N; undefined: it cannot be predicted. */
-export function predictedBreakN(finding: ServiceFinding, grounds: ServiceGrounds) {
+export function predictedBreakN(finding: ServiceFinding, grounds: ServiceInputs) {
   const load = loadOf(finding, grounds.brief);
   if (!load) return undefined;
   const predicted = predictPart(

@@ -10,7 +10,7 @@ import {
   fleetOf,
   predictedMovement,
   dueInspections,
-  groundsOfInstallation,
+  inputsOfInstallation,
   inspectionDates,
   inspectionPlan,
   poissonUpper,
@@ -19,10 +19,10 @@ import {
   survivalOf,
   type ServiceProposal,
 } from './index.ts';
-import { found, groundsFor, installed } from './testContext.ts';
+import { found, inputsFor, installed } from './testContext.ts';
 
 const HOURS = 1500;
-const duct = groundsFor(heaterDuct, 'ol-pc', 'ZX');
+const duct = inputsFor(heaterDuct, 'ol-pc', 'ZX');
 const evidenceOf = (proposals: readonly ServiceProposal[]): Observation =>
   proposals.flatMap((one) => (one.kind === 'evidence' ? [one.observation] : []))[0]!;
 
@@ -61,7 +61,7 @@ describe('what was found beside what was predicted', () => {
     expect(brief.asks.outdoors).toBeDefined();
   });
   test('of a grade that is gone nothing is predicted', () =>
-    expect(groundsOfInstallation({ gradeId: 'none', orientation: 'XY' }, undefined, undefined)).toBeUndefined());
+    expect(inputsOfInstallation({ gradeId: 'none', orientation: 'XY' }, undefined, undefined)).toBeUndefined());
 });
 
 describe('what it says of the evidence', () => {
@@ -80,7 +80,7 @@ describe('what it says of the evidence', () => {
     expect(change!.after!).toBeLessThan(1);
   });
   test('cycles: a pawl that cracked halfway does not last the whole way by its own evidence', () => {
-    const pawl = groundsFor(ratchetPawl, 'ol-pa12', 'XY');
+    const pawl = inputsFor(ratchetPawl, 'ol-pa12', 'XY');
     const finding = found({ modeId: 'fatigue-crack', measured: { cycles: 21_000 } });
     const observation = evidenceOf(proposalsFrom(finding, installed(), pawl));
     expect(observation).toMatchObject({ property: 'fatigueStrength', cycles: 21_000, stressRatio: 0 });
@@ -101,7 +101,7 @@ describe('what it says of the evidence', () => {
     expect(best.checks.find(({ checkId }) => checkId === 'fatigue-life')!.reserve!).toBeCloseTo(1, 1);
   });
   test('load: broken under half of what was predicted, half the strength, and data sheets taken lower', () => {
-    const arm = groundsFor(lampArm, 'ne-petg', 'XZ');
+    const arm = inputsFor(lampArm, 'ne-petg', 'XZ');
     const finding = found({ modeId: 'torn', loadCaseId: 'gust', measured: { loadN: 40 } });
     const proposals = proposalsFrom(finding, installed(), arm);
     const observation = evidenceOf(proposals);
@@ -115,7 +115,7 @@ describe('what it says of the evidence', () => {
     expect(afterEvidence(arm, observation)).toEqual([]);
   });
   test('fluid: what cracked is rated so in it', () => {
-    const cup = groundsFor(dripCup, 'ne-petg', 'XY');
+    const cup = inputsFor(dripCup, 'ne-petg', 'XY');
     const finding = found({ at: '2026-01-04T00:00:00Z', modeId: 'crazed', agentId: dripCup.asks.fluids![0]!.agentId });
     expect(evidenceOf(proposalsFrom(finding, installed(), cup))).toMatchObject({
       property: 'chemicalResistance',
@@ -132,7 +132,7 @@ describe('what it says of the evidence', () => {
       proposalsFrom(found({ state: 'sound', modeId: 'sagged', measured: { movedMm: 9 } }), installed(), duct),
     ).toEqual([]));
   test('every test that is proposed is one that there is', () => {
-    const cover = groundsFor(snapCover, 'ol-pa12', 'XY');
+    const cover = inputsFor(snapCover, 'ol-pa12', 'XY');
     for (const { id } of failureModes)
       for (const one of proposalsFrom(found({ modeId: id }), installed(), cover))
         if (one.kind === 'test')

@@ -4,39 +4,39 @@ import type {
   Decision,
   EvaluationEntry,
   Grade,
-  HouseRules,
+  CompanyRules,
   Installation,
   Library,
 } from '@anvilstone/schema';
 import { evaluate } from '@anvilstone/core/evaluation';
 
 /** What was predicted of a part in service: by the record it was made from, or else by what is known today. */
-export interface ServiceGrounds {
+export interface ServiceInputs {
   brief: Brief;
   grade: Grade;
   orientation: BuildOrientation;
-  rules: HouseRules;
+  rules: CompanyRules;
   library: Pick<Library, 'machines' | 'agents'>;
   entry: EvaluationEntry;
   /** Number of the record; undefined: there is none, and it was worked out today. */
   decisionNumber?: number;
 }
 
-export interface TodayGrounds {
+export interface TodayInputs {
   brief: Brief;
   library: Library;
-  rules: HouseRules;
+  rules: CompanyRules;
 }
 
 /**
  * Undefined: the grade, or the build orientation it was built, is not there to be predicted from.
  * @throws InputError when the brief cannot be evaluated
  */
-export function groundsOfInstallation(
+export function inputsOfInstallation(
   { gradeId, orientation }: Pick<Installation, 'gradeId' | 'orientation'>,
   decision: Decision | undefined,
-  today: TodayGrounds | undefined,
-): ServiceGrounds | undefined {
+  today: TodayInputs | undefined,
+): ServiceInputs | undefined {
   const source = decision ?? today;
   if (!source) return undefined;
   const { brief, rules } = source;

@@ -1,4 +1,4 @@
-import type { Brief, BuildOrientation, Grade, HouseRules, Library } from '@anvilstone/schema';
+import type { Brief, BuildOrientation, Grade, CompanyRules, Library } from '@anvilstone/schema';
 import { evaluate } from '@anvilstone/core/evaluation';
 import { InputError, requirePositiveValue } from '@anvilstone/core/foundations';
 import { briefWithLoad, everyLoadCase } from '@anvilstone/core/shapes';
@@ -20,7 +20,7 @@ export function predictedMovement(
   library: Pick<Library, 'machines' | 'agents'>,
   grade: Grade,
   orientation: BuildOrientation,
-  rules: HouseRules,
+  rules: CompanyRules,
   timesH: readonly number[],
 ): PredictedMovement[] {
   const load = everyLoadCase(brief).find(({ id }) => id === loadCaseId);

@@ -1,12 +1,12 @@
-import type { Brief, HouseRules, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
+import type { Brief, CompanyRules, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
 import type { Material } from '@anvilstone/core/materials';
 import type { ServiceComparison } from './comparison.ts';
-import type { ServiceGrounds } from './grounds.ts';
+import type { ServiceInputs } from './grounds.ts';
 
 /** What a finding may change, for somebody to take or leave. */
 export type ServiceProposal =
   | { kind: 'evidence'; says: string; observation: Observation }
-  | { kind: 'rule'; says: string; ruleId: keyof HouseRules; was: number; value: number }
+  | { kind: 'rule'; says: string; ruleId: keyof CompanyRules; was: number; value: number }
   | { kind: 'brief'; says: string; change: (brief: Brief) => Brief }
   | { kind: 'test'; says: string; methodId: string };
 
@@ -14,7 +14,7 @@ export type ServiceProposal =
 export interface Situation {
   finding: ServiceFinding;
   installation: Installation;
-  grounds: ServiceGrounds;
+  grounds: ServiceInputs;
   comparison: ServiceComparison;
   material: Material;
 }

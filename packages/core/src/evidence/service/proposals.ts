@@ -6,7 +6,7 @@ import { builtAs, lifeCycles } from '@anvilstone/core/shapes';
 import type { Brief, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
 import { askedTemperatures, compareFinding, predictedBreakN, loadOf } from './comparison.ts';
 import { BRIEF_PROPOSERS } from './briefProposals.ts';
-import type { ServiceGrounds } from './grounds.ts';
+import type { ServiceInputs } from './grounds.ts';
 import type { Proposer, ServiceProposal, Situation } from './proposal.ts';
 
 export type { ServiceProposal } from './proposal.ts';
@@ -19,7 +19,7 @@ export type { ServiceProposal } from './proposal.ts';
 export function proposalsFrom(
   finding: ServiceFinding,
   installation: Installation,
-  grounds: ServiceGrounds,
+  grounds: ServiceInputs,
 ): ServiceProposal[] {
   const comparison = compareFinding(finding, installation, grounds);
   const { brief, grade, rules } = grounds;
@@ -243,7 +243,7 @@ const MOST_TITLE = 200;
 export function replacementBrief(
   finding: ServiceFinding,
   installation: Installation,
-  grounds: ServiceGrounds,
+  grounds: ServiceInputs,
   current: Brief,
 ): { brief: Brief; says: string[] } {
   const changes = proposalsFrom(finding, installation, grounds).filter((one) => one.kind === 'brief');
@@ -270,7 +270,7 @@ export function replacementBrief(
 
 /** Reserve of the checks that should have predicted it, before and after an observation is taken in. */
 export function afterEvidence(
-  grounds: ServiceGrounds,
+  grounds: ServiceInputs,
   taken: Observation,
 ): { checkId: string; title: string; before: number | null; after: number | null }[] {
   const { brief, grade, orientation, library, rules, entry } = grounds;

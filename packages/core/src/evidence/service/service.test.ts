@@ -1,7 +1,7 @@
 import type { Brief } from '@anvilstone/schema';
 import { checks, findCheck } from '../../checks/index.ts';
 import { evaluate } from '../../evaluation/index.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { heaterDuct, lampArm, ratchetPawl, sampleLibrary } from '../../education/sample/index.ts';
 import { failureModes, predictedMovement, inspectionPlan } from './index.ts';
 
@@ -91,7 +91,7 @@ describe('how far it should have moved', () => {
   const load = lampArm.loadCases.find(({ maxSagMm }) => maxSagMm !== undefined)!;
   const grade = gradeOf('ne-petg');
   const at = (timesH: readonly number[]) =>
-    predictedMovement(lampArm, load.id, sampleLibrary, grade, 'XZ', defaultHouseRules, timesH);
+    predictedMovement(lampArm, load.id, sampleLibrary, grade, 'XZ', defaultCompanyRules, timesH);
   test('grows with time, and ends where the brief was judged', () => {
     const found = at([1, 24, 1000, load.durationH]);
     const moved = found.map(({ movedMm }) => movedMm!);
@@ -103,10 +103,10 @@ describe('how far it should have moved', () => {
   test('without a limit nothing was predicted; a load that is not there is refused', () => {
     const { maxSagMm: _free, ...unlimited } = load;
     const brief = { ...lampArm, loadCases: [unlimited] };
-    const found = predictedMovement(brief, load.id, sampleLibrary, grade, 'XZ', defaultHouseRules, [24]);
+    const found = predictedMovement(brief, load.id, sampleLibrary, grade, 'XZ', defaultCompanyRules, [24]);
     expect(found).toEqual([{ timeH: 24, movedMm: null }]);
     expect(() => at([0])).toThrow(/timesH\/0/);
-    expect(() => predictedMovement(lampArm, 'none', sampleLibrary, grade, 'XZ', defaultHouseRules, [1])).toThrow(
+    expect(() => predictedMovement(lampArm, 'none', sampleLibrary, grade, 'XZ', defaultCompanyRules, [1])).toThrow(
       /loadCaseId/,
     );
   });

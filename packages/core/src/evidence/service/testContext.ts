@@ -1,7 +1,7 @@
 import type { Brief, BuildOrientation, Installation, ServiceFinding } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
-import { groundsOfInstallation, type ServiceGrounds } from './grounds.ts';
+import { inputsOfInstallation, type ServiceInputs } from './grounds.ts';
 
 /** Parts in service and what is found of them. Used by tests only. */
 export const installed = (change: Partial<Installation> = {}): Installation => ({
@@ -31,7 +31,7 @@ export const found = (change: Partial<ServiceFinding> = {}): ServiceFinding => (
   ...change,
 });
 
-export function groundsFor(brief: Brief, gradeId: string, orientation: BuildOrientation): ServiceGrounds {
-  const today = { brief, library: sampleLibrary, rules: defaultHouseRules };
-  return groundsOfInstallation({ gradeId, orientation }, undefined, today)!;
+export function inputsFor(brief: Brief, gradeId: string, orientation: BuildOrientation): ServiceInputs {
+  const today = { brief, library: sampleLibrary, rules: defaultCompanyRules };
+  return inputsOfInstallation({ gradeId, orientation }, undefined, today)!;
 }

@@ -1,7 +1,7 @@
 import type { Brief, Grade } from '@anvilstone/schema';
 import { families } from '../../materials/reference/family.ts';
 import { findAgent } from '../../materials/reference/agent.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { testBrief, testGrade } from '../../checks/testContext.ts';
 import { CAUTION_PLACES, cautionCatalogue, cautionsFor, type CautionSituation } from './catalogue.ts';
 import { handlingCautions } from './handlingCautions.ts';
@@ -14,8 +14,8 @@ const oil = asking({ fluids: [{ agentId: 'mineral-oil', contact: 'splash', tempe
 const situations: Record<string, [fires: CautionSituation, quiet: CautionSituation]> = {
   'proof-test': [{ brief: { ...testBrief, failureCouldHurt: 'yes' } }, { brief: testBrief }],
   'low-safety-factor': [
-    { brief: { ...testBrief, failureCouldHurt: 'yes' }, rules: defaultHouseRules },
-    { brief: testBrief, rules: defaultHouseRules },
+    { brief: { ...testBrief, failureCouldHurt: 'yes' }, rules: defaultCompanyRules },
+    { brief: testBrief, rules: defaultCompanyRules },
   ],
   fumes: [{ grade: testGrade }, { brief: testBrief }],
   'fibre-dust': [{ grade: grade({ reinforcementId: 'carbon-10' }) }, { grade: testGrade }],
@@ -86,7 +86,7 @@ test('people’s cautions come before the part’s', () => {
 
 test('the safety factor is measured against what a failure would do', () => {
   const harmless = { ...testBrief, loadCases: [{ ...testBrief.loadCases[0]!, safetyFactor: 1.2 }] };
-  const [caution] = cautionsFor('brief', { brief: harmless, rules: defaultHouseRules });
+  const [caution] = cautionsFor('brief', { brief: harmless, rules: defaultCompanyRules });
   expect(caution!.text).toMatch(/below the house’s 1.5 for parts that hurt no one: Load/);
 });
 

@@ -1,5 +1,5 @@
 import type { Machine } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { machineFit } from './machineFit.ts';
 import type { ProcessNeeds } from './fitFinding.ts';
 
@@ -125,7 +125,7 @@ test.each<[string, Partial<ProcessNeeds>, Partial<Machine>, 'pass' | 'caution' |
   ['soft on another scale', { directDriveNeeded: true }, { extruder: 'remote' }, 'caution', /Soft filament through/],
   ['several at once', { abrasive: true, bedLowC: 120 }, { nozzleMaterial: 'brass' }, 'blocker', /bed at 120.*hardened/],
 ])('%s', (_what, ask, have, verdict, said) => {
-  const fit = machineFit({ ...needs, ...ask }, { ...machine, ...have }, size, 'XY', defaultHouseRules);
+  const fit = machineFit({ ...needs, ...ask }, { ...machine, ...have }, size, 'XY', defaultCompanyRules);
   expect(fit.verdict).toBe(verdict);
   expect(fit.findings.map((finding) => finding.text).join(' | ')).toMatch(said);
 });
@@ -139,5 +139,5 @@ test.each([
   ['ZX', { length: 181, depth: 100, width: 100 }, 'blocker'],
   ['XY', { length: 235, depth: 20, width: 10 }, 'pass'], // across the corner of 200 × 150
 ] as const)('%s of %p on 200 × 150 × 180: %s', (orientation, extent, verdict) =>
-  expect(machineFit(needs, machine, extent, orientation, defaultHouseRules).verdict).toBe(verdict),
+  expect(machineFit(needs, machine, extent, orientation, defaultCompanyRules).verdict).toBe(verdict),
 );

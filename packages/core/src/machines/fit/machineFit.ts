@@ -1,4 +1,4 @@
-import type { BuildOrientation, Grade, HouseRules, Machine } from '@anvilstone/schema';
+import type { BuildOrientation, Grade, CompanyRules, Machine } from '@anvilstone/schema';
 import { findFamily, type Family, findReinforcement, type Reinforcement } from '@anvilstone/core/materials';
 import { BUILT_UP, type PartAxis } from '@anvilstone/core/shapes';
 import { blocker, caution } from './findings.ts';
@@ -55,7 +55,11 @@ export function processNeeds(
 const ANY_PART_MM = { length: 1, width: 1, depth: 1 };
 
 /** Verdict on the machine that suits a grade best, whatever the part. Undefined: no machine, or the family is not known. */
-export function bestFitAnywhere(grade: Grade, machines: readonly Machine[], rules: HouseRules): FitVerdict | undefined {
+export function bestFitAnywhere(
+  grade: Grade,
+  machines: readonly Machine[],
+  rules: CompanyRules,
+): FitVerdict | undefined {
   const needs = processNeeds(grade, findFamily(grade.familyId), findReinforcement(grade.reinforcementId));
   if (!needs) return undefined;
   let best: FitVerdict | undefined;
@@ -74,7 +78,7 @@ export function machineFit(
   machine: Machine,
   extentMm: Record<PartAxis, number>,
   orientation: BuildOrientation,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): MachineFit {
   const box = boxOf(extentMm, BUILT_UP[orientation]);
   return verdictOf(machine, [
@@ -85,7 +89,7 @@ export function machineFit(
 }
 
 /** What a grade needs of a machine whatever the part: the same for every brief, so it may be kept. */
-export function materialFindings(needs: ProcessNeeds, machine: Machine, rules: HouseRules): readonly FitFinding[] {
+export function materialFindings(needs: ProcessNeeds, machine: Machine, rules: CompanyRules): readonly FitFinding[] {
   return [
     ...hotEndFindings(needs, machine, rules),
     ...bedAndChamberFindings(needs, machine),
@@ -103,7 +107,7 @@ export function verdictOf(machine: Machine, findings: readonly FitFinding[]): Ma
   return { machine, verdict, findings, summary };
 }
 
-function hotEndFindings(needs: ProcessNeeds, machine: Machine, rules: HouseRules): FitFinding[] {
+function hotEndFindings(needs: ProcessNeeds, machine: Machine, rules: CompanyRules): FitFinding[] {
   const { low, mid } = needs.nozzleC;
   const findings: FitFinding[] = [];
   if (low > machine.maximumNozzleC) {

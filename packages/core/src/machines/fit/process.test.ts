@@ -1,5 +1,5 @@
 import type { Grade, Machine } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { findFamily } from '../../materials/reference/family.ts';
 import { findReinforcement } from '../../materials/reference/reinforcement.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
@@ -19,7 +19,7 @@ const fitOf = (familyId: string, machine: Machine, filler: string | null = null,
     machine,
     extent,
     'XY',
-    defaultHouseRules,
+    defaultCompanyRules,
   );
 const blockersOf = (fit: ReturnType<typeof fitOf>) =>
   fit.findings
@@ -65,7 +65,7 @@ describe('machine fit', () => {
   });
   test('too tall for the machine upright', () => {
     const needs = processNeeds(bare as Grade, findFamily('pla'), undefined)!;
-    const tall = machineFit(needs, open, { ...small, length: 300 }, 'ZX', defaultHouseRules);
+    const tall = machineFit(needs, open, { ...small, length: 300 }, 'ZX', defaultCompanyRules);
     expect(blockersOf(tall)).toMatch(/300 mm high/);
   });
   test('an unknown family leaves the fit unknown', () =>
@@ -85,7 +85,7 @@ const printed: CostInput = {
   volumeMm3: 80000,
   filament: { pricePerKgUsd: 30, dryingH: 6, abrasive: false },
   machine: { name: 'Bench', volumetricFlowMm3PerS: 10, hourlyRateUsd: 2, nozzleMaterial: 'hardened' },
-  rules: defaultHouseRules,
+  rules: defaultCompanyRules,
 };
 const PRINT_USD = 3.24 + 9.77778 + 4 + 0.07776;
 

@@ -1,6 +1,6 @@
-import type { Grade, HouseRules } from '@anvilstone/schema';
+import type { Grade, CompanyRules } from '@anvilstone/schema';
 import type { SpoolWater } from './spoolMoisture.ts';
-import { findFamily, completeRules, defaultHouseRules } from '@anvilstone/core/materials';
+import { findFamily, completeRules, defaultCompanyRules } from '@anvilstone/core/materials';
 
 /** How a grade's spool takes up water and is dried. */
 export interface DryingOfGrade extends SpoolWater {
@@ -11,7 +11,7 @@ export interface DryingOfGrade extends SpoolWater {
 }
 
 /** Undefined: the family is not known, so neither is how it is dried. */
-export function dryingOf(grade: Grade, rules: HouseRules = defaultHouseRules): DryingOfGrade | undefined {
+export function dryingOf(grade: Grade, rules: CompanyRules = defaultCompanyRules): DryingOfGrade | undefined {
   const family = findFamily(grade.familyId);
   if (!family) return undefined;
   const { process } = grade;

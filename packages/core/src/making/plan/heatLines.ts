@@ -138,7 +138,7 @@ function fanLine({ grade, family, filler, needs }: CardSetting): CardLine {
     why: off
       ? `Off for the bond of the layers, which ${filler ? 'a filler weakens' : 'a hot polymer needs'}; ${whose} ${range}, for overhangs at the price of strength across`
       : 'More fan holds overhangs and bridges, less fan bonds the layers',
-    from: off ? 'house' : stated ? 'grade' : 'family',
+    from: off ? 'company' : stated ? 'grade' : 'family',
   };
 }
 

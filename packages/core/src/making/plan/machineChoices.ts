@@ -1,4 +1,4 @@
-import type { Brief, BuildOrientation, EvaluationEntry, HouseRules, Library, Machine } from '@anvilstone/schema';
+import type { Brief, BuildOrientation, EvaluationEntry, CompanyRules, Library, Machine } from '@anvilstone/schema';
 import { contextFor, materialFor, evaluateGrade, prepareJob, preparePart } from '@anvilstone/core/evaluation';
 import { InputError } from '@anvilstone/core/foundations';
 import {
@@ -19,7 +19,7 @@ import {
   type MachineFit,
   scrapShareOf,
 } from '@anvilstone/core/machines';
-import { findFamily, findReinforcement, completeRules, defaultHouseRules } from '@anvilstone/core/materials';
+import { findFamily, findReinforcement, completeRules, defaultCompanyRules } from '@anvilstone/core/materials';
 import { BUILT_UP } from '@anvilstone/core/shapes';
 import { cheapestRelief, cheapestUnlock, type Unlock } from './unlock.ts';
 
@@ -50,7 +50,7 @@ export function machineChoices(
   library: Library,
   gradeId: string,
   orientation: BuildOrientation,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): MachineChoice[] | undefined {
   const grade = library.grades.find(({ id }) => id === gradeId);
   if (!grade) throw new InputError('gradeId', gradeId, 'a grade of the library');

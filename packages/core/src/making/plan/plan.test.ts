@@ -1,5 +1,5 @@
 import type { Brief, Grade, Machine } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { waterDiffusionMm2PerH, waterUptakeFraction } from '../../materials/behaviour/sorption.ts';
 import { holdingPowerW } from '../../machines/fit/bedPower.ts';
 import { machineFit, processNeeds } from '../../machines/fit/machineFit.ts';
@@ -28,7 +28,7 @@ const bare = (familyId: string, reinforcementId: string | null = null): Grade =>
 });
 const needsOf = (one: Grade) => processNeeds(one, findFamily(one.familyId), findReinforcement(one.reinforcementId))!;
 const findingsOf = (one: Grade, change: Partial<Machine>, base = machine('workshop-enclosed')) =>
-  machineFit(needsOf(one), { ...base, ...change }, { length: 50, depth: 20, width: 20 }, 'XY', defaultHouseRules);
+  machineFit(needsOf(one), { ...base, ...change }, { length: 50, depth: 20, width: 20 }, 'XY', defaultCompanyRules);
 
 describe('what a machine says of itself', () => {
   test.each<[string, Grade, Partial<Machine>, 'pass' | 'caution' | 'blocker', RegExp]>([
@@ -108,7 +108,7 @@ describe('every machine for one grade', () => {
     expect(choice!.unlock!.priceUsd).toBe(choice!.unlock!.upgrades.reduce((sum, { priceUsd }) => sum + priceUsd, 0));
     // With them nothing blocks it, and with one fewer something does.
     const fits = (changed: Machine) =>
-      machineFit(needsOf(glass), changed, { length: 50, depth: 20, width: 20 }, 'XY', defaultHouseRules).verdict;
+      machineFit(needsOf(glass), changed, { length: 50, depth: 20, width: 20 }, 'XY', defaultCompanyRules).verdict;
     expect(fits(choice!.unlock!.machine)).not.toBe('blocker');
     for (const left of choice!.unlock!.upgrades) {
       const without = choice!.unlock!.upgrades.filter((one) => one !== left);
@@ -197,12 +197,12 @@ describe('process card', () => {
     const stated: Grade = { ...bare('petg'), process: { dryingC: 60, dryingH: 4 } };
     const line = (minimumDryingH: number) =>
       processCard(lampArm, stated, machine('bench-open'), 'XY', 'metric', {
-        ...defaultHouseRules,
+        ...defaultCompanyRules,
         minimumDryingH,
       })!.groups[0]!.lines.find(({ id }) => id === 'drying')!;
     expect(line(0).value).toBe('4 h at 60 °C');
     expect(line(9).value).toBe('9 h at 60 °C');
-    expect(line(9).from).toBe('house');
+    expect(line(9).from).toBe('company');
   });
   test('amorphous: the chamber stays 10 K below its glass transition', () => {
     const line = lineOf(lampArm, bare('abs'), { ...machine('hot-chamber'), maximumChamberC: 60 }, 'chamber')!;

@@ -1,4 +1,4 @@
-import type { Brief, BuildOrientation, Grade, HouseRules, Machine } from '@anvilstone/schema';
+import type { Brief, BuildOrientation, Grade, CompanyRules, Machine } from '@anvilstone/schema';
 import { formatNumber as f, formatQuantity, type UnitSystem } from '@anvilstone/core/foundations';
 import { processNeeds } from '@anvilstone/core/machines';
 import {
@@ -6,7 +6,7 @@ import {
   findFamily,
   findReinforcement,
   completeRules,
-  defaultHouseRules,
+  defaultCompanyRules,
 } from '@anvilstone/core/materials';
 import { afterwards } from './cooldown.ts';
 import type { CardGroup, CardLine } from './cardLine.ts';
@@ -34,7 +34,7 @@ export function processCard(
   machine: Machine,
   orientation: BuildOrientation,
   units: UnitSystem = 'metric',
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): ProcessCard | undefined {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
@@ -95,7 +95,7 @@ function dryingLines({ grade, family, rules, units }: CardSetting): CardLine[] {
         hours > stated
           ? `Company minimum: ${f(rules.minimumDryingH)} h at least; ${from === 'grade' ? 'its maker states' : 'usual for its family are'} ${f(stated)} h. Weigh it: dry at constant mass`
           : 'Weigh it: dry at constant mass. Never hotter, or it fuses on the spool',
-      from: hours > stated ? 'house' : from,
+      from: hours > stated ? 'company' : from,
       mind: true,
     },
     {

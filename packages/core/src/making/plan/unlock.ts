@@ -1,4 +1,4 @@
-import type { HouseRules, Machine } from '@anvilstone/schema';
+import type { CompanyRules, Machine } from '@anvilstone/schema';
 import {
   warpFindings,
   longestOf,
@@ -27,7 +27,7 @@ export function cheapestUnlock(
   needs: ProcessNeeds,
   machine: Machine,
   box: BoxOnBed,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): Unlock | undefined {
   return cheapestSet(machine, (one) => isFree(findingsOn(needs, one, box, rules)));
 }
@@ -37,7 +37,7 @@ export function cheapestRelief(
   needs: ProcessNeeds,
   machine: Machine,
   box: BoxOnBed,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): Unlock | undefined {
   if (!isFree(findingsOn(needs, machine, box, rules))) return undefined;
   return cheapestSet(machine, (one) => {
@@ -46,7 +46,12 @@ export function cheapestRelief(
   });
 }
 
-const findingsOn = (needs: ProcessNeeds, machine: Machine, box: BoxOnBed, rules: HouseRules): readonly FitFinding[] => [
+const findingsOn = (
+  needs: ProcessNeeds,
+  machine: Machine,
+  box: BoxOnBed,
+  rules: CompanyRules,
+): readonly FitFinding[] => [
   ...materialFindings(needs, machine, rules),
   ...warpFindings(needs, machine, longestOf(box)),
   ...sizeFindings(machine, box),

@@ -1,8 +1,8 @@
-import type { Brief, HouseRules, Library } from '@anvilstone/schema';
-import { choose, usualWishes, screen } from '@anvilstone/core/evaluation';
+import type { Brief, CompanyRules, Library } from '@anvilstone/schema';
+import { choose, usualPreferences, screen } from '@anvilstone/core/evaluation';
 import { InputError } from '@anvilstone/core/foundations';
 import { machineUpgrades } from '@anvilstone/core/machines';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 
 /** What an upgrade does for one part. */
 export interface PartGain {
@@ -32,7 +32,7 @@ export function upgradeGains(
   briefs: readonly Brief[],
   library: Library,
   machineId: string,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): UpgradeGain[] {
   const machine = library.machines.find(({ id }) => id === machineId);
   if (!machine) throw new InputError('machineId', machineId, library.machines.map(({ id }) => id).join(', '));
@@ -61,11 +61,11 @@ const gained = ({ parts }: UpgradeGain) => parts.reduce((sum, { gradeIds }) => s
 function passing(
   brief: Brief,
   library: Library,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): { ids: Set<string>; cheapestUsd: number | null } | undefined {
   try {
     const ranked = choose({ brief, library, rules }, screen(brief, library, { rules }).grades, {
-      wishes: { ...usualWishes(rules), schoolId: 'cheapest-that-passes' },
+      preferences: { ...usualPreferences(rules), schoolId: 'cheapest-that-passes' },
       places: 1,
     });
     const ids = ranked.filter(({ best }) => best.status === 'pass').map(({ gradeId }) => gradeId);

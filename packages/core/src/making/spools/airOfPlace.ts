@@ -15,7 +15,7 @@ export const loggedAir = ({ at, temperatureC, humidityPct }: AirReading): Logged
 
 /** Air from one moment to another, and for how much of that no logger could say. */
 export interface AirOfPlace {
-  stretches: readonly AirStretch[];
+  complianceTerms: readonly AirStretch[];
   gapH: number;
 }
 
@@ -33,8 +33,8 @@ const HOUR_MS = 3600e3;
  */
 export function airOfPlace(place: Place, readings: readonly LoggedAir[], fromMs: number, toMs: number): AirOfPlace {
   const usual = { temperatureC: place.temperatureC, humidityPct: place.humidityPct };
-  if (toMs <= fromMs) return { stretches: [], gapH: 0 };
-  if (place.loggerId === undefined) return { stretches: [stretch(fromMs, toMs, usual)], gapH: 0 };
+  if (toMs <= fromMs) return { complianceTerms: [], gapH: 0 };
+  if (place.loggerId === undefined) return { complianceTerms: [stretch(fromMs, toMs, usual)], gapH: 0 };
   const pieces = new Merged();
   let gapMs = 0;
   let at = fromMs;
@@ -58,7 +58,7 @@ export function airOfPlace(place: Place, readings: readonly LoggedAir[], fromMs:
     before = reading;
   }
   upTo(toMs, undefined);
-  return { stretches: pieces.stretches, gapH: gapMs / HOUR_MS };
+  return { complianceTerms: pieces.complianceTerms, gapH: gapMs / HOUR_MS };
 }
 
 type Air = Pick<AirStretch, 'temperatureC' | 'humidityPct'>;
@@ -78,26 +78,26 @@ function dampest(airs: readonly (Air | undefined)[]): Air {
 }
 
 /** One after the other and alike: one stretch with the mean air, so that two weeks of readings stay a few dozen stretches. */
-export function mergeAlike(stretches: readonly AirStretch[]): AirStretch[] {
+export function mergeAlike(complianceTerms: readonly AirStretch[]): AirStretch[] {
   const merged = new Merged();
-  for (const one of stretches) merged.add(one);
-  return merged.stretches;
+  for (const one of complianceTerms) merged.add(one);
+  return merged.complianceTerms;
 }
 
 class Merged {
-  readonly stretches: AirStretch[] = [];
+  readonly complianceTerms: AirStretch[] = [];
   /** The first air of a stretch decides what is alike: a slow drift ends it. */
   private first: Air | undefined;
 
   add(one: AirStretch): void {
-    const last = this.stretches.at(-1);
+    const last = this.complianceTerms.at(-1);
     const { first } = this;
     const alike =
       first !== undefined &&
       Math.abs(first.humidityPct - one.humidityPct) <= SAME_PCT &&
       Math.abs(first.temperatureC - one.temperatureC) <= SAME_K;
     if (!last || !alike) {
-      this.stretches.push({ ...one });
+      this.complianceTerms.push({ ...one });
       this.first = one;
       return;
     }

@@ -1,4 +1,4 @@
-import type { DryerSchedule, Grade, HouseRules, Spool } from '@anvilstone/schema';
+import type { DryerSchedule, Grade, CompanyRules, Spool } from '@anvilstone/schema';
 import { conditioningLoad, spoolLoad, type DryerLoad } from '../drying/dryerLoad.ts';
 import { dryingOf } from '../drying/dryingOfGrade.ts';
 import type { SpoolClock } from './spoolClock.ts';
@@ -23,7 +23,7 @@ export function loadsOfStock(
   spools: readonly { spool: Spool; clock: ClockOfStock | null }[],
   { runs, conditioning }: DryerSchedule,
   gradeOf: (id: string) => Grade | undefined,
-  rules: HouseRules,
+  rules: CompanyRules,
   nowMs: number,
 ): LoadsOfStock {
   const inRuns = new Set(runs.flatMap((run) => run.loads));

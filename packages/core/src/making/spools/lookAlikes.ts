@@ -1,5 +1,5 @@
 import type { Grade, Spool } from '@anvilstone/schema';
-import { prepareMaterial, findFamily, defaultHouseRules } from '@anvilstone/core/materials';
+import { prepareMaterial, findFamily, defaultCompanyRules } from '@anvilstone/core/materials';
 
 /** Two spools that the eye takes for each other, of different grades. */
 export interface LookAlikes {
@@ -67,6 +67,6 @@ function tellApart(a: { spool: Spool; grade: Grade }, b: { spool: Spool; grade: 
 
 /** Mass of a metre of filament: π/4·d² in mm², times 1 m, is cm³. */
 function metreG({ spool, grade }: { spool: Spool; grade: Grade }): number | undefined {
-  const { density } = prepareMaterial(grade, 'dry', defaultHouseRules, false);
+  const { density } = prepareMaterial(grade, 'dry', defaultCompanyRules, false);
   return density.known ? (Math.PI / 4) * spool.filamentDiameterMm ** 2 * density.value : undefined;
 }

@@ -65,7 +65,7 @@ export function spoolClock(spool: Spool, drying: DryingOfGrade, { places, readin
     if (endMs <= atMs) return;
     const place = places.find(({ id }) => id === placeId) ?? UNKNOWN_PLACE;
     const found = airOfPlace(place, readings.get(place.loggerId ?? '') ?? [], atMs, endMs);
-    air.push(...found.stretches);
+    air.push(...found.complianceTerms);
     gapH += found.gapH;
     if (place.loggerId === undefined) assumedH += (endMs - atMs) / HOUR_MS;
     atMs = endMs;

@@ -1,7 +1,7 @@
 import type { DryerSchedule, Place, Spool } from '@anvilstone/schema';
 import { dryingOf } from '../drying/dryingOfGrade.ts';
 import { spoolMoisture } from '../drying/spoolMoisture.ts';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { proposeSchedule } from '../drying/schedule.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
 import { sampleDryers, sampleSchedule, sampleSpools } from '../../education/sample/stock.ts';
@@ -61,15 +61,15 @@ describe('mass left', () => {
 describe('the air of a place', () => {
   test('without a logger it is what is usual there', () => {
     expect(airOfPlace(shelf, [], ms(0), ms(5))).toEqual({
-      stretches: [{ hours: 5, temperatureC: 22, humidityPct: 55 }],
+      complianceTerms: [{ hours: 5, temperatureC: 22, humidityPct: 55 }],
       gapH: 0,
     });
-    expect(airOfPlace(shelf, [], ms(5), ms(5)).stretches).toEqual([]);
+    expect(airOfPlace(shelf, [], ms(5), ms(5)).complianceTerms).toEqual([]);
   });
   test('a reading holds until the next; one from before the start counts for the rest of its hour', () => {
     const found = airOfPlace(store, [reading(-0.5, 30), reading(0.5, 40), reading(1.5, 50)], ms(0), ms(2));
     expect(found.gapH).toBe(0);
-    expect(found.stretches.map(({ hours, humidityPct }) => [hours, humidityPct])).toEqual([
+    expect(found.complianceTerms.map(({ hours, humidityPct }) => [hours, humidityPct])).toEqual([
       [0.5, 30],
       [1, 40],
       [0.5, 50],
@@ -78,14 +78,16 @@ describe('the air of a place', () => {
   test('a logger that lost connection: the hours are a gap, as damp as either side or the usual', () => {
     const found = airOfPlace(store, [reading(0, 30), reading(10, 80, 18)], ms(0), ms(10.5));
     expect(found.gapH).toBeCloseTo(9, 9);
-    expect(found.stretches.map(({ hours, humidityPct, temperatureC }) => [hours, humidityPct, temperatureC])).toEqual([
+    expect(
+      found.complianceTerms.map(({ hours, humidityPct, temperatureC }) => [hours, humidityPct, temperatureC]),
+    ).toEqual([
       [1, 30, 22],
       [9, 80, 22],
       [0.5, 80, 18],
     ]);
     // No reading at all: all of it is a gap.
     expect(airOfPlace(store, [], ms(0), ms(3))).toEqual({
-      stretches: [{ hours: 3, temperatureC: 22, humidityPct: 55 }],
+      complianceTerms: [{ hours: 3, temperatureC: 22, humidityPct: 55 }],
       gapH: 3,
     });
   });
@@ -98,7 +100,7 @@ describe('the air of a place', () => {
     const merged = mergeAlike(many);
     expect(merged.length).toBeLessThan(60);
     expect(merged.reduce((sum, { hours }) => sum + hours, 0)).toBeCloseTo(125, 9);
-    const wet = (stretches: typeof many) => spoolMoisture(drying, stretches).fraction;
+    const wet = (complianceTerms: typeof many) => spoolMoisture(drying, complianceTerms).fraction;
     expect(wet(merged) / wet(many)).toBeCloseTo(1, 1);
   });
 });
@@ -154,10 +156,10 @@ describe('the moisture clock of a spool', () => {
       readings: new Map([['logger', Array.from({ length: 12 }, (_, i) => reading(20 + i, 20))]]),
     };
     const gapped = { ...air, readings: new Map([['logger', [reading(20, 20), reading(31, 20)]]]) };
-    const [known, bridged] = [logged, gapped].map((one) => spoolClock(stay, drying, one, ms(31.5)));
+    const [known, adjusted] = [logged, gapped].map((one) => spoolClock(stay, drying, one, ms(31.5)));
     expect(known!.gapH).toBe(0);
-    expect(bridged!.gapH).toBeCloseTo(10, 9);
-    expect(bridged!.fraction).toBeGreaterThan(known!.fraction);
+    expect(adjusted!.gapH).toBeCloseTo(10, 9);
+    expect(adjusted!.fraction).toBeGreaterThan(known!.fraction);
   });
   test('nobody knows where it lay: damp is assumed and said', () => {
     const lost = spoolClock({ ...pa, placeId: null, events: [dried(20)] }, drying, air, ms(30));
@@ -193,7 +195,7 @@ test('no spool of the sample stock is planned hotter than it is dried at, whatev
     clock: { state: 'wet' as const, useWithinH: 0, needsDryingH: 4 },
   }));
   const current = sampleSchedule(new Date(now));
-  const { loads } = loadsOfStock(spools, current, gradeOf, defaultHouseRules, now);
+  const { loads } = loadsOfStock(spools, current, gradeOf, defaultCompanyRules, now);
   expect(loads.length).toBeGreaterThan(6);
   const { schedule } = proposeSchedule(loads, sampleDryers, current, now);
   const shared = schedule.runs.filter((run) => run.loads.length > 1);
@@ -212,7 +214,7 @@ describe('what waits for a dryer', () => {
       [{ spool: { ...pa, ...spool }, clock: clock(over) }],
       { runs, conditioning: [] },
       gradeOf,
-      defaultHouseRules,
+      defaultCompanyRules,
       ms(0),
     );
   const need = (hour: number) => ({ need: { at: at(hour), what: 'pawls' } });

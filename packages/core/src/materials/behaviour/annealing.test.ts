@@ -2,12 +2,12 @@ import { briefWith, outcome, testGrade } from '../../checks/testContext.ts';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
 import { prepareMaterial } from './material.ts';
 import { families, findFamily } from '../reference/family.ts';
-import { defaultHouseRules } from '../companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../companyRules/companyRules.ts';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import { annealingOf } from './annealing.ts';
 
 const material = (familyId: string, annealed: boolean) =>
-  prepareMaterial({ ...testGrade, familyId }, 'dry', defaultHouseRules, true, { annealed });
+  prepareMaterial({ ...testGrade, familyId }, 'dry', defaultCompanyRules, true, { annealed });
 
 test('PLA crystallises in the oven: it carries load beyond its glass transition of 60 °C, at 23 °C it stays as it was', () => {
   const [printed, annealed] = [material('pla', false), material('pla', true)];
@@ -30,7 +30,7 @@ test('relieving stress in ABS moves its points by 2 K and no more; evidence beco
     ),
   )!;
   const evidence = (annealed: boolean) =>
-    prepareMaterial({ ...own, familyId: 'abs' }, 'dry', defaultHouseRules, true, { annealed }).behaviour!.hdtEvidence;
+    prepareMaterial({ ...own, familyId: 'abs' }, 'dry', defaultCompanyRules, true, { annealed }).behaviour!.hdtEvidence;
   expect(evidence(false)).toBe('C');
   expect(evidence(true)).toBe('D');
 });
@@ -63,5 +63,5 @@ test('what shrinks in the oven strays further from its size', () => {
   const strays = (annealed: boolean) =>
     outcome('fit-size', { ...brief, ...(annealed ? { annealed: true as const } : {}) }, 'XZ', pla).demand!;
   // 3 % more shrinkage, of which the company rule's share scatters
-  expect(strays(true) - strays(false)).toBeCloseTo(100 * 0.03 * defaultHouseRules.shrinkScatterShare!, 9);
+  expect(strays(true) - strays(false)).toBeCloseTo(100 * 0.03 * defaultCompanyRules.shrinkScatterShare!, 9);
 });

@@ -1,6 +1,6 @@
 import type { Grade, Observation } from '@anvilstone/schema';
 import fc from 'fast-check';
-import { defaultHouseRules } from '../companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../companyRules/companyRules.ts';
 import { creepReadings, fitCreep } from './creepFit.ts';
 import { gradeCurves } from './curves.ts';
 import { fatigueAmplitudeMPa, fatigueLaw } from './fatigue.ts';
@@ -104,7 +104,7 @@ describe('creep readings', () => {
     ).toEqual([]);
   });
   test('the curve shows them as measured and is then class C, not D', () => {
-    const creep = gradeCurves(measured, 'dry', defaultHouseRules).find(({ id }) => id === 'creep-over-time')!;
+    const creep = gradeCurves(measured, 'dry', defaultCompanyRules).find(({ id }) => id === 'creep-over-time')!;
     expect(creep.evidence).toBe('C');
     expect(creep.marks.map(({ kind }) => kind)).toEqual(['measured', 'measured', 'measured', 'measured']);
   });
@@ -116,7 +116,7 @@ describe('curves of a grade', () => {
     { property: 'tensileModulus', value: 1200, temperatureC: 60 },
     { property: 'heatDeflectionTemperature', value: 70, unit: '°C', hdtStressMPa: 0.45, source: 'datasheet' },
   ]);
-  const curves = gradeCurves(grade, 'dry', defaultHouseRules);
+  const curves = gradeCurves(grade, 'dry', defaultCompanyRules);
   const modulus = curves.find(({ id }) => id === 'modulus-over-temperature')!;
   test('measured points are marked apart from reported and typical ones, and lie on the line', () => {
     expect(modulus.marks.filter(({ kind }) => kind === 'measured')).toMatchObject([{ x: 60, y: 1200 }]);
@@ -132,19 +132,24 @@ describe('curves of a grade', () => {
   });
   test('a value at a temperature: measured there it is taken as it is, elsewhere it is carried along the curve', () => {
     const at = (temperatureC: number) =>
-      resolve(grade, 'tensileModulus', { direction: 'in-plane', conditioning: 'dry', temperatureC }, defaultHouseRules);
+      resolve(
+        grade,
+        'tensileModulus',
+        { direction: 'in-plane', conditioning: 'dry', temperatureC },
+        defaultCompanyRules,
+      );
     expect(at(60)).toMatchObject({ known: true, value: 1200 });
-    const carried = at(45);
-    expect(carried).toMatchObject({ known: true, evidence: 'C' });
-    expect(carried.known && carried.value).toBeLessThan(1950);
-    expect(carried.known && carried.value).toBeGreaterThan(1200);
+    const adjusted = at(45);
+    expect(adjusted).toMatchObject({ known: true, evidence: 'C' });
+    expect(adjusted.known && adjusted.value).toBeLessThan(1950);
+    expect(adjusted.known && adjusted.value).toBeGreaterThan(1200);
   });
   test('a grade of an unknown polymer has no curves', () =>
     expect(
       gradeCurves(
         gradeOf([{ property: 'tensileModulus', value: 2000 }], { familyId: 'not-stated' }),
         'dry',
-        defaultHouseRules,
+        defaultCompanyRules,
       ),
     ).toEqual([]));
 });

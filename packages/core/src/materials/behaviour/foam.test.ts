@@ -1,7 +1,7 @@
 import type { Brief, Grade } from '@anvilstone/schema';
 import { compareFoams } from '../../evaluation/orientations/foams.ts';
 import { findFamily } from '../reference/family.ts';
-import { defaultHouseRules } from '../companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../companyRules/companyRules.ts';
 import { guardBumper, sampleLibrary } from '../../education/sample/index.ts';
 import { foamAt, foamCurveOf, foamOf, nozzleOfDensity } from './foam.ts';
 import { prepareMaterial } from './material.ts';
@@ -9,7 +9,7 @@ import { prepareMaterial } from './material.ts';
 const grade = sampleLibrary.grades.find(({ id }) => id === 'qh-tpu-foam')!;
 const curve = foamCurveOf(grade, findFamily('tpu-foaming'))!;
 const materialAt = (foamNozzleC?: number, of: Grade = grade) =>
-  prepareMaterial(of, 'dry', defaultHouseRules, true, foamNozzleC === undefined ? {} : { foamNozzleC });
+  prepareMaterial(of, 'dry', defaultCompanyRules, true, foamNozzleC === undefined ? {} : { foamNozzleC });
 const known = <T>(one: { known: true; value: number } & T) => one;
 const valueOf = (resolution: ReturnType<typeof materialAt>['density']) =>
   resolution.known ? known(resolution).value : Number.NaN;

@@ -1,6 +1,6 @@
 import type { Grade, Observation } from '@anvilstone/schema';
 import { testGrade } from '../../checks/testContext.ts';
-import { defaultHouseRules } from '../companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../companyRules/companyRules.ts';
 import { findFamily } from '../reference/family.ts';
 import { prepareMaterial } from './material.ts';
 
@@ -33,7 +33,7 @@ const prepare = (
   familyId?: string,
   reinforcementId?: string | null,
   moisture: 'dry' | 'conditioned' = 'dry',
-) => prepareMaterial(grade(observations, familyId, reinforcementId), moisture, defaultHouseRules);
+) => prepareMaterial(grade(observations, familyId, reinforcementId), moisture, defaultCompanyRules);
 const known = <T extends { known: boolean }>(resolution: T) => {
   expect(resolution.known).toBe(true);
   return resolution as Extract<T, { known: true }>;
@@ -178,7 +178,7 @@ describe('an elastomer known by its hardness', () => {
     source: 'datasheet' as const,
     reference: 'sheet',
   };
-  const modulus = (grade: Grade) => prepareMaterial(grade, 'dry', defaultHouseRules).modulus.inPlane;
+  const modulus = (grade: Grade) => prepareMaterial(grade, 'dry', defaultCompanyRules).modulus.inPlane;
   // Gent at 70 Shore A: 5.5205 MPa
   test('takes its modulus from Gent, class C, and says so', () => {
     const found = modulus(soft([shore]));

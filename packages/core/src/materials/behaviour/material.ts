@@ -1,4 +1,4 @@
-import type { Conditioning, Grade, HouseRules, PropertyId } from '@anvilstone/schema';
+import type { Conditioning, Grade, CompanyRules, PropertyId } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { gentModulusMPa } from './gentModulus.ts';
@@ -19,7 +19,7 @@ import { staticFatigueFactor, strengthTemperatureFactor } from '../resolving/str
 /** One grade in one moisture state, ready for the checks: resolved once, read many times. */
 export interface Material {
   grade: Grade;
-  rules: HouseRules;
+  rules: CompanyRules;
   family: Family | undefined;
   filler: Reinforcement | undefined;
   /** The moisture state that everything here is in. */
@@ -58,7 +58,7 @@ export interface PrintState extends Crystallising {
 export function prepareMaterial(
   grade: Grade,
   conditioning: Conditioning,
-  rules: HouseRules,
+  rules: CompanyRules,
   explain = true,
   { foamNozzleC, bends = false, ...crystallising }: PrintState = {},
 ): Material {
@@ -149,7 +149,12 @@ function foamIn(
 }
 
 /** An elastomer whose maker states its Shore A hardness and no modulus: Gent's relation is nearer than a family's middle. */
-function modulusFromHardness(grade: Grade, at: ResolveAt, rules: HouseRules, explain: boolean): Resolution | undefined {
+function modulusFromHardness(
+  grade: Grade,
+  at: ResolveAt,
+  rules: CompanyRules,
+  explain: boolean,
+): Resolution | undefined {
   const family = findFamily(grade.familyId);
   if (family?.morphology !== 'elastomer' || grade.reinforcementId !== null) return undefined;
   const hardness = resolve(grade, 'hardnessShoreA', at, rules, explain);
@@ -167,7 +172,13 @@ function modulusFromHardness(grade: Grade, at: ResolveAt, rules: HouseRules, exp
 }
 
 /** Tensile modulus; where only a bending modulus was reported it stands in, one class weaker at best. */
-function resolveModulus(grade: Grade, at: ResolveAt, rules: HouseRules, explain: boolean, bends: boolean): Resolution {
+function resolveModulus(
+  grade: Grade,
+  at: ResolveAt,
+  rules: CompanyRules,
+  explain: boolean,
+  bends: boolean,
+): Resolution {
   const tensile = resolve(grade, 'tensileModulus', at, rules, explain);
   const bent = bends ? ownBending(grade, 'tensileModulus', tensile, at, rules, explain) : undefined;
   if (bent) return bent;

@@ -2,7 +2,7 @@ import type { Brief, Grade, Observation } from '@anvilstone/schema';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
 import { findFamily } from '../reference/family.ts';
 import { findPartModel } from '../../shapes/parts/models.ts';
-import { defaultHouseRules } from '../companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../companyRules/companyRules.ts';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import { prepareMaterial } from './material.ts';
 
@@ -25,7 +25,8 @@ const withTest = (grade: Grade, test: Observation): Grade => ({
 });
 const bent = (property: 'flexuralModulus' | 'flexuralStrength', value: number, more: Partial<Observation> = {}) =>
   withTest(property === 'flexuralModulus' ? petg : bare, { ...test5, property, value, ...more });
-const materialOf = (grade: Grade, bends: boolean) => prepareMaterial(grade, 'dry', defaultHouseRules, true, { bends });
+const materialOf = (grade: Grade, bends: boolean) =>
+  prepareMaterial(grade, 'dry', defaultCompanyRules, true, { bends });
 const inPlane = (grade: Grade, bends: boolean) => {
   const { modulus, strength } = materialOf(grade, bends);
   if (!modulus.inPlane.known || !strength.inPlane.known) throw new Error('not known');

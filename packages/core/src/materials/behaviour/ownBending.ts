@@ -1,4 +1,4 @@
-import type { Grade, HouseRules, PropertyId } from '@anvilstone/schema';
+import type { Grade, CompanyRules, PropertyId } from '@anvilstone/schema';
 import { findFamily } from '../reference/family.ts';
 import type { Resolution, ResolveAt, Resolved } from '../resolving/resolution.ts';
 import { resolve } from '../resolving/resolve.ts';
@@ -17,7 +17,7 @@ export function ownBending(
   wanted: Wanted,
   known: Resolution,
   at: ResolveAt,
-  rules: HouseRules,
+  rules: CompanyRules,
   explain: boolean,
 ): Resolution | undefined {
   const observations = grade.observations.filter(

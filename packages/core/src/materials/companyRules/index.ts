@@ -1,3 +1,3 @@
-export * from './houseRules.ts';
+export * from './companyRules.ts';
 export * from './ruleMeanings.ts';
 export * from './ruleValue.ts';

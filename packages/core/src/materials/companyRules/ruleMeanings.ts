@@ -1,7 +1,7 @@
-import type { HouseRules } from '@anvilstone/schema';
+import type { CompanyRules } from '@anvilstone/schema';
 
-export type RuleId = keyof HouseRules;
-export type RuleValue = HouseRules[RuleId];
+export type RuleId = keyof CompanyRules;
+export type RuleValue = CompanyRules[RuleId];
 export const RULE_GROUPS = [
   'Evidence',
   'Safety policy',
@@ -248,8 +248,8 @@ export const ruleMeanings: readonly RuleMeaning[] = [
 
 /** One sentence for each policy value that differs between two sets. */
 export function ruleChanges(
-  before: HouseRules,
-  after: HouseRules,
+  before: CompanyRules,
+  after: CompanyRules,
 ): { meaning: RuleMeaning; from: RuleValue; to: RuleValue }[] {
   return ruleMeanings.flatMap((meaning) =>
     before[meaning.id] === after[meaning.id] ? [] : [{ meaning, from: before[meaning.id], to: after[meaning.id] }],

@@ -1,34 +1,34 @@
-import { houseRules } from '@anvilstone/schema';
+import { companyRules } from '@anvilstone/schema';
 import { nineOfTenFactor, onBasis } from '../resolving/strengthBasis.ts';
 import { prepareMaterial } from '../behaviour/material.ts';
 import { testGrade } from '../../checks/testContext.ts';
-import { completeRules, defaultHouseRules } from './houseRules.ts';
+import { completeRules, defaultCompanyRules } from './companyRules.ts';
 import { ruleChanges, ruleMeanings } from './ruleMeanings.ts';
 
 test('every policy value of the schema has a meaning, a reason and, but for the machine hour, a default', () => {
-  const ids = Object.keys(houseRules.properties).sort();
+  const ids = Object.keys(companyRules.properties).sort();
   expect(ruleMeanings.map(({ id }) => id).sort()).toEqual(ids);
-  expect([...Object.keys(defaultHouseRules), 'machineHourUsd'].sort()).toEqual(ids);
+  expect([...Object.keys(defaultCompanyRules), 'machineHourUsd'].sort()).toEqual(ids);
   for (const { reason } of ruleMeanings) expect(reason.length).toBeGreaterThan(20);
 });
 
 test('the words of a choice are those that the schema accepts', () => {
   for (const { id, choices } of ruleMeanings) {
-    const accepted = (houseRules.properties[id] as { enum?: string[] }).enum;
+    const accepted = (companyRules.properties[id] as { enum?: string[] }).enum;
     expect(choices && Object.keys(choices).sort()).toEqual(accepted && [...accepted].sort());
   }
 });
 
 test('rules of an older decision are completed, once for the same rules', () => {
-  const { warpLimit: _later, ...older } = defaultHouseRules;
+  const { warpLimit: _later, ...older } = defaultCompanyRules;
   const complete = completeRules(older);
-  expect(complete.warpLimit).toBe(defaultHouseRules.warpLimit);
+  expect(complete.warpLimit).toBe(defaultCompanyRules.warpLimit);
   expect(completeRules(older)).toBe(complete);
   expect(completeRules({ ...older, ptfeLimitC: 200 }).ptfeLimitC).toBe(200);
 });
 
 test('what changed, by name', () => {
-  const changes = ruleChanges(defaultHouseRules, { ...defaultHouseRules, warpLimit: 3 });
+  const changes = ruleChanges(defaultCompanyRules, { ...defaultCompanyRules, warpLimit: 3 });
   expect(changes).toEqual([{ meaning: expect.objectContaining({ id: 'warpLimit' }) as unknown, from: 4, to: 3 }]);
 });
 
@@ -39,8 +39,8 @@ describe('B-basis', () => {
     expect(nineOfTenFactor(0)).toBe(1);
   });
   test('counts for strengths and not for the modulus', () => {
-    const b = prepareMaterial(testGrade, 'dry', { ...defaultHouseRules, strengthBasis: 'b-basis' });
-    const mean = prepareMaterial(testGrade, 'dry', defaultHouseRules);
+    const b = prepareMaterial(testGrade, 'dry', { ...defaultCompanyRules, strengthBasis: 'b-basis' });
+    const mean = prepareMaterial(testGrade, 'dry', defaultCompanyRules);
     for (const [one, other] of [
       [b.strength.across, mean.strength.across],
       [b.layerShear, mean.layerShear],
@@ -54,7 +54,7 @@ describe('B-basis', () => {
   });
   test('what is unknown stays unknown', () => {
     const unknown = { known: false as const, gaps: ['nothing'] };
-    expect(onBasis(unknown, { ...defaultHouseRules, strengthBasis: 'b-basis' }, true)).toBe(unknown);
+    expect(onBasis(unknown, { ...defaultCompanyRules, strengthBasis: 'b-basis' }, true)).toBe(unknown);
   });
 });
 
@@ -65,7 +65,7 @@ test('fibre across the layers: a further knock-down where the ratio is the table
     observations: testGrade.observations.filter(({ id }) => id !== 's-zx'),
   };
   const across = (fibreAcrossLayersFactor: number) => {
-    const { strength } = prepareMaterial(flatOnly, 'dry', { ...defaultHouseRules, fibreAcrossLayersFactor });
+    const { strength } = prepareMaterial(flatOnly, 'dry', { ...defaultCompanyRules, fibreAcrossLayersFactor });
     return strength.across.known ? strength.across.value : Number.NaN;
   };
   expect(across(0.8) / across(1)).toBeCloseTo(0.8, 9);

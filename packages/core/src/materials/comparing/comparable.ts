@@ -125,9 +125,9 @@ export function uncarriedDifferences(
   asked: Partial<Record<TestParameter, unknown>> = {},
 ): readonly ConditionDifference[] {
   const { conditions, kind } = PROPERTY_DEFINITIONS[property];
-  const carried = (condition: Condition) =>
+  const adjusted = (condition: Condition) =>
     condition in TEST_PARAMETERS ? asked[condition as TestParameter] !== undefined : kind !== 'other';
-  const uncarried = conditions.filter((condition) => !carried(condition));
+  const uncarried = conditions.filter((condition) => !adjusted(condition));
   if (uncarried.length === 0 || (!a && !b)) return [];
   if (a && b) return uncarried.flatMap((condition) => conditionDifference(a, b, condition));
   const title = CONDITION_TITLES[uncarried[0]!];

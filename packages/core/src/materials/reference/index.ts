@@ -1,5 +1,5 @@
 export * from './agent.ts';
-export * from './agentOutlook.ts';
+export * from './chemicalResistanceSummary.ts';
 export * from './family.ts';
 export * from './reinforcement.ts';
 export * from './surroundings.ts';

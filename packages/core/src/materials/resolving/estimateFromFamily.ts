@@ -3,7 +3,7 @@ import type { Family } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
 import { DIMENSIONS } from '@anvilstone/core/foundations';
 import { canonicalValue } from './canonicalValue.ts';
-import type { CarryContext } from './carry.ts';
+import type { AdjustContext } from './adjustToCondition.ts';
 import { acrossRatio, familyEstimate } from './familyEstimate.ts';
 import { conditioningRetention } from '../behaviour/moisture.ts';
 import { ELASTOMER_TEAR_KJ_PER_M2 } from '../behaviour/notchSensitivity.ts';
@@ -14,7 +14,7 @@ import { ROOM_C, ROOM_TOLERANCE_K, temperatureFactor } from '../behaviour/temper
 const COV_OF_ESTIMATE = 0.3;
 
 /** The last resort: typical of the family and its filler, brought to the condition by the same factors. Evidence class D. */
-export function estimateFromFamily(grade: Grade, context: CarryContext): Resolution {
+export function estimateFromFamily(grade: Grade, context: AdjustContext): Resolution {
   const { property, at, family, filler, explain } = context;
   const { title, kind, directional, dimension } = PROPERTY_DEFINITIONS[property];
   if (!family) {
@@ -82,7 +82,7 @@ function ownWaterShare({ observations }: Grade, typicalPct: number | undefined):
 }
 
 /** An elastomer folds without breaking, down to where it turns brittle. Not stated there means unknown, not “no break”. */
-function elastomerCharpy(family: Family, context: CarryContext): Resolution {
+function elastomerCharpy(family: Family, context: AdjustContext): Resolution {
   const { at, explain } = context;
   const to = at.temperatureC ?? ROOM_C;
   if (to < family.brittleBelowC) {

@@ -1,4 +1,4 @@
-import type { Conditioning, HouseRules, PropertyId } from '@anvilstone/schema';
+import type { Conditioning, CompanyRules, PropertyId } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import { FAMILY_VALUES, familyConditions } from './familyValues.ts';
 import { acrossEnergyShare, notchSensitivityOf } from '../behaviour/notchSensitivity.ts';
@@ -49,7 +49,7 @@ export function layerRatio(family: Family, filler: Reinforcement | undefined, of
 
 /** The same with the house's own knock-down for fibre-filled grades without a measurement across the layers. */
 export function layerRatioUnder(
-  rules: HouseRules,
+  rules: CompanyRules,
   family: Family,
   filler: Reinforcement | undefined,
   of: 'strength' | 'modulus',
@@ -60,7 +60,7 @@ export function layerRatioUnder(
 
 /** What is left across the layers of a value in plane, and in words what it goes by. */
 export function acrossRatio(
-  { rules, filler }: { rules: HouseRules; filler: Reinforcement | undefined },
+  { rules, filler }: { rules: CompanyRules; filler: Reinforcement | undefined },
   family: Family,
   kind: 'strength' | 'modulus' | 'impact',
   conditioning: Conditioning,

@@ -1,7 +1,7 @@
 import type { Grade } from '@anvilstone/schema';
 import { formatNumber } from '@anvilstone/core/foundations';
 import { behaviourOf, reportsCrystals } from '../behaviour/behaviour.ts';
-import type { CarryContext } from './carry.ts';
+import type { AdjustContext } from './adjustToCondition.ts';
 import { modulusAtHdtMPa } from '../behaviour/modulusAtHdt.ts';
 import type { ModulusCurve } from '../behaviour/modulusCurve.ts';
 import type { Resolution, Resolved } from './resolution.ts';
@@ -15,7 +15,7 @@ const TOLERANCE_K = 0.01;
  */
 export function heatDeflectionFromCurve(
   grade: Grade,
-  context: CarryContext,
+  context: AdjustContext,
   modulus: Resolution,
   hasOwnPoints: boolean,
 ): Resolved | undefined {

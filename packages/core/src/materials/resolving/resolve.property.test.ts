@@ -1,7 +1,7 @@
 /** Laws of resolving that hold for any evidence. */
 import { CONDITIONINGS, ORIENTATIONS, SOURCES, SPECIMENS, type Grade, type Observation } from '@anvilstone/schema';
 import fc from 'fast-check';
-import { defaultHouseRules } from '../companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../companyRules/companyRules.ts';
 import { families } from '../reference/family.ts';
 import { reinforcements } from '../reference/reinforcement.ts';
 import { comparable } from '../comparing/comparable.ts';
@@ -55,12 +55,15 @@ const anywhere: fc.Arbitrary<ResolveAt> = fc.record({
   conditioning: fc.constantFrom(...CONDITIONINGS),
   temperatureC: fc.constantFrom(23, 60, -20),
 });
-const rulesOf = (evidenceSchool: typeof defaultHouseRules.evidenceSchool) => ({ ...defaultHouseRules, evidenceSchool });
+const rulesOf = (evidenceSchool: typeof defaultCompanyRules.evidenceSchool) => ({
+  ...defaultCompanyRules,
+  evidenceSchool,
+});
 
 test('a value is above zero, or the answer is that it is not known, with a reason', () =>
   fc.assert(
     fc.property(anyGrade, anyProperty, anywhere, (grade, property, at) => {
-      const found = resolve(grade, property, at, defaultHouseRules);
+      const found = resolve(grade, property, at, defaultCompanyRules);
       if (found.known) expect(found.value).toBeGreaterThan(0);
       else expect(found.gaps.join()).not.toBe('');
     }),
@@ -70,8 +73,8 @@ test('writing the derivation down changes nothing, and its last step is the valu
   fc.assert(
     fc.property(anyGrade, anyProperty, anywhere, (grade, property, at) => {
       const [explained, plain] = [
-        resolve(grade, property, at, defaultHouseRules),
-        resolve(grade, property, at, defaultHouseRules, false),
+        resolve(grade, property, at, defaultCompanyRules),
+        resolve(grade, property, at, defaultCompanyRules, false),
       ];
       expect(plain.known).toBe(explained.known);
       if (!explained.known || !plain.known) return;
@@ -90,8 +93,8 @@ test('the order in which reports were written down does not matter', () =>
     fc.property(anyGrade, anyProperty, anywhere, (grade, property, at) => {
       const turned = { ...grade, observations: [...grade.observations].reverse() };
       const [a, b] = [
-        resolve(grade, property, at, defaultHouseRules, false),
-        resolve(turned, property, at, defaultHouseRules, false),
+        resolve(grade, property, at, defaultCompanyRules, false),
+        resolve(turned, property, at, defaultCompanyRules, false),
       ];
       expect(b).toEqual(a);
     }),
@@ -115,7 +118,7 @@ test('the lower of both is never above what bench first gives, at room temperatu
 test('evidence and scatter go together: A and B at least 5 %, C at least 20 %, D at least 30 %', () =>
   fc.assert(
     fc.property(anyGrade, anyProperty, anywhere, (grade, property, at) => {
-      const found = resolve(grade, property, at, defaultHouseRules, false);
+      const found = resolve(grade, property, at, defaultCompanyRules, false);
       if (found.known) expect(found.cov).toBeGreaterThanOrEqual({ A: 0.05, B: 0.05, C: 0.2, D: 0.3 }[found.evidence]);
     }),
   ));
@@ -123,7 +126,7 @@ test('evidence and scatter go together: A and B at least 5 %, C at least 20 %, D
 test('nothing carried over, and no estimate, is called measured', () =>
   fc.assert(
     fc.property(anyGrade, anyProperty, anywhere, (grade, property, at) => {
-      const found = resolve(grade, property, at, defaultHouseRules);
+      const found = resolve(grade, property, at, defaultCompanyRules);
       if (!found.known || (found.evidence !== 'A' && found.evidence !== 'B')) return;
       const used = grade.observations.find(({ id }) => id === found.observationId)!;
       expect(Math.abs((used.temperatureC ?? 23) - (at.temperatureC ?? 23))).toBeLessThanOrEqual(3);

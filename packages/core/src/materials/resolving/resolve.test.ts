@@ -1,5 +1,5 @@
 import type { Grade, Observation } from '@anvilstone/schema';
-import { defaultHouseRules } from '../companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../companyRules/companyRules.ts';
 import { familyEstimate, familyHdtPoints, stiffnessFactor } from './familyEstimate.ts';
 import { findFamily } from '../reference/family.ts';
 import { findReinforcement } from '../reference/reinforcement.ts';
@@ -31,7 +31,7 @@ const grade = (observations: Observation[], familyId = 'petg', reinforcementId: 
 });
 const inPlane = { direction: 'in-plane', conditioning: 'dry' } as const;
 const across = { direction: 'across', conditioning: 'dry' } as const;
-const strength = (one: Grade, at: Parameters<typeof resolve>[2] = inPlane, rules = defaultHouseRules) => {
+const strength = (one: Grade, at: Parameters<typeof resolve>[2] = inPlane, rules = defaultCompanyRules) => {
   const resolved = resolve(one, 'tensileStrength', at, rules);
   if (!resolved.known) throw new Error(resolved.gaps.join());
   return resolved;
@@ -55,7 +55,7 @@ test('two specimens are too few: the data sheet leads, knocked down by the compa
 test('company rule “lower of both” takes the lower and says so', () => {
   const bench = observation({ id: 'b', source: 'bench', value: 48, count: 5 });
   const resolved = strength(grade([bench, observation({})]), inPlane, {
-    ...defaultHouseRules,
+    ...defaultCompanyRules,
     evidenceSchool: 'lower-of-both',
   });
   expect(resolved.value).toBeCloseTo(45, 9);
@@ -110,7 +110,7 @@ test('no observation, known family: a family estimate, class D', () =>
   expect(strength(grade([]))).toMatchObject({ value: 46, evidence: 'D', cov: 0.3 }));
 
 test('no observation, unknown family: unknown, with the gap named', () =>
-  expect(resolve(grade([], 'mystery'), 'tensileStrength', inPlane, defaultHouseRules)).toEqual({
+  expect(resolve(grade([], 'mystery'), 'tensileStrength', inPlane, defaultCompanyRules)).toEqual({
     known: false,
     gaps: [expect.stringMatching(/Tensile strength: no observation.*mystery/)],
   }));
@@ -135,8 +135,8 @@ describe('fillers on family values', () => {
 describe('company rule: whose numbers lead', () => {
   const bench = observation({ id: 'b', source: 'bench', value: 40, count: 5 });
   const moulded = observation({ id: 'm', specimen: 'moulded', orientation: null, value: 70 });
-  const under = (evidenceSchool: typeof defaultHouseRules.evidenceSchool) =>
-    strength(grade([bench, moulded]), inPlane, { ...defaultHouseRules, evidenceSchool });
+  const under = (evidenceSchool: typeof defaultCompanyRules.evidenceSchool) =>
+    strength(grade([bench, moulded]), inPlane, { ...defaultCompanyRules, evidenceSchool });
   test('bench first: 40 MPa, class A', () =>
     expect(under('bench-first')).toMatchObject({ value: 40, evidence: 'A', observationId: 'b' }));
   test('data sheet first, although it has to be carried over: 70 · 0.8 · 0.9 = 50.4 MPa, class C', () => {
@@ -147,7 +147,7 @@ describe('company rule: whose numbers lead', () => {
     expect(under('lower-of-both')).toMatchObject({ value: 40, observationId: 'b' }));
   test('too few bench results are no second source to be the lower of', () => {
     const few = observation({ id: 'f', source: 'bench', value: 10, count: 2 });
-    const rules = { ...defaultHouseRules, evidenceSchool: 'lower-of-both' as const };
+    const rules = { ...defaultCompanyRules, evidenceSchool: 'lower-of-both' as const };
     expect(strength(grade([few, observation({})]), inPlane, rules).observationId).not.toBe('f');
   });
 });

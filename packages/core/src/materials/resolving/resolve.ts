@@ -1,9 +1,15 @@
-import type { EvidenceClass, Grade, HouseRules, Observation, PropertyId } from '@anvilstone/schema';
+import type { EvidenceClass, Grade, CompanyRules, Observation, PropertyId } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
 import { formatNumber } from '@anvilstone/core/foundations';
 import { behaviourOf } from '../behaviour/behaviour.ts';
-import { carry, reportedText, type CarryContext, type Carried, type Unusable } from './carry.ts';
+import {
+  adjustToCondition,
+  reportedText,
+  type AdjustContext,
+  type Adjusted,
+  type Unusable,
+} from './adjustToCondition.ts';
 import { estimateFromFamily } from './estimateFromFamily.ts';
 import { acrossRatio } from './familyEstimate.ts';
 import { heatDeflectionFromCurve } from './heatDeflectionFromCurve.ts';
@@ -30,18 +36,18 @@ export function resolve(
   grade: Grade,
   property: PropertyId,
   at: ResolveAt,
-  rules: HouseRules,
+  rules: CompanyRules,
   explain = true,
 ): Resolution {
   const family = findFamily(grade.familyId);
   const filler = findReinforcement(grade.reinforcementId);
   const temperature = temperatureModel(grade, at, rules, family, filler);
-  const context: CarryContext = { property, at, rules, family, filler, temperature, explain };
-  const candidates: Carried[] = [];
+  const context: AdjustContext = { property, at, rules, family, filler, temperature, explain };
+  const candidates: Adjusted[] = [];
   const unusable: Unusable[] = [];
   for (const observation of grade.observations) {
     if (observation.property !== property) continue;
-    const brought = carry(observation, context);
+    const brought = adjustToCondition(observation, context);
     if (brought.usable) candidates.push(brought);
     else unusable.push(brought);
   }
@@ -51,7 +57,7 @@ export function resolve(
 }
 
 /** No report can be used: from other properties of the grade where there is a formula, else from the family. */
-function fallback(grade: Grade, context: CarryContext, hasOwnReports: boolean): Resolution {
+function fallback(grade: Grade, context: AdjustContext, hasOwnReports: boolean): Resolution {
   const { property, at, rules, explain } = context;
   const other = (name: PropertyId, where: ResolveAt) => resolve(grade, name, where, rules, false);
   if (property === 'layerShearStrength') {
@@ -68,7 +74,7 @@ function fallback(grade: Grade, context: CarryContext, hasOwnReports: boolean): 
 }
 
 /** A flat bar tells little of an upright one, but a grade that is brittle lying is no tougher standing. */
-function notAboveOwn(estimate: Resolution, lying: Resolution, context: CarryContext): Resolution {
+function notAboveOwn(estimate: Resolution, lying: Resolution, context: AdjustContext): Resolution {
   if (!estimate.known || !lying.known || !context.family) return estimate;
   const { ratio } = acrossRatio(context, context.family, 'impact', context.at.conditioning);
   const value = lying.value * ratio;
@@ -81,7 +87,7 @@ function notAboveOwn(estimate: Resolution, lying: Resolution, context: CarryCont
 function temperatureModel(
   grade: Grade,
   at: ResolveAt,
-  rules: HouseRules,
+  rules: CompanyRules,
   family: Family | undefined,
   filler: Reinforcement | undefined,
 ): TemperatureModel | undefined {
@@ -94,7 +100,7 @@ function temperatureModel(
   return { curve, strengthExponent, family };
 }
 
-function choose(candidates: readonly Carried[], rules: HouseRules, explain: boolean): Resolved | null {
+function choose(candidates: readonly Adjusted[], rules: CompanyRules, explain: boolean): Resolved | null {
   if (candidates.length === 0) return null;
   const ordered = [...candidates].sort((a, b) => rank(a, rules) - rank(b, rules) || tieBreak(a, b));
   const first = ordered[0]!;
@@ -105,7 +111,9 @@ function choose(candidates: readonly Carried[], rules: HouseRules, explain: bool
     }
   }
   if (!explain) return finish(first);
-  const peers = ordered.filter((one) => rank(one, rules) === rank(first, rules) && one.carries === first.carries);
+  const peers = ordered.filter(
+    (one) => rank(one, rules) === rank(first, rules) && one.adjustments === first.adjustments,
+  );
   const conflict = peers.find((one) => Math.abs(one.value - first.value) > DISAGREEMENT * Math.abs(first.value));
   return finish(
     first,
@@ -120,37 +128,37 @@ const ESTIMATE_RANK = 9;
  * Lower is better. Bench first: the condition counts before the source. Data sheet: the sheet leads even where it has to
  * be carried over, since that is what the rule asks for.
  */
-function rank({ observation, carries }: Carried, rules: HouseRules): number {
+function rank({ observation, adjustments }: Adjusted, rules: CompanyRules): number {
   if (observation.source === 'estimate') return ESTIMATE_RANK;
   const bench = observation.source === 'bench';
   if (bench && (observation.count ?? 1) < 3) return TOO_FEW_RANK;
-  const carried = carries > 0 ? 1 : 0;
-  if (rules.evidenceSchool === 'datasheet') return (bench ? 2 : 0) + carried;
-  return carried * 2 + (bench ? 0 : 1);
+  const adjusted = adjustments > 0 ? 1 : 0;
+  if (rules.evidenceSchool === 'datasheet') return (bench ? 2 : 0) + adjusted;
+  return adjusted * 2 + (bench ? 0 : 1);
 }
 
-const isOwnSource = (one: Carried, rules: HouseRules) => rank(one, rules) < TOO_FEW_RANK;
+const isOwnSource = (one: Adjusted, rules: CompanyRules) => rank(one, rules) < TOO_FEW_RANK;
 
-function tieBreak(a: Carried, b: Carried): number {
+function tieBreak(a: Adjusted, b: Adjusted): number {
   return (
-    a.carries - b.carries ||
+    a.adjustments - b.adjustments ||
     (b.observation.count ?? 1) - (a.observation.count ?? 1) ||
     a.value - b.value ||
     a.observation.id.localeCompare(b.observation.id)
   );
 }
 
-function finish(carried: Carried, remark?: string): Resolved {
-  const { observation, value } = carried;
-  const evidence = classOf(carried);
-  const steps = remark ? [...carried.steps, { text: remark, value }] : carried.steps;
+function finish(adjusted: Adjusted, remark?: string): Resolved {
+  const { observation, value } = adjusted;
+  const evidence = classOf(adjusted);
+  const steps = remark ? [...adjusted.steps, { text: remark, value }] : adjusted.steps;
   return { known: true, value, cov: covOf(observation, evidence), evidence, steps, observationId: observation.id };
 }
 
-function classOf({ observation, carries }: Carried): EvidenceClass {
+function classOf({ observation, adjustments }: Adjusted): EvidenceClass {
   const count = observation.count ?? 1;
   if (observation.source === 'estimate') return 'D';
-  if (carries > 0) return 'C';
+  if (adjustments > 0) return 'C';
   if (observation.source === 'bench') return count >= 5 ? 'A' : count >= 3 ? 'B' : 'C';
   // What does not depend on the specimen (a melting point) is at its condition whatever it was measured on.
   const anySpecimen = !PROPERTY_DEFINITIONS[observation.property].conditions.includes('specimen');
@@ -169,7 +177,7 @@ function covOf(observation: Observation, evidence: EvidenceClass): number {
   return Math.max(classCov, Math.abs((2 * (high - low)) / (RANGE_STANDARD_DEVIATIONS * (high + low))));
 }
 
-function describe({ observation, value }: Carried): string {
+function describe({ observation, value }: Adjusted): string {
   return `${observation.reference} (${formatNumber(value)} after the same steps)`;
 }
 

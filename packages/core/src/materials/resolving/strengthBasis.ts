@@ -1,4 +1,4 @@
-import type { HouseRules } from '@anvilstone/schema';
+import type { CompanyRules } from '@anvilstone/schema';
 import type { Resolution } from './resolution.ts';
 
 /** One-sided 90 % point of the standard normal distribution. */
@@ -14,7 +14,7 @@ export function nineOfTenFactor(cov: number): number {
 }
 
 /** A strength as the company rules want it: the mean, or the B-basis value. */
-export function onBasis(strength: Resolution, rules: HouseRules, explain: boolean): Resolution {
+export function onBasis(strength: Resolution, rules: CompanyRules, explain: boolean): Resolution {
   if (!strength.known || rules.strengthBasis !== 'b-basis') return strength;
   const factor = nineOfTenFactor(strength.cov);
   const value = strength.value * factor;

@@ -9,7 +9,7 @@ import { gaugeBeam, sampleLibrary } from '../../education/sample/index.ts';
 import { section } from '../sections/section.ts';
 import { layFibre } from './layFibre.ts';
 import { planFibre } from '../../evaluation/sizing/planFibre.ts';
-import { defaultHouseRules as sampleLibraryRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules as sampleLibraryRules } from '../../materials/companyRules/companyRules.ts';
 
 /** Carbon in polyamide: strands of 0.9 × 0.125 mm, 65,000 MPa, 820 pulled and 380 squeezed, 28 MPa to its layer. */
 const carbon = tows.find(({ id }) => id === 'carbon-polyamide')!;

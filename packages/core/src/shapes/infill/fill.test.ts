@@ -107,9 +107,9 @@ test('a pad of a soft polymer gets softer by its infill: walls and core side by 
     heightMm: 20,
     faces: 'slipping',
   } as const;
-  const solid = elastomerPad.body(pad).responses.depth.stretches[0]!.perModulus;
+  const solid = elastomerPad.body(pad).responses.depth.complianceTerms[0]!.perModulus;
   const fill = fillOf({ ...settings, infillShare: 0.2, topBottomLayers: 0 }, BUILT_UP.XY);
-  const soft = elastomerPad.body(pad, fill).responses.depth.stretches[0]!.perModulus;
+  const soft = elastomerPad.body(pad, fill).responses.depth.complianceTerms[0]!.perModulus;
   // Core 38 × 38 of 40 × 40 with a fifth of the modulus upwards: 1 − 0.9025·0.8 = 0.278 of the area bears.
   expect(solid / soft).toBeCloseTo(1 - (38 / 40) ** 2 * 0.8, 10);
 });

@@ -3,7 +3,7 @@ import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
 import type { Layup } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
 import { inPlaneConstants, laminateOf } from './laminate.ts';
 import { layupDeck } from './layupDeck.ts';
@@ -20,7 +20,8 @@ const layupOf = (angles: readonly number[]): Layup => ({
   ],
   mirrored: true,
 });
-const laminate = (angles: readonly number[]) => laminateOf(pliesOf(layupOf(angles), sampleLibrary, defaultHouseRules));
+const laminate = (angles: readonly number[]) =>
+  laminateOf(pliesOf(layupOf(angles), sampleLibrary, defaultCompanyRules));
 
 test('the deck names every material and angle once, and every ply in order', () => {
   const deck = layupDeck('A <test> of µ', laminate([0, 45, -45]));

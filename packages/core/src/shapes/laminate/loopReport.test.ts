@@ -1,5 +1,5 @@
 import type { LayupLoop } from '@anvilstone/schema';
-import { defaultHouseRules } from '../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
 import { loopReport } from './loopReport.ts';
 import { plySheetSvg } from './plySheet.ts';
@@ -16,7 +16,7 @@ const loop: LayupLoop = {
   layers: 3,
   pullN: 300,
 };
-const report = (change: Partial<LayupLoop> = {}, rules = defaultHouseRules) =>
+const report = (change: Partial<LayupLoop> = {}, rules = defaultCompanyRules) =>
   loopReport({ ...loop, ...change }, rules);
 
 test('by hand: two legs of six strands, the innermost bent to 12 mm', () => {
@@ -52,7 +52,7 @@ test('a strand that is not in the table is refused by name', () =>
   expect(() => report({ towId: 'spider-silk' })).toThrow(/loops\/towId/));
 
 test('a house that works with B-basis gets less, by the scatter of the strand', () => {
-  const less = report({}, { ...defaultHouseRules, strengthBasis: 'b-basis' });
+  const less = report({}, { ...defaultCompanyRules, strengthBasis: 'b-basis' });
   expect(less.bearsN).toBeLessThan(report().bearsN);
   expect(less.bearsN).toBeGreaterThan(0.6 * report().bearsN);
 });

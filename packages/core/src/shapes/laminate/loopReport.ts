@@ -1,4 +1,4 @@
-import type { HouseRules, LayupLoop } from '@anvilstone/schema';
+import type { CompanyRules, LayupLoop } from '@anvilstone/schema';
 import { InputError, formatNumber as f } from '@anvilstone/core/foundations';
 import { nineOfTenFactor, tows, type Tow } from '@anvilstone/core/materials';
 import { loopStrength } from './loop.ts';
@@ -32,7 +32,7 @@ export interface LoopReport {
  * F·L/(2·n·A·E₁), L half of the way round. What brings the pull into the bend (the pin, the wall it bears on) is not in it.
  * @throws InputError a strand that is not in the table
  */
-export function loopReport(loop: LayupLoop, rules: HouseRules): LoopReport {
+export function loopReport(loop: LayupLoop, rules: CompanyRules): LoopReport {
   const tow = tows.find(({ id }) => id === loop.towId);
   if (!tow) throw new InputError('loops/towId', loop.towId, tows.map(({ id }) => id).join(', '));
   const { turns, layers, apartMm, acrossMm = 0, pullN } = loop;

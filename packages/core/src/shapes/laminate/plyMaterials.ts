@@ -1,4 +1,4 @@
-import type { Grade, HouseRules, Layup, LayupPly, Library } from '@anvilstone/schema';
+import type { Grade, CompanyRules, Layup, LayupPly, Library } from '@anvilstone/schema';
 import { InputError } from '@anvilstone/core/foundations';
 import { prepareMaterial, type Material, type Resolution, tows, type Tow } from '@anvilstone/core/materials';
 import type { Lamina } from './lamina.ts';
@@ -33,7 +33,7 @@ export function laminaOfTow(tow: Tow): Lamina {
  * A solid printed layer as a ply: alike in every direction of its plane, as everywhere in the checks; dry, 23 °C.
  * @throws InputError what a ply needs is not known of the grade
  */
-export function laminaOfGrade(grade: Grade, rules: HouseRules): Lamina {
+export function laminaOfGrade(grade: Grade, rules: CompanyRules): Lamina {
   const material = prepareMaterial(grade, 'dry', rules, false);
   const need = (resolution: Resolution, what: string): number => {
     if (resolution.known) return resolution.value;
@@ -72,7 +72,7 @@ function poissonOf({ behaviour, grade, behaviourGaps }: Material): number {
  * The plies of a layup one by one from below, repeated and mirrored as it says.
  * @throws InputError a strand or grade that is not there, at the place of its ply
  */
-export function pliesOf(layup: Layup, library: Pick<Library, 'grades'>, rules: HouseRules): Ply[] {
+export function pliesOf(layup: Layup, library: Pick<Library, 'grades'>, rules: CompanyRules): Ply[] {
   const interaction = layup.tsaiWuInteraction;
   const listed = layup.plies.flatMap((ply, i) => {
     const { lamina: alone, thicknessMm } = materialOf(ply, i, library, rules);
@@ -86,7 +86,7 @@ function materialOf(
   { material, thicknessMm }: LayupPly,
   index: number,
   library: Pick<Library, 'grades'>,
-  rules: HouseRules,
+  rules: CompanyRules,
 ): { lamina: Lamina; thicknessMm: number } {
   const at = `plies/${index}/material`;
   if ('towId' in material) {

@@ -1,6 +1,6 @@
-import type { HouseRules, Layup, LayupLoad, Library } from '@anvilstone/schema';
+import type { CompanyRules, Layup, LayupLoad, Library } from '@anvilstone/schema';
 import { formatNumber as f } from '@anvilstone/core/foundations';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { FAILURE_CRITERIA } from './failure.ts';
 import type { Stiffness3 } from './lamina.ts';
 import {
@@ -65,7 +65,7 @@ const MOST_ALIKE = 4;
 export function laminateReport(
   layup: Layup,
   library: Pick<Library, 'grades'>,
-  rules: HouseRules = defaultHouseRules,
+  rules: CompanyRules = defaultCompanyRules,
 ): LaminateReport {
   const laminate = laminateOf(pliesOf(layup, library, rules));
   const deltaTK = layup.laidAtC === undefined || layup.serviceC === undefined ? null : layup.serviceC - layup.laidAtC;

@@ -139,7 +139,7 @@ function respond(geometry: GeometryOf<'beam'>, direction: BendingDirection, fill
     places: direction === 'depth' ? places : turnedSideways(places),
     tearAreaMm2: cut.areaMm2,
     shearForcePerUnit: factors.shear,
-    stretches: [
+    complianceTerms: [
       {
         title: 'Bending part',
         direction: ALONG.length,

@@ -87,7 +87,7 @@ export const boltedFlange: PartModel<'bolted-flange'> = {
             }),
             ...(geometry.insert ? [insertPlace(geometry.insert)] : []),
           ],
-          stretches: [
+          complianceTerms: [
             {
               title: 'Squeeze of the print under the head',
               direction: ALONG.depth,

@@ -8,7 +8,7 @@ import { formatNumber as f } from '@anvilstone/core/foundations';
 import { bentCore, bentFibre, concentrationFormula, neutralAxis, turnedSideways } from './bending.ts';
 import { ROOT_TURN } from './bracketFrame.ts';
 import { cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
-import { SMALL_SHARE, type PartModel, type PartResponse, type Stretch } from './partModel.ts';
+import { SMALL_SHARE, type PartModel, type PartResponse, type ComplianceTerm } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import { FORCE_LOADS, response } from './pieces.ts';
 
@@ -66,7 +66,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
     places: direction === 'depth' ? places : turnedSideways(places),
     tearAreaMm2: cut.areaMm2,
     shearForcePerUnit: 1,
-    stretches: [
+    complianceTerms: [
       {
         title: 'Bending part',
         direction: ALONG.length,
@@ -94,7 +94,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
  * What the turn of a root in a wall of the same material adds at the load: θ = k·M/(E·b·d²), with b·d² = 12·I/d, so that it serves
  * any section. Range: the wall about as thick as the arm is deep, or thicker.
  */
-function rootTurn(spanMm: number, { secondMomentMm4, depthMm }: Section): Stretch {
+function rootTurn(spanMm: number, { secondMomentMm4, depthMm }: Section): ComplianceTerm {
   return {
     title: 'Rotation of the root in its wall',
     direction: ALONG.length,

@@ -68,7 +68,7 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
               ],
             }),
           ],
-          stretches: [
+          complianceTerms: [
             {
               title: 'Compression',
               direction: ALONG.depth,

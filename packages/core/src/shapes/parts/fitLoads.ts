@@ -87,8 +87,8 @@ function timeFor({ kind: was = 'lasting', durationH }: LoadCase, kind: LoadKind)
 }
 
 function tellsMovement(part: PartGeometry): boolean {
-  const { stretches, shear } = partBody(part).responses.depth;
-  return stretches.length > 0 || shear !== undefined;
+  const { complianceTerms, shear } = partBody(part).responses.depth;
+  return complianceTerms.length > 0 || shear !== undefined;
 }
 
 /** A limit on a movement that the model cannot tell would leave every grade unknown. */

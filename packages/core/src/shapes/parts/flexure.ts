@@ -57,7 +57,7 @@ export const flexure: PartModel<'flexure'> = {
               source: turns ? 'pure bending' : 'clamped and guided, Roark, 7th ed., table 8.1, case 1b',
             }),
           ],
-          stretches: [
+          complianceTerms: [
             {
               title: turns ? 'Turn' : 'Shift',
               direction: ALONG.length,

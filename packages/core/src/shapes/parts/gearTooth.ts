@@ -145,7 +145,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
               ],
             }),
           ),
-          stretches: [
+          complianceTerms: [
             {
               title: 'Tooth deflection',
               direction: ALONG.length,

@@ -108,7 +108,7 @@ export const hotContact: PartModel<'hot-contact'> = {
               ],
             }),
           ],
-          stretches: [
+          complianceTerms: [
             {
               title: 'Indentation, hot all through',
               direction: ALONG.depth,

@@ -43,7 +43,7 @@ export interface StressPlace {
 }
 
 /** A share of the movement that one modulus answers for: movement = perModulus · action / modulus. */
-export interface Stretch {
+export interface ComplianceTerm {
   title: string;
   direction: Direction;
   /** mm·MPa (or °·MPa) per unit of the action. */
@@ -67,7 +67,7 @@ export interface Buckling {
 export interface PartResponse {
   places: readonly StressPlace[];
   /** Empty: this model does not tell how far it moves. */
-  stretches: readonly Stretch[];
+  complianceTerms: readonly ComplianceTerm[];
   /** Shear deflection: movement = perModulus · action / G, and the axes whose planes it works on. */
   shear: { perModulus: number; planes: readonly PartAxis[]; formula: string; source: string } | undefined;
   buckling: readonly Buckling[];

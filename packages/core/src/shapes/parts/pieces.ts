@@ -24,5 +24,5 @@ export function place(given: Pick<StressPlace, 'id' | 'title' | 'direction'> & P
 }
 
 export function response(given: Pick<PartResponse, 'places' | 'tearAreaMm2'> & Partial<PartResponse>): PartResponse {
-  return { stretches: [], shear: undefined, buckling: [], seriesPerUnit: 0, shearForcePerUnit: 0, ...given };
+  return { complianceTerms: [], shear: undefined, buckling: [], seriesPerUnit: 0, shearForcePerUnit: 0, ...given };
 }

@@ -126,7 +126,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
               ],
             }),
           ],
-          stretches: [
+          complianceTerms: [
             {
               title: 'Elongation',
               direction: ALONG.length,

@@ -140,7 +140,7 @@ export const plate: PartModel<'plate'> = {
               ],
             });
           }),
-          stretches: [
+          complianceTerms: [
             {
               title: 'Centre deflection',
               direction: ALONG.width,

@@ -170,7 +170,7 @@ function pinchedRing({ wallMm, lengthMm }: GeometryOf<'ring'>, { meanMm }: Radii
         ],
       }),
     ],
-    stretches: [
+    complianceTerms: [
       { title: 'Ovalisation, quarters beside the clamp', direction: ALONG.width, ...half },
       { title: 'Ovalisation, quarters at the sides', direction: ALONG.depth, ...half },
     ],
@@ -204,7 +204,7 @@ function pressedRing(geometry: GeometryOf<'ring'>, radii: Radii): PartResponse {
       place({ id: 'bore', title: 'Bore', direction: ALONG.width, ...stressed, lines: [line] }),
       place({ id: 'bore-side', title: 'Bore, a quarter turn on', direction: ALONG.depth, ...stressed, lines: [line] }),
     ],
-    stretches: (['width', 'depth'] as const).map((axis) => ({
+    complianceTerms: (['width', 'depth'] as const).map((axis) => ({
       title: 'Change of diameter, half of the ring',
       direction: ALONG[axis],
       perModulus: movement / 2,

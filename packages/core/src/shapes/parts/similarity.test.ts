@@ -71,8 +71,8 @@ describe.each(PARTS)('%s', (_name, part) => {
       }));
     test('movement', () =>
       compare(small, large, k, (a, b) => {
-        a.stretches.forEach((stretch, i) =>
-          expectPower(stretch.perModulus, b.stretches[i]!.perModulus, k, movementPower(small)),
+        a.complianceTerms.forEach((stretch, i) =>
+          expectPower(stretch.perModulus, b.complianceTerms[i]!.perModulus, k, movementPower(small)),
         );
         if (a.shear) expectPower(a.shear.perModulus, b.shear!.perModulus, k, movementPower(small));
       }));
@@ -106,7 +106,7 @@ describe('what holds of every part model', () => {
           expect(place.lines.length).toBeGreaterThan(0);
           expect(Math.hypot(...place.direction)).toBeCloseTo(1, 9);
         }
-        for (const stretch of response.stretches) {
+        for (const stretch of response.complianceTerms) {
           expect(stretch.perModulus).toBeGreaterThan(0);
           expect(stretch.source).not.toBe('');
           expect(Math.hypot(...stretch.direction)).toBeCloseTo(1, 9);

@@ -86,7 +86,7 @@ export const snapHook: PartModel<'snap-hook'> = {
             }),
             neutralAxis(cut, 1, 'F'),
           ],
-          stretches: [
+          complianceTerms: [
             {
               title: 'Hook deflection',
               direction: ALONG.length,

@@ -140,7 +140,7 @@ export const strut: PartModel<'strut'> = {
             }),
             ...stretchedCore(cut).map((core) => ({ ...core, tensionPerUnit: 0 })),
           ],
-          stretches: [
+          complianceTerms: [
             {
               title: 'Shortening',
               direction: ALONG.length,

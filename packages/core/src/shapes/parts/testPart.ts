@@ -13,7 +13,7 @@ export function answerOf<M extends PartModelId>(geometry: GeometryOf<M>, directi
     place,
     /** Movement per unit of the action of an isotropic material. */
     movement: (modulusMPa: number, shearModulusMPa = Infinity) =>
-      response.stretches.reduce((total, stretch) => total + stretch.perModulus / modulusMPa, 0) +
+      response.complianceTerms.reduce((total, stretch) => total + stretch.perModulus / modulusMPa, 0) +
       (response.shear ? response.shear.perModulus / shearModulusMPa : 0),
   };
 }

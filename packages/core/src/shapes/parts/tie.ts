@@ -78,7 +78,7 @@ export const tie: PartModel<'tie'> = {
             }),
             ...stretchedCore(cut).map((core) => ({ ...core, compressionPerUnit: 0 })),
           ],
-          stretches: [
+          complianceTerms: [
             {
               title: 'Elongation',
               direction: ALONG.length,

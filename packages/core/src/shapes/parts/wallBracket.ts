@@ -2,7 +2,7 @@ import type { GeometryOf } from '@anvilstone/schema';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { bracketFrame, type FrameAnswer, type FrameBar, type MemberAnswer } from './bracketFrame.ts';
-import { SMALL_SHARE, type PartModel, type StressPlace, type Stretch } from './partModel.ts';
+import { SMALL_SHARE, type PartModel, type StressPlace, type ComplianceTerm } from './partModel.ts';
 import { ALONG, type Direction } from './direction.ts';
 import { place, response } from './pieces.ts';
 import { barBuckling } from './strut.ts';
@@ -44,7 +44,7 @@ export const wallBracket: PartModel<'wall-bracket'> = {
         depth: response({
           tearAreaMm2: tie.areaMm2,
           places: [tieEnd(geometry, frame, 'root'), tieEnd(geometry, frame, 'joint'), squeezedStrut(geometry, frame)],
-          stretches: [...drops('tie', tie, ALONG.length, frame.endDrop), ...drops('strut', strut, alongStrut, 0)],
+          complianceTerms: [...drops('tie', tie, ALONG.length, frame.endDrop), ...drops('strut', strut, alongStrut, 0)],
           buckling: [
             barBuckling({
               id: 'strut-bows',
@@ -71,7 +71,7 @@ const weakSecondMomentMm4 = ({ depthMm, widthMm }: FrameBar): number =>
 const beyondOf = ({ beyondJointMm, tie }: GeometryOf<'wall-bracket'>): number => beyondJointMm ?? tie.depthMm;
 
 /** What one member lets the load drop by. */
-function drops(name: 'tie' | 'strut', member: MemberAnswer, direction: Direction, endDrop: number): Stretch[] {
+function drops(name: 'tie' | 'strut', member: MemberAnswer, direction: Direction, endDrop: number): ComplianceTerm[] {
   const { forcePerN, lengthMm, areaMm2 } = member;
   return [
     {

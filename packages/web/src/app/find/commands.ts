@@ -28,16 +28,16 @@ const PLACES: readonly Command[] = [
   { id: 'dryers', title: 'Dryers', words: 'drying schedule moisture', to: '/spools?show=dryers' },
   { id: 'new-spool', title: 'New spool', words: 'new', to: '/spools/new' },
   { id: 'machines', title: 'Machines', words: 'printers', to: '/machines' },
-  { id: 'rules', title: 'Company rules', words: 'policy safety factor knock-down', to: '/house-rules' },
-  { id: 'agents', title: 'Chemicals: fluids that parts contact', words: 'chemicals oil', to: '/agents' },
-  { id: 'sums', title: 'Calculators', words: 'calculators calculations', to: '/calculations' },
+  { id: 'rules', title: 'Company rules', words: 'policy safety factor knock-down', to: '/company-rules' },
+  { id: 'agents', title: 'Chemicals: fluids that parts contact', words: 'chemicals oil', to: '/chemicals' },
+  { id: 'sums', title: 'Calculators', words: 'calculators calculations', to: '/calculators' },
   {
     id: 'practice',
     title: 'Training: eight short cases',
     words: 'train learn quiz exercise newcomer',
-    to: '/practice',
+    to: '/training',
   },
-  { id: 'words', title: 'Glossary', words: 'glossary terms help explain dictionary', to: '/words' },
+  { id: 'words', title: 'Glossary', words: 'glossary terms help explain dictionary', to: '/glossary' },
   {
     id: 'people',
     title: 'People: accounts, roles, workspaces, tokens',
@@ -51,7 +51,7 @@ const PLACES: readonly Command[] = [
     id: 'workshop',
     title: 'Data and backup: export, backup, restore',
     words: 'export import restore',
-    to: '/workshop',
+    to: '/data',
   },
 ];
 

@@ -1,7 +1,7 @@
 import type { SearchHit } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp, partPath } from '../../testing/testApp.tsx';
-import { Refused, testHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer } from '../../testing/fakeServer.ts';
 
 const HITS: SearchHit[] = [
   { kind: 'finding', id: 'f1', partId: 'p9', title: 'P-1', line: 'failed', snippet: 'a crack at the «root»' },
@@ -9,15 +9,15 @@ const HITS: SearchHit[] = [
   { kind: 'campaign', id: 'K1', title: 'K1', line: '', snippet: '' },
 ] as unknown as SearchHit[];
 const finding = (hits: SearchHit[] = HITS) => {
-  const house = testHouse();
-  house.says('GET', 'search', () => hits);
-  return house;
+  const server = fakeServer();
+  server.says('GET', 'search', () => hits);
+  return server;
 };
 const options = () => screen.getAllByRole('option').map((one) => one.textContent);
 const chosen = () => screen.getAllByRole('option').find((one) => one.getAttribute('aria-selected') === 'true')!;
 
 test('a key opens it anywhere, arrows choose, Enter goes there', async () => {
-  const { user, where } = openApp('/grades/reference', { house: finding() });
+  const { user, where } = openApp('/grades/reference', { server: finding() });
   await screen.findByRole('heading', { level: 1 });
   await user.keyboard('/');
   const field = await screen.findByRole('combobox', { name: 'Search' });
@@ -32,12 +32,12 @@ test('a key opens it anywhere, arrows choose, Enter goes there', async () => {
   await user.type(field, 'company ru');
   expect(chosen().textContent).toContain('Company rules');
   await user.keyboard('{Enter}');
-  await waitFor(() => expect(where()).toBe('/house-rules'));
+  await waitFor(() => expect(where()).toBe('/company-rules'));
   expect(screen.queryByRole('dialog')).toBeNull();
 });
 
 test('what is written anywhere is found by kind, with the words that were found, and leads to its place', async () => {
-  const { user, where } = openApp('/parts', { house: finding() });
+  const { user, where } = openApp('/parts', { server: finding() });
   await user.click(await button('Find'));
   await user.type(await screen.findByRole('combobox', { name: 'Search' }), 'root');
   const crack = await screen.findByRole('option', { name: /a crack at the/ });
@@ -48,7 +48,7 @@ test('what is written anywhere is found by kind, with the words that were found,
 });
 
 test('of a part its stages are offered too', async () => {
-  const { user, where } = openApp(`${partPath('Lamp arm')}/brief`, { house: finding([]) });
+  const { user, where } = openApp(`${partPath('Lamp arm')}/brief`, { server: finding([]) });
   await field('Name');
   await user.keyboard('{Control>}k{/Control}');
   await user.type(await screen.findByRole('combobox', { name: 'Search' }), 'shortl');
@@ -57,8 +57,8 @@ test('of a part its stages are offered too', async () => {
 });
 
 test('a quantity is told in other units; nothing found is said; what went wrong as well', async () => {
-  const house = finding([]);
-  const { user } = openApp('/parts', { house });
+  const server = finding([]);
+  const { user } = openApp('/parts', { server });
   await user.click(await button('Find'));
   const input = await screen.findByRole('combobox', { name: 'Search' });
   await user.type(input, '12 lbf');
@@ -68,7 +68,7 @@ test('a quantity is told in other units; nothing found is said; what went wrong 
   expect(screen.getByText('No match. Two letters search everything.')).toBeVisible();
   await user.type(input, 'ŋŋ');
   expect(await screen.findByText('No match.')).toBeVisible();
-  house.says('GET', 'search', () => {
+  server.says('GET', 'search', () => {
     throw new Refused({ status: 500, title: 'Broken', detail: 'The list of words is being made.' });
   });
   await user.type(input, 'y');

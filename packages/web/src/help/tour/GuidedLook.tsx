@@ -100,7 +100,7 @@ function YourTurn({ end }: { end: () => void }) {
         <Link to="/parts?new=part" onClick={end} className={LINK_LOOK}>
           New part
         </Link>
-        <Link to="/practice" onClick={end} className={LINK_LOOK}>
+        <Link to="/training" onClick={end} className={LINK_LOOK}>
           Training with eight cases
         </Link>
         <div className="grow" />

@@ -21,7 +21,7 @@ export function OfferLook() {
       <Button look="primary" onClick={() => dispatch(lookBegun())}>
         Tour
       </Button>
-      <Link to="/practice" className="underline">
+      <Link to="/training" className="underline">
         Training
       </Link>
       <Button look="quiet" onClick={() => dispatch(lookSentAway())}>

@@ -3,7 +3,7 @@ import { answerOf, practiceCases } from '@anvilstone/core/education';
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, openApp, partPath } from '../../testing/testApp.tsx';
-import { testHouse } from '../../testing/testHouse.ts';
+import { fakeServer } from '../../testing/fakeServer.ts';
 import { GUIDE_STEPS } from './steps.ts';
 
 const NEW = { settings: { offersLook: true } };
@@ -43,9 +43,9 @@ describe('the look around', () => {
   });
 
   test('where there is no part to look at it says what to do', async () => {
-    const house = testHouse();
-    house.kinds.parts.byId.clear();
-    const { user } = openApp('/words', { house });
+    const server = fakeServer();
+    server.kinds.parts.byId.clear();
+    const { user } = openApp('/glossary', { server });
     await user.click(await button('Help'));
     await user.click(await button('Two-minute tour'));
     expect(await screen.findByText('No part yet')).toBeVisible();
@@ -72,13 +72,13 @@ describe('help', () => {
   });
 
   test('words are found by any piece of their explanation', async () => {
-    const { user, where } = openApp('/words');
+    const { user, where } = openApp('/glossary');
     const all = Number(/\d+/.exec((await screen.findByText(/^\d+ words$/)).textContent)![0]);
     await user.type(screen.getByRole('searchbox', { name: 'Find a term' }), 'reserve');
     const some = Number(/\d+/.exec(screen.getByText(/^\d+ words?$/).textContent)![0]);
     expect(some).toBeGreaterThan(0);
     expect(some).toBeLessThan(all);
-    await waitFor(() => expect(where()).toBe('/words?find=reserve'));
+    await waitFor(() => expect(where()).toBe('/glossary?find=reserve'));
     await user.type(screen.getByRole('searchbox', { name: 'Find a term' }), 'xyz');
     expect(screen.getByText(/No term matches “reservexyz”/)).toBeVisible();
   });
@@ -90,7 +90,7 @@ describe('practice', () => {
   const nameOf = (id: string) => sampleLibrary.grades.find((grade) => grade.id === id)!.name;
 
   test('a right answer is told to be right, explained, and counted; the next case follows', async () => {
-    const { user, where } = openApp(`/practice/${first!.id}`);
+    const { user, where } = openApp(`/training/${first!.id}`);
     const done = await button('Submit answer');
     expect(done).toBeDisabled();
     await user.click(screen.getByRole('radio', { name: new RegExp(`^${nameOf(answer.best.gradeId)}`) }));
@@ -99,17 +99,17 @@ describe('practice', () => {
     expect(await screen.findByText('1 of 1 right')).toBeVisible();
     expect(screen.getByText(first!.lesson, { exact: false })).toBeVisible();
     await user.click(screen.getByRole('link', { name: new RegExp(second!.title) }));
-    await waitFor(() => expect(where()).toBe(`/practice/${second!.id}`));
+    await waitFor(() => expect(where()).toBe(`/training/${second!.id}`));
     // It is remembered on the next visit, and can be begun anew.
-    const again = openApp('/practice', { isBack: true });
+    const again = openApp('/training', { isBack: true });
     expect(await screen.findByText('1 of 1 right')).toBeVisible();
-    expect(screen.getByRole('link', { name: 'Continue' })).toHaveAttribute('href', `/practice/${second!.id}`);
+    expect(screen.getByRole('link', { name: 'Continue' })).toHaveAttribute('href', `/training/${second!.id}`);
     await again.user.click(await button('Restart'));
     expect(screen.queryByText('1 of 1 right')).toBeNull();
   });
 
   test('a wrong one is no disgrace: it is told what is right and why', async () => {
-    const { user } = openApp(`/practice/${first!.id}`);
+    const { user } = openApp(`/training/${first!.id}`);
     const wrong = first!.gradeIds.find((id) => id !== answer.best.gradeId)!;
     await button('Submit answer');
     await user.click(screen.getByRole('radio', { name: new RegExp(`^${nameOf(wrong)}`) }));
@@ -120,7 +120,7 @@ describe('practice', () => {
   });
 
   test('a case that is not there says so', async () => {
-    openApp('/practice/nothing');
+    openApp('/training/nothing');
     expect(await screen.findByText(/There is no case of this name/)).toBeVisible();
   });
 });

@@ -1,5 +1,5 @@
 import { findCheck } from '@anvilstone/core/checks';
-import type { HouseRules, PartSummary } from '@anvilstone/schema';
+import type { CompanyRules, PartSummary } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { Link } from 'react-router';
@@ -16,7 +16,7 @@ export function ImpactPanel({
   parts,
   library,
 }: {
-  rules: HouseRules;
+  rules: CompanyRules;
   parts: readonly PartSummary[];
   library: Workshop;
 }) {

@@ -1,6 +1,6 @@
 import type { Dimension } from '@anvilstone/core/foundations';
-import { defaultHouseRules, type RuleMeaning, ruleValue } from '@anvilstone/core/materials';
-import { houseRules as schema, type HouseRules } from '@anvilstone/schema';
+import { defaultCompanyRules, type RuleMeaning, ruleValue } from '@anvilstone/core/materials';
+import { companyRules as schema, type CompanyRules } from '@anvilstone/schema';
 import { QuantityField, type Bounds } from '../../ui/QuantityField.tsx';
 import { useSay } from '../../ui/useSay.ts';
 
@@ -14,14 +14,14 @@ export function RuleField({
   onClear,
 }: {
   meaning: RuleMeaning;
-  rules: HouseRules;
+  rules: CompanyRules;
   onChange: (value: number | string) => void;
   onClear: (() => void) | undefined;
 }) {
   const say = useSay();
   const { id, title, unit = '', choices, reason } = meaning;
   const value = rules[id];
-  const usual = defaultHouseRules[id];
+  const usual = defaultCompanyRules[id];
   const differs = value !== usual;
   return (
     <div

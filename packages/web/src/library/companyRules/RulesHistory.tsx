@@ -1,12 +1,12 @@
-import { completeRules, defaultHouseRules, ruleChanges, ruleValue } from '@anvilstone/core/materials';
-import type { HouseRules } from '@anvilstone/schema';
+import { completeRules, defaultCompanyRules, ruleChanges, ruleValue } from '@anvilstone/core/materials';
+import type { CompanyRules } from '@anvilstone/schema';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../../ui/Panel.tsx';
-import { useHouseRulesHistoryQuery } from './rulesApi.ts';
+import { useCompanyRulesHistoryQuery } from './rulesApi.ts';
 
 /** Who set which values when and why, newest first; an earlier set can be taken up again. */
-export function RulesHistory({ onTake }: { onTake: (rules: HouseRules) => void }) {
-  const { data } = useHouseRulesHistoryQuery();
+export function RulesHistory({ onTake }: { onTake: (rules: CompanyRules) => void }) {
+  const { data } = useCompanyRulesHistoryQuery();
   const changes = data?.changes ?? [];
   return (
     <Panel title="Change history">
@@ -15,7 +15,7 @@ export function RulesHistory({ onTake }: { onTake: (rules: HouseRules) => void }
       ) : (
         <ol className="flex flex-col gap-3">
           {changes.map((change, index) => {
-            const before = changes[index + 1]?.rules ?? defaultHouseRules;
+            const before = changes[index + 1]?.rules ?? defaultCompanyRules;
             return (
               <li key={change.revision} className="border-b border-line pb-2 text-sm last:border-0">
                 <div className="flex items-baseline justify-between gap-3">

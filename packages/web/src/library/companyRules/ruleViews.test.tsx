@@ -1,5 +1,5 @@
-import { defaultHouseRules, RULE_GROUPS, ruleMeanings, ruleValue } from '@anvilstone/core/materials';
-import type { HouseRules, RecordedChange } from '@anvilstone/schema';
+import { defaultCompanyRules, RULE_GROUPS, ruleMeanings, ruleValue } from '@anvilstone/core/materials';
+import type { CompanyRules, RecordedChange } from '@anvilstone/schema';
 import { ChangeList } from '../../team/history/ChangeList.tsx';
 import { addressOf, KIND_WORDS } from '../../team/history/kindWords.ts';
 import { sampleParts } from '../../testing/testAnswers.ts';
@@ -10,21 +10,21 @@ import { RuleField } from './RuleField.tsx';
 const ignore = () => undefined;
 
 describe.each(ruleMeanings.map((meaning) => [meaning.id, meaning] as const))('the rule %s', (id, meaning) => {
-  const field = (rules: HouseRules) =>
+  const field = (rules: CompanyRules) =>
     drawn(<RuleField meaning={meaning} rules={rules} onChange={ignore} onClear={undefined} />);
   test('says what it is and why, and is entered by a field of its own', () => {
-    const root = field(defaultHouseRules);
+    const root = field(defaultCompanyRules);
     expect(textOf(root)).toContain(meaning.title);
     expect(meaning.reason.length).toBeGreaterThan(15);
     expect(root.querySelectorAll('input').length).toBeGreaterThan(0);
     expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
   });
   test('one that differs from a new workshop’s says what that has', () => {
-    const usual = defaultHouseRules[id];
+    const usual = defaultCompanyRules[id];
     if (typeof usual !== 'number') return;
-    const changed = field({ ...defaultHouseRules, [id]: usual + 0.01 });
+    const changed = field({ ...defaultCompanyRules, [id]: usual + 0.01 });
     expect(textOf(changed)).toContain(`Default: ${ruleValue(meaning, usual)}.`);
-    expect(textOf(field(defaultHouseRules))).not.toContain('A new workshop has');
+    expect(textOf(field(defaultCompanyRules))).not.toContain('A new workshop has');
   });
 });
 
@@ -35,10 +35,11 @@ test('every rule stands in a group that is shown', () => {
 
 describe('what changed rules would move', () => {
   const parts = sampleParts.slice(0, 3);
-  const panel = (rules: HouseRules) => drawn(<ImpactPanel rules={rules} parts={parts} library={sampleWorkshop} />);
-  test('the same rules move nothing', () => expect(textOf(panel(defaultHouseRules))).toContain('None of the 3 parts'));
+  const panel = (rules: CompanyRules) => drawn(<ImpactPanel rules={rules} parts={parts} library={sampleWorkshop} />);
+  test('the same rules move nothing', () =>
+    expect(textOf(panel(defaultCompanyRules))).toContain('None of the 3 parts'));
   test('harsher ones name each part with who leads now and would lead then', () => {
-    const root = panel({ ...defaultHouseRules, datasheetStrengthFactor: 0.2 });
+    const root = panel({ ...defaultCompanyRules, datasheetStrengthFactor: 0.2 });
     const rows = root.querySelectorAll('tbody tr');
     expect(rows.length).toBeGreaterThan(0);
     for (const row of rows) expect(textOf(row)).toMatch(/\d+ → \d+$/);

@@ -1,7 +1,7 @@
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../../testing/testApp.tsx';
-import { Refused, testHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer } from '../../testing/fakeServer.ts';
 
 const KEPT = 'Data-sheet strength factor';
 const typeOver = async (user: ReturnType<typeof openApp>['user'], name: string, text: string) => {
@@ -12,7 +12,7 @@ const typeOver = async (user: ReturnType<typeof openApp>['user'], name: string, 
 const pending = () => screen.queryByRole('region', { name: 'Changed, not yet in force' });
 
 test('a changed value counts only once it is signed, and says what it moves before', async () => {
-  const { user, house } = openApp('/house-rules');
+  const { user, server } = openApp('/company-rules');
   await typeOver(user, KEPT, '0.5');
   const panel = within(pending()!);
   expect(panel.getByText(/Data-sheet strength factor: .* →/)).toBeVisible();
@@ -22,17 +22,17 @@ test('a changed value counts only once it is signed, and says what it moves befo
   // Half of every data sheet’s strength moves at least one of the sample’s parts.
   const moved = await screen.findByRole('table');
   expect(within(moved).getAllByRole('row').length).toBeGreaterThan(1);
-  expect(house.asked).toEqual([]);
+  expect(server.asked).toEqual([]);
   await user.type(panel.getByLabelText('Your name'), ' E. Ford ');
   await user.type(panel.getByLabelText('Reason'), 'Campaign K1');
   await user.click(put);
   await waitFor(() => expect(pending()).toBeNull());
-  expect(house.asked).toEqual([
+  expect(server.asked).toEqual([
     {
       method: 'PUT',
       path: 'house-rules',
       body: {
-        rules: { ...defaultHouseRules, datasheetStrengthFactor: 0.5 },
+        rules: { ...defaultCompanyRules, datasheetStrengthFactor: 0.5 },
         revision: 1,
         changedBy: 'E. Ford',
         why: 'Campaign K1',
@@ -42,7 +42,7 @@ test('a changed value counts only once it is signed, and says what it moves befo
 });
 
 test('steps are taken back and again; what is as it was is not changed', async () => {
-  const { user } = openApp('/house-rules');
+  const { user } = openApp('/company-rules');
   const undo = await button('Undo');
   expect(undo).toBeDisabled();
   await typeOver(user, 'Minimum drying time', '9 h');
@@ -57,9 +57,9 @@ test('steps are taken back and again; what is as it was is not changed', async (
 });
 
 test('one that differs from a new workshop’s says so, and all go back at once', async () => {
-  const house = testHouse();
-  house.house.rules = { value: { ...defaultHouseRules, labourPerPartUsd: 9 }, revision: 4 };
-  const { user } = openApp('/house-rules', { house });
+  const server = fakeServer();
+  server.server.rules = { value: { ...defaultCompanyRules, labourPerPartUsd: 9 }, revision: 4 };
+  const { user } = openApp('/company-rules', { server });
   expect(await screen.findByText(/Default: /)).toBeVisible();
   await user.click(await button('Reset to defaults'));
   expect(within(pending()!).getAllByRole('listitem')).toHaveLength(1);
@@ -67,28 +67,28 @@ test('one that differs from a new workshop’s says so, and all go back at once'
 });
 
 test('the price of a machine hour may be left to the machines', async () => {
-  const { user, house } = openApp('/house-rules');
+  const { user, server } = openApp('/company-rules');
   await typeOver(user, 'Machine hour rate, all machines', '3.5');
   await user.type(await field('Your name'), 'E. Ford');
   await user.click(await button('Put into force'));
-  await waitFor(() => expect(house.house.rules.value.machineHourUsd).toBe(3.5));
+  await waitFor(() => expect(server.server.rules.value.machineHourUsd).toBe(3.5));
   await user.clear(await field('Machine hour rate, all machines'));
   await user.type(await field('Your name'), 'E. Ford');
   await user.click(await button('Put into force'));
-  await waitFor(() => expect(house.house.rules.value).not.toHaveProperty('machineHourUsd'));
+  await waitFor(() => expect(server.server.rules.value).not.toHaveProperty('machineHourUsd'));
 });
 
 test('rules that somebody else changed meanwhile are taken, not written over', async () => {
-  const house = testHouse();
-  house.says('PUT', 'house-rules', () => {
+  const server = fakeServer();
+  server.says('PUT', 'house-rules', () => {
     throw new Refused({
       status: 409,
       title: 'Changed meanwhile',
       detail: 'C. Dow has changed them since.',
-      current: { rules: { ...defaultHouseRules, scrapShare: 0.21 }, revision: 2 },
+      current: { rules: { ...defaultCompanyRules, scrapShare: 0.21 }, revision: 2 },
     });
   });
-  const { user } = openApp('/house-rules', { house });
+  const { user } = openApp('/company-rules', { server });
   await typeOver(user, KEPT, '0.5');
   await user.type(await field('Your name'), 'E. Ford');
   await user.click(await button('Put into force'));
@@ -99,27 +99,27 @@ test('rules that somebody else changed meanwhile are taken, not written over', a
 });
 
 test('what the bench or a part in service suggests is tried by a click, and is nothing until signed', async () => {
-  const { user, house, go } = openApp('/house-rules?scale=0.8');
-  const value = Number((defaultHouseRules.datasheetStrengthFactor * 0.8).toFixed(3));
+  const { user, server, go } = openApp('/company-rules?scale=0.8');
+  const value = Number((defaultCompanyRules.datasheetStrengthFactor * 0.8).toFixed(3));
   await user.click(await button(`Try ${value}`));
   expect(await field(KEPT)).toHaveValue(String(value));
-  await go('/house-rules?try=scrapShare&value=0.3');
+  await go('/company-rules?try=scrapShare&value=0.3');
   expect(await screen.findByText(/“Scrap rate” at/)).toBeVisible();
   await user.click(await button(/^Try 30/));
   expect(await field('Scrap rate')).toHaveValue('0.3');
-  expect(house.asked).toEqual([]);
-  await go('/house-rules?try=no-such-rule&value=0.3');
+  expect(server.asked).toEqual([]);
+  await go('/company-rules?try=no-such-rule&value=0.3');
   await waitFor(() => expect(screen.queryByText(/was found in service/)).toBeNull());
 });
 
 test('who changed what is listed, newest first, and an earlier set is taken up again', async () => {
-  const house = testHouse();
+  const server = fakeServer();
   const changes = [
-    { revision: 3, changedBy: 'C. Dow', why: 'Too kind', rules: { ...defaultHouseRules, purgeShare: 0.2 } },
-    { revision: 2, changedBy: '', why: '', rules: { ...defaultHouseRules, purgeShare: 0.1 } },
+    { revision: 3, changedBy: 'C. Dow', why: 'Too kind', rules: { ...defaultCompanyRules, purgeShare: 0.2 } },
+    { revision: 2, changedBy: '', why: '', rules: { ...defaultCompanyRules, purgeShare: 0.1 } },
   ].map((one) => ({ ...one, changedAt: '2026-05-01T08:00:00Z' }));
-  house.says('GET', 'house-rules/history', () => ({ changes }));
-  const { user } = openApp('/house-rules', { house });
+  server.says('GET', 'house-rules/history', () => ({ changes }));
+  const { user } = openApp('/company-rules', { server });
   const list = within(await screen.findByRole('region', { name: 'Change history' }));
   const told = (await list.findAllByRole('listitem')).map((one) => one.textContent);
   expect(told[0]).toMatch(/^C\. Dow.*Too kind.*purge.*10 %? ?.*→.*20/i);

@@ -1,14 +1,14 @@
-import type { HouseRulesHistory, HouseRulesRecord } from '@anvilstone/schema';
+import type { CompanyRulesHistory, CompanyRulesRecord } from '@anvilstone/schema';
 import { api } from '../../sync/api/api.ts';
 
-export const { useSaveHouseRulesMutation, useHouseRulesHistoryQuery } = api.injectEndpoints({
+export const { useSaveCompanyRulesMutation, useCompanyRulesHistoryQuery } = api.injectEndpoints({
   endpoints: (build) => ({
-    saveHouseRules: build.mutation<HouseRulesRecord, HouseRulesRecord>({
+    saveCompanyRules: build.mutation<CompanyRulesRecord, CompanyRulesRecord>({
       extraOptions: { kept: 'Company rules' },
       query: (body) => ({ url: 'house-rules', method: 'PUT', body }),
       invalidatesTags: ['HouseRules'],
     }),
-    houseRulesHistory: build.query<HouseRulesHistory, void>({
+    companyRulesHistory: build.query<CompanyRulesHistory, void>({
       query: () => 'house-rules/history',
       providesTags: ['HouseRules'],
     }),

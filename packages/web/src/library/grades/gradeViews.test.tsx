@@ -1,6 +1,6 @@
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { TABLE_COLUMNS } from '@anvilstone/core/evaluation';
-import { defaultHouseRules, PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
+import { defaultCompanyRules, PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import type { Grade } from '@anvilstone/schema';
 import { fullWorkshop } from '../../testing/testAnswers.ts';
 import { drawn, LEAKS, textOf, wordsOf } from '../../testing/testPage.tsx';
@@ -50,7 +50,7 @@ describe('the text of a property', () => {
 
 describe.each(['tm-petg', 'ol-pa6-gf', 'ne-abs', 'tm-tpu95'])('the evidence of %s', (id) => {
   const grade = gradeOf(id);
-  const root = drawn(<EvidencePanel grade={grade} rules={defaultHouseRules} />);
+  const root = drawn(<EvidencePanel grade={grade} rules={defaultCompanyRules} />);
   const rows = root.querySelectorAll('tbody tr').filter((row) => row.querySelector('td'));
   test('has a row for every property, known or not', () => expect(rows.length).toBe(TABLE_COLUMNS.length));
   test('what is used has a letter, a scatter and a source; what is not known has none of them', () => {
@@ -86,7 +86,7 @@ describe('reports', () => {
 describe('beside a grade', () => {
   const aside = (grade: Grade) =>
     textOf(
-      drawn(<GradeAside grade={grade} grades={sampleLibrary.grades} rules={defaultHouseRules} />, {
+      drawn(<GradeAside grade={grade} grades={sampleLibrary.grades} rules={defaultCompanyRules} />, {
         answers: fullWorkshop,
       }),
     );

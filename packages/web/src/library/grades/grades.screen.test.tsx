@@ -1,7 +1,7 @@
 import type { Grade, GradeChange } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../../testing/testApp.tsx';
-import { Refused, testHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer } from '../../testing/fakeServer.ts';
 
 const table = () => within(screen.getByRole('region', { name: 'Grades' }));
 const names = () =>
@@ -9,7 +9,7 @@ const names = () =>
     .getAllByRole('rowheader')
     .map((cell) => cell.textContent);
 const counted = (n: number) => screen.findByText((text) => text.startsWith(`${n} of `) && text.includes(' grades'));
-const sampleGrades = [...testHouse().kinds.grades.byId.values()].map(({ value }) => value as Grade);
+const sampleGrades = [...fakeServer().kinds.grades.byId.values()].map(({ value }) => value as Grade);
 
 test('is narrowed down by words, family and price, and the address keeps it', async () => {
   const { user, where } = openApp('/grades');
@@ -107,8 +107,8 @@ test('values are of the condition that is chosen: warmer is less stiff', async (
 });
 
 test('two are chosen and held against each other; chosen ones alone go out', async () => {
-  const { user, house, where } = openApp('/grades?q=pa6');
-  house.says('GET', 'grades/:first/comparison/:second', () => {
+  const { user, server, where } = openApp('/grades?q=pa6');
+  server.says('GET', 'grades/:first/comparison/:second', () => {
     throw new Refused({ status: 404, title: 'Not here', detail: 'Not in this test.' });
   });
   await screen.findByText(/ of \d+ grades/);
@@ -126,9 +126,9 @@ test('two are chosen and held against each other; chosen ones alone go out', asy
 });
 
 test('an empty library says how to begin', async () => {
-  const house = testHouse();
-  house.kinds.grades.byId.clear();
-  openApp('/grades', { house });
+  const server = fakeServer();
+  server.kinds.grades.byId.clear();
+  openApp('/grades', { server });
   expect(await screen.findByText('The library is empty')).toBeVisible();
   expect(screen.getAllByRole('link', { name: 'Import' }).length).toBeGreaterThan(0);
   expect(screen.getByRole('button', { name: 'Add sample grades and machines' })).toBeVisible();
@@ -136,9 +136,9 @@ test('an empty library says how to begin', async () => {
 
 describe('one grade', () => {
   test('is removed only when that is meant; why it cannot be is told in place', async () => {
-    const house = testHouse();
-    const { user } = openApp('/grades/tm-petg', { house });
-    house.says('DELETE', 'grades/:id', () => {
+    const server = fakeServer();
+    const { user } = openApp('/grades/tm-petg', { server });
+    server.says('DELETE', 'grades/:id', () => {
       throw new Refused({ status: 409, title: 'Changed meanwhile', detail: 'It was edited since you opened it.' });
     });
     await user.click(await button('Remove Tarrowmill PETG Clearway'));
@@ -150,22 +150,22 @@ describe('one grade', () => {
   });
 
   test('its history tells what changed, and an earlier state is brought back', async () => {
-    const house = testHouse();
+    const server = fakeServer();
     const past: GradeChange[] = [
       { revision: 2, action: 'edited', at: '2026-05-02T08:00:00Z', differences: ['price: 24 → 26 USD/kg'] },
       { revision: 1, action: 'delivered', at: '2026-05-01T08:00:00Z', differences: [] },
     ] as unknown as GradeChange[];
-    house.kinds.grades.changeElsewhere('tm-petg', house.kinds.grades.byId.get('tm-petg')!.value);
-    house.says('GET', 'grades/:id/history', () => past);
-    house.says('POST', 'grades/:id/history/:revision/restore', () => house.kinds.grades.told('tm-petg'));
-    const { user } = openApp('/grades/tm-petg?show=history', { house });
+    server.kinds.grades.changeElsewhere('tm-petg', server.kinds.grades.byId.get('tm-petg')!.value);
+    server.says('GET', 'grades/:id/history', () => past);
+    server.says('POST', 'grades/:id/history/:revision/restore', () => server.kinds.grades.told('tm-petg'));
+    const { user } = openApp('/grades/tm-petg?show=history', { server });
     const list = within(await screen.findByRole('region', { name: 'History' }));
     expect(await list.findByText('price: 24 → 26 USD/kg')).toBeVisible();
     const back = list.getAllByRole('button', { name: 'Restore this version' });
     // The newest state is there already.
     expect(back).toHaveLength(1);
     await user.click(back[0]!);
-    await waitFor(() => expect(house.asked.map(({ path }) => path)).toEqual(['grades/tm-petg/history/1/restore']));
+    await waitFor(() => expect(server.asked.map(({ path }) => path)).toEqual(['grades/tm-petg/history/1/restore']));
   });
 
   test('tabs lead to its curves, by keyboard too', async () => {

@@ -1,5 +1,5 @@
 import { sampleLibrary } from '@anvilstone/core/education/sample';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import type { Observation } from '@anvilstone/schema';
 import { conditionWords } from './conditionWords.ts';
 import { resolvedRows } from './resolvedRows.ts';
@@ -7,7 +7,7 @@ import { resolvedRows } from './resolvedRows.ts';
 const at = { direction: 'in-plane', conditioning: 'dry', temperatureC: 23 } as const;
 const grade = (id: string) => sampleLibrary.grades.find((one) => one.id === id)!;
 const row = (gradeId: string, columnId: string, where: Parameters<typeof resolvedRows>[1] = at) =>
-  resolvedRows(grade(gradeId), where, defaultHouseRules).find(({ column }) => column.id === columnId)!;
+  resolvedRows(grade(gradeId), where, defaultCompanyRules).find(({ column }) => column.id === columnId)!;
 
 test('a value names the report it rests on and every other of the property', () => {
   const strength = row('tm-petg', 'tensileStrength');

@@ -1,6 +1,6 @@
 import { isClassColumn, TABLE_COLUMNS, type TableColumn } from '@anvilstone/core/evaluation';
 import { PROPERTY_DEFINITIONS, resolve, resolveClass } from '@anvilstone/core/materials';
-import type { EvidenceClass, Grade, HouseRules, Observation } from '@anvilstone/schema';
+import type { EvidenceClass, Grade, CompanyRules, Observation } from '@anvilstone/schema';
 import type { LibraryAt } from '../../sync/store/gradesView.ts';
 
 export interface ResolvedRow {
@@ -16,7 +16,7 @@ export interface ResolvedRow {
 }
 
 /** Every property of one grade at the chosen condition, with the reports it rests on. What nobody reports and no family states comes too: it is a gap. */
-export function resolvedRows(grade: Grade, at: LibraryAt, rules: HouseRules): ResolvedRow[] {
+export function resolvedRows(grade: Grade, at: LibraryAt, rules: CompanyRules): ResolvedRow[] {
   return TABLE_COLUMNS.map((column): ResolvedRow => {
     const { property, parameters } = column;
     const observations = grade.observations.filter((one) => one.property === property);

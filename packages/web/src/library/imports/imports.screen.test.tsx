@@ -2,7 +2,7 @@ import type { ImportJob, ImportPlan, ImportQuestion } from '@anvilstone/schema';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { NOW } from '../../testing/testAnswers.ts';
 import { button, field, openApp } from '../../testing/testApp.tsx';
-import { Refused, testHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer } from '../../testing/fakeServer.ts';
 
 const ID = '00000000-0000-4000-8000-00000000000a';
 const question = (more: Partial<ImportQuestion> = {}): ImportQuestion =>
@@ -67,11 +67,11 @@ const job = (more: Partial<ImportJob> = {}): ImportJob =>
   }) as unknown as ImportJob;
 
 function importing(first: ImportJob) {
-  const house = testHouse();
+  const server = fakeServer();
   const now = { job: first };
-  house.says('GET', 'imports', () => [now.job]);
-  house.says('GET', 'imports/:id', () => now.job);
-  house.says('GET', 'imports/:id/rows', () => ({
+  server.says('GET', 'imports', () => [now.job]);
+  server.says('GET', 'imports/:id', () => now.job);
+  server.says('GET', 'imports/:id/rows', () => ({
     total: 2,
     rows: [
       { line: 2, cells: ['PETG A', '48', ''], issues: [], leftOut: false },
@@ -92,27 +92,27 @@ function importing(first: ImportJob) {
       },
     ],
   }));
-  house.says(
+  server.says(
     'PUT',
     'imports/:id/settings',
     ({ body }) => (now.job = { ...now.job, settings: body as ImportJob['settings'] }),
   );
-  return { house, now };
+  return { server, now };
 }
 const AT = `/grades/import/${ID}`;
 
 test('a file is handed in by choosing or dropping it, and its import opens; a refusal is told', async () => {
-  const { house } = importing(job());
-  house.says('POST', 'imports', () => job());
-  const { user, where } = openApp('/grades/import', { house });
+  const { server } = importing(job());
+  server.says('POST', 'imports', () => job());
+  const { user, where } = openApp('/grades/import', { server });
   expect(await screen.findByRole('link', { name: 'maker.csv' })).toHaveAttribute('href', AT);
   expect(screen.getByText('waiting for input')).toBeVisible();
   await user.upload(await field('Choose a file'), new File(['a;b'], 'maker.csv', { type: 'text/csv' }));
   await waitFor(() => expect(where()).toBe(AT));
-  house.says('POST', 'imports', () => {
+  server.says('POST', 'imports', () => {
     throw new Refused({ status: 413, title: 'Too large', detail: 'At most 40 MB.' });
   });
-  openApp('/grades/import', { house });
+  openApp('/grades/import', { server });
   const area = (await screen.findByText('Drop a file here')).parentElement!;
   fireEvent.dragOver(area);
   fireEvent.drop(area, { dataTransfer: { files: [new File(['x'], 'big.csv')] } });
@@ -120,8 +120,8 @@ test('a file is handed in by choosing or dropping it, and its import opens; a re
 });
 
 test('nothing goes in before what only a person can decide is answered', async () => {
-  const { house } = importing(job({ plan: plan({ questions: [question()] }) }));
-  const { user } = openApp(AT, { house });
+  const { server } = importing(job({ plan: plan({ questions: [question()] }) }));
+  const { user } = openApp(AT, { server });
   const go = await button('Import 3 grades');
   expect(go).toBeDisabled();
   expect(screen.getByText(/Before it can go in: 1 question to answer\./)).toBeVisible();
@@ -129,70 +129,70 @@ test('nothing goes in before what only a person can decide is answered', async (
   // Nothing is chosen beforehand.
   for (const one of screen.getAllByRole('radio')) expect(one).not.toBeChecked();
   await user.click(screen.getByRole('radio', { name: /Decimal comma/ }));
-  await waitFor(() => expect(house.asked.at(-1)?.body).toEqual({ answers: { comma: 'decimal' } }));
+  await waitFor(() => expect(server.asked.at(-1)?.body).toEqual({ answers: { comma: 'decimal' } }));
   expect(await screen.findByText('✓ answered')).toBeVisible();
   await waitFor(() => expect(screen.getByRole('button', { name: 'Import 3 grades' })).toBeEnabled());
 });
 
 test('what a column is taken for is chosen in its row, and said to be one’s own choice', async () => {
-  const { house, now } = importing(job());
-  const { user } = openApp(AT, { house });
+  const { server, now } = importing(job());
+  const { user } = openApp(AT, { server });
   expect(await screen.findByRole('heading', { name: 'Columns (2 of 3 wanted)' })).toBeVisible();
   const taken = await field('Strength: meaning');
   await user.selectOptions(taken, within(taken).getByRole('option', { name: 'Flexural strength' }));
   await waitFor(() =>
-    expect(house.asked.at(-1)?.body).toEqual({ columns: [{ column: 1, target: 'property.flexuralStrength' }] }),
+    expect(server.asked.at(-1)?.body).toEqual({ columns: [{ column: 1, target: 'property.flexuralStrength' }] }),
   );
   expect(now.job.settings.columns).toHaveLength(1);
 });
 
 test('a cell with a problem is corrected in its place, a row left out', async () => {
-  const { house } = importing(job({ plan: plan({ errorCount: 1 }) }));
-  const { user } = openApp(AT, { house });
+  const { server } = importing(job({ plan: plan({ errorCount: 1 }) }));
+  const { user } = openApp(AT, { server });
   expect(await button('Import 3 grades')).toBeDisabled();
   expect(screen.getByText(/1 cell to correct/)).toBeVisible();
   expect(await screen.findByText('“lots” is not a number')).toBeVisible();
   await user.click(await button('Leave line 3 out'));
-  await waitFor(() => expect(house.asked.at(-1)?.body).toMatchObject({ leftOut: [3] }));
+  await waitFor(() => expect(server.asked.at(-1)?.body).toMatchObject({ leftOut: [3] }));
 });
 
 test('it is committed once, and may be stopped while nothing is written', async () => {
-  const { house, now } = importing(job());
-  house.says('POST', 'imports/:id/commit', () => (now.job = job({ state: 'committing', progress: 0.3 })));
-  house.says('POST', 'imports/:id/cancel', () => (now.job = job({ state: 'cancelled' })));
-  const { user } = openApp(AT, { house });
+  const { server, now } = importing(job());
+  server.says('POST', 'imports/:id/commit', () => (now.job = job({ state: 'committing', progress: 0.3 })));
+  server.says('POST', 'imports/:id/cancel', () => (now.job = job({ state: 'cancelled' })));
+  const { user } = openApp(AT, { server });
   await user.click(await button('Import 3 grades'));
   await user.click(await button('Stop without writing'));
   expect(await screen.findByText('Cancelled. The library is unchanged.')).toBeVisible();
   expect(screen.getByRole('link', { name: 'Another file' })).toHaveAttribute('href', '/grades/import');
-  expect(house.asked.map(({ path }) => path)).toEqual([`imports/${ID}/commit`, `imports/${ID}/cancel`]);
+  expect(server.asked.map(({ path }) => path)).toEqual([`imports/${ID}/commit`, `imports/${ID}/cancel`]);
 });
 
 test('done it leads to the library; a file that cannot be read says why', async () => {
-  const { house } = importing(job({ state: 'done' }));
-  openApp(AT, { house });
+  const { server } = importing(job({ state: 'done' }));
+  openApp(AT, { server });
   expect(await screen.findByText('Imported: 2 new and 1 changed grades.')).toBeVisible();
   expect(screen.getByRole('link', { name: 'Open the library' })).toBeVisible();
   const broken = importing(job({ state: 'failed', plan: null, failure: 'Line 7 has more cells than the heading.' }));
-  openApp(AT, { house: broken.house });
+  openApp(AT, { server: broken.server });
   expect(await screen.findByRole('alert')).toHaveTextContent('Line 7 has more cells than the heading.');
   expect(screen.getByText('Nothing was changed.')).toBeVisible();
 });
 
 test('choices made quickly after each other all hold, though answers come late and tell of the time before', async () => {
-  const { house, now } = importing(job());
+  const { server, now } = importing(job());
   const put: ((job: ImportJob) => void)[] = [];
   let most = 0;
   // The server takes its time, and is asked meanwhile how far it is: it answers with what it has had.
-  house.says('PUT', 'imports/:id/settings', ({ body }) => {
+  server.says('PUT', 'imports/:id/settings', ({ body }) => {
     now.job = { ...now.job, state: 'reading', settings: body as ImportJob['settings'] };
     const answer = now.job;
     most = Math.max(most, put.length + 1);
     return new Promise((resolve) => put.push(() => resolve(answer)));
   });
   const before = now.job;
-  house.says('GET', 'imports/:id', () => before);
-  const { user } = openApp(AT, { house });
+  server.says('GET', 'imports/:id', () => before);
+  const { user } = openApp(AT, { server });
   await user.type(await field('Document or campaign'), 'Sheet 7{Enter}');
   await user.selectOptions(await field('Strength: meaning'), 'property.flexuralStrength');
   await user.selectOptions(await field('Unit of Strength'), 'psi');
@@ -213,13 +213,13 @@ test('choices made quickly after each other all hold, though answers come late a
   });
   put.shift()?.(now.job);
   expect(most).toBe(1);
-  house.says('GET', 'imports/:id', () => ({ ...now.job, state: 'ready' }));
+  server.says('GET', 'imports/:id', () => ({ ...now.job, state: 'ready' }));
   await waitFor(() => expect(screen.getByRole('button', { name: /^Import \d+ grades/ })).toBeEnabled());
   expect(await field('Unit of Strength')).toHaveValue('psi');
 });
 
 test('an answer asked for before a change and given after it does not put the old plan back', async () => {
-  const { house, now } = importing(job());
+  const { server, now } = importing(job());
   const before = now.job;
   let ask = (): void => undefined;
   const asked = new Promise<void>((resolve) => (ask = resolve));
@@ -228,7 +228,7 @@ test('an answer asked for before a change and given after it does not put the ol
   let changing = false;
   let isLate = false;
   let askedSince = 0;
-  house.says('PUT', 'imports/:id/settings', async () => {
+  server.says('PUT', 'imports/:id/settings', async () => {
     changing = true;
     // Until the page asks how far it is, which it does before the change is through.
     await asked;
@@ -237,7 +237,7 @@ test('an answer asked for before a change and given after it does not put the ol
     change();
     return now.job;
   });
-  house.says('GET', 'imports/:id', async () => {
+  server.says('GET', 'imports/:id', async () => {
     if (isLate) askedSince += 1;
     if (!changing) return now.job;
     ask();
@@ -247,7 +247,7 @@ test('an answer asked for before a change and given after it does not put the ol
     isLate = true;
     return before;
   });
-  const { user, settled } = openApp(AT, { house });
+  const { user, settled } = openApp(AT, { server });
   await user.type(await field('Maker, where no column says so'), 'Fenmoor Works{Enter}');
   // The old plan is on the page again, until it asks once more.
   await waitFor(() => expect(askedSince).toBe(1));

@@ -1,5 +1,5 @@
 import { loadsOfStock, scheduleConflicts, type ScheduleConflict } from '@anvilstone/core/making';
-import type { Grade, HouseRules, ScheduleProposal, Stock } from '@anvilstone/schema';
+import type { Grade, CompanyRules, ScheduleProposal, Stock } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { buttonLook } from '../../ui/buttonLook.ts';
@@ -11,7 +11,7 @@ import { DryersPanel } from './DryersPanel.tsx';
 import { RunsTable } from './RunsTable.tsx';
 import { moveRun } from './scheduleEdits.ts';
 import { Timeline } from './Timeline.tsx';
-import { useKeptSchedule } from './useKeptSchedule.ts';
+import { useSavedSchedule } from './useSavedSchedule.ts';
 import { API } from '../../sync/address/place.ts';
 
 /** Which spools are dried and which parts conditioned, where and when; what speaks against it; and the best plan on demand. */
@@ -22,11 +22,11 @@ export function DryersTab({
 }: {
   stock: Stock;
   gradeOf: ReadonlyMap<string, Grade>;
-  rules: HouseRules;
+  rules: CompanyRules;
 }) {
   const [propose, { error: notProposed, isLoading }] = useProposeScheduleMutation();
   const [said, setSaid] = useState<ScheduleProposal>();
-  const { schedule, revision, saving, keep, error } = useKeptSchedule(stock.schedule);
+  const { schedule, revision, saving, keep, error } = useSavedSchedule(stock.schedule);
   const dryers = useMemo(() => stock.dryers.map(({ dryer }) => dryer), [stock]);
   const nowMs = Date.parse(stock.at);
   const { loads, untold } = useMemo(

@@ -2,7 +2,7 @@ import type { Instrument, Place, PriceLine, PrintProgress } from '@anvilstone/sc
 import { screen, waitFor, within } from '@testing-library/react';
 import { NOW } from '../../testing/testAnswers.ts';
 import { button, field, openApp } from '../../testing/testApp.tsx';
-import { Refused, testHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer } from '../../testing/fakeServer.ts';
 
 const instrument = (id: string, kind: Instrument['kind'], more: Partial<Instrument> = {}): Instrument => ({
   id,
@@ -17,16 +17,16 @@ const instrument = (id: string, kind: Instrument['kind'], more: Partial<Instrume
 });
 const LOGGER = instrument('rack-logger', 'humidity-logger');
 
-function houseWith(instruments: Instrument[]) {
-  const house = testHouse();
-  house.says('GET', 'instruments', () => instruments);
-  house.says('GET', 'instruments/:id/air', () => []);
-  house.says('PUT', 'instruments/:id/behaviour', ({ params, body }) => {
+function serverWith(instruments: Instrument[]) {
+  const server = fakeServer();
+  server.says('GET', 'instruments', () => instruments);
+  server.says('GET', 'instruments/:id/air', () => []);
+  server.says('PUT', 'instruments/:id/behaviour', ({ params, body }) => {
     const one = instruments.find(({ id }) => id === params.id)!;
     Object.assign(one, body, body.behaviour === 'off' ? { state: 'silent', problem: 'It does not answer' } : {});
     return one;
   });
-  return house;
+  return server;
 }
 const TAB = '/spools?show=instruments';
 
@@ -36,13 +36,13 @@ test('a workshop without instruments is told how to go on', async () => {
 });
 
 test('an instrument that falls silent says so with the reason, and a log is fetched on asking', async () => {
-  const house = houseWith([instrument('scale-1', 'scale'), LOGGER]);
+  const server = serverWith([instrument('scale-1', 'scale'), LOGGER]);
   let fetched = 0;
-  house.says('POST', 'instruments/:id/log', () => {
+  server.says('POST', 'instruments/:id/log', () => {
     fetched += 1;
     return { added: 4 };
   });
-  const { user } = openApp(TAB, { house });
+  const { user } = openApp(TAB, { server });
   const row = within(await screen.findByRole('row', { name: /^scale-1/ }));
   expect(row.getByText('answers')).toBeVisible();
   await user.selectOptions(await field('How scale-1 behaves'), 'dead');
@@ -54,25 +54,25 @@ test('an instrument that falls silent says so with the reason, and a log is fetc
 });
 
 test('what a logger saw has its gaps counted and told', async () => {
-  const house = houseWith([LOGGER]);
+  const server = serverWith([LOGGER]);
   const reading = (h: number, humidityPct: number) => ({
     at: new Date(NOW.getTime() - h * 3600e3).toISOString(),
     humidityPct,
     temperatureC: 21,
   });
-  house.says('GET', 'instruments/:id/air', () => [
+  server.says('GET', 'instruments/:id/air', () => [
     reading(30, 40),
     reading(29.75, 41),
     reading(3, 55),
     reading(2.75, 52),
   ]);
-  openApp(TAB, { house });
+  openApp(TAB, { server });
   expect(await screen.findByRole('img', { name: /from 40 to 55 % over the last two weeks/ })).toBeVisible();
   expect(screen.getByText(/4 quarter hours of the last two weeks; 1 gap, each counted at the higher/)).toBeVisible();
 });
 
 test('a place is added with its logger and its usual air, in the reader’s units', async () => {
-  const { user, house, over } = openApp(TAB, { house: houseWith([LOGGER]), settings: { units: 'inchPound' } });
+  const { user, server, over } = openApp(TAB, { server: serverWith([LOGGER]), settings: { units: 'inchPound' } });
   await user.click(await button('+ A place'));
   const save = await button('Save it');
   expect(save).toBeDisabled();
@@ -80,8 +80,8 @@ test('a place is added with its logger and its usual air, in the reader’s unit
   await user.selectOptions(await field('Logger'), 'rack-logger');
   await over('Usual temperature', '86');
   await user.click(save);
-  await waitFor(() => expect(house.kinds.places.byId.size).toBe(5));
-  const [, made] = [...house.kinds.places.byId].at(-1)!;
+  await waitFor(() => expect(server.kinds.places.byId.size).toBe(5));
+  const [, made] = [...server.kinds.places.byId].at(-1)!;
   expect(made.value as Place).toMatchObject({
     name: 'Loft',
     loggerId: 'rack-logger',
@@ -95,7 +95,7 @@ test('a place is added with its logger and its usual air, in the reader’s unit
 });
 
 test('a print that is over is written down once, with its spool and how it went', async () => {
-  const house = houseWith([instrument('printer-1', 'printer')]);
+  const server = serverWith([instrument('printer-1', 'printer')]);
   const progress: PrintProgress = {
     at: NOW.toISOString(),
     state: 'failed',
@@ -105,16 +105,16 @@ test('a print that is over is written down once, with its spool and how it went'
     hours: 3.5,
     filamentG: 72,
   } as PrintProgress;
-  house.says('GET', 'instruments/:id/progress', () => progress);
-  house.says('PUT', 'prints/:id', ({ body }) => body);
-  const { user } = openApp(TAB, { house });
+  server.says('GET', 'instruments/:id/progress', () => progress);
+  server.says('PUT', 'prints/:id', ({ body }) => body);
+  const { user } = openApp(TAB, { server });
   expect(await screen.findByText('Failed,')).toBeVisible();
   await user.selectOptions(await field('Spool'), 'S-04 clear');
   await user.selectOptions(await field('Machines'), 'Old wide frame');
   await user.type(await field('Outcome'), 'Came off the bed.');
   await user.click(await button('Save reading'));
   expect(await screen.findByText('Saved.')).toBeVisible();
-  expect(house.asked.at(-1)?.body).toMatchObject({
+  expect(server.asked.at(-1)?.body).toMatchObject({
     machineId: 'old-wide',
     spoolId: 'S-04',
     what: 'Lamp arm',
@@ -147,8 +147,8 @@ describe('a price list', () => {
     line(4, { name: 'Half a line', pricePerKgUsd: null, problem: 'no mass' }),
     line(5, { gradeId: 'tm-pla', gradeRevision: 1, beforeUsd: 30 }),
   ];
-  const house = () => {
-    const made = houseWith([instrument('supplier-1', 'supplier')]);
+  const server = () => {
+    const made = serverWith([instrument('supplier-1', 'supplier')]);
     made.says('GET', 'instruments/:id/price-list', () => ({ source: 'Supplier', lines: LINES }));
     made.says('POST', 'price-lists/preview', () => ({ source: 'prices.csv', lines: LINES }));
     made.says('POST', 'price-lists', ({ body }) => ({ changed: (body.prices as unknown[]).length }));
@@ -156,7 +156,7 @@ describe('a price list', () => {
   };
 
   test('is held against the library first: what is doubtful is not ticked, what is not usable cannot be', async () => {
-    const { user, house: made } = openApp('/spools?show=prices', { house: house() });
+    const { user, server: made } = openApp('/spools?show=prices', { server: server() });
     await user.click(await button('Fetch: supplier-1'));
     expect(await screen.findByText('Supplier: 5 articles, 2 with another price, 1 not in the library')).toBeVisible();
     const ticks = screen.getAllByRole('checkbox', { name: /^Apply the price of/ }) as HTMLInputElement[];
@@ -173,7 +173,7 @@ describe('a price list', () => {
   });
 
   test('fetched again it is another list, though it be as long', async () => {
-    const { user } = openApp('/spools?show=prices', { house: house() });
+    const { user } = openApp('/spools?show=prices', { server: server() });
     await user.click(await button('Fetch: supplier-1'));
     await user.click(await button('Apply 1 price'));
     expect(await screen.findByText(/^1 price applied/)).toBeVisible();
@@ -187,11 +187,11 @@ describe('a price list', () => {
   });
 
   test('is read from a file; one that has changed under it is told', async () => {
-    const made = house();
+    const made = server();
     made.says('POST', 'price-lists', () => {
       throw new Refused({ status: 409, title: 'Changed', detail: 'A grade was edited since.' });
     });
-    const { user } = openApp('/spools?show=prices', { house: made });
+    const { user } = openApp('/spools?show=prices', { server: made });
     await user.upload(
       await field('A supplier’s list as CSV'),
       new File(['name;price'], 'prices.csv', { type: 'text/csv' }),

@@ -1,9 +1,9 @@
 import type { Machine } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../../testing/testApp.tsx';
-import { testHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { fakeServer, type FakeServer } from '../../testing/fakeServer.ts';
 
-const machineOf = (house: TestHouse, id: string) => house.kinds.machines.byId.get(id)!.value as Machine;
+const machineOf = (server: FakeServer, id: string) => server.kinds.machines.byId.get(id)!.value as Machine;
 const typeOver = async (user: ReturnType<typeof openApp>['user'], name: string, text: string) => {
   const one = await field(name);
   await user.clear(one);
@@ -11,7 +11,7 @@ const typeOver = async (user: ReturnType<typeof openApp>['user'], name: string, 
 };
 
 test('a new machine needs a name; what is not stated is not sent', async () => {
-  const { user, house, where } = openApp('/machines/new');
+  const { user, server, where } = openApp('/machines/new');
   const save = await button('Save it');
   expect(save).toBeDisabled();
   await user.type(await field('Name'), 'Corner one');
@@ -24,7 +24,7 @@ test('a new machine needs a name; what is not stated is not sent', async () => {
   await user.click(await field('glass with glue-stick film'));
   await user.click(save);
   await waitFor(() => expect(where()).toMatch(/^\/machines\?machine=/));
-  const made = machineOf(house, new URLSearchParams(where().split('?')[1]).get('machine')!);
+  const made = machineOf(server, new URLSearchParams(where().split('?')[1]).get('machine')!);
   expect(made).toMatchObject({
     name: 'Corner one',
     enclosure: 'heated',
@@ -39,8 +39,8 @@ test('a new machine needs a name; what is not stated is not sent', async () => {
 });
 
 test('a chamber that is not heated has no temperature; ticks that are taken back are unsaid again', async () => {
-  const { user, house, where } = openApp('/machines/old-wide/edit');
-  const before = machineOf(house, 'old-wide');
+  const { user, server, where } = openApp('/machines/old-wide/edit');
+  const before = machineOf(server, 'old-wide');
   await user.selectOptions(await field('Enclosure'), 'heated chamber');
   await user.selectOptions(await field('Enclosure'), 'open frame');
   expect(screen.queryByLabelText('Chamber up to')).toBeNull();
@@ -50,23 +50,23 @@ test('a chamber that is not heated has no temperature; ticks that are taken back
   }
   await user.click(await button('Save it'));
   await waitFor(() => expect(where()).toBe('/machines?machine=old-wide'));
-  expect(machineOf(house, 'old-wide')).toEqual({ ...before, enclosure: 'open', maximumChamberC: null });
+  expect(machineOf(server, 'old-wide')).toEqual({ ...before, enclosure: 'open', maximumChamberC: null });
 });
 
 test('a number out of its range is told at its field, and the last usable one is kept', async () => {
-  const { user, house } = openApp('/machines/old-wide/edit');
-  const { maximumNozzleC } = machineOf(house, 'old-wide');
+  const { user, server } = openApp('/machines/old-wide/edit');
+  const { maximumNozzleC } = machineOf(server, 'old-wide');
   await typeOver(user, 'Nozzle up to', '9000');
   expect(await field('Nozzle up to')).toHaveAccessibleDescription(
     new RegExp(`Must be .* or less.*${maximumNozzleC} °C stays in force`),
   );
   await user.click(await button('Save it'));
-  await waitFor(() => expect(house.asked).toHaveLength(1));
-  expect(machineOf(house, 'old-wide').maximumNozzleC).toBe(maximumNozzleC);
+  await waitFor(() => expect(server.asked).toHaveLength(1));
+  expect(machineOf(server, 'old-wide').maximumNozzleC).toBe(maximumNozzleC);
 });
 
 test('how worn it is: a new nozzle starts from nought, and what is cleared is not known', async () => {
-  const { user, house } = openApp('/machines/old-wide/edit');
+  const { user, server } = openApp('/machines/old-wide/edit');
   await typeOver(user, 'Abrasive through its nozzle', '900');
   await typeOver(user, 'Prints', '41.4');
   await typeOver(user, 'Hours run', '700');
@@ -74,47 +74,47 @@ test('how worn it is: a new nozzle starts from nought, and what is cleared is no
   await user.click(await button('A new nozzle is fitted'));
   await user.type(await field('Notes'), 'Belt is new.');
   await user.click(await button('Save it'));
-  await waitFor(() => expect(house.asked).toHaveLength(1));
-  const { condition } = machineOf(house, 'old-wide');
+  await waitFor(() => expect(server.asked).toHaveLength(1));
+  const { condition } = machineOf(server, 'old-wide');
   expect(condition).toMatchObject({ nozzleAbrasiveG: 0, prints: 41 });
   expect(condition).not.toHaveProperty('hours');
   expect(condition!.note).toMatch(/Belt is new\.$/);
 });
 
 test('another’s newer machine is not written over', async () => {
-  const { user, house } = openApp('/machines/old-wide/edit');
+  const { user, server } = openApp('/machines/old-wide/edit');
   await typeOver(user, 'Name', 'Mine');
-  house.kinds.machines.changeElsewhere('old-wide', { ...machineOf(house, 'old-wide'), name: 'Theirs' });
+  server.kinds.machines.changeElsewhere('old-wide', { ...machineOf(server, 'old-wide'), name: 'Theirs' });
   await user.click(await button('Save it'));
   await user.click(await button('Use the newer version'));
   expect(await field('Name')).toHaveValue('Theirs');
   await user.click(await button('Save it'));
-  await waitFor(() => expect(house.kinds.machines.byId.get('old-wide')?.revision).toBe(3));
+  await waitFor(() => expect(server.kinds.machines.byId.get('old-wide')?.revision).toBe(3));
 });
 
 test('one of the list is looked at, changed, and removed', async () => {
-  const { user, house, where } = openApp('/machines');
+  const { user, server, where } = openApp('/machines');
   const table = await screen.findByRole('table', { name: '' });
   const names = within(table)
     .getAllByRole('rowheader')
     .map((cell) => within(cell).getByRole('button').textContent);
-  expect(names).toHaveLength(house.kinds.machines.byId.size);
+  expect(names).toHaveLength(server.kinds.machines.byId.size);
   await user.click(within(table).getByRole('button', { name: names[2]! }));
   await waitFor(() => expect(where()).toMatch(/^\/machines\?machine=/));
   expect(within(table).getByRole('button', { name: names[2]! })).toHaveAttribute('aria-pressed', 'true');
   const id = where().split('=')[1]!;
-  openApp(`/machines/${id}/edit`, { house });
+  openApp(`/machines/${id}/edit`, { server });
   await user.click(await button(`Remove ${names[2]!}`));
   await user.click(within(await screen.findByRole('alertdialog')).getByRole('button', { name: 'Remove' }));
-  await waitFor(() => expect(house.kinds.machines.byId.has(id)).toBe(false));
+  await waitFor(() => expect(server.kinds.machines.byId.has(id)).toBe(false));
 });
 
 test('a machine that is not there, and a workshop with none', async () => {
   openApp('/machines/gone/edit');
   expect(await screen.findByText(/There is no machine “gone”/)).toBeVisible();
-  const house = testHouse();
-  house.kinds.machines.byId.clear();
-  openApp('/machines', { house });
+  const server = fakeServer();
+  server.kinds.machines.byId.clear();
+  openApp('/machines', { server });
   expect(await screen.findByText('No machines yet')).toBeVisible();
   expect(screen.getByText(/unknown does not pass/)).toBeVisible();
 });

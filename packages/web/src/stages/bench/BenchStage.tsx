@@ -8,7 +8,7 @@ import { useAddress } from '../../sync/address/useAddress.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { GradeChoice } from '../build/GradeChoice.tsx';
 import { useBuildGrade } from '../build/useBuildGrade.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { amount, duration } from '../../ui/amount.ts';
 import { buttonLook } from '../../ui/buttonLook.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
@@ -29,7 +29,7 @@ import { quantity, wayOf } from './words.ts';
 
 /** Which tests this part’s answer would gain from most, and those that were made for it. */
 export function BenchStage() {
-  const { partId, brief, library } = useBench();
+  const { partId, brief, library } = usePartContext();
   const [search, set] = useAddress();
   const built = useBuildGrade();
   const grade = library.grades.find(({ id }) => id === built.gradeId);
@@ -92,7 +92,7 @@ export function BenchStage() {
 
 function PlanTable({ plan, partId, gradeId }: { plan: readonly ProposedTest[]; partId: string; gradeId: string }) {
   const say = useSay();
-  const { part } = useBench().brief;
+  const { part } = usePartContext().brief;
   const units = useAppSelector((state) => state.settings.units);
   return (
     <table className="w-full rounded-md border border-line bg-surface text-sm">

@@ -17,13 +17,13 @@ import { useLibrary } from '../../workers/useLibrary.ts';
 import type { Workshop } from '../../workers/workshop.ts';
 import { useCampaignQuery, useRemoveCampaignMutation, useTrialsQuery } from './benchApi.ts';
 import { Expectations, useBriefOf } from './plan/Expectations.tsx';
-import { LooksTab } from './appearance/LooksTab.tsx';
+import { AppearanceTab } from './appearance/AppearanceTab.tsx';
 import { MethodCard } from './plan/MethodCard.tsx';
 import { PlanFields } from './plan/PlanFields.tsx';
 import { ResultsTab } from './results/ResultsTab.tsx';
 import { SpecimensTab } from './specimens/SpecimensTab.tsx';
 import { TestTab } from './testing/TestTab.tsx';
-import { useKeptCampaign, type EditCampaign } from './useKeptCampaign.ts';
+import { useSavedCampaign, type EditCampaign } from './useSavedCampaign.ts';
 import { withPredictions } from './plan/withPredictions.ts';
 
 /** While something runs the list of trials is asked for again and again. */
@@ -61,7 +61,7 @@ function Shown({
   trials: readonly TrialRecord[];
   library: Workshop;
 }) {
-  const kept = useKeptCampaign(record);
+  const kept = useSavedCampaign(record);
   const { campaign, edit: keep } = kept;
   const brief = useBriefOf(campaign);
   const testedArmIds = useMemo(() => {
@@ -157,7 +157,7 @@ function Shown({
           <TestTab campaign={campaign} trials={trials} library={library} edit={edit} />
         </Tabs.Content>
         <Tabs.Content value="looks" tabIndex={-1}>
-          <LooksTab campaign={campaign} library={library} edit={edit} />
+          <AppearanceTab campaign={campaign} library={library} edit={edit} />
         </Tabs.Content>
         <Tabs.Content value="results" tabIndex={-1}>
           <ResultsTab campaign={campaign} revision={kept.revision} trials={trials} library={library} />

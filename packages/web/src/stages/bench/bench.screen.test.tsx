@@ -2,11 +2,11 @@ import { findAgent } from '@anvilstone/core/materials';
 import type { Campaign, Trial } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp, partPath } from '../../testing/testApp.tsx';
-import { Refused, testHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer, type FakeServer } from '../../testing/fakeServer.ts';
 
-const campaignOf = (house: TestHouse, id: string) => house.kinds.campaigns.byId.get(id)!.value as Campaign;
-const trialsOf = (house: TestHouse, specimenId: string) =>
-  [...house.kinds.trials.byId.values()]
+const campaignOf = (server: FakeServer, id: string) => server.kinds.campaigns.byId.get(id)!.value as Campaign;
+const trialsOf = (server: FakeServer, specimenId: string) =>
+  [...server.kinds.trials.byId.values()]
     .map(({ value }) => value as Trial)
     .filter((one) => one.specimenId === specimenId);
 const panel = (name: string | RegExp) => screen.findByRole('region', { name }).then(within);
@@ -15,7 +15,7 @@ const saved = () => waitFor(() => expect(screen.getByText('Saved')).toBeVisible(
 describe('a new campaign', () => {
   test('is of the grades and for the part it was asked for, with what is expected written down first', async () => {
     const part = partPath('Lamp arm').split('/')[2]!;
-    const { user, house, where, over } = openApp(
+    const { user, server, where, over } = openApp(
       `/bench/new?method=bend-bar&grades=ne-petg,tm-asa,none&part=${part}&each=6&way=XY`,
     );
     expect(await screen.findByRole('heading', { name: 'New campaign K5' })).toBeVisible();
@@ -31,7 +31,7 @@ describe('a new campaign', () => {
     await user.click(await button('Remove arm A'));
     await user.click(await button('Start'));
     await waitFor(() => expect(where()).toBe('/bench/K5?show=specimens'));
-    const made = campaignOf(house, 'K5');
+    const made = campaignOf(server, 'K5');
     expect(made).toMatchObject({
       title: 'Which bends less',
       methodId: 'bend-bar',
@@ -47,7 +47,7 @@ describe('a new campaign', () => {
   });
 
   test('another method brings its own sizes, and keeps how far gauge and rig go', async () => {
-    const { user, house, over } = openApp('/bench/new?method=pull-bar&grades=ne-petg');
+    const { user, server, over } = openApp('/bench/new?method=pull-bar&grades=ne-petg');
     await over('Gauge range', '500');
     await over('Rig capacity', '2000');
     await over('Pulley ratio', '4');
@@ -62,22 +62,22 @@ describe('a new campaign', () => {
     expect(dates).toHaveLength(8);
     await user.click(dates[0]!);
     await user.click(await button('Start'));
-    await waitFor(() => expect(house.asked).toHaveLength(1));
-    expect(campaignOf(house, 'K5')).toMatchObject({
+    await waitFor(() => expect(server.asked).toHaveLength(1));
+    expect(campaignOf(server, 'K5')).toMatchObject({
       place: 'pylon 9',
       setUp: { gaugeCapacityN: 500, rigLimitN: 2000 },
     });
-    expect(campaignOf(house, 'K5').inspectOn).toHaveLength(7);
+    expect(campaignOf(server, 'K5').inspectOn).toHaveLength(7);
   });
 
   test('a soak is asked for its fluid, and keeps it', async () => {
-    const { user, house } = openApp('/bench/new?method=soak-fluid&grades=ne-petg');
+    const { user, server } = openApp('/bench/new?method=soak-fluid&grades=ne-petg');
     expect(await field('Fluid')).toHaveAccessibleDescription('The result applies to one fluid: choose it.');
     await user.selectOptions(await field('Fluid'), findAgent('mineral-oil')!.name);
     expect(await field('Fluid')).toHaveAccessibleDescription('');
     await user.click(await button('Start'));
-    await waitFor(() => expect(house.asked).toHaveLength(1));
-    expect(campaignOf(house, 'K5').setUp.agentId).toBe('mineral-oil');
+    await waitFor(() => expect(server.asked).toHaveLength(1));
+    expect(campaignOf(server, 'K5').setUp.agentId).toBe('mineral-oil');
   });
 });
 
@@ -101,10 +101,10 @@ test('campaigns are found by series, grade or method, and say what is next', asy
 
 describe('specimens', () => {
   test('those that are planned are added, each with its mark, and described', async () => {
-    const house = testHouse();
-    house.kinds.campaigns.byId.set('K3', { value: { ...campaignOf(house, 'K3'), specimens: [] }, revision: 1 });
-    house.kinds.trials.byId.clear();
-    const { user, over } = openApp('/bench/K3?show=specimens', { house });
+    const server = fakeServer();
+    server.kinds.campaigns.byId.set('K3', { value: { ...campaignOf(server, 'K3'), specimens: [] }, revision: 1 });
+    server.kinds.trials.byId.clear();
+    const { user, over } = openApp('/bench/K3?show=specimens', { server });
     await user.click(await button(/^Add the \d that are planned$/));
     const first = await screen.findByRole('row', { name: /^K3-A1/ });
     expect(first.textContent).toContain('test');
@@ -121,9 +121,9 @@ describe('specimens', () => {
     const faults = screen.getByRole('group', { name: 'Print defects seen' });
     await user.click(within(faults).getAllByRole('checkbox')[0]!);
     await saved();
-    await waitFor(() => expect(campaignOf(house, 'K3').specimens).toHaveLength(6));
+    await waitFor(() => expect(campaignOf(server, 'K3').specimens).toHaveLength(6));
     await waitFor(() =>
-      expect(campaignOf(house, 'K3').specimens[0]).toMatchObject({
+      expect(campaignOf(server, 'K3').specimens[0]).toMatchObject({
         id: 'K3-A1',
         machineId: 'hot-chamber',
         massG: 9.1,
@@ -132,7 +132,7 @@ describe('specimens', () => {
       }),
     );
     await user.click(await button('Remove K3-A1'));
-    await waitFor(() => expect(campaignOf(house, 'K3').specimens.map(({ id }) => id)).not.toContain('K3-A1'));
+    await waitFor(() => expect(campaignOf(server, 'K3').specimens.map(({ id }) => id)).not.toContain('K3-A1'));
   });
 
   test('one that was tested stays, and so do the sizes it was tested with', async () => {
@@ -149,21 +149,21 @@ describe('specimens', () => {
 
 describe('a reading that is typed', () => {
   const untested = () => {
-    const house = testHouse();
-    for (const [id, { value }] of house.kinds.trials.byId)
-      if ((value as Trial).specimenId === 'K1-A1') house.kinds.trials.byId.delete(id);
-    house.kinds.campaigns.byId.set('K1', {
+    const server = fakeServer();
+    for (const [id, { value }] of server.kinds.trials.byId)
+      if ((value as Trial).specimenId === 'K1-A1') server.kinds.trials.byId.delete(id);
+    server.kinds.campaigns.byId.set('K1', {
       value: {
-        ...campaignOf(house, 'K1'),
-        setUp: { ...campaignOf(house, 'K1').setUp, pulleyRatio: 4, pulleyEfficiency: 0.9 },
+        ...campaignOf(server, 'K1'),
+        setUp: { ...campaignOf(server, 'K1').setUp, pulleyRatio: 4, pulleyEfficiency: 0.9 },
       },
       revision: 1,
     });
-    return house;
+    return server;
   };
 
   test('is taken in the unit of the instrument and counted with the tackle', async () => {
-    const { user, house, over } = openApp('/bench/K1?show=capture&specimen=K1-A1', { house: untested() });
+    const { user, server, over } = openApp('/bench/K1?show=capture&specimen=K1-A1', { server: untested() });
     const write = await button('Save reading');
     expect(write).toBeDisabled();
     const peak = await field('Largest force, at the gauge');
@@ -174,8 +174,8 @@ describe('a reading that is typed', () => {
     expect(peak).toHaveAccessibleDescription(/on the specimen, × 3\.60$/);
     await user.type(await field('Location and mode of failure'), ' between two layers ');
     await user.click(write);
-    await waitFor(() => expect(trialsOf(house, 'K1-A1')).toHaveLength(1));
-    const [trial] = trialsOf(house, 'K1-A1');
+    await waitFor(() => expect(trialsOf(server, 'K1-A1')).toHaveLength(1));
+    const [trial] = trialsOf(server, 'K1-A1');
     expect(trial).toMatchObject({
       state: 'done',
       source: 'typed',
@@ -188,19 +188,19 @@ describe('a reading that is typed', () => {
   });
 
   test('a try without a result is kept as such, and the specimen may be tried again', async () => {
-    const { user, house } = openApp('/bench/K1?show=capture&specimen=K1-A1', { house: untested() });
+    const { user, server } = openApp('/bench/K1?show=capture&specimen=K1-A1', { server: untested() });
     await user.click(await button('No result'));
     expect(await screen.findByText(/Tried before without a result; that try is kept/)).toBeVisible();
-    expect(trialsOf(house, 'K1-A1')).toEqual([expect.objectContaining({ state: 'abandoned', found: {} })]);
+    expect(trialsOf(server, 'K1-A1')).toEqual([expect.objectContaining({ state: 'abandoned', found: {} })]);
     expect(await button('Save reading')).toBeVisible();
   });
 
   test('a reading that is refused stays typed', async () => {
-    const house = untested();
-    house.says('PUT', 'trials/:id', () => {
+    const server = untested();
+    server.says('PUT', 'trials/:id', () => {
       throw new Refused({ status: 422, title: 'Not possible', detail: 'The specimen was removed since.' });
     });
-    const { user, over } = openApp('/bench/K1?show=capture&specimen=K1-A1', { house });
+    const { user, over } = openApp('/bench/K1?show=capture&specimen=K1-A1', { server });
     await over('Largest force, at the gauge', '300 N');
     await user.click(await button('Save reading'));
     expect(await screen.findByText('The specimen was removed since.')).toBeVisible();
@@ -210,8 +210,8 @@ describe('a reading that is typed', () => {
 
 describe('what was found', () => {
   test('is corrected with a reason, and what was read stays in sight', async () => {
-    const { user, house, over } = openApp('/bench/K1?show=capture&specimen=K1-A2');
-    const [before] = trialsOf(house, 'K1-A2');
+    const { user, server, over } = openApp('/bench/K1?show=capture&specimen=K1-A2');
+    const [before] = trialsOf(server, 'K1-A2');
     await user.click(await button('Correct a value'));
     const put = await button('Correct it');
     expect(put).toBeDisabled();
@@ -220,23 +220,23 @@ describe('what was found', () => {
     await user.type(await field('Reason for the correction'), 'Gauge was not set to zero');
     await user.click(put);
     expect(await screen.findByText(/corrected: Gauge was not set to zero; read/)).toBeVisible();
-    const [after] = trialsOf(house, 'K1-A2');
+    const [after] = trialsOf(server, 'K1-A2');
     expect(after!.found).toEqual(before!.found);
     expect(after!.corrected).toMatchObject({ found: { peakN: Math.round(before!.found.peakN! + 40) } });
   });
 
   test('is left out with a reason and counted after all; where it broke is written down', async () => {
-    const { user, house, over } = openApp('/bench/K1?show=capture&specimen=K1-A2');
+    const { user, server, over } = openApp('/bench/K1?show=capture&specimen=K1-A2');
     await user.click(await button('Exclude'));
     await user.type(await field('Reason for excluding it (it stays visible)'), 'Slipped');
     await user.click(await button('Exclude'));
-    await waitFor(() => expect(trialsOf(house, 'K1-A2')[0]!.excluded).toEqual({ why: 'Slipped' }));
+    await waitFor(() => expect(trialsOf(server, 'K1-A2')[0]!.excluded).toEqual({ why: 'Slipped' }));
     await user.click(await button('Include again'));
-    await waitFor(() => expect(trialsOf(house, 'K1-A2')[0]!.excluded).toBeUndefined());
+    await waitFor(() => expect(trialsOf(server, 'K1-A2')[0]!.excluded).toBeUndefined());
     await user.click(await button('Location of failure'));
     await over('Location and mode of failure', 'at the fillet');
     await user.click(await button('Save reading'));
-    await waitFor(() => expect(trialsOf(house, 'K1-A2')[0]!.broke).toBe('at the fillet'));
+    await waitFor(() => expect(trialsOf(server, 'K1-A2')[0]!.broke).toBe('at the fillet'));
   });
 });
 
@@ -251,8 +251,8 @@ describe('results', () => {
   });
 
   test('one is accepted by name, after what it would move in every part was shown', async () => {
-    const house = testHouse();
-    house.says('POST', 'campaigns/:id/acceptances/preview', () => ({
+    const server = fakeServer();
+    server.says('POST', 'campaigns/:id/acceptances/preview', () => ({
       observations: [
         {
           id: 'x',
@@ -269,8 +269,8 @@ describe('results', () => {
       gradeRevision: 3,
       impact: { gradeId: 'ne-petg', parts: [], counted: 11, factor: null },
     }));
-    house.says('POST', 'campaigns/:id/acceptances', () => house.kinds.campaigns.told('K1'));
-    const { user } = openApp('/bench/K1?show=results', { house });
+    server.says('POST', 'campaigns/:id/acceptances', () => server.kinds.campaigns.told('K1'));
+    const { user } = openApp('/bench/K1?show=results', { server });
     const [accept] = await screen.findAllByRole('button', { name: /evidence|library/i });
     await user.click(accept!);
     const sheet = await panel('Add to library');
@@ -279,8 +279,8 @@ describe('results', () => {
     await user.type(sheet.getByLabelText('Approved by'), 'E. Ford');
     await waitFor(() => expect(take).toBeEnabled());
     await user.click(take);
-    await waitFor(() => expect(house.asked.at(-1)?.path).toBe('campaigns/K1/acceptances'));
-    expect(house.asked.at(-1)?.body).toMatchObject({
+    await waitFor(() => expect(server.asked.at(-1)?.path).toBe('campaigns/K1/acceptances'));
+    expect(server.asked.at(-1)?.body).toMatchObject({
       by: 'E. Ford',
       gradeRevision: 3,
       campaignRevision: 1,
@@ -289,15 +289,15 @@ describe('results', () => {
   });
 
   test('why it cannot be evidence is told instead', async () => {
-    const house = testHouse();
-    house.says('POST', 'campaigns/:id/acceptances/preview', () => {
+    const server = fakeServer();
+    server.says('POST', 'campaigns/:id/acceptances/preview', () => {
       throw new Refused({
         status: 422,
         title: 'Not evidence',
         detail: 'Past the range of the gauge it is only a bound.',
       });
     });
-    const { user } = openApp('/bench/K1?show=results', { house });
+    const { user } = openApp('/bench/K1?show=results', { server });
     const [accept] = await screen.findAllByRole('button', { name: /evidence|library/i });
     await user.click(accept!);
     expect(await screen.findByText('Past the range of the gauge it is only a bound.')).toBeVisible();
@@ -307,8 +307,8 @@ describe('results', () => {
 
 describe('left in a place', () => {
   test('a look writes down what is whole, changed or gone, and what is gone is not asked for again', async () => {
-    const { user, house, over } = openApp('/bench/K4?show=looks');
-    const before = campaignOf(house, 'K4').inspections.length;
+    const { user, server, over } = openApp('/bench/K4?show=looks');
+    const before = campaignOf(server, 'K4').inspections.length;
     await user.click(await button('Inspect'));
     const selects = screen.getAllByRole('combobox', { name: /^K4-\w+ is$/ });
     const last = selects.at(-1)!;
@@ -318,8 +318,8 @@ describe('left in a place', () => {
     await user.type(await field('Weather and events'), 'Hail');
     await user.click(await button('Save reading'));
     await saved();
-    await waitFor(() => expect(campaignOf(house, 'K4').inspections).toHaveLength(before + 1));
-    const look = campaignOf(house, 'K4').inspections.at(-1)!;
+    await waitFor(() => expect(campaignOf(server, 'K4').inspections).toHaveLength(before + 1));
+    const look = campaignOf(server, 'K4').inspections.at(-1)!;
     expect(look).toMatchObject({ note: 'Hail', temperatureC: expect.closeTo(35, 6) as number });
     expect(look.findings.find(({ specimenId }) => specimenId === id)?.state).toBe('gone');
     await user.click(await button('Inspect'));
@@ -331,39 +331,39 @@ describe('left in a place', () => {
 
 describe('the campaign itself', () => {
   test('keeps what is typed while the server is away, and sends it when it is back', async () => {
-    const house = testHouse();
-    const { over } = openApp('/bench/K2', { house });
+    const server = fakeServer();
+    const { over } = openApp('/bench/K2', { server });
     await field('Summary');
-    const { answer } = house;
+    const { answer } = server;
     globalThis.fetch = (input, init) =>
       (input as Request).method === 'PUT' ? Promise.reject(new TypeError('no answer')) : answer(input, init);
     await over('Summary', 'What carbon does');
     expect(await screen.findByText('Not saved: server not reachable')).toBeVisible();
     expect(await field('Summary')).toHaveValue('What carbon does');
     globalThis.fetch = answer;
-    await waitFor(() => expect(campaignOf(house, 'K2').title).toBe('What carbon does'), { timeout: 10_000 });
+    await waitFor(() => expect(campaignOf(server, 'K2').title).toBe('What carbon does'), { timeout: 10_000 });
   });
 
   test('somebody else’s newer one is taken on asking', async () => {
-    const { user, house, over } = openApp('/bench/K2');
+    const { user, server, over } = openApp('/bench/K2');
     await field('Summary');
-    house.kinds.campaigns.changeElsewhere('K2', { ...campaignOf(house, 'K2'), title: 'Theirs' });
+    server.kinds.campaigns.changeElsewhere('K2', { ...campaignOf(server, 'K2'), title: 'Theirs' });
     await over('Summary', 'Mine');
     await user.click(await button('Use the newer version'));
     expect(await field('Summary')).toHaveValue('Theirs');
   });
 
   test('is removed only while nothing has been tested', async () => {
-    const house = testHouse();
-    const { user, where, go } = openApp('/bench/K1', { house });
+    const server = fakeServer();
+    const { user, where, go } = openApp('/bench/K1', { server });
     await field('Summary');
     expect(screen.queryByRole('button', { name: 'Remove campaign K1' })).toBeNull();
-    house.kinds.trials.byId.clear();
+    server.kinds.trials.byId.clear();
     await go('/bench/K3');
     await user.click(await button('Remove campaign K3'));
     await user.click(within(await screen.findByRole('alertdialog')).getByRole('button', { name: 'Remove' }));
     await waitFor(() => expect(where()).toBe('/bench'));
-    expect(house.kinds.campaigns.byId.has('K3')).toBe(false);
+    expect(server.kinds.campaigns.byId.has('K3')).toBe(false);
   });
 
   test('that is not there leads back', async () => {

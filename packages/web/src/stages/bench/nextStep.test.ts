@@ -1,11 +1,11 @@
 import { sampleCampaigns, sampleLibrary } from '@anvilstone/core/education/sample';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { nextStep } from './nextStep.ts';
 import { withPredictions } from './plan/withPredictions.ts';
 
 const samples = sampleCampaigns(new Date('2026-11-20T09:00:00Z'));
 const { campaign } = samples[0]!;
-const library = { ...sampleLibrary, rules: defaultHouseRules };
+const library = { ...sampleLibrary, rules: defaultCompanyRules };
 
 describe('what is next in a campaign', () => {
   const at = (done: number, running = 0, over: Partial<typeof campaign> = {}) =>

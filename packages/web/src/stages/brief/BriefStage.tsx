@@ -1,7 +1,7 @@
 import { PROOF_TEST_CAUTION } from '@anvilstone/core/machines';
 import type { Brief } from '@anvilstone/schema';
 import { useAddress } from '../../sync/address/useAddress.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { Choice, TextArea, TextField, Tick } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
@@ -19,7 +19,7 @@ import { StillToSay } from './StillToSay.tsx';
 
 /** What must it do: asks on the left, what they demand and how many grades still stand on the right. */
 export function BriefStage() {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const [search] = useAddress();
   const { brief: model, lens } = seenThrough(brief, search.get('feature'));
   const feature = brief.features?.find(({ id }) => id === lens?.featureId);

@@ -5,7 +5,7 @@ import { everyLoadCase, builtAs } from '@anvilstone/core/shapes';
 import type { Brief } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../sync/store/store.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { amount } from '../../ui/amount.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import { Reserve } from '../../ui/Reserve.tsx';
@@ -13,7 +13,7 @@ import type { Standing } from '../../workers/leaders.ts';
 
 /** What the asks demand of any material, and how many grades still stand after each. Follows every keystroke. */
 export function DemandReadout() {
-  const { standing, brief, library, partId } = useBench();
+  const { standing, brief, library, partId } = usePartContext();
   const { value: result } = standing;
   return (
     <div className="flex flex-col gap-4">

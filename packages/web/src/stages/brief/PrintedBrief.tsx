@@ -2,11 +2,11 @@ import { briefBlocks } from '@anvilstone/core/decisions';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { RecordBlocks } from '../decision/RecordBlocks.tsx';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 
 /** On paper a form is no use: the same brief as the record words it. */
 export function PrintedBrief() {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const blocks = useMemo(() => briefBlocks({ brief, ...library }, units), [brief, library, units]);
   return (

@@ -2,7 +2,7 @@ import { featureOfLoad } from '@anvilstone/core/shapes';
 import type { BuildOrientation, EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { usePreferred } from '../parts/usePreferred.ts';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
@@ -16,7 +16,7 @@ export interface Governing {
 
 /** The place of the part that governs for the decided, pinned or leading grade in the orientation shown; it follows every change. */
 export function useGoverningPlace(orientation: BuildOrientation, featureId?: string): Governing | undefined {
-  const { brief, library, standing } = useBench();
+  const { brief, library, standing } = usePartContext();
   const { preferred, known } = usePreferred();
   const gradeId = known ? (preferred?.gradeId ?? standing.value?.leaders[0]?.gradeId) : undefined;
   const ask = useCallback(

@@ -1,6 +1,6 @@
 import { Tabs } from 'radix-ui';
 import { useAddress } from '../../sync/address/useAddress.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Loading } from '../../ui/Loading.tsx';
 import { NoGrades } from '../parts/list/NoGrades.tsx';
 import { tabLook } from '../../ui/tabLook.ts';
@@ -24,7 +24,7 @@ const TABS = [
 
 /** Which build orientation, which walls, where fibre: the design changed instead of the material. */
 export function BuildStage() {
-  const { library, standing } = useBench();
+  const { library, standing } = usePartContext();
   const [search, set] = useAddress();
   const built = useBuildGrade();
   const { gradeId } = built;

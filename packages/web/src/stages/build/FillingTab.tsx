@@ -4,7 +4,7 @@ import { INFILL_PATTERNS, wallsAndInfill, type WallsAndInfill } from '@anvilston
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { useEdit } from '../brief/editBrief.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Choice } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField, type Bounds } from '../../ui/QuantityField.tsx';
@@ -18,7 +18,7 @@ import { amount } from '../../ui/amount.ts';
 
 /** Solid, or walls around an infill: what is set, what else would do, and the same mass spent otherwise. */
 export function FillingTab({ gradeId }: { gradeId: string }) {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   if (!takesFill(brief.part))
     return (
       <div className="flex flex-col gap-4">
@@ -44,7 +44,7 @@ const bounds = (field: keyof typeof wallsAndInfill.properties): Bounds => wallsA
 
 function Settings() {
   const units = useAppSelector((state) => state.settings.units);
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const { filled } = brief;
   const set = (next: WallsAndInfill | undefined, field: string) => {
@@ -112,7 +112,7 @@ function Settings() {
 }
 
 function Tables({ gradeId }: { gradeId: string }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const ask = useCallback((engine: Remote<Engine>) => engine.fillings(brief, gradeId), [brief, gradeId]);
   const { value: fillings } = useComputed(library, ask);
   const now = fillings?.find(({ filled }) => JSON.stringify(filled) === JSON.stringify(brief.filled));

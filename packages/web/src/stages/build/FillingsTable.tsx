@@ -2,7 +2,7 @@ import type { Filling } from '@anvilstone/core/evaluation';
 import { builtAs } from '@anvilstone/core/shapes';
 import type { WallsAndInfill } from '@anvilstone/schema';
 import { useEdit } from '../brief/editBrief.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { duration } from '../../ui/amount.ts';
 import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -31,7 +31,7 @@ export function FillingsTable({
   now: WallsAndInfill | undefined;
   empty?: string;
 }) {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const take = (filled: WallsAndInfill | undefined) => {
     const { filled: _before, ...rest } = brief;

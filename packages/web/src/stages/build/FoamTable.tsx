@@ -3,7 +3,7 @@ import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { useEdit } from '../brief/editBrief.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { amount } from '../../ui/amount.ts';
 import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Button } from '../../ui/Button.tsx';
@@ -26,7 +26,7 @@ const HEADINGS = [
 
 /** A grade that foams: what each nozzle temperature makes of it and of the part. Nothing is shown of one that does not. */
 export function FoamTable({ gradeId }: { gradeId: string }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const edit = useEdit();
   const units = useAppSelector((state) => state.settings.units);
   const ask = useCallback((engine: Remote<Engine>) => engine.foams(brief, gradeId), [brief, gradeId]);

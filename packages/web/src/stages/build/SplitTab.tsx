@@ -4,7 +4,7 @@ import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { amount } from '../../ui/amount.ts';
 import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Choice } from '../../ui/fields.tsx';
@@ -19,7 +19,7 @@ const HEADINGS = ['Skin and core', 'Mass', 'Cost', 'Checks', 'Governs', 'Require
 
 /** One part of two materials: a stiff skin on a tough core, or the other way round. */
 export function SplitTab({ gradeId }: { gradeId: string }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const { offered } = useBuildGrade();
   const [search, set] = useAddress();
   const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);

@@ -2,7 +2,7 @@ import type { Tilt } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { ChartFigure } from '../../charts/ChartFigure.tsx';
 import { Loading } from '../../ui/Loading.tsx';
 import type { Engine } from '../../workers/evaluation.worker.ts';
@@ -14,7 +14,7 @@ import { useSay } from '../../ui/useSay.ts';
 
 /** Every check in every build orientation, the layers at any tilt between, and what each takes to print. */
 export function WayUpTab({ gradeId }: { gradeId: string }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const say = useSay();
   const [tilt, setTilt] = useTilt();

@@ -6,14 +6,14 @@ import type { ReactNode } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { useEdit } from '../brief/editBrief.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { amount, duration } from '../../ui/amount.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Evidence, Reserve } from '../../ui/Reserve.tsx';
 
 /** Checks down, build orientations across; what governs each way is framed. */
 export function WaysTable({ found, gradeId }: { found: WaysUp; gradeId: string }) {
-  const { partId, brief } = useBench();
+  const { partId, brief } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const { ways, recommendedId } = found;
   const length = (mm: number) => formatQuantity(mm, 'length', units, 3);

@@ -1,11 +1,11 @@
-import type { GradeStanding } from '@anvilstone/core/evaluation';
+import type { RankedCandidate } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import type { BuildOrientation } from '@anvilstone/schema';
 import { useCallback } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { usePreferred } from '../parts/usePreferred.ts';
-import { useWishes } from '../shortlist/ranking/useWishes.ts';
+import { usePreferences } from '../shortlist/ranking/usePreferences.ts';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 
@@ -17,16 +17,16 @@ export interface BuildGrade {
   gradeId: string | undefined;
   /** The build orientation that is shown unless another is asked for: as decided, else its best. */
   orientation: BuildOrientation | undefined;
-  offered: readonly GradeStanding[];
+  offered: readonly RankedCandidate[];
   choose: (gradeId: string) => void;
 }
 
 /** The grade that the part is built of here: the one in the address, else the decided one, else a pinned one, else whoever leads. */
 export function useBuildGrade(): BuildGrade {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const [search, set] = useAddress();
-  const wishes = useWishes(library.rules);
-  const ask = useCallback((engine: Remote<Engine>) => engine.rankingBy(brief, wishes), [brief, wishes]);
+  const preferences = usePreferences(library.rules);
+  const ask = useCallback((engine: Remote<Engine>) => engine.rankingBy(brief, preferences), [brief, preferences]);
   const { value: ranked } = useComputed(library, ask);
   const { preferred, known: decided } = usePreferred();
   const asked = search.get('grade');

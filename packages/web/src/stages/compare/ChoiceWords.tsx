@@ -1,24 +1,24 @@
 import type { Piece } from '@anvilstone/core/decisions';
-import { findSchool, type RankingWishes } from '@anvilstone/core/evaluation';
+import { findRankingMethod, type RankingPreferences } from '@anvilstone/core/evaluation';
 import { inSentence } from '@anvilstone/core/foundations';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../sync/store/store.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 
 /** The choice in plain sentences; every number leads to its working. */
-export function ChoiceWords({ wishes, sizedSoFar }: { wishes: RankingWishes; sizedSoFar: number }) {
-  const { brief, library, partId } = useBench();
+export function ChoiceWords({ preferences, sizedSoFar }: { preferences: RankingPreferences; sizedSoFar: number }) {
+  const { brief, library, partId } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const ask = useCallback(
-    (engine: Remote<Engine>) => engine.choice(brief, wishes, units),
+    (engine: Remote<Engine>) => engine.choice(brief, preferences, units),
     // Put into words anew when more grades have been sized.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
-    [brief, wishes, units, sizedSoFar],
+    [brief, preferences, units, sizedSoFar],
   );
   const { value: sentences } = useComputed(library, ask);
   return (
@@ -26,8 +26,8 @@ export function ChoiceWords({ wishes, sizedSoFar }: { wishes: RankingWishes; siz
       title="Summary"
       aside={
         <span className="text-xs text-quiet">
-          ranked by: {inSentence(findSchool(wishes.schoolId).title)}
-          {wishes.leastChance === undefined ? '' : `, confidence ${100 * wishes.leastChance} %`}
+          ranked by: {inSentence(findRankingMethod(preferences.schoolId).title)}
+          {preferences.leastChance === undefined ? '' : `, confidence ${100 * preferences.leastChance} %`}
         </span>
       }
     >

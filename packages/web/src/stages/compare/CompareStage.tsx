@@ -1,15 +1,15 @@
 import { comparisonCsv, FEWEST_FINALISTS } from '@anvilstone/core/decisions';
-import { findSchool, wishesText } from '@anvilstone/core/evaluation';
+import { findRankingMethod, preferencesText } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { API } from '../../sync/address/place.ts';
 import { saveFile } from '../../charts/saveFile.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { buttonLook } from '../../ui/buttonLook.ts';
 import { usePortions, type AskPortion } from '../shortlist/table/usePortions.ts';
-import { useWishes } from '../shortlist/ranking/useWishes.ts';
+import { usePreferences } from '../shortlist/ranking/usePreferences.ts';
 import { Loading } from '../../ui/Loading.tsx';
 import { NoGrades } from '../parts/list/NoGrades.tsx';
 import { SavedViews } from '../../team/views/SavedViews.tsx';
@@ -28,14 +28,14 @@ import { useFinalists } from './useFinalists.ts';
 
 /** Which of these few: everything about them side by side, what the dearer one buys, and what would change the answer. */
 export function CompareStage() {
-  const { brief, library, partId, standing } = useBench();
-  const wishes = useWishes(library.rules);
-  const { ids, choose } = useFinalists(wishes);
+  const { brief, library, partId, standing } = usePartContext();
+  const preferences = usePreferences(library.rules);
+  const { ids, choose } = useFinalists(preferences);
   const saving = useAppSelector((state) => state.draft.saving.state);
   const units = useAppSelector((state) => state.settings.units);
   const allIds = useMemo(() => library.grades.map(({ id }) => id), [library]);
   const size = useCallback<AskPortion<unknown>>((engine, some) => engine.sized(brief, some), [brief]);
-  const sizes = usePortions(library, findSchool(wishes.schoolId).needsSizes ? size : undefined, allIds);
+  const sizes = usePortions(library, findRankingMethod(preferences.schoolId).needsSizes ? size : undefined, allIds);
   const enough = ids !== undefined && ids.length >= FEWEST_FINALISTS;
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.compare(brief, enough ? ids : [], units),
@@ -47,7 +47,7 @@ export function CompareStage() {
   const current = enough && comparison?.finalists.map(({ gradeId }) => gradeId).join() === ids.join();
   return (
     <>
-      <ChoiceWords wishes={wishes} sizedSoFar={sizes.rows.length} />
+      <ChoiceWords preferences={preferences} sizedSoFar={sizes.rows.length} />
       <div className="mt-3 flex items-end gap-3 narrow:flex-wrap">
         <FinalistPicker ids={ids} onChoose={choose} />
         <span className="grow" />
@@ -61,7 +61,7 @@ export function CompareStage() {
             <a
               className={buttonLook('plain', saving === 'saved' ? '' : 'pointer-events-none opacity-50')}
               aria-disabled={saving !== 'saved'}
-              href={`${API}/parts/${partId}/comparison.pdf?${new URLSearchParams({ ...wishesText(wishes), grades: ids.join(','), units }).toString()}`}
+              href={`${API}/parts/${partId}/comparison.pdf?${new URLSearchParams({ ...preferencesText(preferences), grades: ids.join(','), units }).toString()}`}
               download="comparison.pdf"
             >
               PDF
@@ -92,7 +92,7 @@ export function CompareStage() {
             <CostPanel comparison={comparison} />
             <BuysPanel comparison={comparison} wide={comparison.charts.length % 2 === 1} />
           </div>
-          <SensitivityPanel wishes={wishes} />
+          <SensitivityPanel preferences={preferences} />
           <PropertiesTable comparison={comparison} />
           <FinalistCautions comparison={comparison} />
           <p className="text-xs text-quiet">

@@ -3,14 +3,14 @@ import { drawBarChart, drawingSvg } from '@anvilstone/core/foundations';
 import { costPerUse } from '@anvilstone/core/making';
 import { DrawingView } from '../../charts/DrawingView.tsx';
 import { saveFile } from '../../charts/saveFile.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 
 /** What a good part costs, component by component, and what one use of it costs where it is used up. */
 export function CostPanel({ comparison }: { comparison: Comparison }) {
   const { finalists, cost } = comparison;
-  const { consumable, lot } = useBench().brief.asks;
+  const { consumable, lot } = usePartContext().brief.asks;
   const drawing = drawBarChart(cost);
   const quantity = lot?.quantity ?? 1;
   const row = (title: string, values: readonly (number | null)[], strong = false) => (

@@ -1,10 +1,10 @@
 import type { Comparison } from '@anvilstone/core/decisions';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 
 /** The cautions of each finalist, where it differs from the others in what people must mind. */
 export function FinalistCautions({ comparison }: { comparison: Comparison }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   return (
     <section aria-label="Cautions of the finalists" className="grid grid-cols-2 narrow:grid-cols-1 gap-4">
       {comparison.finalists.map(({ gradeId, letter, name }) => (

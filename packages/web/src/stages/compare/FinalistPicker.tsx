@@ -1,12 +1,12 @@
 import { fillerSets, MOST_FINALISTS } from '@anvilstone/core/decisions';
 import { useMemo } from 'react';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Choice } from '../../ui/fields.tsx';
 import type { ChooseFinalists } from './useFinalists.ts';
 
 /** Adds a grade to the finalists, or takes a ready comparison: one base polymer without and with fillers. */
 export function FinalistPicker({ ids, onChoose }: { ids: readonly string[]; onChoose: ChooseFinalists }) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const sets = useMemo(() => fillerSets(library.grades), [library]);
   const options = useMemo(
     () =>

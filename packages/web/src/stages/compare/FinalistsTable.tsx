@@ -5,7 +5,7 @@ import { builtAs } from '@anvilstone/core/shapes';
 import { useMemo, type ReactNode } from 'react';
 import { Link, useSearchParams } from 'react-router';
 import { useAppSelector } from '../../sync/store/store.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { decisionAddress } from '../decision/decisionAddress.ts';
 import { differenceText } from '../../library/grades/propertyText.ts';
 import { percent, percentRange } from '../shortlist/confidence/percent.ts';
@@ -41,7 +41,7 @@ export function FinalistsTable({ comparison, onChoose }: { comparison: Compariso
 }
 
 function Summary({ finalists }: { finalists: readonly Finalist[] }) {
-  const { brief, library, partId } = useBench();
+  const { brief, library, partId } = usePartContext();
   const [search] = useSearchParams();
   const units = useAppSelector((state) => state.settings.units);
   const wanted = useMemo(
@@ -198,7 +198,7 @@ function WithDifference({
 }
 
 function CheckLine({ row, finalists }: { row: CheckRow; finalists: readonly Finalist[] }) {
-  const { partId } = useBench();
+  const { partId } = usePartContext();
   const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   return (

@@ -1,10 +1,10 @@
 import { findCheck } from '@anvilstone/core/checks';
-import type { Measurement, RankingWishes } from '@anvilstone/core/evaluation';
+import type { Measurement, RankingPreferences } from '@anvilstone/core/evaluation';
 import { formatNumber as f, inSentence } from '@anvilstone/core/foundations';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { Link } from 'react-router';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { percent } from '../shortlist/confidence/percent.ts';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
@@ -17,9 +17,9 @@ const WHAT: Record<Exclude<Measurement['of'], 'unknown'>, string> = {
 };
 
 /** Which one test would most likely change the choice. */
-export function MeasurementsList({ wishes }: { wishes: RankingWishes }) {
-  const { partId, brief, library } = useBench();
-  const ask = useCallback((engine: Remote<Engine>) => engine.measurements(brief, wishes), [brief, wishes]);
+export function MeasurementsList({ preferences }: { preferences: RankingPreferences }) {
+  const { partId, brief, library } = usePartContext();
+  const ask = useCallback((engine: Remote<Engine>) => engine.measurements(brief, preferences), [brief, preferences]);
   const { value } = useComputed(library, ask);
   const nameOf = (id: string | null) => (id === null ? 'nobody' : library.grades.find((one) => one.id === id)?.name);
   return (

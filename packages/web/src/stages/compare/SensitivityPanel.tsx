@@ -1,9 +1,15 @@
 import { findCheck } from '@anvilstone/core/checks';
-import { findSchool, type AtValue, type RankingWishes, type Sensitivity, type Turn } from '@anvilstone/core/evaluation';
+import {
+  findRankingMethod,
+  type AtValue,
+  type RankingPreferences,
+  type Sensitivity,
+  type Turn,
+} from '@anvilstone/core/evaluation';
 import { formatQuantity, formatReserve, type UnitSystem, inSentence } from '@anvilstone/core/foundations';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { useMemo } from 'react';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { duration } from '../../ui/amount.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import { Progress } from '../../ui/Progress.tsx';
@@ -12,14 +18,14 @@ import { ReserveSpan } from './ReserveSpan.tsx';
 import { useSensitivity } from './useSensitivity.ts';
 
 /** What would change the answer: how much each input decides, at which value another grade wins, and what to measure. */
-export function SensitivityPanel({ wishes: asked }: { wishes: RankingWishes }) {
-  const { brief, library } = useBench();
+export function SensitivityPanel({ preferences: asked }: { preferences: RankingPreferences }) {
+  const { brief, library } = usePartContext();
   // Sizing every grade anew at each value would take minutes: what leads as drawn is varied instead.
-  const wishes = useMemo(
-    () => (findSchool(asked.schoolId).needsSizes ? { ...asked, schoolId: 'cheapest-that-passes' } : asked),
+  const preferences = useMemo(
+    () => (findRankingMethod(asked.schoolId).needsSizes ? { ...asked, schoolId: 'cheapest-that-passes' } : asked),
     [asked],
   );
-  const { leaderId, found, of, done, failure } = useSensitivity(brief, library, wishes, true);
+  const { leaderId, found, of, done, failure } = useSensitivity(brief, library, preferences, true);
   const units = useAppSelector((state) => state.settings.units);
   const nameOf = (id: string) => library.grades.find((grade) => grade.id === id)?.name ?? id;
   const spans = found.flatMap(({ low, high }) => [low.reserve, high.reserve]).filter((one) => one !== null);
@@ -29,7 +35,9 @@ export function SensitivityPanel({ wishes: asked }: { wishes: RankingWishes }) {
       title="Sensitivity of the choice"
       aside={
         done ? (
-          <span className="text-xs text-quiet">ranked by: {inSentence(findSchool(wishes.schoolId).title)}</span>
+          <span className="text-xs text-quiet">
+            ranked by: {inSentence(findRankingMethod(preferences.schoolId).title)}
+          </span>
         ) : (
           <span className="text-xs">
             <Progress share={found.length / Math.max(1, of)} label={`${found.length} of ${of} varied`} />
@@ -89,7 +97,7 @@ export function SensitivityPanel({ wishes: asked }: { wishes: RankingWishes }) {
           </table>
         </>
       )}
-      <MeasurementsList wishes={wishes} />
+      <MeasurementsList preferences={preferences} />
     </Panel>
   );
 }

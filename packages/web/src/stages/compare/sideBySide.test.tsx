@@ -160,7 +160,7 @@ describe('what the dearer one buys', () => {
 
 describe('in plain words', () => {
   test('the choice names the leader, and every number leads to its working', () => {
-    const root = drawnFor(lampArm, <ChoiceWords wishes={cheapest} sizedSoFar={0} />);
+    const root = drawnFor(lampArm, <ChoiceWords preferences={cheapest} sizedSoFar={0} />);
     expect(textOf(root)).toContain('Nine Elms PETG Trade');
     const links = root.querySelectorAll('a');
     expect(links.length).toBeGreaterThan(2);
@@ -169,16 +169,18 @@ describe('in plain words', () => {
   });
   test('with a wanted confidence it says so', () =>
     expect(
-      textOf(drawnFor(lampArm, <ChoiceWords wishes={{ ...cheapest, leastChance: 0.95 }} sizedSoFar={0} />)),
+      textOf(drawnFor(lampArm, <ChoiceWords preferences={{ ...cheapest, leastChance: 0.95 }} sizedSoFar={0} />)),
     ).toContain('confidence 95 %'));
   test('where nobody passes, nobody is praised', () => {
     const impossible = { ...lampArm, asks: { ...lampArm.asks, maxMassG: 1 } };
-    expect(textOf(drawnFor(impossible, <ChoiceWords wishes={cheapest} sizedSoFar={0} />))).toMatch(/No|nobody|none/i);
+    expect(textOf(drawnFor(impossible, <ChoiceWords preferences={cheapest} sizedSoFar={0} />))).toMatch(
+      /No|nobody|none/i,
+    );
   });
 });
 
 test('the one measurement that helps most is named with its chance, or that none would', () => {
-  const root = drawnFor(heaterDuct, <MeasurementsList wishes={cheapest} />);
+  const root = drawnFor(heaterDuct, <MeasurementsList preferences={cheapest} />);
   const found = engine.measurements(heaterDuct, cheapest);
   expect(root.querySelectorAll('li')).toHaveLength(found.length);
   if (found.length === 0) expect(textOf(root)).toContain('None: no single measurement');

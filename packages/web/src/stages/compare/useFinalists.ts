@@ -1,9 +1,9 @@
 import { FEWEST_FINALISTS, MOST_FINALISTS } from '@anvilstone/core/decisions';
-import type { RankingWishes } from '@anvilstone/core/evaluation';
+import type { RankingPreferences } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useMemo } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { usePreferred } from '../parts/usePreferred.ts';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
@@ -25,8 +25,8 @@ const KEY = 'anvilstone-finalists';
  * The few that are compared: those of the address, else those compared last for this part on this computer, else the decided or pinned
  * one with whoever leads each school, filled up from the first school to two.
  */
-export function useFinalists(wishes: RankingWishes): Finalists {
-  const { brief, library, partId } = useBench();
+export function useFinalists(preferences: RankingPreferences): Finalists {
+  const { brief, library, partId } = usePartContext();
   const [search, setAddress] = useAddress();
   const text = search.get('grades');
   const known = useMemo(() => new Set(library.grades.map(({ id }) => id)), [library]);
@@ -35,7 +35,7 @@ export function useFinalists(wishes: RankingWishes): Finalists {
     [known],
   );
   const inAddress = useMemo(() => (text === null ? undefined : usable(text.split(','))), [text, usable]);
-  const ask = useCallback((engine: Remote<Engine>) => engine.schoolLeaders(brief, wishes), [brief, wishes]);
+  const ask = useCallback((engine: Remote<Engine>) => engine.methodLeaders(brief, preferences), [brief, preferences]);
   const { value: leaders } = useComputed(library, inAddress === undefined ? ask : undefined);
   useEffect(() => {
     if (inAddress && inAddress.length >= FEWEST_FINALISTS) remember(partId, inAddress);

@@ -1,4 +1,4 @@
-import { spanOf, type RankingWishes, type Sensitivity } from '@anvilstone/core/evaluation';
+import { spanOf, type RankingPreferences, type Sensitivity } from '@anvilstone/core/evaluation';
 import type { Brief } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { engineWith } from '../../workers/engine.ts';
@@ -18,7 +18,7 @@ const NOTHING: SensitivitySoFar = { leaderId: undefined, found: [], of: 0, done:
 export function useSensitivity(
   brief: Brief,
   library: Workshop,
-  wishes: RankingWishes,
+  preferences: RankingPreferences,
   wanted: boolean,
 ): SensitivitySoFar {
   const [soFar, setSoFar] = useState(NOTHING);
@@ -27,13 +27,13 @@ export function useSensitivity(
     let current = true;
     const run = async () => {
       const engine = await engineWith(library);
-      const asked = await engine.sensitivityInputs(brief, wishes);
+      const asked = await engine.sensitivityInputs(brief, preferences);
       if (!current) return;
       if (!asked) return setSoFar({ ...NOTHING, leaderId: null, done: true });
       const { leaderId, inputs } = asked;
       const found: Sensitivity[] = [];
       for (let index = 0; index < inputs.length; index++) {
-        const one = await engine.sensitivity(brief, wishes, index);
+        const one = await engine.sensitivity(brief, preferences, index);
         if (!current) return;
         if (one) found.push(one);
         setSoFar({
@@ -52,6 +52,6 @@ export function useSensitivity(
     return () => {
       current = false;
     };
-  }, [brief, library, wishes, wanted]);
+  }, [brief, library, preferences, wanted]);
   return soFar;
 }

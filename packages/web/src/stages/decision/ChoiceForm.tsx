@@ -1,7 +1,7 @@
 import { orientationChoices } from '../../ui/orientationChoices.ts';
 import { findCheck } from '@anvilstone/core/checks';
 import { rejectionReasons, unknownRisks } from '@anvilstone/core/decisions';
-import { findSchool } from '@anvilstone/core/evaluation';
+import { findRankingMethod } from '@anvilstone/core/evaluation';
 import { formatReserve, inSentence } from '@anvilstone/core/foundations';
 import { type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
@@ -10,7 +10,7 @@ import { useFreezeDecisionMutation } from '../../sync/api/api.ts';
 import { asProblem } from '../../sync/api/problem.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { useWholeAddress } from '../../sync/address/useAddress.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { useOwnName } from '../../sync/api/useOwnName.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, TextArea, TextField } from '../../ui/fields.tsx';
@@ -22,11 +22,11 @@ import { Reserve, statusWord } from '../../ui/Reserve.tsx';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 import { useSay } from '../../ui/useSay.ts';
-import { useWishes } from '../shortlist/ranking/useWishes.ts';
+import { usePreferences } from '../shortlist/ranking/usePreferences.ts';
 
 /** Pick, reasons, open risks, freeze. What the calculation itself cannot vouch for is offered as open risks. */
 export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
-  const { brief, library, partId } = useBench();
+  const { brief, library, partId } = usePartContext();
   const [search, write] = useWholeAddress();
   const { revision, saving } = useAppSelector((state) => state.draft);
   const [freeze, freezing] = useFreezeDecisionMutation();
@@ -34,12 +34,14 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const [risks, setRisks] = useState('');
   const [limits, setLimits] = useState('');
   const [decidedBy, setDecidedBy] = useState(useOwnName());
-  const wishes = useWishes(library.rules);
+  const preferences = usePreferences(library.rules);
   // Sizes are not worked out here: that school is answered by the lowest cost as drawn.
-  const school = findSchool(findSchool(wishes.schoolId).needsSizes ? 'cheapest-that-passes' : wishes.schoolId);
+  const rankingMethod = findRankingMethod(
+    findRankingMethod(preferences.schoolId).needsSizes ? 'cheapest-that-passes' : preferences.schoolId,
+  );
   const askRanking = useCallback(
-    (engine: Remote<Engine>) => engine.rankingBy(brief, { ...wishes, schoolId: school.id }),
-    [brief, wishes, school],
+    (engine: Remote<Engine>) => engine.rankingBy(brief, { ...preferences, schoolId: rankingMethod.id }),
+    [brief, preferences, rankingMethod],
   );
   const ranked = useComputed(library, askRanking).value ?? [];
   const wanted = search.get('grade');
@@ -67,7 +69,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
       reasons,
       openRisks: risks,
       limits,
-      schoolId: school.id,
+      schoolId: rankingMethod.id,
       decidedBy,
     }).unwrap();
     onFrozen(made.id);
@@ -77,14 +79,14 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
       new URLSearchParams({
         grade: gradeId,
         ...(orientation ? { built: orientation } : {}),
-        ...(search.get('school') ? { school: school.id } : {}),
+        ...(search.get('school') ? { school: rankingMethod.id } : {}),
       }),
     );
   return (
     <Panel title="Decide">
       <div className="grid grid-cols-[minmax(0,2fr)_minmax(0,1fr)] narrow:grid-cols-1 gap-3">
         <Choice
-          label={`Grade, by “${inSentence(school.title)}”`}
+          label={`Grade, by “${inSentence(rankingMethod.title)}”`}
           value={chosen.gradeId}
           options={ranked.map(({ gradeId, best }) => ({
             value: gradeId,

@@ -10,7 +10,7 @@ import { Choice } from '../../ui/fields.tsx';
 import { Loading } from '../../ui/Loading.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import { useDifferencesQuery, useSignOffsQuery } from './decisionApi.ts';
-import { Changes, OutlookPanel } from './OutlookPanel.tsx';
+import { Changes, DriftPanel } from './DriftPanel.tsx';
 import { RecordBlocks } from './RecordBlocks.tsx';
 import { SignOffForm } from './SignOffForm.tsx';
 
@@ -62,7 +62,7 @@ function LoadedRecord({
         </p>
       )}
       <Recomputed id={decision.id} />
-      <OutlookPanel id={decision.id} />
+      <DriftPanel id={decision.id} />
       <div className="mt-2">
         <RecordBlocks blocks={blocks} />
       </div>

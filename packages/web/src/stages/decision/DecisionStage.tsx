@@ -2,7 +2,7 @@ import { useState } from 'react';
 import { useDecisionsQuery } from '../../sync/api/api.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { useWholeAddress } from '../../sync/address/useAddress.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Loading } from '../../ui/Loading.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
@@ -11,7 +11,7 @@ import { DecisionRecord } from './DecisionRecord.tsx';
 
 /** What was chosen, on what grounds: the frozen records of this part, and the form for the next one. */
 export function DecisionStage() {
-  const { partId } = useBench();
+  const { partId } = usePartContext();
   const { data: decisions, error } = useDecisionsQuery(partId);
   const [search, write] = useWholeAddress();
   const show = (record?: string) => write(new URLSearchParams(record === undefined ? {} : { record }));

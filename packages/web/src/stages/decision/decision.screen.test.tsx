@@ -1,16 +1,16 @@
 import { fireEvent, screen, waitFor } from '@testing-library/react';
 import type { DecisionRequest, DecisionSummary } from '@anvilstone/schema';
 import { button, field, openApp, partPath } from '../../testing/testApp.tsx';
-import { Refused, testHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer } from '../../testing/fakeServer.ts';
 
 const LAMP = partPath('Lamp arm');
 const DECIDE = `${LAMP}/decision`;
 
 test('what rests on estimates is offered as an open risk, once; reasons and name go into the record', async () => {
-  const house = testHouse();
+  const server = fakeServer();
   const records: DecisionSummary[] = [];
-  house.says('GET', 'parts/:id/decisions', () => records);
-  house.says('POST', 'parts/:id/decisions', ({ body }) => {
+  server.says('GET', 'parts/:id/decisions', () => records);
+  server.says('POST', 'parts/:id/decisions', ({ body }) => {
     const { gradeId, orientation, decidedBy } = body as unknown as DecisionRequest;
     records.push({
       id: 'd1',
@@ -25,7 +25,7 @@ test('what rests on estimates is offered as an open risk, once; reasons and name
     } as unknown as DecisionSummary);
     return { id: 'd1' };
   });
-  const { user, where } = openApp(`${DECIDE}?grade=ne-petg`, { house });
+  const { user, where } = openApp(`${DECIDE}?grade=ne-petg`, { server });
   const offered = await screen.findAllByRole('button', { name: /^\+ .* on evidence class [CD]; measure it\.$/ });
   await user.click(offered[0]!);
   const risk = offered[0]!.textContent.replace(/^\+ /, '');
@@ -36,7 +36,7 @@ test('what rests on estimates is offered as an open risk, once; reasons and name
   await user.type(await field('Decided by'), 'E. Ford');
   await user.click(await button('Freeze the decision'));
   await waitFor(() => expect(where()).toBe(`${DECIDE}?record=d1`));
-  expect(house.asked[0]!.body).toMatchObject({
+  expect(server.asked[0]!.body).toMatchObject({
     partRevision: 1,
     gradeId: 'ne-petg',
     orientation: 'XZ',
@@ -49,8 +49,8 @@ test('what rests on estimates is offered as an open risk, once; reasons and name
 });
 
 test('what a record lacks is told at its field, and nothing that was written is lost', async () => {
-  const house = testHouse();
-  house.says('POST', 'parts/:id/decisions', () => {
+  const server = fakeServer();
+  server.says('POST', 'parts/:id/decisions', () => {
     throw new Refused({
       status: 400,
       title: 'Not frozen',
@@ -61,7 +61,7 @@ test('what a record lacks is told at its field, and nothing that was written is 
       ],
     });
   });
-  const { user } = openApp(`${DECIDE}?grade=tm-asa`, { house });
+  const { user } = openApp(`${DECIDE}?grade=tm-asa`, { server });
   await user.type(await field(/^Limits of use/), 'Pylons 5 to 10');
   await user.click(await button('Freeze the decision'));
   await waitFor(async () =>
@@ -81,11 +81,11 @@ test('another grade and another orientation are looked at before; one that fails
 });
 
 test('while a brief is not saved yet, nothing is frozen', async () => {
-  const house = testHouse();
-  house.says('PUT', 'parts/:id', () => {
+  const server = fakeServer();
+  server.says('PUT', 'parts/:id', () => {
     throw new Refused({ status: 503, title: 'Away', detail: 'Later.' });
   });
-  const { user, over } = openApp(`${LAMP}/brief`, { house });
+  const { user, over } = openApp(`${LAMP}/brief`, { server });
   await over('From the root to the load', '230');
   await user.click(screen.getByRole('link', { name: /Decision/ }));
   expect(await screen.findByText('Available once the brief is saved.')).toBeVisible();

@@ -7,6 +7,6 @@ export function decisionAddress(
   built: BuildOrientation,
   search: URLSearchParams,
 ): string {
-  const school = search.get('school');
-  return `/parts/${partId}/decision?grade=${gradeId}&built=${built}${school === null ? '' : `&school=${school}`}`;
+  const rankingMethod = search.get('school');
+  return `/parts/${partId}/decision?grade=${gradeId}&built=${built}${rankingMethod === null ? '' : `&school=${rankingMethod}`}`;
 }

@@ -3,7 +3,7 @@ import type {
   DecisionSummary,
   FieldChange,
   FileCheck,
-  Outlook,
+  DecisionDrift,
   ReceivedRecord,
   SignOff,
   SignOffRequest,
@@ -16,7 +16,7 @@ export const {
   useAllDecisionsQuery,
   useSignOffsQuery,
   useSignMutation,
-  useOutlookQuery,
+  useDriftQuery,
   useDifferencesQuery,
   useCheckFileMutation,
   useReceivedQuery,
@@ -35,7 +35,7 @@ export const {
       invalidatesTags: ['Decision'],
     }),
     // Asked each time a record is opened: anything in the workshop may have changed it.
-    outlook: build.query<Outlook, string>({ query: (id) => `decisions/${id}/outlook`, keepUnusedDataFor: 0 }),
+    drift: build.query<DecisionDrift, string>({ query: (id) => `decisions/${id}/outlook`, keepUnusedDataFor: 0 }),
     differences: build.query<FieldChange[], { id: string; earlierId: string }>({
       query: ({ id, earlierId }) => `decisions/${id}/differences/${earlierId}`,
     }),

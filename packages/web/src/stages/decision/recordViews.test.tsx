@@ -1,10 +1,10 @@
 import { briefBlocks, type RecordBlock } from '@anvilstone/core/decisions';
 import { lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
-import type { ChoiceStanding, Outlook } from '@anvilstone/schema';
+import type { ChoiceStatus, DecisionDrift } from '@anvilstone/schema';
 import { answered, drawn, drawnFor, LEAKS, sampleWorkshop, textOf, wordsOf } from '../../testing/testPage.tsx';
 import { PrintedBrief } from '../brief/PrintedBrief.tsx';
 import { DecisionStage } from './DecisionStage.tsx';
-import { Changes, OutlookPanel } from './OutlookPanel.tsx';
+import { Changes, DriftPanel } from './DriftPanel.tsx';
 import { RecordBlocks } from './RecordBlocks.tsx';
 
 describe('blocks of a record', () => {
@@ -59,35 +59,34 @@ test.each(sampleBriefs.map((brief) => [brief.title, brief] as const))(
 );
 
 describe('what it would be today', () => {
-  const then: ChoiceStanding = {
+  const then: ChoiceStatus = {
     status: 'pass',
     reserve: 1.17,
     governingCheckId: 'sag-after-duration',
     leaderId: 'ne-petg',
     leaderName: 'Nine Elms PETG Trade',
-  } as ChoiceStanding;
-  const now: ChoiceStanding = {
+  } as ChoiceStatus;
+  const now: ChoiceStatus = {
     ...then,
     status: 'fail',
     reserve: 0.94,
     leaderId: 'ne-abs',
     leaderName: 'Nine Elms ABS Trade',
   };
-  const cause = (id: string, matters: boolean, alone: ChoiceStanding) => ({
+  const cause = (id: string, matters: boolean, alone: ChoiceStatus) => ({
     id,
     title: `Cause ${id}`,
     changes: [{ area: 'Brief', field: 'Load', before: '9 N', after: null }],
     alone,
     matters,
   });
-  const panel = (outlook: Outlook) =>
-    drawn(<OutlookPanel id="d1" />, { answers: answered(['outlook', 'd1', outlook]) });
+  const panel = (drift: DecisionDrift) => drawn(<DriftPanel id="d1" />, { answers: answered(['drift', 'd1', drift]) });
   test('nothing changed: the same', () => {
-    const root = panel({ frozen: then, now: then, causes: [] } as unknown as Outlook);
+    const root = panel({ frozen: then, now: then, causes: [] } as unknown as DecisionDrift);
     expect(textOf(root)).toContain('Nothing it is based on has changed: the decision would be the same today.');
   });
   test('changed without moving the choice: the same, with what changed one click away', () => {
-    const root = panel({ frozen: then, now: then, causes: [cause('a', false, then)] } as unknown as Outlook);
+    const root = panel({ frozen: then, now: then, causes: [cause('a', false, then)] } as unknown as DecisionDrift);
     expect(textOf(root)).toContain('The decision would be the same today, although one thing has changed since.');
     expect(root.querySelector('details')).not.toBeNull();
   });
@@ -96,7 +95,7 @@ describe('what it would be today', () => {
       frozen: then,
       now,
       causes: [cause('a', true, now), cause('b', false, then)],
-    } as unknown as Outlook);
+    } as unknown as DecisionDrift);
     const text = textOf(root);
     expect(text).toContain('Would now differ, because …');
     expect(text).toContain(

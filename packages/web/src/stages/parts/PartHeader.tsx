@@ -5,7 +5,7 @@ import type { Brief, StageMark } from '@anvilstone/schema';
 import { lazy, Suspense, useMemo } from 'react';
 import { Link, NavLink, useLocation } from 'react-router';
 import { api, useDecisionsQuery } from '../../sync/api/api.ts';
-import { newerMet, redone, undone, type Saving } from '../../sync/drafts/draft.ts';
+import { remoteChangeReceived, redone, undone, type Saving } from '../../sync/drafts/draft.ts';
 import { useAppDispatch, useAppSelector } from '../../sync/store/store.ts';
 import { useCampaignsQuery } from '../bench/benchApi.ts';
 import { useNoticesOf } from '../bench/testing/useNoticesOf.ts';
@@ -60,7 +60,7 @@ export function PartHeader({
     const found = await dispatch(
       api.endpoints.part.initiate(partId, { forceRefetch: true, subscribe: false }),
     ).unwrap();
-    dispatch(newerMet({ part: found }));
+    dispatch(remoteChangeReceived({ part: found }));
   };
   const { pathname } = useLocation();
   const stage = stages.find(({ id }) => pathname.endsWith(`/${id}`));

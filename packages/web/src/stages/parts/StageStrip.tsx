@@ -4,7 +4,7 @@ import { useMemo } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import { moment } from '../../ui/when.ts';
-import { Changes } from '../decision/OutlookPanel.tsx';
+import { Changes } from '../decision/DriftPanel.tsx';
 import { useSettleStageMutation, useStageMarksQuery, useUnsettleStageMutation } from './stageMarksApi.ts';
 
 /** Whether the stage shown is settled, and what has changed since of what it rested on. */

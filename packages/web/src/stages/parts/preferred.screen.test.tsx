@@ -1,7 +1,7 @@
 import type { DecisionSummary } from '@anvilstone/schema';
 import { screen, waitFor } from '@testing-library/react';
 import { field, openApp, partPath } from '../../testing/testApp.tsx';
-import { testHouse } from '../../testing/testHouse.ts';
+import { fakeServer } from '../../testing/fakeServer.ts';
 
 const LAMP = partPath('Lamp arm');
 const decision: DecisionSummary = {
@@ -18,20 +18,20 @@ const decision: DecisionSummary = {
   supersedes: null,
   signedBy: null,
 };
-const decidedHouse = () => {
-  const house = testHouse();
-  house.says('GET', 'parts/:id/decisions', () => [decision]);
-  return house;
+const decidedServer = () => {
+  const server = fakeServer();
+  server.says('GET', 'parts/:id/decisions', () => [decision]);
+  return server;
 };
 
 test.each(['build', 'plan', 'bench'])('%s opens on the grade that was decided', async (stage) => {
-  openApp(`${LAMP}/${stage}`, { house: decidedHouse() });
+  openApp(`${LAMP}/${stage}`, { server: decidedServer() });
   const shown = await field('Material');
   await waitFor(() => expect(shown).toHaveValue('tm-asa'));
 });
 
 test('print plan and bench open on the build orientation that was decided, and on another that is asked for', async () => {
-  openApp(`${LAMP}/bench`, { house: decidedHouse() });
+  openApp(`${LAMP}/bench`, { server: decidedServer() });
   const shown = await field('Build orientation');
   await waitFor(() => expect(shown).toHaveValue('ZX'));
 });
@@ -43,12 +43,12 @@ test('before a decision the stages open on the first that is pinned', async () =
 });
 
 test('what is asked for in the address comes before both', async () => {
-  openApp(`${LAMP}/build?grade=vp-abs&pin=ne-abs`, { house: decidedHouse() });
+  openApp(`${LAMP}/build?grade=vp-abs&pin=ne-abs`, { server: decidedServer() });
   const shown = await field('Material');
   await waitFor(() => expect(shown).toHaveValue('vp-abs'));
 });
 
 test('the decided grade is marked in the shortlist, and the base of the comparison', async () => {
-  openApp(`${LAMP}/shortlist?find=asa`, { house: decidedHouse() });
+  openApp(`${LAMP}/shortlist?find=asa`, { server: decidedServer() });
   expect(await screen.findByText('decided ·')).toBeInTheDocument();
 });

@@ -2,7 +2,7 @@ import type { BuildOrientation } from '@anvilstone/schema';
 import { useMemo } from 'react';
 import { useSearchParams } from 'react-router';
 import { useDecisionsQuery } from '../../sync/api/api.ts';
-import { useBench } from './bench.ts';
+import { usePartContext } from './partContext.ts';
 
 /** The grade that every stage of a part opens on, before anybody looks at another there. */
 export interface Preferred {
@@ -17,7 +17,7 @@ export interface Preferred {
  * have come.
  */
 export function usePreferred(): { preferred: Preferred | undefined; known: boolean } {
-  const { library, partId } = useBench();
+  const { library, partId } = usePartContext();
   const { data: decisions, isError } = useDecisionsQuery(partId);
   const [search] = useSearchParams();
   const pins = search.get('pin') ?? rememberedPins(partId);

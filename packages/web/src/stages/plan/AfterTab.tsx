@@ -1,7 +1,7 @@
 import { afterPrinting, type TreatmentVerdict } from '@anvilstone/core/making';
 import { agents } from '@anvilstone/core/materials/tables';
 import { useMemo } from 'react';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
 import type { PlanTabProps } from './planTab.ts';
@@ -17,7 +17,7 @@ const MARK: Record<TreatmentVerdict, string> = { works: '✓', 'with care': '△
 
 /** What may be done to the finished print, what wrecks it, and what it changes in the numbers. */
 export function AfterTab({ grade }: PlanTabProps) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const say = useSay();
   const treatments = useMemo(() => afterPrinting(grade, [...(library.agents ?? []), ...agents]), [grade, library]);
   if (!treatments) return null;

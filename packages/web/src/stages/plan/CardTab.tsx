@@ -2,7 +2,7 @@ import { processCard, type CardSource } from '@anvilstone/core/making';
 import { builtAs } from '@anvilstone/core/shapes';
 import { useMemo } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CardCode } from './CardCode.tsx';
 import type { PlanTabProps } from './planTab.ts';
@@ -12,14 +12,14 @@ const FROM: Record<CardSource, string> = {
   grade: 'its maker',
   family: 'typical of its family',
   machine: 'the machine',
-  house: 'company rules',
+  company: 'company rules',
   brief: 'the brief',
   ours: 'typical',
 };
 
 /** Everything to set, dry, watch and do afterwards, on one page to be printed and hung by the machine. */
 export function CardTab({ grade, orientation, choice }: PlanTabProps) {
-  const { brief, library, partId } = useBench();
+  const { brief, library, partId } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const say = useSay();
   const { machine, fit } = choice;

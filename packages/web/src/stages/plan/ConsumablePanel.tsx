@@ -2,14 +2,14 @@ import { breakEvenUses, costPerUse, type Consumable } from '@anvilstone/core/mak
 import type { Grade } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useBuildGrade } from '../build/useBuildGrade.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Choice } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 
 /** A consumable against another grade: what a use of each costs, and how long each must last to be worth it. */
 export function ConsumablePanel({ grade, one }: { grade: Grade; one: Consumable }) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const { offered } = useBuildGrade();
   const [otherId, setOther] = useState('');
   const [uses, setUses] = useState(one.uses);

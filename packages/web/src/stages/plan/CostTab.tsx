@@ -3,7 +3,7 @@ import { costPerUse, type MachineChoice } from '@anvilstone/core/making';
 import type { Brief } from '@anvilstone/schema';
 import { ConsumableFields, LotFields } from '../brief/asks/lotAsks.tsx';
 import { useEdit } from '../brief/editBrief.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
@@ -18,7 +18,7 @@ const usd = (value: number) => (value !== 0 && Math.abs(value) < 0.01 ? '< 0.01'
 
 /** What one good part costs, every component of it, what the lot takes, and how the cost falls with the lot. */
 export function CostTab({ grade, choice }: PlanTabProps) {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const { lot = { quantity: 1 }, consumable } = brief.asks;
   const asks = { ...brief.asks, lot };

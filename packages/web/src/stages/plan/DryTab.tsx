@@ -3,7 +3,7 @@ import { spoolMoisture, type AirStretch } from '@anvilstone/core/making';
 import { findFamily } from '@anvilstone/core/materials';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { amount, duration } from '../../ui/amount.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../../ui/Panel.tsx';
@@ -21,7 +21,7 @@ const STATE = {
 
 /** The clock of a spool out of the dryer: what the air it lay in made of it, and what it needs. */
 export function DryTab({ grade, choice }: PlanTabProps) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const [air, setAir] = useState<readonly AirStretch[]>([ROOM]);
   const family = findFamily(grade.familyId)!;

@@ -12,7 +12,7 @@ import { completeRules, findFamily, findReinforcement } from '@anvilstone/core/m
 import type { Grade } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { useStockQuery } from '../../shop/spools/spoolsApi.ts';
 import { amount, duration } from '../../ui/amount.ts';
 import { Panel } from '../../ui/Panel.tsx';
@@ -22,7 +22,7 @@ const DAY_H = 24;
 
 /** What the lot of the brief takes: money, machine hours, filament to buy, and when it is ready. */
 export function LotPanel({ grade, choice, cost }: { grade: Grade; choice: MachineChoice; cost: Cost }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const { data: stock } = useStockQuery();
   const { lot = { quantity: 1 } } = brief.asks;

@@ -1,4 +1,4 @@
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import type { FitFinding } from '@anvilstone/core/machines';
 import type { MachineChoice, Unlock } from '@anvilstone/core/making';
@@ -19,7 +19,7 @@ const HEADINGS = ['Machine', 'Fit', 'Issues', 'Mass', 'Cost', 'Print time', 'Upg
 export function MachinesTab({ grade, orientation, choices, choice }: PlanTabProps) {
   const usable = choices.filter(({ fit }) => fit.verdict !== 'blocker').length;
   const [, set] = useAddress();
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   return (
     <Panel
       title={`${grade.name}, ${builtAs(brief.part, orientation)}: ${usable} of ${choices.length} machines can print it`}

@@ -3,7 +3,7 @@ import { Tabs } from 'radix-ui';
 import type { ComponentType } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
 import { GradeChoice } from '../build/GradeChoice.tsx';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Cautions } from '../../ui/Cautions.tsx';
 import { Choice } from '../../ui/fields.tsx';
 import { Loading } from '../../ui/Loading.tsx';
@@ -29,7 +29,7 @@ const TABS: readonly { id: string; title: string; Content: ComponentType<PlanTab
 
 /** Whether it can be printed here, on what, how, what comes after, and what a good part costs. */
 export function PlanStage() {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const [search, set] = useAddress();
   const plan = usePlan();
   const { built, grade, orientation, choices, choice } = plan;

@@ -4,7 +4,7 @@ import type { Remote } from 'comlink';
 import { useCallback } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
 import { useBuildGrade, type BuildGrade } from '../build/useBuildGrade.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
 
@@ -23,7 +23,7 @@ export interface Plan {
 
 /** From the address; without it the best orientation of the grade, and the machine that nothing blocks and that costs least. */
 export function usePlan(): Plan {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const [search, set] = useAddress();
   const built = useBuildGrade();
   const { gradeId } = built;

@@ -7,7 +7,7 @@ import { useAppSelector } from '../../sync/store/store.ts';
 import { API } from '../../sync/address/place.ts';
 import { TakeEvidence } from '../bench/results/TakeEvidence.tsx';
 import { HistoryButton } from '../../team/history/HistoryButton.tsx';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { duration } from '../../ui/amount.ts';
 import { ConfirmRemoval } from '../../ui/ConfirmRemoval.tsx';
@@ -33,7 +33,7 @@ import { day, MEASURES, STATE_WORDS } from './words.ts';
 /** One finding: what was seen, beside what was predicted, and what it may change. */
 export function FindingCard({ record, installation }: { record: FindingRecord; installation: Installation }) {
   const { finding, revision } = record;
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const [remove, removing] = useRemoveFindingMutation();
   const [correcting, setCorrecting] = useState(false);
   const units = useAppSelector((state) => state.settings.units);
@@ -161,7 +161,7 @@ function Compared({ reading: { comparison, decisionNumber } }: { reading: Findin
 }
 
 function Proposals({ record, proposals }: { record: FindingRecord; proposals: readonly Proposal[] }) {
-  const { partId } = useBench();
+  const { partId } = usePartContext();
   const [taking, setTaking] = useState(false);
   return (
     <section aria-label="Possible changes" className="mt-3">
@@ -190,7 +190,7 @@ function Proposals({ record, proposals }: { record: FindingRecord; proposals: re
               </>
             )}
             {one.kind === 'rule' && (
-              <Link className="text-ember underline" to={`/house-rules?try=${one.ruleId}&value=${one.value}`}>
+              <Link className="text-ember underline" to={`/company-rules?try=${one.ruleId}&value=${one.value}`}>
                 Try it in the company rules
               </Link>
             )}

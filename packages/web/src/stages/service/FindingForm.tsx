@@ -12,7 +12,7 @@ import {
 import { newUuid } from '../../sync/address/uuid.ts';
 import { useState } from 'react';
 import { asProblem } from '../../sync/api/problem.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Choice, controlLook, Field, TextArea, TextField } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
@@ -39,7 +39,7 @@ export function FindingForm({
   onDone: (id: string | undefined) => void;
 }) {
   const [save, saving] = useSaveFindingMutation();
-  const { library } = useBench();
+  const { library } = usePartContext();
   const agentName = (id: string) => (library.agents?.find((one) => one.id === id) ?? findAgent(id))?.name ?? id;
   const was = record?.finding;
   const forDate = was?.forDate ?? due;

@@ -6,7 +6,7 @@ import { newUuid } from '../../sync/address/uuid.ts';
 import { useState } from 'react';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { asProblem } from '../../sync/api/problem.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Choice, controlLook, Field, TextField } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
@@ -24,7 +24,7 @@ export function InstallForm({
   marks: readonly string[];
   onDone: (id: string | undefined) => void;
 }) {
-  const { partId, brief, library } = useBench();
+  const { partId, brief, library } = usePartContext();
   const [save, saving] = useSaveInstallationMutation();
   const [decisionId, setDecisionId] = useState(decisions[0]?.id ?? '');
   const decision = decisions.find(({ id }) => id === decisionId);

@@ -4,7 +4,7 @@ import type { FindingRecord, InstallationRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link } from 'react-router';
 import { HistoryButton } from '../../team/history/HistoryButton.tsx';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { ConfirmRemoval } from '../../ui/ConfirmRemoval.tsx';
 import { controlLook, Field, TextField } from '../../ui/fields.tsx';
@@ -28,7 +28,7 @@ export function InstallationPanel({
   today: string;
 }) {
   const { installation, revision } = record;
-  const { brief, library, partId } = useBench();
+  const { brief, library, partId } = usePartContext();
   const [remove, removing] = useRemoveInstallationMutation();
   const [looking, setLooking] = useState<{ forDate?: string }>();
   const failed = findings.some(({ finding }) => finding.state === 'failed');

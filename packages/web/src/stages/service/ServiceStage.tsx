@@ -4,7 +4,7 @@ import { useState } from 'react';
 import { useDecisionsQuery } from '../../sync/api/api.ts';
 import { API } from '../../sync/address/place.ts';
 import { useAddress } from '../../sync/address/useAddress.ts';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { duration } from '../../ui/amount.ts';
 import { Loading } from '../../ui/Loading.tsx';
@@ -19,7 +19,7 @@ import { STATE_WORDS } from './words.ts';
 
 /** Did it last: every sister in service, looks that are due, what was found, and what that changes. */
 export function ServiceStage() {
-  const { partId } = useBench();
+  const { partId } = usePartContext();
   const { data: installations, error } = useInstallationsOfPartQuery(partId);
   const { data: findings, error: noFindings } = useFindingsOfPartQuery(partId);
   const { data: decisions } = useDecisionsQuery(partId);

@@ -1,30 +1,30 @@
 import type { Installation, ServiceFinding } from '@anvilstone/schema';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp, partPath } from '../../testing/testApp.tsx';
-import { Refused, testHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer, type FakeServer } from '../../testing/fakeServer.ts';
 
 const at = (n: number) => `5e000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const placeOf = (house: TestHouse, id: string) => house.kinds.installations.byId.get(id)!.value as Installation;
-const findingsOf = (house: TestHouse) =>
-  [...house.kinds['service-findings'].byId.values()].map(({ value }) => value as ServiceFinding);
+const placeOf = (server: FakeServer, id: string) => server.kinds.installations.byId.get(id)!.value as Installation;
+const findingsOf = (server: FakeServer) =>
+  [...server.kinds['service-findings'].byId.values()].map(({ value }) => value as ServiceFinding);
 const PAWL = partPath('Ratchet pawl');
 const DRIP = partPath('Drip cup');
 
 describe('a part that is put in service', () => {
   const planning = () => {
-    const house = testHouse();
-    house.says('POST', 'inspection-plans', () => ({
+    const server = fakeServer();
+    server.says('POST', 'inspection-plans', () => ({
       items: [
         { modeId: 'sagged', checkId: 'sag-after-duration', reserve: 1.1, why: 'sag has the least left', days: [30] },
       ],
       dates: [{ on: '2026-07-01', modeIds: ['sagged'] }],
     }));
-    return house;
+    return server;
   };
 
   test('is told where, by whom and under which mark; what to look at follows from it', async () => {
-    const house = planning();
-    const { user } = openApp(`${DRIP}/service`, { house });
+    const server = planning();
+    const { user } = openApp(`${DRIP}/service`, { server });
     expect(await screen.findByText(/No decision yet; the part can be commissioned/)).toBeVisible();
     await user.click(await button('Commission …'));
     const put = await button('Commission');
@@ -36,8 +36,8 @@ describe('a part that is put in service', () => {
     expect(await screen.findByText(/sag has the least left/)).toBeVisible();
     expect(screen.getByText(/^1 looks: 2026-07-01/)).toBeVisible();
     await user.click(put);
-    await waitFor(() => expect(house.kinds.installations.byId.size).toBe(8));
-    const [, made] = [...house.kinds.installations.byId].at(-1)!;
+    await waitFor(() => expect(server.kinds.installations.byId.size).toBe(8));
+    const [, made] = [...server.kinds.installations.byId].at(-1)!;
     expect(made.value).toMatchObject({
       mark: 'C-1',
       place: 'Oiler 3',
@@ -50,7 +50,7 @@ describe('a part that is put in service', () => {
   });
 
   test('a mark that a sister bears already is not taken', async () => {
-    const { user } = openApp(`${PAWL}/service`, { house: planning() });
+    const { user } = openApp(`${PAWL}/service`, { server: planning() });
     await user.click(await button('Commission …'));
     await user.type(await field('Serial number'), 'P-1');
     expect(await field('Serial number')).toHaveAccessibleDescription(/Serial number P-1 exists already/);
@@ -64,15 +64,15 @@ describe('a part that is put in service', () => {
 
 describe('a look', () => {
   test('is moved to another day; two on one day are one for both', async () => {
-    const { user, house } = openApp(`${PAWL}/service?at=${at(4)}`);
+    const { user, server } = openApp(`${PAWL}/service?at=${at(4)}`);
     const due = within(await screen.findByRole('region', { name: 'Inspections due' }));
-    const [first] = placeOf(house, at(4)).inspections.filter(({ on }) => on > '2026-05-02');
-    const other = placeOf(house, at(4)).inspections.at(-1)!;
+    const [first] = placeOf(server, at(4)).inspections.filter(({ on }) => on > '2026-05-02');
+    const other = placeOf(server, at(4)).inspections.at(-1)!;
     const date = due.getByLabelText(`Inspection due ${first!.on}, move to`);
     fireEvent.change(date, { target: { value: other.on } });
     fireEvent.blur(date);
-    await waitFor(() => expect(placeOf(house, at(4)).inspections.map(({ on }) => on)).not.toContain(first!.on));
-    expect(new Set(placeOf(house, at(4)).inspections.at(-1)!.modeIds)).toEqual(
+    await waitFor(() => expect(placeOf(server, at(4)).inspections.map(({ on }) => on)).not.toContain(first!.on));
+    expect(new Set(placeOf(server, at(4)).inspections.at(-1)!.modeIds)).toEqual(
       new Set([...first!.modeIds, ...other.modeIds]),
     );
     const another = await field('Another inspection on');
@@ -81,12 +81,12 @@ describe('a look', () => {
     expect(await button('Add')).toBeDisabled();
     fireEvent.change(another, { target: { value: '2026-12-24' } });
     await user.click(await button('Add'));
-    await waitFor(() => expect(placeOf(house, at(4)).inspections.at(-1)?.on).toBe('2026-12-24'));
+    await waitFor(() => expect(placeOf(server, at(4)).inspections.at(-1)?.on).toBe('2026-12-24'));
   });
 
   test('finds it sound: who looked is needed, what was measured is kept in our units', async () => {
-    const { user, house, over } = openApp(`${PAWL}/service?at=${at(4)}`, { settings: { units: 'inchPound' } });
-    const before = findingsOf(house).length;
+    const { user, server, over } = openApp(`${PAWL}/service?at=${at(4)}`, { settings: { units: 'inchPound' } });
+    const before = findingsOf(server).length;
     const [look] = await screen.findAllByRole('button', { name: 'Inspect …' });
     await user.click(look!);
     const write = await button('Save reading');
@@ -94,8 +94,8 @@ describe('a look', () => {
     await over('Highest temperature since the last inspection', '95');
     await user.type(await field('Inspected by'), 'E. Ford');
     await user.click(write);
-    await waitFor(() => expect(findingsOf(house)).toHaveLength(before + 1));
-    const made = findingsOf(house).at(-1)!;
+    await waitFor(() => expect(findingsOf(server)).toHaveLength(before + 1));
+    const made = findingsOf(server).at(-1)!;
     expect(made).toMatchObject({
       state: 'sound',
       by: 'E. Ford',
@@ -106,7 +106,7 @@ describe('a look', () => {
   });
 
   test('finds it changed: most like which picture, under which load, and what was typed for another way goes', async () => {
-    const { user, house, over } = openApp(`${PAWL}/service?at=${at(4)}`);
+    const { user, server, over } = openApp(`${PAWL}/service?at=${at(4)}`);
     await user.click(await button('Record finding …'));
     await user.click(screen.getByRole('radio', { name: /Changed, still in use/ }));
     await user.type(await field('Inspected by'), 'E. Ford');
@@ -122,14 +122,14 @@ describe('a look', () => {
     await user.type(await field('Observed'), 'A hair at the root.');
     await user.type(await field('Lesson: change for the next part'), 'A larger fillet.');
     await user.click(write);
-    await waitFor(() => expect(findingsOf(house).at(-1)?.text).toBe('A hair at the root.'));
-    expect(findingsOf(house).at(-1)).toMatchObject({ state: 'changed', lesson: 'A larger fillet.', measured: {} });
-    expect(findingsOf(house).at(-1)!.loadCaseId).toBeDefined();
+    await waitFor(() => expect(findingsOf(server).at(-1)?.text).toBe('A hair at the root.'));
+    expect(findingsOf(server).at(-1)).toMatchObject({ state: 'changed', lesson: 'A larger fillet.', measured: {} });
+    expect(findingsOf(server).at(-1)!.loadCaseId).toBeDefined();
   });
 
   test('that is refused says so at its field, and keeps what was typed', async () => {
-    const house = testHouse();
-    house.says('PUT', 'service-findings/:id', () => {
+    const server = fakeServer();
+    server.says('PUT', 'service-findings/:id', () => {
       throw new Refused({
         status: 400,
         title: 'Not possible',
@@ -137,7 +137,7 @@ describe('a look', () => {
         errors: [{ pointer: '/finding/at', detail: 'lies before it was put in service', accepted: 'a later day' }],
       });
     });
-    const { user } = openApp(`${PAWL}/service?at=${at(4)}`, { house });
+    const { user } = openApp(`${PAWL}/service?at=${at(4)}`, { server });
     await user.click(await button('Record finding …'));
     await user.type(await field('Inspected by'), 'E. Ford');
     await user.click(await button('Save reading'));
@@ -151,13 +151,13 @@ describe('a look', () => {
 });
 
 test('a fluid is called by its name where something crazed in it', async () => {
-  const house = testHouse();
+  const server = fakeServer();
   const id = DRIP.split('/')[2]!;
-  house.kinds.installations.put(at(20), {
-    installation: { ...placeOf(house, at(4)), id: at(20), partId: id, mark: 'C-1', inspections: [] },
+  server.kinds.installations.put(at(20), {
+    installation: { ...placeOf(server, at(4)), id: at(20), partId: id, mark: 'C-1', inspections: [] },
     revision: 0,
   });
-  const { user } = openApp(`${DRIP}/service?at=${at(20)}`, { house });
+  const { user } = openApp(`${DRIP}/service?at=${at(20)}`, { server });
   await user.click(await button('Record finding …'));
   await user.click(screen.getByRole('radio', { name: /Failed/ }));
   const pictures = screen.getAllByRole('radio').filter((one) => (one as HTMLInputElement).name === 'mode');
@@ -170,17 +170,17 @@ test('a fluid is called by its name where something crazed in it', async () => {
 
 describe('one that failed', () => {
   test('begins a new brief that knows of it', async () => {
-    const house = testHouse();
+    const server = fakeServer();
     const bracket = partPath('De-icing').split('/')[2]!;
-    house.says('POST', 'service-findings/:id/replacement', () => ({ id: bracket }));
-    const { user, where } = openApp(`${PAWL}/service?at=${at(3)}`, { house });
+    server.says('POST', 'service-findings/:id/replacement', () => ({ id: bracket }));
+    const { user, where } = openApp(`${PAWL}/service?at=${at(3)}`, { server });
     await user.click(await button('New brief from this finding'));
     await waitFor(() => expect(where()).toBe(`/parts/${bracket}/brief`));
   });
 
   test('says what it may change: a rule to be tried, a test to be planned, evidence to be taken by name', async () => {
-    const house = testHouse();
-    house.says('GET', 'service-findings/:id/reading', () => ({
+    const server = fakeServer();
+    server.says('GET', 'service-findings/:id/reading', () => ({
       decisionNumber: 3,
       proposals: [
         { kind: 'rule', says: 'Prints fail more often.', ruleId: 'scrapShare', was: 0.1, value: 0.2 },
@@ -193,14 +193,14 @@ describe('one that failed', () => {
         },
       ],
     }));
-    house.says('POST', 'service-findings/:id/evidence/preview', () => {
+    server.says('POST', 'service-findings/:id/evidence/preview', () => {
       throw new Refused({ status: 422, title: 'Not evidence', detail: 'One specimen is a hint.' });
     });
-    const { user } = openApp(`${PAWL}/service?at=${at(3)}`, { house });
+    const { user } = openApp(`${PAWL}/service?at=${at(3)}`, { server });
     const [panel] = await screen.findAllByRole('region', { name: 'Possible changes' });
     expect(within(panel!).getByRole('link', { name: 'Try it in the company rules' })).toHaveAttribute(
       'href',
-      '/house-rules?try=scrapShare&value=0.2',
+      '/company-rules?try=scrapShare&value=0.2',
     );
     expect(within(panel!).getByRole('link', { name: 'Three-point bending to failure' }).getAttribute('href')).toMatch(
       /method=bend-bar$/,
@@ -211,12 +211,12 @@ describe('one that failed', () => {
   });
 
   test('is taken out of service with a reason', async () => {
-    const { user, house } = openApp(`${PAWL}/service?at=${at(4)}`);
+    const { user, server } = openApp(`${PAWL}/service?at=${at(4)}`);
     await user.click(await button('Take out of service …'));
     expect(await button('Take out of service')).toBeDisabled();
     await user.type(await field('Reason for removal'), 'Its jig is gone.');
     await user.click(await button('Take out of service'));
-    await waitFor(() => expect(placeOf(house, at(4)).removed?.why).toBe('Its jig is gone.'));
+    await waitFor(() => expect(placeOf(server, at(4)).removed?.why).toBe('Its jig is gone.'));
     expect(await screen.findByText(/removed on .*: Its jig is gone\./)).toBeVisible();
   });
 });

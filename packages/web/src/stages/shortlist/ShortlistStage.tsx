@@ -2,14 +2,14 @@ import {
   GROUPINGS,
   SURENESS,
   weightsText,
-  wishesText,
+  preferencesText,
   type Grouping,
-  type RankingWishes,
+  type RankingPreferences,
 } from '@anvilstone/core/evaluation';
 import type { Remote } from 'comlink';
 import { useCallback, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
-import { useBench } from '../parts/bench.ts';
+import { usePartContext } from '../parts/partContext.ts';
 import { buttonLook } from '../../ui/buttonLook.ts';
 import { Choice } from '../../ui/fields.tsx';
 import { Loading } from '../../ui/Loading.tsx';
@@ -27,11 +27,11 @@ import { FindField } from './table/FindField.tsx';
 import { GradeDrawer } from './grade/GradeDrawer.tsx';
 import { MapView } from './map/MapView.tsx';
 import { MovedLine } from './table/MovedLine.tsx';
-import { SchoolStrip } from './ranking/SchoolStrip.tsx';
+import { RankingMethodStrip } from './ranking/RankingMethodStrip.tsx';
 import { readShortlistAddress, useShortlistAddress } from './shortlistAddress.ts';
-import { useWishes } from './ranking/useWishes.ts';
+import { usePreferences } from './ranking/usePreferences.ts';
 import { SizedTable } from './sized/SizedTable.tsx';
-import { SurenessProgress } from './confidence/SurenessProgress.tsx';
+import { ConfidenceProgress } from './confidence/ConfidenceProgress.tsx';
 import { useAllChances } from './confidence/useAllChances.ts';
 import { useEvaluated } from './table/useEvaluated.ts';
 import { usePortions, type AskPortion } from './table/usePortions.ts';
@@ -49,18 +49,18 @@ const GROUP_WORDS: Record<Grouping, string> = {
 const SIZED_UNASKED = 300;
 
 /** The comparison chooses as the shortlist does. */
-function compareSearch(wishes: RankingWishes, finalists: readonly string[]): string {
-  const search = new URLSearchParams(wishesText(wishes));
+function compareSearch(preferences: RankingPreferences, finalists: readonly string[]): string {
+  const search = new URLSearchParams(preferencesText(preferences));
   if (finalists.length > 0) search.set('grades', finalists.join(','));
   return search.toString();
 }
 
 /** What survives, what is first, and why. Everything that is set here lives in the address, so a view can be sent. */
 export function ShortlistStage() {
-  const { brief, standing, library, partId } = useBench();
+  const { brief, standing, library, partId } = usePartContext();
   const [address, set] = useShortlistAddress(library.rules);
-  const { school, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
-  const wishes = useWishes(library.rules);
+  const { rankingMethod, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
+  const preferences = usePreferences(library.rules);
   const say = useSay();
   const pinned = pinnedIds.join(',');
   const [weights, drag] = useDraggedWeights(
@@ -71,12 +71,12 @@ export function ShortlistStage() {
 
   const size = useCallback<AskPortion<unknown>>((engine, some) => engine.sized(brief, some), [brief]);
   const wantSizes =
-    school.needsSizes === true || previousSchoolId === 'lightest-when-sized' || allIds.length <= SIZED_UNASKED;
+    rankingMethod.needsSizes === true || previousSchoolId === 'lightest-when-sized' || allIds.length <= SIZED_UNASKED;
   const sizes = usePortions(library, wantSizes ? size : undefined, allIds);
   // Only where the order shows it is every portion of sizes worth a new one; else who leads is told at the end.
   const sizedSoFar =
-    school.needsSizes || previousSchoolId === 'lightest-when-sized' ? sizes.rows.length : Number(sizes.done);
-  const sure = useAllChances(brief, library, leastChance !== undefined && school.id === 'cheapest-that-passes');
+    rankingMethod.needsSizes || previousSchoolId === 'lightest-when-sized' ? sizes.rows.length : Number(sizes.done);
+  const sure = useAllChances(brief, library, leastChance !== undefined && rankingMethod.id === 'cheapest-that-passes');
   const shares = [...new Set([...SURENESS, ...(leastChance === undefined ? [] : [leastChance])])].sort();
 
   const ask = useCallback(
@@ -84,18 +84,30 @@ export function ShortlistStage() {
       engine.shortlist(
         brief,
         {
-          schoolId: school.id,
+          schoolId: rankingMethod.id,
           groupBy,
           find,
           pinnedIds: pinned.split(','),
           ...(sort === null ? {} : { sortBy: sort.by, descending: sort.descending }),
           ...(previousSchoolId === undefined ? {} : { comparedWith: previousSchoolId }),
         },
-        { ...wishes, schoolId: school.id, weights },
+        { ...preferences, schoolId: rankingMethod.id, weights },
       ),
     // Asked again when more grades have been sized or made sure of.
     // oxlint-disable-next-line react-hooks/exhaustive-deps
-    [brief, school.id, groupBy, find, pinned, sort, previousSchoolId, weights, wishes, sizedSoFar, sure.done],
+    [
+      brief,
+      rankingMethod.id,
+      groupBy,
+      find,
+      pinned,
+      sort,
+      previousSchoolId,
+      weights,
+      preferences,
+      sizedSoFar,
+      sure.done,
+    ],
   );
   useEffect(() => rememberPins(partId, pinned.split(',').filter(Boolean)), [partId, pinned]);
   const { preferred } = usePreferred();
@@ -127,19 +139,19 @@ export function ShortlistStage() {
   if (!shortlist) return <Loading what="the reserves" />;
   const open = openId === null ? undefined : evaluations.get(openId);
   const { counts } = shortlist;
-  const leader = shortlist.leaders.find(({ schoolId }) => schoolId === school.id)?.first;
+  const leader = shortlist.leaders.find(({ schoolId }) => schoolId === rankingMethod.id)?.first;
   const finalists = pinnedIds.length >= 2 ? pinnedIds.slice(0, 5) : [];
   return (
     <>
-      <SchoolStrip
-        chosen={school}
+      <RankingMethodStrip
+        chosen={rankingMethod}
         leaders={shortlist.leaders}
         grades={grades}
         sizing={wantSizes && !sizes.impossible ? sizes.rows.length / allIds.length : undefined}
-        onChange={(id) => set({ school: id, was: school.id })}
+        onChange={(id) => set({ school: id, was: rankingMethod.id })}
       />
-      <MovedLine sentence={school.sentence} shortlist={shortlist} grades={grades} />
-      {school.id === 'weighted-merit' && <WeightsBar weights={weights} onChange={drag} />}
+      <MovedLine sentence={rankingMethod.sentence} shortlist={shortlist} grades={grades} />
+      {rankingMethod.id === 'weighted-merit' && <WeightsBar weights={weights} onChange={drag} />}
       <div className="mb-2 flex flex-wrap items-end gap-2">
         <ViewSwitch view={view} onChange={(next) => set({ view: next === 'drawn' ? null : next })} />
         {view === 'drawn' && (
@@ -152,7 +164,7 @@ export function ShortlistStage() {
             />
           </div>
         )}
-        {school.id === 'cheapest-that-passes' && (
+        {rankingMethod.id === 'cheapest-that-passes' && (
           <div className="w-24">
             <Choice
               label="Confidence"
@@ -174,7 +186,7 @@ export function ShortlistStage() {
           <strong>{counts.fail}</strong> fail
         </p>
         <Link
-          to={{ pathname: '../compare', search: compareSearch(wishes, finalists) }}
+          to={{ pathname: '../compare', search: compareSearch(preferences, finalists) }}
           relative="path"
           className={buttonLook('plain', 'whitespace-nowrap print:hidden')}
         >
@@ -182,8 +194,8 @@ export function ShortlistStage() {
         </Link>
         <SavedViews partId={partId} stage="shortlist" />
       </div>
-      {leastChance !== undefined && school.id === 'cheapest-that-passes' && (
-        <SurenessProgress progress={sure} leastChance={leastChance} typicalReserve={wishes.typicalReserve} />
+      {leastChance !== undefined && rankingMethod.id === 'cheapest-that-passes' && (
+        <ConfidenceProgress progress={sure} leastChance={leastChance} typicalReserve={preferences.typicalReserve} />
       )}
       {standing.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">

@@ -1,5 +1,11 @@
 import { gaugeBeam, heaterDuct, lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
-import { evaluate, EQUAL_WEIGHTS, findSchool, MERIT_CRITERIA, rankingSchools } from '@anvilstone/core/evaluation';
+import {
+  evaluate,
+  EQUAL_WEIGHTS,
+  findRankingMethod,
+  MERIT_CRITERIA,
+  rankingMethods,
+} from '@anvilstone/core/evaluation';
 import type { Brief, CheckResult } from '@anvilstone/schema';
 import { drawn, drawnFor, LEAKS, sampleWorkshop, textOf, wordsOf } from '../../testing/testPage.tsx';
 import type { Shortlist } from '../../workers/leaders.ts';
@@ -9,7 +15,7 @@ import { FixesPanel } from './grade/FixesPanel.tsx';
 import { HeatPanel } from './grade/HeatPanel.tsx';
 import { MovedLine } from './table/MovedLine.tsx';
 import { percent } from './confidence/percent.ts';
-import { SchoolStrip } from './ranking/SchoolStrip.tsx';
+import { RankingMethodStrip } from './ranking/RankingMethodStrip.tsx';
 import { EqualMassRow, SizeRow } from './sized/SizeRow.tsx';
 import { SortHead, type Sort } from './table/SortHead.tsx';
 import { ViewSwitch } from './ViewSwitch.tsx';
@@ -132,10 +138,18 @@ describe('sized', () => {
 describe('schools', () => {
   const leaders = shortlistOf(lampArm, 'cheapest-that-passes').leaders;
   const strip = (chosen: string, sizing?: number, of = leaders) =>
-    drawn(<SchoolStrip chosen={findSchool(chosen)} leaders={of} grades={grades} sizing={sizing} onChange={ignore} />);
+    drawn(
+      <RankingMethodStrip
+        chosen={findRankingMethod(chosen)}
+        leaders={of}
+        grades={grades}
+        sizing={sizing}
+        onChange={ignore}
+      />,
+    );
   test('stand side by side, one of them chosen, each with whom it puts first', () => {
     const radios = strip('cheapest-that-passes').querySelectorAll('[role=radio]');
-    expect(radios).toHaveLength(rankingSchools.length);
+    expect(radios).toHaveLength(rankingMethods.length);
     expect(radios.filter((one) => one.getAttribute('aria-checked') === 'true')).toHaveLength(1);
     expect(textOf(radios[0]!)).toContain('Nine Elms PETG Trade');
     expect(radios.every((one) => one.getAttribute('title')!.length > 20)).toBe(true);

@@ -2,7 +2,7 @@ import { lampArm } from '@anvilstone/core/education/sample';
 import type { Brief, SavedView } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp, partPath } from '../../testing/testApp.tsx';
-import { testHouse } from '../../testing/testHouse.ts';
+import { fakeServer } from '../../testing/fakeServer.ts';
 
 const LAMP = partPath('Lamp arm');
 const id = LAMP.split('/')[2]!;
@@ -102,13 +102,13 @@ test('a grade opens with its working; another check, another orientation, and cl
 });
 
 test('a grade that fails says why, and the nearest change is written into the brief and taken back', async () => {
-  const house = testHouse();
+  const server = fakeServer();
   const thin: Brief = {
     ...lampArm,
     part: { ...lampArm.part, section: { kind: 'rectangle', widthMm: 18, depthMm: 19 } } as Brief['part'],
   };
-  house.kinds.parts.byId.set(id, { value: thin, revision: 1 });
-  const { user } = openApp(`${shortlist}?grade=ne-petg`, { house });
+  server.kinds.parts.byId.set(id, { value: thin, revision: 1 });
+  const { user } = openApp(`${shortlist}?grade=ne-petg`, { server });
   const drawer = within(await screen.findByRole('dialog', { name: 'Nine Elms PETG Trade' }));
   const fixes = within(await drawer.findByRole('region', { name: 'Changes that would make it pass' }));
   const thicker = (await fixes.findAllByRole('listitem')).find((one) =>
@@ -117,11 +117,11 @@ test('a grade that fails says why, and the nearest change is written into the br
   expect(thicker.textContent).toMatch(/\+\d\.\d\d USD, \+\d+(\.\d+)? g/);
   await user.click(within(thicker).getByRole('button'));
   await waitFor(() =>
-    expect((house.briefOf(id).part as { section: { depthMm: number } }).section.depthMm).toBeGreaterThan(21),
+    expect((server.briefOf(id).part as { section: { depthMm: number } }).section.depthMm).toBeGreaterThan(21),
   );
   await waitFor(() => expect(screen.queryByRole('region', { name: 'Changes that would make it pass' })).toBeNull());
   await user.click(await button('Undo'));
-  await waitFor(() => expect(house.briefOf(id)).toEqual(thin));
+  await waitFor(() => expect(server.briefOf(id)).toEqual(thin));
 });
 
 test('the chosen one is taken to the decision', async () => {
@@ -146,23 +146,23 @@ test('other parts are shown: each at its own size, and all at one mass', async (
 });
 
 test('a view is kept under a name, opened, replaced and forgotten', async () => {
-  const house = testHouse();
+  const server = fakeServer();
   const views: SavedView[] = [];
-  house.says('GET', 'parts/:id/views', () => views);
-  house.says('PUT', 'parts/:id/views', ({ body }) => {
+  server.says('GET', 'parts/:id/views', () => views);
+  server.says('PUT', 'parts/:id/views', ({ body }) => {
     const view = body as unknown as SavedView;
     const same = views.findIndex(({ name }) => name === view.name);
     views.splice(same < 0 ? views.length : same, same < 0 ? 0 : 1, view);
     return view;
   });
-  house.says('DELETE', 'parts/:id/views', ({ query }) => {
+  server.says('DELETE', 'parts/:id/views', ({ query }) => {
     views.splice(
       views.findIndex(({ name }) => name === query.get('name')),
       1,
     );
     return undefined;
   });
-  const { user, where } = openApp(`${shortlist}?find=abs&grade=ne-abs`, { house });
+  const { user, where } = openApp(`${shortlist}?find=abs&grade=ne-abs`, { server });
   await user.click(await button('Save view'));
   await user.type(await field('Keep what is set now as'), 'ABS only');
   await user.click(await button('Keep'));

@@ -16,8 +16,8 @@ test('an empty address is the usual view, by the house’s school', () => {
     massG: undefined,
     leastChance: 0.9,
   });
-  expect(read('').school.id).toBe('cheapest-that-passes');
-  expect(read('', { rankingSchool: 'weakest-link' }).school.id).toBe('weakest-link');
+  expect(read('').rankingMethod.id).toBe('cheapest-that-passes');
+  expect(read('', { rankingSchool: 'weakest-link' }).rankingMethod.id).toBe('weakest-link');
   expect(read('', { leastChance: 0.5 }).leastChance).toBe(0.5);
   expect(read('sure=0').leastChance).toBeUndefined();
 });

@@ -1,12 +1,12 @@
 import {
-  findSchool,
+  findRankingMethod,
   GROUPINGS,
   readLeastChance,
   readWeights,
   type ChoiceRules,
   type Grouping,
   type MeritWeights,
-  type RankingSchool,
+  type RankingMethod,
 } from '@anvilstone/core/evaluation';
 import { useMemo } from 'react';
 import { useAddress, type SetAddress } from '../../sync/address/useAddress.ts';
@@ -18,7 +18,7 @@ export type View = (typeof VIEWS)[number];
 /** Everything that is set on the shortlist, read from the address, so that a view can be sent, kept and gone back to. */
 export interface ShortlistAddress {
   view: View;
-  school: RankingSchool;
+  rankingMethod: RankingMethod;
   /** The school before the last change, so that what moved can be shown. */
   previousSchoolId: string | undefined;
   weights: MeritWeights;
@@ -49,8 +49,8 @@ export function readShortlistAddress(search: URLSearchParams, rules: ChoiceRules
   const was = search.get('was');
   return {
     view: VIEWS.find((one) => one === search.get('view')) ?? 'drawn',
-    school: findSchool(search.get('school') ?? rules.rankingSchool),
-    previousSchoolId: was === null ? undefined : findSchool(was).id,
+    rankingMethod: findRankingMethod(search.get('school') ?? rules.rankingSchool),
+    previousSchoolId: was === null ? undefined : findRankingMethod(was).id,
     weights: readWeights(search.get('weights')),
     leastChance: readLeastChance(search.get('sure'), rules),
     groupBy: GROUPINGS.find((one) => one === search.get('group')) ?? 'none',

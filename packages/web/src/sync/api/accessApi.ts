@@ -1,7 +1,7 @@
 import type {
   Credential,
   FirstAccount,
-  HouseEvent,
+  AccountEvent,
   Invitation,
   InvitationAccept,
   Member,
@@ -35,7 +35,7 @@ export const {
   useMakeTokenMutation,
   useEndCredentialMutation,
   useMakeWorkspaceMutation,
-  useHouseEventsQuery,
+  useAccountEventsQuery,
 } = api.injectEndpoints({
   endpoints: (build) => ({
     session: build.query<Session, void>({ query: () => 'session', providesTags: ['Session'] }),
@@ -88,6 +88,6 @@ export const {
       query: (body) => post('workspaces', body),
       invalidatesTags: ['Session'],
     }),
-    houseEvents: build.query<HouseEvent[], void>({ query: () => 'house-events', providesTags: ['Member'] }),
+    accountEvents: build.query<AccountEvent[], void>({ query: () => 'house-events', providesTags: ['Member'] }),
   }),
 });

@@ -4,7 +4,7 @@ import type {
   DecisionRequest,
   DecisionSummary,
   Library,
-  HouseRulesRecord,
+  CompanyRulesRecord,
   MachineRecord,
   Part,
   PartSummary,
@@ -19,7 +19,7 @@ import {
   type FetchBaseQueryError,
   type FetchBaseQueryMeta,
 } from '@reduxjs/toolkit/query/react';
-import { forgetRequest, isUnanswered, keepRequest, KEPT, whoIn, wordsFor } from '../outbox/keepRequest.ts';
+import { forgetRequest, isUnanswered, queueRequest, KEPT, whoIn, wordsFor } from '../outbox/queueRequest.ts';
 import type { KeptRequest } from '../outbox/outbox.ts';
 import { ALL_TAGS } from '../live/tags.ts';
 import { newUuid } from '../address/uuid.ts';
@@ -59,7 +59,7 @@ const requestOrSignIn: Ask = async (args, store, extra) => {
     const change = { method: args.method ?? 'GET', url: args.url };
     if (isUnanswered(answer.error)) {
       const whole = { ...change, body: args.body as unknown, key: isPost ? key : null };
-      keepRequest(whole, wordsFor(extra.kept, args.url, args.body), whoIn(store.getState()));
+      queueRequest(whole, wordsFor(extra.kept, args.url, args.body), whoIn(store.getState()));
       return { error: { status: 'CUSTOM_ERROR', error: 'kept', data: KEPT } };
     }
     if (!answer.error) forgetRequest(change, whoIn(store.getState()));
@@ -110,7 +110,7 @@ export const api = createApi({
       invalidatesTags: ['Part'],
     }),
     /** What was kept while the server was away, sent again as it was. */
-    sendKept: build.mutation<unknown, Pick<KeptRequest, 'method' | 'url' | 'body' | 'key'>>({
+    sendPending: build.mutation<unknown, Pick<KeptRequest, 'method' | 'url' | 'body' | 'key'>>({
       query: ({ method, url, body, key }) => ({
         url,
         method,
@@ -124,7 +124,7 @@ export const api = createApi({
       invalidatesTags: ['Part'],
     }),
     library: build.query<Library, void>({ query: () => 'library', providesTags: ['Library'] }),
-    houseRules: build.query<HouseRulesRecord, void>({ query: () => 'house-rules', providesTags: ['HouseRules'] }),
+    companyRules: build.query<CompanyRulesRecord, void>({ query: () => 'house-rules', providesTags: ['HouseRules'] }),
     machines: build.query<MachineRecord[], void>({ query: () => 'machines', providesTags: ['Machine'] }),
     decisions: build.query<DecisionSummary[], string>({
       query: (partId) => `parts/${partId}/decisions`,
@@ -146,7 +146,7 @@ export const {
   useCreatePartMutation,
   useDeletePartMutation,
   useLibraryQuery,
-  useHouseRulesQuery,
+  useCompanyRulesQuery,
   useMachinesQuery,
   useDecisionsQuery,
   useDecisionQuery,

@@ -7,10 +7,10 @@ import {
 } from '@reduxjs/toolkit';
 import { api } from '../api/api.ts';
 import { openBriefIssues } from './briefRules.ts';
-import { newerMet, saved, savingChanged, type Draft, type Saving } from './draft.ts';
-import { whoIn } from '../outbox/keepRequest.ts';
+import { remoteChangeReceived, saved, savingChanged, type Draft, type Saving } from './draft.ts';
+import { whoIn } from '../outbox/queueRequest.ts';
 import { asProblem } from '../api/problem.ts';
-import { forgetUnsaved, keepUnsaved } from './unsaved.ts';
+import { forgetUnsaved, storeUnsaved } from './unsaved.ts';
 
 const DEBOUNCE_MS = 500;
 const RETRY_MS = 3000;
@@ -31,7 +31,8 @@ export function makeAutosave() {
     predicate: (_action, current, before) => current.draft !== before.draft && current.draft.saving.state === 'waiting',
     async effect(_action, store) {
       const { partId, brief, revision, base } = store.getState().draft;
-      if (partId && brief) keepUnsaved(partId, { brief, revision, ...(base ? { base } : {}) }, whoIn(store.getState()));
+      if (partId && brief)
+        storeUnsaved(partId, { brief, revision, ...(base ? { base } : {}) }, whoIn(store.getState()));
       if (running) return;
       running = true;
       try {
@@ -75,7 +76,7 @@ async function saveUntilQuiet(store: Api): Promise<void> {
       if (asProblem(error).status === 403) forgetUnsaved(partId, whoIn(store.getState()));
       if (failure.state === 'conflict' && store.getState().draft.partId === partId) {
         // What can be brought together is, and is saved next.
-        store.dispatch(newerMet({ part: failure.newer }));
+        store.dispatch(remoteChangeReceived({ part: failure.newer }));
         if (store.getState().draft.saving.state === 'saved') forgetUnsaved(partId, whoIn(store.getState()));
         continue;
       }

@@ -4,7 +4,7 @@ import type { Brief, Part } from '@anvilstone/schema';
 import { setBriefRules } from './briefRules.ts';
 import {
   conflictSettled,
-  newerMet,
+  remoteChangeReceived,
   draftReducer,
   edited,
   opened,
@@ -87,7 +87,7 @@ describe('somebody else’s newer brief', () => {
   const newerOf = (brief: Brief, revision = 4): Part => ({ ...part, revision, brief });
 
   test('is taken as it is while nothing of one’s own waits, and undo brings back what was', () => {
-    const taken = draftReducer(start, newerMet({ part: newerOf(titled('theirs')), who: 'Bo' }));
+    const taken = draftReducer(start, remoteChangeReceived({ part: newerOf(titled('theirs')), who: 'Bo' }));
     expect(taken).toMatchObject({ revision: 4, brief: { title: 'theirs' }, saving: { state: 'saved' } });
     expect(taken.news).toEqual({ how: 'taken', who: 'Bo' });
     expect(title(draftReducer(taken, undone()))).toBe(lampArm.title);
@@ -95,7 +95,7 @@ describe('somebody else’s newer brief', () => {
   test('is brought together with edits of other fields, which are saved next', () => {
     const mine = draftReducer(start, at(titled('mine'), 'title', 0));
     const theirs = { ...lampArm, asks: { ...lampArm.asks, massLimitG: 77 } };
-    const both = draftReducer(mine, newerMet({ part: newerOf(theirs) }));
+    const both = draftReducer(mine, remoteChangeReceived({ part: newerOf(theirs) }));
     expect(both).toMatchObject({
       revision: 4,
       brief: { ...theirs, title: 'mine' },
@@ -106,7 +106,7 @@ describe('somebody else’s newer brief', () => {
   test('waits for a choice where both have changed the same; the choice moves only that', () => {
     const own = { ...titled('mine'), asks: { ...lampArm.asks, massLimitG: 77 } };
     const theirs = { ...titled('theirs'), failureCouldHurt: 'yes' as const };
-    const met = draftReducer(draftReducer(start, at(own, 'title', 0)), newerMet({ part: newerOf(theirs) }));
+    const met = draftReducer(draftReducer(start, at(own, 'title', 0)), remoteChangeReceived({ part: newerOf(theirs) }));
     expect(met.saving.state).toBe('conflict');
     expect(met.brief).toEqual(own);
     expect(draftReducer(met, conflictSettled('newer'))).toMatchObject({
@@ -124,22 +124,24 @@ describe('somebody else’s newer brief', () => {
       savingChanged({ partId: part.id, saving: { state: 'saving' } }),
     );
     const back = draftReducer(sending, at(lampArm, 'title', 5000));
-    const met = draftReducer(back, newerMet({ part: newerOf(titled('mine')) }));
+    const met = draftReducer(back, remoteChangeReceived({ part: newerOf(titled('mine')) }));
     expect(met).toMatchObject({ revision: 4, brief: { title: lampArm.title }, base: { title: 'mine' }, news: null });
     expect(met.saving.state).toBe('waiting');
     const answered = draftReducer(met, saved({ part: newerOf(titled('mine')), brief: titled('mine') }));
     expect(answered).toMatchObject({ brief: { title: lampArm.title }, saving: { state: 'waiting' }, sent: null });
     // Once it has been answered, a newer one is somebody else’s.
-    const theirs = draftReducer(answered, newerMet({ part: newerOf(titled('theirs'), 5) }));
+    const theirs = draftReducer(answered, remoteChangeReceived({ part: newerOf(titled('theirs'), 5) }));
     expect(theirs.saving.state).toBe('conflict');
   });
   test('that is older than what is open, or of another part, moves nothing', () => {
-    expect(draftReducer(start, newerMet({ part: newerOf(titled('old'), 3) }))).toEqual(start);
-    expect(draftReducer(start, newerMet({ part: { ...newerOf(titled('other')), id: 'q' } }))).toEqual(start);
+    expect(draftReducer(start, remoteChangeReceived({ part: newerOf(titled('old'), 3) }))).toEqual(start);
+    expect(draftReducer(start, remoteChangeReceived({ part: { ...newerOf(titled('other')), id: 'q' } }))).toEqual(
+      start,
+    );
   });
   test('waits for a choice when nobody knows what it was before', () => {
     const kept = draftReducer(undefined, opened({ part, unsaved: { brief: titled('kept'), revision: 2 } }));
-    const met = draftReducer(kept, newerMet({ part }));
+    const met = draftReducer(kept, remoteChangeReceived({ part }));
     expect(met.saving).toEqual({ state: 'conflict', newer: part });
   });
 });

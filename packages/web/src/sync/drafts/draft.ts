@@ -103,7 +103,7 @@ const draft = createSlice({
      * Somebody else’s newer brief. What only one of the two has changed is taken from them; where both have changed the same, it waits for a
      * choice. What was here stays one undo away.
      */
-    newerMet(state, { payload }: PayloadAction<{ part: Part; who?: string | undefined }>) {
+    remoteChangeReceived(state, { payload }: PayloadAction<{ part: Part; who?: string | undefined }>) {
       const { part, who = null } = payload;
       if (state.partId !== part.id || !state.brief || part.revision <= state.revision) return;
       const { brief: mine, base, sent } = current(state) as Draft & { brief: Brief };
@@ -120,7 +120,7 @@ const draft = createSlice({
       const { merged, conflicts } = base
         ? mergeDocuments(base, mine, part.brief)
         : { merged: mine, conflicts: ['nothing to compare with'] };
-      if (conflicts.length > 0 || spoils(merged, mine)) state.saving = { state: 'conflict', newer: part };
+      if (conflicts.length > 0 || breaksBrief(merged, mine)) state.saving = { state: 'conflict', newer: part };
       else settle(state, merged, part, { how: 'merged', who });
     },
     /** Whose is in where both have changed the same; the rest of both is in anyway. */
@@ -132,7 +132,7 @@ const draft = createSlice({
       const merged = base
         ? mergeDocuments(base, mine, newer.brief, payload === 'mine' ? 'mine' : 'theirs').merged
         : whole;
-      settle(state, spoils(merged, mine) ? whole : merged, newer, null);
+      settle(state, breaksBrief(merged, mine) ? whole : merged, newer, null);
     },
   },
 });
@@ -152,7 +152,8 @@ function settle(state: Draft, brief: Brief, newer: Part, news: News | null): voi
 }
 
 /** Two edits that are sound each may contradict each other. */
-const spoils = (merged: Brief, mine: Brief) => openBriefIssues(merged).length > 0 && openBriefIssues(mine).length === 0;
+const breaksBrief = (merged: Brief, mine: Brief) =>
+  openBriefIssues(merged).length > 0 && openBriefIssues(mine).length === 0;
 
 function baseOf(part: Part, unsaved: Unsaved | undefined): Brief | null {
   if (!unsaved || unsaved.revision === part.revision) return part.brief;
@@ -173,5 +174,6 @@ function waitUnlessInConflict(state: Draft): void {
   if (state.saving.state !== 'conflict') state.saving = { state: 'waiting' };
 }
 
-export const { opened, edited, undone, redone, savingChanged, saved, newerMet, conflictSettled } = draft.actions;
+export const { opened, edited, undone, redone, savingChanged, saved, remoteChangeReceived, conflictSettled } =
+  draft.actions;
 export const draftReducer = draft.reducer;

@@ -10,7 +10,7 @@ export interface Unsaved {
   base?: Brief;
 }
 
-export function keepUnsaved(partId: string, { brief, revision, base }: Unsaved, who: string | null = null): void {
+export function storeUnsaved(partId: string, { brief, revision, base }: Unsaved, who: string | null = null): void {
   keep({
     kind: 'brief',
     id: briefId(partId, who),

@@ -3,7 +3,7 @@ import { act, screen, waitFor } from '@testing-library/react';
 import { TAB } from '../address/place.ts';
 import { sampleParts } from '../../testing/testAnswers.ts';
 import { field, openApp, partPath } from '../../testing/testApp.tsx';
-import { testHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { fakeServer, type FakeServer } from '../../testing/fakeServer.ts';
 import { sources, TestSource } from './testSources.ts';
 
 const LAMP = sampleParts.find(({ brief }) => brief.title.startsWith('Lamp arm'))!;
@@ -15,20 +15,20 @@ beforeEach(() => {
 });
 
 /** Another engineer saves the lamp arm's brief. */
-function savedElsewhere(house: TestHouse, change: Partial<Brief>, who = 'A. Bell') {
-  const revision = keptElsewhere(house, change);
+function savedElsewhere(server: FakeServer, change: Partial<Brief>, who = 'A. Bell') {
+  const revision = keptElsewhere(server, change);
   act(() => line().says({ kind: 'parts', record: LAMP.id, revision, who, tab: 'another' }));
 }
 /** The same, and nobody tells this page. */
-function keptElsewhere(house: TestHouse, change: Partial<Brief>): number {
-  const { value, revision } = house.kinds.parts.byId.get(LAMP.id)!;
-  house.kinds.parts.byId.set(LAMP.id, { value: { ...(value as Brief), ...change }, revision: revision + 1 });
+function keptElsewhere(server: FakeServer, change: Partial<Brief>): number {
+  const { value, revision } = server.kinds.parts.byId.get(LAMP.id)!;
+  server.kinds.parts.byId.set(LAMP.id, { value: { ...(value as Brief), ...change }, revision: revision + 1 });
   return revision + 1;
 }
 /** Counts how often something is read. */
-function counting(house: TestHouse, path: string, answer: () => unknown) {
+function counting(server: FakeServer, path: string, answer: () => unknown) {
   const seen = { times: 0 };
-  house.says('GET', path, () => {
+  server.says('GET', path, () => {
     seen.times++;
     return answer();
   });
@@ -36,34 +36,34 @@ function counting(house: TestHouse, path: string, answer: () => unknown) {
 }
 
 test('a brief that somebody else has saved is taken over at once, and by whom is said', async () => {
-  const { house } = openApp(`${partPath('Lamp arm')}/brief`);
+  const { server } = openApp(`${partPath('Lamp arm')}/brief`);
   expect(await field('Name')).toHaveValue(LAMP.brief.title);
-  savedElsewhere(house, { title: 'Lamp arm, longer' });
+  savedElsewhere(server, { title: 'Lamp arm, longer' });
   await waitFor(async () => expect(await field('Name')).toHaveValue('Lamp arm, longer'));
   expect(screen.getByText(/^A\. Bell changed this just now/)).toBeVisible();
 });
 
 test('what both have changed in different places is brought together', async () => {
-  const { house, over } = openApp(`${partPath('Lamp arm')}/brief`);
+  const { server, over } = openApp(`${partPath('Lamp arm')}/brief`);
   await field('Name');
   // The line is silent: the page hears of it when its own save is refused, however long that takes.
-  keptElsewhere(house, { template: true });
+  keptElsewhere(server, { template: true });
   await over('Name', 'Lamp arm of mine');
   expect(await screen.findByText(/^Somebody else changed this just now: both are merged$/)).toBeVisible();
   expect(await field('Name')).toHaveValue('Lamp arm of mine');
   await waitFor(() =>
-    expect(house.kinds.parts.byId.get(LAMP.id)!.value).toMatchObject({ title: 'Lamp arm of mine', template: true }),
+    expect(server.kinds.parts.byId.get(LAMP.id)!.value).toMatchObject({ title: 'Lamp arm of mine', template: true }),
   );
 });
 
 test('what this page did itself it does not read again', async () => {
-  const house = testHouse();
+  const server = fakeServer();
   const reads = counting(
-    house,
+    server,
     'parts/:id',
     () => ({ ...LAMP, createdAt: '2026-06-01T08:00:00Z', revision: 1 }) satisfies Part,
   );
-  openApp(`${partPath('Lamp arm')}/brief`, { house });
+  openApp(`${partPath('Lamp arm')}/brief`, { server });
   await field('Name');
   const before = reads.times;
   act(() => line().says({ kind: 'parts', record: LAMP.id, revision: 9, tab: TAB }));
@@ -73,14 +73,14 @@ test('what this page did itself it does not read again', async () => {
 });
 
 test('a burst of changes is read once; a lost connection that is back reads everything', async () => {
-  const house = testHouse();
-  const stock = counting(house, 'house-rules/history', () => ({ changes: [] }));
-  const { settled } = openApp('/spools', { house });
+  const server = fakeServer();
+  const stock = counting(server, 'house-rules/history', () => ({ changes: [] }));
+  const { settled } = openApp('/spools', { server });
   expect(await screen.findByRole('link', { name: 'S-03' })).toBeVisible();
   await settled();
-  const spool = house.kinds.spools.byId.get('S-03')!;
-  house.kinds.spools.byId.delete('S-03');
-  house.kinds.spools.byId.set('S-77', { ...spool, value: { ...(spool.value as Spool), id: 'S-77' } });
+  const spool = server.kinds.spools.byId.get('S-03')!;
+  server.kinds.spools.byId.delete('S-03');
+  server.kinds.spools.byId.set('S-77', { ...spool, value: { ...(spool.value as Spool), id: 'S-77' } });
   act(() => {
     for (let i = 0; i < 20; i++) line().says({ kind: 'spools', record: `S-${i}`, tab: 'another' });
   });
@@ -88,22 +88,22 @@ test('a burst of changes is read once; a lost connection that is back reads ever
   expect(screen.queryByRole('link', { name: 'S-03' })).toBeNull();
   expect(stock.times).toBe(0);
 
-  house.kinds.spools.byId.set('S-03', spool);
+  server.kinds.spools.byId.set('S-03', spool);
   act(() => line().opens());
   act(() => line().opens());
   expect(await screen.findByRole('link', { name: 'S-03' })).toBeVisible();
 });
 
 test('who else has the part open is named, and is gone when they leave', async () => {
-  const house = testHouse();
+  const server = fakeServer();
   const place = `part/${LAMP.id}`;
   let there: PresentPerson[] = [];
   const asked: unknown[] = [];
-  house.says('POST', 'presence', ({ body }) => {
+  server.says('POST', 'presence', ({ body }) => {
     asked.push(body);
     return there;
   });
-  const { go } = openApp(`${partPath('Lamp arm')}/brief`, { house });
+  const { go } = openApp(`${partPath('Lamp arm')}/brief`, { server });
   await waitFor(() => expect(asked).toEqual([{ tab: TAB, place }]));
   expect(screen.queryByRole('status', { name: 'Also here' })).toBeNull();
 
@@ -118,7 +118,7 @@ test('who else has the part open is named, and is gone when they leave', async (
   await waitFor(() => expect(screen.queryByRole('status', { name: 'Also here' })).toBeNull());
 
   const left: string[] = [];
-  house.says('DELETE', 'presence/:tab', ({ params }) => {
+  server.says('DELETE', 'presence/:tab', ({ params }) => {
     left.push(params.tab!);
   });
   await go('/spools');

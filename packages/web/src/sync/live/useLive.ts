@@ -2,7 +2,7 @@ import type { LiveEvent } from '@anvilstone/schema';
 import { useEffect } from 'react';
 import { useSessionQuery } from '../api/accessApi.ts';
 import { api } from '../api/api.ts';
-import { newerMet } from '../drafts/draft.ts';
+import { remoteChangeReceived } from '../drafts/draft.ts';
 import { TAB } from '../address/place.ts';
 import { useAppDispatch, useAppStore } from '../store/store.ts';
 import { hearTogether } from './hearTogether.ts';
@@ -42,7 +42,7 @@ export function useLive(): void {
       const part = await dispatch(
         api.endpoints.part.initiate(partId, { forceRefetch: true, subscribe: false }),
       ).unwrap();
-      dispatch(newerMet({ part, who: mine.at(-1)?.who }));
+      dispatch(remoteChangeReceived({ part, who: mine.at(-1)?.who }));
     };
     const take = () => {
       timer = undefined;

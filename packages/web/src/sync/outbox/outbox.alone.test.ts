@@ -3,7 +3,7 @@ import { lampArm } from '@anvilstone/core/education/sample';
 import type { Brief, Part, Problem } from '@anvilstone/schema';
 import type * as Api from '../api/api.ts';
 import type * as UnsavedModule from '../drafts/unsaved.ts';
-import type * as KeepRequest from './keepRequest.ts';
+import type * as KeepRequest from './queueRequest.ts';
 import type * as Outbox from './outbox.ts';
 import type * as Send from './send.ts';
 import type * as TestStore from './testStore.ts';
@@ -49,10 +49,10 @@ async function open() {
   const { makeStore } = await anew<typeof TestStore>('./testStore.ts');
   const { api } = await anew<typeof Api>('../api/api.ts');
   await anew('../../shop/spools/spoolsApi.ts');
-  const { sendKept } = await anew<typeof Send>('./send.ts');
+  const { sendPending } = await anew<typeof Send>('./send.ts');
   const unsaved = await anew<typeof UnsavedModule>('../drafts/unsaved.ts');
-  const keepRequest = await anew<typeof KeepRequest>('./keepRequest.ts');
-  return { outbox, store: makeStore(), api, sendKept, unsaved, keepRequest };
+  const queueRequest = await anew<typeof KeepRequest>('./queueRequest.ts');
+  return { outbox, store: makeStore(), api, sendPending, unsaved, queueRequest };
 }
 interface Endpoint {
   initiate(arg: unknown): unknown;
@@ -76,7 +76,7 @@ beforeEach(async () => {
   answers = [];
   sent = [];
   const { outbox } = await open();
-  for (const { id } of outbox.everythingKept()) outbox.drop(id);
+  for (const { id } of outbox.allPending()) outbox.drop(id);
   globalThis.fetch = async (input) => {
     const request = input as Request;
     const text = await request.text();
@@ -104,29 +104,29 @@ test('what is saved while the server is away is told as kept, outlives the page,
   await new Promise((resolve) => setTimeout(resolve, 20));
 
   const next = await open();
-  expect(next.outbox.everythingKept().map(({ what, place }) => [what, place])).toEqual([
+  expect(next.outbox.allPending().map(({ what, place }) => [what, place])).toEqual([
     ['Spool S-1', '/spools/S-1'],
     ['Part “Made in a tunnel”', '/spools/S-1'],
   ]);
   sent = [];
   answers = [done, done];
-  await next.sendKept(next.store);
+  await next.sendPending(next.store);
   expect(sent.map(({ method, path }) => `${method} ${path}`)).toEqual(['PUT /api/v1/spools/S-1', 'POST /api/v1/parts']);
   // The server may have had it all the same: it is the same request, and not made twice.
   expect(sent[1]!.key).toBe(key);
-  expect(next.outbox.everythingKept()).toEqual([]);
+  expect(next.outbox.allPending()).toEqual([]);
   await new Promise((resolve) => setTimeout(resolve, 20));
-  expect((await open()).outbox.everythingKept()).toEqual([]);
+  expect((await open()).outbox.allPending()).toEqual([]);
 });
 
 test('a dead database counts as no answer; a fault of the server’s own does not, and is not kept', async () => {
   const page = await open();
   answers = [{ status: 503, body: { title: 'The database does not answer', detail: 'D', status: 503, type: 't' } }];
   expect((await saveSpool(page, 1, 'a')).error!.data.type).toBe('kept');
-  expect(page.outbox.everythingKept()).toHaveLength(1);
+  expect(page.outbox.allPending()).toHaveLength(1);
   answers = [{ status: 500, body: { title: 'T', detail: 'D', status: 500, type: 't' } }];
   await createPart(page, 'x');
-  expect(page.outbox.everythingKept()).toHaveLength(1);
+  expect(page.outbox.allPending()).toHaveLength(1);
 });
 
 test('saved again in the same form it takes the place of the one before; once it goes through nothing is kept', async () => {
@@ -137,10 +137,10 @@ test('saved again in the same form it takes the place of the one before; once it
   await createPart(page, 'second');
   Object.assign(history.state as object, { key: 'form-2' });
   await createPart(page, 'another');
-  expect(page.outbox.everythingKept()).toHaveLength(3);
+  expect(page.outbox.allPending()).toHaveLength(3);
   answers = [done];
   await saveSpool(page, 1, 'third');
-  expect(page.outbox.everythingKept().map(({ what }) => what)).toEqual(['Part “second”', 'Part “another”']);
+  expect(page.outbox.allPending().map(({ what }) => what)).toEqual(['Part “second”', 'Part “another”']);
 });
 
 test('what were refused by the server stays, with the reason, and does not hold up the rest', async () => {
@@ -148,10 +148,10 @@ test('what were refused by the server stays, with the reason, and does not hold 
   await saveSpool(page, 1, 'stale');
   await createPart(page, 'fine');
   answers = [{ status: 409, body: { type: 't', title: 'Changed meanwhile', status: 409, detail: 'D' } }, done];
-  await page.sendKept(page.store);
-  expect(page.outbox.everythingKept()).toMatchObject([{ what: 'Spool S-1', refused: { title: 'Changed meanwhile' } }]);
+  await page.sendPending(page.store);
+  expect(page.outbox.allPending()).toMatchObject([{ what: 'Spool S-1', refused: { title: 'Changed meanwhile' } }]);
   sent = [];
-  await page.sendKept(page.store);
+  await page.sendPending(page.store);
   expect(sent).toEqual([]);
 });
 
@@ -162,29 +162,29 @@ test('while the server stays away nothing is thrown away, and what comes after w
   for (const answer of ['no answer', { status: 401, body: {} }, { status: 429, body: {} }] as Answer[]) {
     sent = [];
     answers = [answer];
-    await page.sendKept(page.store);
+    await page.sendPending(page.store);
     expect(sent).toHaveLength(1);
-    expect(page.outbox.everythingKept().filter(({ refused }) => refused === null)).toHaveLength(2);
+    expect(page.outbox.allPending().filter(({ refused }) => refused === null)).toHaveLength(2);
   }
 });
 
 test('nothing is sent under another’s name or into another workspace', async () => {
   const page = await open();
   await saveSpool(page, 1, 'a');
-  const [one] = page.outbox.everythingKept();
+  const [one] = page.outbox.allPending();
   page.outbox.keep({ ...one!, id: 'other account', who: 'somebody' });
   page.outbox.keep({ ...one!, id: 'other workspace', prefix: '/w/other' });
   sent = [];
   answers = [done, done, done];
-  await page.sendKept(page.store);
+  await page.sendPending(page.store);
   expect(sent).toHaveLength(1);
-  expect(page.outbox.everythingKept().map(({ id }) => id)).toEqual(['other account', 'other workspace']);
+  expect(page.outbox.allPending().map(({ id }) => id)).toEqual(['other account', 'other workspace']);
 });
 
 test('two who share a browser keep an edit of the same part each, and open only their own', async () => {
-  const { findUnsaved, forgetUnsaved, keepUnsaved } = (await open()).unsaved;
-  keepUnsaved('p', { brief: { ...lampArm, title: 'Of Ada' }, revision: 1 }, 'ada');
-  keepUnsaved('p', { brief: { ...lampArm, title: 'Of Ben' }, revision: 1 }, 'ben');
+  const { findUnsaved, forgetUnsaved, storeUnsaved } = (await open()).unsaved;
+  storeUnsaved('p', { brief: { ...lampArm, title: 'Of Ada' }, revision: 1 }, 'ada');
+  storeUnsaved('p', { brief: { ...lampArm, title: 'Of Ben' }, revision: 1 }, 'ben');
   expect(findUnsaved('p', 'ada')?.brief.title).toBe('Of Ada');
   expect(findUnsaved('p', 'cleo')).toBeUndefined();
   forgetUnsaved('p', 'ada');
@@ -192,15 +192,15 @@ test('two who share a browser keep an edit of the same part each, and open only 
 });
 
 test('a session that ends in the middle of work leaves it with whose it was', async () => {
-  const { unsaved, keepRequest } = await open();
-  const { sendable, whoIn } = keepRequest;
+  const { unsaved, queueRequest } = await open();
+  const { sendable, whoIn } = queueRequest;
   const told = (data: object) => ({ api: { queries: { 'session(undefined)': { data } } } });
   expect(whoIn(told({ state: 'open', accountId: null }))).toBeNull();
   expect(whoIn(told({ state: 'signed-in', accountId: 'ada' }))).toBe('ada');
   expect(whoIn(told({ state: 'sign-in', accountId: null }))).toBe('ada');
-  const { keepUnsaved } = unsaved;
-  keepUnsaved('p', { brief: lampArm, revision: 1 }, 'ada');
-  keepUnsaved('q', { brief: lampArm, revision: 1 }, null);
+  const { storeUnsaved } = unsaved;
+  storeUnsaved('p', { brief: lampArm, revision: 1 }, 'ada');
+  storeUnsaved('q', { brief: lampArm, revision: 1 }, null);
   expect(sendable('ben').map((one) => one.kind === 'brief' && one.partId)).toEqual(['q']);
 });
 
@@ -208,48 +208,48 @@ describe('a brief that nobody has open', () => {
   const mine: Brief = { ...lampArm, title: 'Mine' };
   const keepBrief = async (agoMs = 60_000) => {
     const page = await open();
-    const { keepUnsaved } = page.unsaved;
-    keepUnsaved('p', { brief: mine, revision: 1, base: lampArm });
-    const [one] = page.outbox.everythingKept();
+    const { storeUnsaved } = page.unsaved;
+    storeUnsaved('p', { brief: mine, revision: 1, base: lampArm });
+    const [one] = page.outbox.allPending();
     page.outbox.keep({ ...one!, atMs: one!.atMs - agoMs });
     return page;
   };
   test('is left to the window that it is being typed in, until that has been quiet for a while', async () => {
     const page = await keepBrief(1000);
-    await page.sendKept(page.store);
+    await page.sendPending(page.store);
     expect(sent).toEqual([]);
-    expect(page.outbox.everythingKept()).toHaveLength(1);
-    const [one] = page.outbox.everythingKept();
+    expect(page.outbox.allPending()).toHaveLength(1);
+    const [one] = page.outbox.allPending();
     page.outbox.keep({ ...one!, atMs: Date.now() + 60_000 });
     answers = [{ status: 200, body: partOf(mine, 2) }];
-    await page.sendKept(page.store);
+    await page.sendPending(page.store);
     expect(sent).toMatchObject([{ method: 'PUT', body: { brief: mine } }]);
   });
   test('is saved by itself', async () => {
     const page = await keepBrief();
     answers = [{ status: 200, body: partOf(mine, 2) }];
-    await page.sendKept(page.store);
+    await page.sendPending(page.store);
     expect(sent[0]).toMatchObject({
       method: 'PUT',
       path: '/api/v1/parts/p',
       body: { revision: 1, brief: { title: 'Mine' } },
     });
-    expect(page.outbox.everythingKept()).toEqual([]);
+    expect(page.outbox.allPending()).toEqual([]);
   });
   test('is brought together with a newer one where both have not changed the same', async () => {
     const page = await keepBrief();
     const newer = partOf({ ...lampArm, purpose: 'Theirs' }, 4);
     answers = [conflict(newer), { status: 200, body: partOf(mine, 5) }];
-    await page.sendKept(page.store);
+    await page.sendPending(page.store);
     expect(sent[1]!.body).toMatchObject({ revision: 4, brief: { title: 'Mine', purpose: 'Theirs' } });
-    expect(page.outbox.everythingKept()).toEqual([]);
+    expect(page.outbox.allPending()).toEqual([]);
   });
   test('waits for a choice where they have', async () => {
     const page = await keepBrief();
     answers = [conflict(partOf({ ...lampArm, title: 'Theirs' }, 4))];
-    await page.sendKept(page.store);
+    await page.sendPending(page.store);
     expect(sent).toHaveLength(1);
-    expect(page.outbox.everythingKept()[0]).toMatchObject({
+    expect(page.outbox.allPending()[0]).toMatchObject({
       brief: { title: 'Mine' },
       refused: { title: 'Changed by someone else' },
     });

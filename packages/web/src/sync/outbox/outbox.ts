@@ -114,7 +114,7 @@ export function drop(id: string, as?: Kept): void {
 }
 
 export const keptAs = (id: string) => held.get(id);
-export const everythingKept = () => snapshot;
+export const allPending = () => snapshot;
 export function onKept(listener: () => void): () => void {
   listeners.add(listener);
   return () => listeners.delete(listener);

@@ -4,7 +4,7 @@ import type { Part, Problem } from '@anvilstone/schema';
 import { api } from '../api/api.ts';
 import { asProblem } from '../api/problem.ts';
 import type { Store } from '../store/store.ts';
-import { sendable, whoIn } from './keepRequest.ts';
+import { sendable, whoIn } from './queueRequest.ts';
 import { drop, keep, type Kept, type KeptBrief } from './outbox.ts';
 
 type Outcome = 'sent' | 'no answer' | Problem;
@@ -19,7 +19,7 @@ const STILL_TYPED_MS = 5000;
  * Sends what was kept, in the order it was made, until the server does not answer. One page at a time, where the browser can say so; two
  * would do no harm, since a request has its key and a brief its revision.
  */
-export async function sendKept(store: Store): Promise<void> {
+export async function sendPending(store: Store): Promise<void> {
   const locks = (globalThis.navigator as Partial<Navigator>).locks;
   if (!locks) return sendAll(store);
   await locks.request('anvilstone-outbox', { ifAvailable: true }, async (lock) => {
@@ -46,7 +46,7 @@ function isStillTyped({ atMs }: KeptBrief): boolean {
 }
 
 async function sendRequest(store: Store, one: Kept & { kind: 'request' }): Promise<Outcome> {
-  const answer = await store.dispatch(api.endpoints.sendKept.initiate(one));
+  const answer = await store.dispatch(api.endpoints.sendPending.initiate(one));
   return answer.error === undefined ? 'sent' : outcomeOf(answer.error);
 }
 

@@ -1,15 +1,15 @@
 import { useEffect, useSyncExternalStore } from 'react';
 import { useSessionQuery } from '../api/accessApi.ts';
 import { useAppSelector, useAppStore } from '../store/store.ts';
-import { sendable } from './keepRequest.ts';
-import { everythingKept, onKept, type Kept } from './outbox.ts';
+import { sendable } from './queueRequest.ts';
+import { allPending, onKept, type Kept } from './outbox.ts';
 
 const AGAIN_MS = 4000;
 const SOON_MS = 800;
 
 /** What this browser keeps that the server has not taken, but for the open brief, which says so itself. */
 export function useKept(): readonly Kept[] {
-  const kept = useSyncExternalStore(onKept, everythingKept);
+  const kept = useSyncExternalStore(onKept, allPending);
   const openId = useAppSelector(({ draft }) => draft.partId);
   return kept.filter((one) => one.kind !== 'brief' || one.partId !== openId);
 }
@@ -28,7 +28,7 @@ export function useSending(): void {
     const sending = new Promise((resolve) => (soon = setTimeout(resolve, SOON_MS))).then(() => import('./send.ts'));
     const look = () =>
       void sending
-        .then(({ sendKept }) => (!isOver && sendable(who).length > 0 ? sendKept(store) : undefined))
+        .then(({ sendPending }) => (!isOver && sendable(who).length > 0 ? sendPending(store) : undefined))
         // The server went away before this could be fetched: it comes with the page, the next time.
         .catch(() => undefined);
     look();

@@ -24,7 +24,7 @@ const roleOptions = [
 
 /** People of this workspace: invited, given another role, let go. */
 export function Members({ session }: { session: Session }) {
-  const { data: members, error } = useMembersQuery(session.runsHouse);
+  const { data: members, error } = useMembersQuery(session.isInstallationAdmin);
   const [change, changing] = useChangeMemberMutation();
   const [again, inviting] = useInviteAgainMutation();
   const [invitation, setInvitation] = useState<Invitation>();
@@ -65,10 +65,15 @@ export function Members({ session }: { session: Session }) {
                   {member.hasPassword ? 'Lost password' : 'New invitation'}
                 </Button>
               )}
-              {session.runsHouse && (
+              {session.isInstallationAdmin && (
                 <>
-                  <Button look="quiet" onClick={() => void change({ id: member.id, runsHouse: !member.runsHouse })}>
-                    {member.runsHouse ? 'Remove installation administrator' : 'Make installation administrator'}
+                  <Button
+                    look="quiet"
+                    onClick={() => void change({ id: member.id, isInstallationAdmin: !member.isInstallationAdmin })}
+                  >
+                    {member.isInstallationAdmin
+                      ? 'Remove installation administrator'
+                      : 'Make installation administrator'}
                   </Button>
                   <Button look="quiet" onClick={() => void change({ id: member.id, isClosed: !member.isClosed })}>
                     {member.isClosed ? 'Open the account again' : 'Close the account'}
@@ -100,7 +105,7 @@ function standing(member: Member, nowMs: number): string {
   if (!member.hasPassword) return 'invited, not here yet';
   const seen = member.lastSeenAt ? `last here ${moment(Date.parse(member.lastSeenAt), nowMs)}` : 'not here yet';
   const what = member.role ? ROLE_WORDS[member.role] : 'not of this workspace';
-  return `${what} · ${seen}${member.runsHouse ? ' · administers the installation' : ''}`;
+  return `${what} · ${seen}${member.isInstallationAdmin ? ' · administers the installation' : ''}`;
 }
 
 function InviteForm({ onInvited }: { onInvited: (invitation: Invitation) => void }) {

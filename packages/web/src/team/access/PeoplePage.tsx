@@ -3,7 +3,7 @@ import { Panel } from '../../ui/Panel.tsx';
 import { PageHead } from '../../ui/PageHead.tsx';
 import { useSessionQuery } from '../../sync/api/accessApi.ts';
 import { FirstAccountFields } from './FirstAccountForm.tsx';
-import { HouseEvents } from './HouseEvents.tsx';
+import { AccountLog } from './AccountLog.tsx';
 import { Members } from './Members.tsx';
 import { Tokens } from './Tokens.tsx';
 import { Workspaces } from './Workspaces.tsx';
@@ -44,7 +44,7 @@ export function PeoplePage() {
         <div className="flex flex-col gap-4">
           {!isOpen && session.role === 'administrator' && <Members session={session} />}
           <Workspaces session={session} />
-          {!isOpen && session.runsHouse && <HouseEvents />}
+          {!isOpen && session.isInstallationAdmin && <AccountLog />}
         </div>
       </div>
     </main>

@@ -27,7 +27,7 @@ export function Workspaces({ session }: { session: Session }) {
           </li>
         ))}
       </ul>
-      {session.runsHouse && <NewWorkspaceForm />}
+      {session.isInstallationAdmin && <NewWorkspaceForm />}
     </Panel>
   );
 }

@@ -43,7 +43,7 @@ export function You({ session }: { session: Session }) {
       <p className="mb-3">
         <strong>{session.name}</strong>
         {session.role ? `, ${session.role}: ${ROLE_WORDS[session.role]}.` : ', of no role in this workspace.'}
-        {session.runsHouse && ' You administer the whole installation.'}
+        {session.isInstallationAdmin && ' You administer the whole installation.'}
       </p>
       <div className="mb-4 flex items-end gap-2">
         <div className="grow">

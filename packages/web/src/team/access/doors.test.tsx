@@ -9,7 +9,7 @@ const session = (rest: object = {}) =>
   ({
     isEncrypted: true,
     needsSetupCode: false,
-    runsHouse: false,
+    isInstallationAdmin: false,
     workspace: { slug: 'workshop', title: 'Ropeway' },
     ...rest,
   }) as unknown as Session;
@@ -55,14 +55,16 @@ describe('people', () => {
       name: 'H. Orrin',
       signIn: 'orrin',
       role: 'engineer',
-      runsHouse: false,
+      isInstallationAdmin: false,
       isClosed: false,
       hasPassword: true,
       lastSeenAt: null,
       ...rest,
     }) as unknown as Member;
-  const list = (members: readonly Member[], runsHouse = false) =>
-    drawn(<Members session={session({ runsHouse })} />, { answers: answered(['members', runsHouse, members]) });
+  const list = (members: readonly Member[], isInstallationAdmin = false) =>
+    drawn(<Members session={session({ isInstallationAdmin })} />, {
+      answers: answered(['members', isInstallationAdmin, members]),
+    });
   test('each has a role, to be changed in place', () => {
     const root = list([member({}), member({ id: '2', name: 'M. Aldous', role: 'approver' } as Partial<Member>)]);
     const roles = root

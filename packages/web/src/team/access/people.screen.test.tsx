@@ -1,16 +1,16 @@
 import type { Credential, Member, Role, Session } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../../testing/testApp.tsx';
-import { OPEN_DOOR, Refused, testHouse, type TestHouse } from '../../testing/testHouse.ts';
+import { OPEN_DOOR, Refused, fakeServer, type FakeServer } from '../../testing/fakeServer.ts';
 
 const uuid = (n: number) => `00000000-0000-4000-8000-${String(n).padStart(12, '0')}`;
-const signedIn = (role: Role | null, runsHouse = false): Session => ({
+const signedIn = (role: Role | null, isInstallationAdmin = false): Session => ({
   ...OPEN_DOOR,
   state: 'signed-in',
   name: 'E. Ford',
   accountId: uuid(1),
   role,
-  runsHouse,
+  isInstallationAdmin,
   workspace: { slug: 'workshop', title: 'Valley workshop', role },
   workspaces: [{ slug: 'workshop', title: 'Valley workshop', role }],
   isEncrypted: true,
@@ -20,7 +20,7 @@ const member = (n: number, more: Partial<Member>): Member => ({
   signIn: `person${n}`,
   name: `Person ${n}`,
   role: 'engineer',
-  runsHouse: false,
+  isInstallationAdmin: false,
   hasPassword: true,
   isClosed: false,
   lastSeenAt: '2026-05-30T08:00:00Z',
@@ -39,32 +39,32 @@ const credential = (n: number, more: Partial<Credential>): Credential => ({
   ...more,
 });
 
-function houseOf(session: Session, members: Member[] = []): TestHouse {
-  const house = testHouse();
-  house.house.session = session;
-  house.says('GET', 'members', () => members);
-  house.says('GET', 'house-events', () => [
+function serverOf(session: Session, members: Member[] = []): FakeServer {
+  const server = fakeServer();
+  server.server.session = session;
+  server.says('GET', 'members', () => members);
+  server.says('GET', 'house-events', () => [
     { at: '2026-05-01T08:00:00Z', who: 'E. Ford', what: 'invited', about: 'Person 2' },
   ]);
-  house.says('PUT', 'members/:id', ({ params, body }) => {
+  server.says('PUT', 'members/:id', ({ params, body }) => {
     const i = members.findIndex(({ id }) => id === params.id);
     members[i] = { ...members[i]!, ...body };
     return members[i];
   });
-  return house;
+  return server;
 }
 const LONG = 'seven tall odd lamps';
 
 describe('the door', () => {
   test('whoever is not signed in sees nothing of the workshop; signing in opens it', async () => {
-    const house = houseOf({ ...OPEN_DOOR, state: 'sign-in', workspace: null });
-    house.says('POST', 'session', ({ body }) => {
+    const server = serverOf({ ...OPEN_DOOR, state: 'sign-in', workspace: null });
+    server.says('POST', 'session', ({ body }) => {
       if (body.password !== LONG)
         throw new Refused({ status: 401, title: 'Not let in', detail: 'Name and password do not belong together.' });
-      house.house.session = signedIn('engineer');
+      server.server.session = signedIn('engineer');
       return undefined;
     });
-    const { user } = openApp('/parts', { house });
+    const { user } = openApp('/parts', { server });
     expect(await screen.findByRole('heading', { name: 'Sign in' })).toBeVisible();
     expect(screen.queryByText('Lamp arm, pylon 7 walkway')).toBeNull();
     expect(screen.getByText(/not encrypted|can be read/i)).toBeVisible();
@@ -81,12 +81,12 @@ describe('the door', () => {
   });
 
   test('a session that ends in the middle is signed into again over the page, and what was typed stays', async () => {
-    const house = houseOf(signedIn('engineer'));
-    const { user } = openApp('/agents/new', { house });
+    const server = serverOf(signedIn('engineer'));
+    const { user } = openApp('/chemicals/new', { server });
     await user.type(await field('Name'), 'Rope wash');
     await user.type(await field('Safety notes'), 'Gloves.');
-    house.says('PUT', 'agents/:id', () => {
-      house.house.session = { ...OPEN_DOOR, state: 'sign-in', workspace: null };
+    server.says('PUT', 'agents/:id', () => {
+      server.server.session = { ...OPEN_DOOR, state: 'sign-in', workspace: null };
       throw new Refused({ status: 401, title: 'Not signed in', detail: 'Sign in again.' });
     });
     await user.click(await button('Save it'));
@@ -95,8 +95,8 @@ describe('the door', () => {
   });
 
   test('the first account needs the server’s code, a name and a password long enough', async () => {
-    const house = houseOf({ ...OPEN_DOOR, state: 'first-account', needsSetupCode: true, workspace: null });
-    house.says('POST', 'accounts/first', ({ body }) => {
+    const server = serverOf({ ...OPEN_DOOR, state: 'first-account', needsSetupCode: true, workspace: null });
+    server.says('POST', 'accounts/first', ({ body }) => {
       if (body.setupCode !== '1234-5678')
         throw new Refused({
           status: 400,
@@ -104,10 +104,10 @@ describe('the door', () => {
           detail: 'The code is not right.',
           errors: [{ pointer: '/setupCode', detail: 'is not what the server has printed' }],
         });
-      house.house.session = signedIn('administrator', true);
+      server.server.session = signedIn('administrator', true);
       return undefined;
     });
-    const { user } = openApp('/parts', { house });
+    const { user } = openApp('/parts', { server });
     await user.type(await field('Code printed by the server'), '0');
     await user.type(await field('Your name'), 'E. Ford');
     await user.type(await field('Sign-in name'), 'ford');
@@ -127,7 +127,7 @@ describe('the door', () => {
     await user.type(await field('Code printed by the server'), '1234-5678');
     await user.click(make);
     expect(await screen.findByText('Lamp arm, pylon 7 walkway')).toBeVisible();
-    expect(house.asked.at(-1)?.body).toEqual({
+    expect(server.asked.at(-1)?.body).toEqual({
       name: 'E. Ford',
       signIn: 'ford',
       password: LONG,
@@ -137,33 +137,33 @@ describe('the door', () => {
 });
 
 test('a viewer is told that nothing is kept, and somebody without a role what to do', async () => {
-  openApp('/parts', { house: houseOf(signedIn('viewer')) });
+  openApp('/parts', { server: serverOf(signedIn('viewer')) });
   expect(await screen.findByText(/You are a viewer here/)).toBeVisible();
-  openApp('/parts', { house: houseOf(signedIn(null)) });
+  openApp('/parts', { server: serverOf(signedIn(null)) });
   expect(await screen.findByText(/You have no role in this workspace/)).toBeVisible();
-  openApp('/parts', { house: houseOf(signedIn('engineer')) });
+  openApp('/parts', { server: serverOf(signedIn('engineer')) });
   expect(await screen.findByText('Lamp arm, pylon 7 walkway')).toBeVisible();
   expect(screen.queryByText(/You are a viewer|You have no role/)).toBeNull();
 });
 
 describe('people', () => {
   test('a workshop of one is told so, and may begin with accounts', async () => {
-    openApp('/people', { house: houseOf(OPEN_DOOR) });
+    openApp('/people', { server: serverOf(OPEN_DOOR) });
     expect(await screen.findByText(/No accounts/)).toBeVisible();
     expect(screen.getByText(/This cannot be undone/)).toBeVisible();
     expect(screen.queryByRole('region', { name: 'Sessions and access tokens' })).toBeNull();
   });
 
   test('who may not invite sees no list of people', async () => {
-    openApp('/people', { house: houseOf(signedIn('engineer')) });
+    openApp('/people', { server: serverOf(signedIn('engineer')) });
     expect(await screen.findByRole('region', { name: 'You' })).toBeVisible();
     expect(screen.queryByText('Invite a person')).toBeNull();
     expect(screen.queryByRole('region', { name: 'Account log' })).toBeNull();
   });
 
   test('somebody is invited: the secret is shown once, a name that is taken at its field', async () => {
-    const house = houseOf(signedIn('administrator'), [member(1, { name: 'E. Ford', role: 'administrator' })]);
-    house.says('POST', 'members', ({ body }) => {
+    const server = serverOf(signedIn('administrator'), [member(1, { name: 'E. Ford', role: 'administrator' })]);
+    server.says('POST', 'members', ({ body }) => {
       if (body.signIn === 'ford')
         throw new Refused({
           status: 409,
@@ -174,7 +174,7 @@ describe('people', () => {
       const made = member(2, { name: String(body.name), role: body.role as Role, hasPassword: false });
       return { member: made, secret: 'abcdefghijkl', expiresAt: '2026-06-08T00:00:00Z' };
     });
-    const { user } = openApp('/people', { house });
+    const { user } = openApp('/people', { server });
     const panel = within(await screen.findByRole('region', { name: 'People of Valley workshop' }));
     const invite = panel.getByRole('button', { name: 'Invite' });
     expect(invite).toBeDisabled();
@@ -203,11 +203,11 @@ describe('people', () => {
     const people = [
       member(2, { name: 'New One', hasPassword: false, lastSeenAt: null }),
       member(3, { name: 'Gone One', isClosed: true, role: null }),
-      member(4, { name: 'Other One', role: null, runsHouse: true }),
+      member(4, { name: 'Other One', role: null, isInstallationAdmin: true }),
     ];
-    const house = houseOf(signedIn('administrator', true), people);
-    house.says('POST', 'members/:id/invitation', () => ({ member: people[0], secret: null, expiresAt: null }));
-    const { user } = openApp('/people', { house });
+    const server = serverOf(signedIn('administrator', true), people);
+    server.says('POST', 'members/:id/invitation', () => ({ member: people[0], secret: null, expiresAt: null }));
+    const { user } = openApp('/people', { server });
     expect(await screen.findByText('invited, not here yet')).toBeVisible();
     expect(screen.getByText(/account closed: no access/)).toBeVisible();
     expect(screen.getByText(/^not of this workspace · last here .* · administers the installation$/)).toBeVisible();
@@ -218,7 +218,7 @@ describe('people', () => {
     await user.click(await button('Open the account again'));
     await waitFor(() => expect(people[1]!.isClosed).toBe(false));
     await user.click(await button('Remove installation administrator'));
-    await waitFor(() => expect(people[2]!.runsHouse).toBe(false));
+    await waitFor(() => expect(people[2]!.isInstallationAdmin).toBe(false));
     await user.click((await screen.findAllByRole('button', { name: 'New invitation' }))[0]!);
     expect(await screen.findByText(/already has an account and signs in with it/)).toBeVisible();
     expect(within(screen.getByRole('list', { name: 'Account log' })).getByRole('listitem').textContent).toMatch(
@@ -229,8 +229,8 @@ describe('people', () => {
 
 describe('oneself', () => {
   test('another name and another password; a wrong one is told at its field', async () => {
-    const house = houseOf(signedIn('engineer'));
-    house.says('PUT', 'account', ({ body }) => {
+    const server = serverOf(signedIn('engineer'));
+    server.says('PUT', 'account', ({ body }) => {
       const password = body.password as { now: string } | undefined;
       if (password && password.now !== LONG)
         throw new Refused({
@@ -239,15 +239,15 @@ describe('oneself', () => {
           detail: 'Not changed.',
           errors: [{ pointer: '/password/now', detail: 'is not your password' }],
         });
-      if (body.name) house.house.session = { ...house.house.session, name: body.name as string };
+      if (body.name) server.server.session = { ...server.server.session, name: body.name as string };
       return undefined;
     });
-    const { user } = openApp('/people', { house });
+    const { user } = openApp('/people', { server });
     const rename = await button('Change the name');
     expect(rename).toBeDisabled();
     await user.type(await field('Name, as others see it'), 'e');
     await user.click(rename);
-    await waitFor(() => expect(house.house.session.name).toBe('E. Forde'));
+    await waitFor(() => expect(server.server.session.name).toBe('E. Forde'));
     const change = await button('Change the password');
     await user.type(await field('Password now'), 'a guess');
     await user.type(await field('New password'), 'too short');
@@ -264,25 +264,25 @@ describe('oneself', () => {
   });
 
   test('keys: a token reaches no further than oneself, is shown once, and is ended', async () => {
-    const house = houseOf(signedIn('engineer'));
+    const server = serverOf(signedIn('engineer'));
     const keys = [
       credential(11, { isThis: true }),
       credential(12, { kind: 'token', title: 'Nightly list', mostRole: 'viewer', workspace: 'workshop' }),
     ];
-    house.says('GET', 'account/credentials', () => keys);
-    house.says('POST', 'account/tokens', ({ body }) => {
+    server.says('GET', 'account/credentials', () => keys);
+    server.says('POST', 'account/tokens', ({ body }) => {
       const made = credential(13, { kind: 'token', title: String(body.title), mostRole: body.mostRole as Role });
       keys.push(made);
       return { credential: made, secret: 'token-secret-1' };
     });
-    house.says('DELETE', 'account/credentials/:id', ({ params }) => {
+    server.says('DELETE', 'account/credentials/:id', ({ params }) => {
       keys.splice(
         keys.findIndex(({ id }) => id === params.id),
         1,
       );
       return undefined;
     });
-    const { user } = openApp('/people', { house });
+    const { user } = openApp('/people', { server });
     const panel = within(await screen.findByRole('region', { name: 'Sessions and access tokens' }));
     expect(await panel.findByText('Firefox Linux')).toBeVisible();
     expect(panel.getByText('this one')).toBeVisible();
@@ -296,7 +296,7 @@ describe('oneself', () => {
     await user.click(panel.getByRole('button', { name: 'Create token' }));
     expect(await panel.findByText('token-secret-1')).toBeVisible();
     expect(panel.getByText(/inspections\.ics\?key=token-secret-1$/)).toBeVisible();
-    expect(house.asked.at(-1)?.body).toEqual({ title: 'Calendar', mostRole: 'viewer', days: 366 });
+    expect(server.asked.at(-1)?.body).toEqual({ title: 'Calendar', mostRole: 'viewer', days: 366 });
     await user.click(await panel.findByRole('button', { name: 'End Nightly list' }));
     await waitFor(() => expect(panel.queryByText(/^Nightly list/)).toBeNull());
   });
@@ -304,33 +304,33 @@ describe('oneself', () => {
 
 describe('an invitation', () => {
   const invited = () => {
-    const house = houseOf({ ...OPEN_DOOR, state: 'sign-in', workspace: null });
-    house.says('POST', 'invitations/look', ({ body }) => {
+    const server = serverOf({ ...OPEN_DOOR, state: 'sign-in', workspace: null });
+    server.says('POST', 'invitations/look', ({ body }) => {
       if (body.secret !== 'good-secret-1')
         throw new Refused({ status: 404, title: 'Not good any more', detail: 'The invitation is used or too old.' });
       return { signIn: 'hill', name: 'G. Hill' };
     });
-    return house;
+    return server;
   };
   afterEach(() => history.replaceState(null, '', '/'));
 
   test('greets by name and takes a password of one’s own', async () => {
-    const house = invited();
-    house.says('POST', 'invitations/accept', () => {
+    const server = invited();
+    server.says('POST', 'invitations/accept', () => {
       throw new Refused({ status: 400, title: 'Too easy', detail: 'That password is in every list.' });
     });
-    const { user } = openApp('/welcome#good-secret-1', { house });
+    const { user } = openApp('/welcome#good-secret-1', { server });
     expect(await screen.findByRole('heading', { name: 'Welcome, G. Hill' })).toBeVisible();
     const enter = await button('Sign in');
     expect(enter).toBeDisabled();
     await user.type(await field('Password'), 'passwordpassword');
     await user.click(enter);
     expect(await screen.findByText('That password is in every list.')).toBeVisible();
-    expect(house.asked.at(-1)?.body).toEqual({ secret: 'good-secret-1', password: 'passwordpassword' });
+    expect(server.asked.at(-1)?.body).toEqual({ secret: 'good-secret-1', password: 'passwordpassword' });
   });
 
   test('that is not good any more says so and asks for nothing', async () => {
-    openApp('/welcome#old-secret-22', { house: invited() });
+    openApp('/welcome#old-secret-22', { server: invited() });
     expect(await screen.findByText('The invitation is used or too old.')).toBeVisible();
     expect(screen.queryByLabelText('Password')).toBeNull();
   });

@@ -1,7 +1,7 @@
 import type { ChangeDetail, RecordedChange } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../../testing/testApp.tsx';
-import { Refused, testHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer } from '../../testing/fakeServer.ts';
 
 const change = (id: string, more: Partial<RecordedChange>): RecordedChange =>
   ({
@@ -23,16 +23,16 @@ const all = [
 const detail = (id: string, more: Partial<ChangeDetail>): ChangeDetail =>
   ({ ...all.find((one) => one.id === id)!, before: null, after: null, canBePutBack: false, ...more }) as ChangeDetail;
 
-function houseWithChanges() {
-  const house = testHouse();
+function serverWithChanges() {
+  const server = fakeServer();
   const asked: string[] = [];
-  house.says('GET', 'changes', ({ query }) => {
+  server.says('GET', 'changes', ({ query }) => {
     asked.push(query.toString());
     const who = query.get('who');
     const kind = query.get('kind');
     return all.filter((one) => (!who || one.who === who) && (!kind || one.kind === kind));
   });
-  house.says('GET', 'changes/:id', ({ params }) =>
+  server.says('GET', 'changes/:id', ({ params }) =>
     params.id === '9'
       ? detail('9', {
           before: { id: 'old-wide', name: 'Old wide one', nozzleDiameterMm: 0.4 },
@@ -41,12 +41,12 @@ function houseWithChanges() {
         })
       : detail(params.id!, {}),
   );
-  return { house, asked };
+  return { server, asked };
 }
 
 test('changes tell who, what and which; each opens to its fields', async () => {
-  const { house } = houseWithChanges();
-  const { user } = openApp('/changes', { house });
+  const { server } = serverWithChanges();
+  const { user } = openApp('/changes', { server });
   const first = await button(/A\. Bell changed machine “Old wide one”/);
   expect(await button(/C\. Dow removed spool “S-9”/)).toBeVisible();
   await user.click(first);
@@ -63,42 +63,42 @@ test('changes tell who, what and which; each opens to its fields', async () => {
 });
 
 test('what was removed is nowhere to be looked at, what was new has nothing before it', async () => {
-  const { house } = houseWithChanges();
-  const { user } = openApp('/changes', { house });
+  const { server } = serverWithChanges();
+  const { user } = openApp('/changes', { server });
   await user.click(await button(/C\. Dow removed/));
   expect(await screen.findByText('Deleted.')).toBeVisible();
   expect(screen.queryByRole('link', { name: 'Open' })).toBeNull();
   await user.click(await button(/A\. Bell added/));
   expect(await screen.findByText('Created.')).toBeVisible();
   expect(screen.queryByRole('button', { name: 'Restore previous version' })).toBeNull();
-  expect(screen.getByRole('link', { name: 'Open' })).toHaveAttribute('href', '/agents/rope-wash');
+  expect(screen.getByRole('link', { name: 'Open' })).toHaveAttribute('href', '/chemicals/rope-wash');
 });
 
 test('one is put back, and the list is read anew', async () => {
-  const { house, asked } = houseWithChanges();
-  house.says('POST', 'changes/:id/put-back', () => all[0]);
-  const { user } = openApp('/changes', { house });
+  const { server, asked } = serverWithChanges();
+  server.says('POST', 'changes/:id/put-back', () => all[0]);
+  const { user } = openApp('/changes', { server });
   await user.click(await button(/A\. Bell changed/));
   const before = asked.length;
   await user.click(await button('Restore previous version'));
   await waitFor(() => expect(asked.length).toBeGreaterThan(before));
-  expect(house.asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['POST changes/9/put-back']);
+  expect(server.asked.map(({ method, path }) => `${method} ${path}`)).toEqual(['POST changes/9/put-back']);
 });
 
 test('why one cannot be put back is told beside it', async () => {
-  const { house } = houseWithChanges();
-  house.says('POST', 'changes/:id/put-back', () => {
+  const { server } = serverWithChanges();
+  server.says('POST', 'changes/:id/put-back', () => {
     throw new Refused({ status: 409, title: 'Not possible', detail: 'The machine was removed since.' });
   });
-  const { user } = openApp('/changes', { house });
+  const { user } = openApp('/changes', { server });
   await user.click(await button(/A\. Bell changed/));
   await user.click(await button('Restore previous version'));
   expect(await screen.findByText('The machine was removed since.')).toBeVisible();
 });
 
 test('only of one kind, only by one person, and by everybody again', async () => {
-  const { house, asked } = houseWithChanges();
-  const { user } = openApp('/changes', { house });
+  const { server, asked } = serverWithChanges();
+  const { user } = openApp('/changes', { server });
   await user.click(await button('C. Dow'));
   await waitFor(() => expect(screen.queryByRole('button', { name: /A\. Bell changed/ })).toBeNull());
   await user.click(await button('By C. Dow only ×'));
@@ -112,8 +112,8 @@ test('only of one kind, only by one person, and by everybody again', async () =>
 });
 
 test('the history of one record stands beside it and says so where there is none', async () => {
-  const { house, asked } = houseWithChanges();
-  const { user } = openApp('/agents/mineral-oil', { house });
+  const { server, asked } = serverWithChanges();
+  const { user } = openApp('/chemicals/mineral-oil', { server });
   await user.click(await button('History'));
   const dialog = within(await screen.findByRole('dialog'));
   expect(await dialog.findByRole('button', { name: /A\. Bell added revision 1/ })).toBeVisible();
@@ -123,7 +123,7 @@ test('the history of one record stands beside it and says so where there is none
   await user.click(dialog.getByRole('button', { name: 'Close' }));
   await waitFor(() => expect(screen.queryByRole('dialog')).toBeNull());
 
-  house.says('GET', 'changes', () => []);
+  server.says('GET', 'changes', () => []);
   await user.click(await button('History'));
   expect(await screen.findByText(/^No changes recorded/)).toBeVisible();
 });

@@ -33,13 +33,13 @@ export function addressOf(kind: string, record: string): string | undefined {
     case 'machines':
       return `/machines/${record}/edit`;
     case 'agents':
-      return `/agents/${record}`;
+      return `/chemicals/${record}`;
     case 'spools':
       return `/spools/${record}`;
     case 'campaigns':
       return `/bench/${record}`;
     case 'house_rules':
-      return '/house-rules';
+      return '/company-rules';
     default:
       return undefined;
   }

@@ -31,7 +31,7 @@ test('every kind of change that has a page is led to, and has a word', () => {
   expect(addressOf('parts', 'a')).toBe('/parts/a');
   expect(addressOf('stage_marks', 'a/brief')).toBe('/parts/a');
   expect(addressOf('machines', 'm')).toBe('/machines/m/edit');
-  expect(addressOf('house_rules', '1')).toBe('/house-rules');
+  expect(addressOf('house_rules', '1')).toBe('/company-rules');
   expect(addressOf('trials', 't')).toBeUndefined();
   for (const kind of ['parts', 'stage_marks', 'machines', 'agents', 'spools', 'campaigns', 'house_rules'])
     expect(KIND_WORDS[kind]).toMatch(/^[A-Z]/);

@@ -35,7 +35,7 @@ export function CalculationsPage() {
             {listed.map((one) => (
               <li key={one.id}>
                 <NavLink
-                  to={`/calculations/${one.id}`}
+                  to={`/calculators/${one.id}`}
                   className={`block rounded px-2 py-1 text-sm hover:bg-sunken ${one.id === chosen.id ? 'bg-ember-ground font-semibold' : ''}`}
                 >
                   {one.title}
@@ -65,7 +65,7 @@ function Calculation({ calculator }: { calculator: Calculator }) {
     set({ in: JSON.stringify(next) }, true);
   };
   const copy = async () => {
-    const link = `${hereAddress()}/calculations/${calculator.id}?in=${encodeURIComponent(JSON.stringify(values))}`;
+    const link = `${hereAddress()}/calculators/${calculator.id}?in=${encodeURIComponent(JSON.stringify(values))}`;
     await navigator.clipboard.writeText(link);
     setCopied(true);
   };

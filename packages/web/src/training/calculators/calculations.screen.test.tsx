@@ -1,13 +1,13 @@
 import { findCalculator } from '@anvilstone/core/education';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../../testing/testApp.tsx';
-import { Refused, testHouse } from '../../testing/testHouse.ts';
+import { Refused, fakeServer } from '../../testing/fakeServer.ts';
 
 /** A server that runs the same calculators. */
-function calculatingHouse() {
-  const house = testHouse();
-  house.says('POST', 'calculators/:id', ({ params, body }) => findCalculator(params.id!)!.run(body as never));
-  return house;
+function calculatingServer() {
+  const server = fakeServer();
+  server.says('POST', 'calculators/:id', ({ params, body }) => findCalculator(params.id!)!.run(body as never));
+  return server;
 }
 const answer = () => within(screen.getByRole('region', { name: 'Result' }));
 const typeOver = async (user: ReturnType<typeof openApp>['user'], name: string, text: string) => {
@@ -17,7 +17,7 @@ const typeOver = async (user: ReturnType<typeof openApp>['user'], name: string, 
 };
 
 test('an answer follows the numbers, and the address keeps them', async () => {
-  const { user, where } = openApp('/calculations/knock-force', { house: calculatingHouse() });
+  const { user, where } = openApp('/calculators/knock-force', { server: calculatingServer() });
   const input = findCalculator('knock-force')!.example as Record<string, unknown>;
   await waitFor(() => expect(answer().getAllByRole('definition').length).toBeGreaterThan(0));
   const before = answer()
@@ -39,28 +39,28 @@ test('an answer follows the numbers, and the address keeps them', async () => {
 });
 
 test('a formula is found by its words; none is said to be none', async () => {
-  const { user, where } = openApp('/calculations', { house: calculatingHouse() });
+  const { user, where } = openApp('/calculators', { server: calculatingServer() });
   await user.type(await field('Find a formula'), 'snap hook');
   const list = within(screen.getByRole('navigation', { name: 'Formulas' }));
   expect(list.getAllByRole('link').length).toBeGreaterThan(0);
   for (const link of list.getAllByRole('link')) expect(link.textContent.toLowerCase()).toMatch(/snap|hook/);
   await user.click(list.getAllByRole('link')[0]!);
-  await waitFor(() => expect(where()).toMatch(/^\/calculations\/[a-z-]*snap/));
+  await waitFor(() => expect(where()).toMatch(/^\/calculators\/[a-z-]*snap/));
   await typeOver(user, 'Find a formula', 'perpetual motion');
   expect(list.getByText('No match.')).toBeVisible();
 });
 
 test('numbers in a broken link are an example’s, and that is said', async () => {
-  openApp('/calculations/knock-force?in=%7Bbroken', { house: calculatingHouse() });
+  openApp('/calculators/knock-force?in=%7Bbroken', { server: calculatingServer() });
   expect(await screen.findByText(/could not be read; an example is shown/)).toBeVisible();
   await waitFor(() => expect(answer().getAllByRole('definition').length).toBeGreaterThan(0));
 });
 
 test('what makes no sense is told at its field, over the last usable answer', async () => {
-  const house = calculatingHouse();
-  const { user } = openApp('/calculations/convert-unit', { house });
+  const server = calculatingServer();
+  const { user } = openApp('/calculators/convert-unit', { server });
   await waitFor(() => expect(answer().getAllByRole('definition').length).toBeGreaterThan(0));
-  house.says('POST', 'calculators/:id', () => {
+  server.says('POST', 'calculators/:id', () => {
     throw new Refused({
       status: 400,
       title: 'Not possible',
@@ -77,7 +77,7 @@ test('what makes no sense is told at its field, over the last usable answer', as
 });
 
 test('a list has lines: one more is a copy of the last, and one is taken away', async () => {
-  const { user, where } = openApp('/calculations/dryer-plan', { house: calculatingHouse() });
+  const { user, where } = openApp('/calculators/dryer-plan', { server: calculatingServer() });
   const [first] = await screen.findAllByRole('button', { name: /^Remove .+, 1$/ });
   const name = first!.getAttribute('aria-label')!.replace(/^Remove (.+), 1$/, '$1');
   const count = () => screen.getAllByRole('button', { name: new RegExp(`^Remove ${name}, \\d+$`) }).length;
@@ -92,12 +92,12 @@ test('a list has lines: one more is a copy of the last, and one is taken away', 
 });
 
 test('the link with its numbers is copied', async () => {
-  const { user } = openApp('/calculations/knock-force', { house: calculatingHouse() });
+  const { user } = openApp('/calculators/knock-force', { server: calculatingServer() });
   const write = jest.spyOn(navigator.clipboard, 'writeText').mockResolvedValue();
   await user.click(await button('Copy the link'));
   expect(await button('Link copied')).toBeVisible();
   const copied = write.mock.calls[0]![0];
-  expect(copied).toContain('/calculations/knock-force?in=');
+  expect(copied).toContain('/calculators/knock-force?in=');
   const input = JSON.parse(decodeURIComponent(copied.split('?in=')[1]!)) as unknown;
   expect(input).toEqual(findCalculator('knock-force')!.example);
 });

@@ -3,7 +3,7 @@ import { briefIssues } from '../../../evaluation/evaluating/briefIssues.ts';
 import { chanceOfMeetingAll } from '../../../evaluation/probability/chance.ts';
 import { evaluate, explain } from '../../../evaluation/evaluating/evaluate.ts';
 import { lampArm, sampleLibrary } from '../../../education/sample/index.ts';
-import { defaultHouseRules } from '../../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../../materials/companyRules/companyRules.ts';
 
 const load = (id: string, change: Partial<LoadCase> = {}): LoadCase => ({
   id,
@@ -127,7 +127,7 @@ describe('deflection', () => {
     expect(checkOf(own, 'combined-movement').capacity).toBe(3);
     const none = checkOf(briefOf([load('a'), load('b')], ['a', 'b']), 'combined-movement');
     const { spanMm } = lampArm.part as { spanMm: number };
-    expect(none.capacity).toBeCloseTo(defaultHouseRules.usualMovementShare * spanMm, 9);
+    expect(none.capacity).toBeCloseTo(defaultCompanyRules.usualMovementShare * spanMm, 9);
   });
 });
 

@@ -91,21 +91,21 @@ function movedBy(
   temperatureC: number,
   longestH: number,
 ): Moved | { gaps: readonly string[] } {
-  const { material, movabilities } = context;
+  const { material, compliances } = context;
   if (!material.behaviour) return { gaps: material.behaviourGaps };
   const each: { load: PreparedLoad; mm: number; growth: number }[] = [];
   let evidence: EvidenceClass = 'A';
   for (const load of combination.together!) {
-    const movability = movabilities[load.directionIndex]!;
-    if (!movability.known) return { gaps: movability.gaps };
+    const compliance = compliances[load.directionIndex]!;
+    if (!compliance.known) return { gaps: compliance.gaps };
     const acting = actingAt(context, load, temperatureC);
     if (!acting.known) return { gaps: acting.gaps };
     const lasts = load.kind === 'lasting';
     const growth = lasts ? growthOf(context, load, temperatureC, Math.min(load.loadCase.durationH, longestH)) : 1;
-    each.push({ load, growth, mm: acting.action * movementPerUnit(context, movability, temperatureC, growth) });
+    each.push({ load, growth, mm: acting.action * movementPerUnit(context, compliance, temperatureC, growth) });
     evidence = weakest(
       evidence,
-      evidenceAt(material, movability.evidence, temperatureC),
+      evidenceAt(material, compliance.evidence, temperatureC),
       lasts ? material.behaviour.creepEvidence : 'A',
     );
   }

@@ -46,13 +46,13 @@ export const combinedStrength: CaseCheck = {
       demand,
       capacity: demand / share,
       evidence: shares.reduce<EvidenceClass>((found, { evidence }) => weakest(found, evidence), 'A'),
-      bearing: shares[0]!.term.bearing,
+      layerStress: shares[0]!.term.layerStress,
     };
   },
   show(context, load, temperatureC, durationH, working) {
     const worst = worstPlace(context, load, temperatureC, durationH);
     if ('kind' in worst) return;
-    const { place, mode } = worst.shares[0]!.term.bearing;
+    const { place, mode } = worst.shares[0]!.term.layerStress;
     working.add('', 'Where', place.title, '');
     for (const { load: one, stressMPa, allowedMPa, share } of worst.shares)
       working.add('u', one.loadCase.name, share, '×', {
@@ -101,7 +101,7 @@ function shareOf(
 ): Share | { gaps: readonly string[] } {
   const { material } = context;
   if (!material.behaviour || !material.family) return { gaps: material.behaviourGaps };
-  const strength = bearingStrength(material, term.bearing);
+  const strength = bearingStrength(material, term.layerStress);
   if (!strength.known) return { gaps: strength.gaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { gaps: acting.gaps };
@@ -109,7 +109,7 @@ function shareOf(
   const allowedMPa =
     (strength.value * material.strengthFactor(temperatureC, hours) * weatheredShare(context)) /
     load.loadCase.safetyFactor;
-  const stressMPa = term.bearing.stressPerUnit * acting.action;
+  const stressMPa = term.layerStress.stressPerUnit * acting.action;
   const evidence = weakest(acting.evidence, evidenceAt(material, strength.evidence, temperatureC));
   const base = { load, term, stressMPa, allowedMPa, evidence };
   if (load.kind === 'repeated')

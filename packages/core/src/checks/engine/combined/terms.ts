@@ -1,11 +1,11 @@
 import type { Direction } from '@anvilstone/core/shapes';
-import { bearingsOf, type Bearing } from '../bearings.ts';
+import { layerStressesOf, type LayerStress } from '../layerStress.ts';
 import type { PreparedLoad, PreparedPart } from '../check.ts';
 
 /** What one load of a combination does at a place. `index` is its number in the combination. */
 export interface Term {
   index: number;
-  bearing: Bearing;
+  layerStress: LayerStress;
 }
 
 /** One stress at one place, and every load that adds to it. */
@@ -30,12 +30,12 @@ function placesOf(loads: readonly PreparedLoad[], up: Direction): StressedPlace[
   loads.forEach((load, index) => {
     // Place by place: the largest within the layers need not be where another load is at its largest.
     for (const place of load.response.places) {
-      const { inPlane, across } = bearingsOf({ ...load.response, places: [place] }, up);
-      for (const bearing of [...inPlane, ...across]) {
-        const key = `${place.id} ${bearing.mode}`;
+      const { inPlane, across } = layerStressesOf({ ...load.response, places: [place] }, up);
+      for (const layerStress of [...inPlane, ...across]) {
+        const key = `${place.id} ${layerStress.mode}`;
         const terms = places.get(key);
-        if (terms) terms.push({ index, bearing });
-        else places.set(key, [{ index, bearing }]);
+        if (terms) terms.push({ index, layerStress });
+        else places.set(key, [{ index, layerStress }]);
       }
     }
   });

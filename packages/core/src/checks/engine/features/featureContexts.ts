@@ -1,5 +1,5 @@
-import { movabilitiesOf } from '../movabilities.ts';
-import { relievedBearings } from '../reinforced.ts';
+import { compliancesOf } from '../compliances.ts';
+import { relievedLayerStresses } from '../reinforced.ts';
 import type { CheckContext, PreparedLoad, PreparedPart } from '../check.ts';
 
 const NONE: readonly CheckContext[] = [];
@@ -16,8 +16,8 @@ export function featureContexts(context: CheckContext): readonly CheckContext[] 
       part: feature,
       brief: feature.brief,
       body: feature.body,
-      bearings: relievedBearings(feature, material),
-      movabilities: movabilitiesOf(feature, material),
+      layerStresses: relievedLayerStresses(feature, material),
+      compliances: compliancesOf(feature, material),
       heatLimits: {},
     }));
     known.set(context, contexts);

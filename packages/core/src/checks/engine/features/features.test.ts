@@ -5,7 +5,7 @@ import { chanceOfMeetingAll } from '../../../evaluation/probability/chance.ts';
 import { evaluate, explain } from '../../../evaluation/evaluating/evaluate.ts';
 import { featureBrief, upInFeature } from '../../../shapes/parts/features.ts';
 import { BUILT_UP } from '../../../shapes/parts/direction.ts';
-import { defaultHouseRules } from '../../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../../materials/companyRules/companyRules.ts';
 import { lampArm, ratchetPawl, sampleLibrary, stampPad } from '../../../education/sample/index.ts';
 import { loadName } from '../../../decisions/wording/loadName.ts';
 
@@ -76,7 +76,7 @@ test('the load of a feature is broken on the bench as the feature is built', () 
   const both = withFeatures(turned);
   const load = benchLoads(both).at(-1)!.loadCase.id;
   const predicted = (brief: Brief, id: string, orientation: 'XZ' | 'ZX') =>
-    predictPart(brief, id, sampleLibrary, grade, orientation, defaultHouseRules);
+    predictPart(brief, id, sampleLibrary, grade, orientation, defaultCompanyRules);
   expect(predicted(both, load, 'XZ')).toEqual(predicted(lampArm, lampArm.loadCases.at(-1)!.id, 'ZX'));
 });
 test('what cannot be used is refused at the feature’s own field', () => {

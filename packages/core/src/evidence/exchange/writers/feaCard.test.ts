@@ -2,15 +2,15 @@ import { spawnSync } from 'node:child_process';
 import { mkdtempSync, readFileSync, rmSync, writeFileSync } from 'node:fs';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { defaultHouseRules } from '../../../materials/companyRules/houseRules.ts';
+import { defaultCompanyRules } from '../../../materials/companyRules/companyRules.ts';
 import { prepareMaterial } from '../../../materials/behaviour/material.ts';
 import { sampleLibrary } from '../../../education/sample/index.ts';
 import { orthotropicConstants, writeFeaCard } from './feaCard.ts';
 
 const grade = sampleLibrary.grades.find(({ id }) => id === 'tm-petg')!;
-const options = { temperatureC: 23, conditioning: 'dry', rules: defaultHouseRules } as const;
+const options = { temperatureC: 23, conditioning: 'dry', rules: defaultCompanyRules } as const;
 const constants = (temperatureC: number) =>
-  orthotropicConstants(prepareMaterial(grade, 'dry', defaultHouseRules), temperatureC);
+  orthotropicConstants(prepareMaterial(grade, 'dry', defaultCompanyRules), temperatureC);
 
 test('transversely isotropic: E1 = E2, G12 = E1/(2(1 + ν)), G13 = G12·√(E3/E1)', () => {
   const c = constants(23);
@@ -38,7 +38,7 @@ test('a grade of an unknown polymer is refused by name', () => {
 test('every grade with a family has constants that a real material can have, cold, warm and hot', () => {
   for (const one of sampleLibrary.grades) {
     if (one.id === 'vp-unlisted') continue;
-    const material = prepareMaterial(one, 'conditioned', defaultHouseRules);
+    const material = prepareMaterial(one, 'conditioned', defaultCompanyRules);
     for (const temperatureC of [-30, 23, 60]) expect(() => orthotropicConstants(material, temperatureC)).not.toThrow();
   }
 });

@@ -1,11 +1,11 @@
-import type { Conditioning, Grade, HouseRules } from '@anvilstone/schema';
+import type { Conditioning, Grade, CompanyRules } from '@anvilstone/schema';
 import { InputError, formatNumber } from '@anvilstone/core/foundations';
 import { prepareMaterial, type Material, type Resolution, resolve } from '@anvilstone/core/materials';
 
 export interface FeaCardOptions {
   temperatureC: number;
   conditioning: Conditioning;
-  rules: HouseRules;
+  rules: CompanyRules;
 }
 
 export interface OrthotropicConstants {

@@ -14,7 +14,7 @@ import { IdentityEditor } from './IdentityEditor.tsx';
 import { ObservationsEditor } from './ObservationsEditor.tsx';
 import { ProcessEditor } from './ProcessEditor.tsx';
 import type { Section } from './section.ts';
-import { findUnsavedGrade, forgetUnsavedGrade, keepUnsavedGrade } from './unsavedGrade.ts';
+import { findUnsavedGrade, forgetUnsavedGrade, storeUnsavedGrade } from './unsavedGrade.ts';
 
 /**
  * Evidence is a record, so a change is saved on purpose and once, as one line of the history. Until then every edit is kept
@@ -35,7 +35,7 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
   const newer = problem?.status === 409 && problem.current ? (problem.current as GradeRecord) : undefined;
 
   useEffect(() => {
-    if (changed) keepUnsavedGrade(stored.id, { grade, revision: base });
+    if (changed) storeUnsavedGrade(stored.id, { grade, revision: base });
   }, [grade, changed, base, stored.id]);
 
   const issues = [...requiredIssues(grade), ...gradeIssues(grade), ...serverIssues(problem?.errors)];

@@ -1,9 +1,9 @@
 import type { Grade } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
 import { button, field, openApp } from '../../../testing/testApp.tsx';
-import type { TestHouse } from '../../../testing/testHouse.ts';
+import type { FakeServer } from '../../../testing/fakeServer.ts';
 
-const gradeOf = (house: TestHouse, id: string) => house.kinds.grades.byId.get(id)!.value as Grade;
+const gradeOf = (server: FakeServer, id: string) => server.kinds.grades.byId.get(id)!.value as Grade;
 type User = ReturnType<typeof openApp>['user'];
 const typeOver = async (user: User, name: string, text: string) => {
   const one = await field(name);
@@ -19,7 +19,7 @@ const openReport = async (user: User, number = 0) => {
 
 describe('a new grade', () => {
   test('cannot be stored without a name, a maker, and where each number comes from', async () => {
-    const { user, house, where } = openApp('/grades/new');
+    const { user, server, where } = openApp('/grades/new');
     const save = await button('Save');
     expect(save).toBeDisabled();
     await user.type(await field('Name'), 'Nylon Trial');
@@ -35,7 +35,7 @@ describe('a new grade', () => {
     await user.type(await field('Colours, with commas between'), 'red, deep blue,');
     await user.click(save);
     await waitFor(() => expect(where()).toBe('/grades/own-nylon-trial'));
-    expect(gradeOf(house, 'own-nylon-trial')).toMatchObject({
+    expect(gradeOf(server, 'own-nylon-trial')).toMatchObject({
       familyId: 'pa6',
       colours: ['red', 'deep blue'],
       pricePerKgUsd: null,
@@ -52,7 +52,7 @@ describe('a new grade', () => {
       ],
     });
     // Stored, it is not an edit of an earlier visit any more.
-    openApp('/grades/new', { house, isBack: true });
+    openApp('/grades/new', { server, isBack: true });
     expect(await field('Name')).toHaveValue('');
   });
 
@@ -73,7 +73,7 @@ describe('a new grade', () => {
 
 describe('how its maker prints it', () => {
   test('one end of a range stands for both until the other is given', async () => {
-    const { user, house } = openApp('/grades/qh-pla/edit');
+    const { user, server } = openApp('/grades/qh-pla/edit');
     await user.clear(await field('Nozzle, low'));
     await user.type(await field('Nozzle, low'), '205');
     expect(await field('Nozzle, high')).toHaveValue('205');
@@ -81,7 +81,7 @@ describe('how its maker prints it', () => {
     expect(await field('Nozzle, low')).toHaveValue('205');
     await typeOver(user, 'Nozzle, low', '210');
     await user.click(await button('Save'));
-    await waitFor(() => expect(gradeOf(house, 'qh-pla').process.nozzleC).toEqual({ low: 210, high: 225 }));
+    await waitFor(() => expect(gradeOf(server, 'qh-pla').process.nozzleC).toEqual({ low: 210, high: 225 }));
   });
 
   test('what is emptied is the family’s, told in the reader’s units', async () => {
@@ -104,15 +104,15 @@ describe('how its maker prints it', () => {
   });
 
   test('what the family says of fumes and wear can be said otherwise, or left to it', async () => {
-    const { user, house } = openApp('/grades/tm-petg/edit');
+    const { user, server } = openApp('/grades/tm-petg/edit');
     await user.selectOptions(await field('Abrasive (wears brass nozzles)'), 'Yes');
     await user.selectOptions(await field('Enclosure'), 'Enclosed');
     await user.selectOptions(await field('Enclosure'), 'Not stated: family value');
     await typeOver(user, 'Drying time', '390 min');
     await user.click(await button('Save'));
-    await waitFor(() => expect(house.asked).toHaveLength(1));
-    expect(gradeOf(house, 'tm-petg').process).toMatchObject({ abrasive: true, dryingH: 6.5 });
-    expect(gradeOf(house, 'tm-petg').process).not.toHaveProperty('enclosure');
+    await waitFor(() => expect(server.asked).toHaveLength(1));
+    expect(gradeOf(server, 'tm-petg').process).toMatchObject({ abrasive: true, dryingH: 6.5 });
+    expect(gradeOf(server, 'tm-petg').process).not.toHaveProperty('enclosure');
   });
 });
 
@@ -135,10 +135,10 @@ describe('evidence', () => {
   });
 
   test('a value becomes a range, a lower bound and a value again, and no number is lost on the way', async () => {
-    const { user, house } = openApp('/grades/tm-petg/edit');
+    const { user, server } = openApp('/grades/tm-petg/edit');
     await button('Save');
     await openReport(user);
-    const id = gradeOf(house, 'tm-petg').observations.find(({ value }) => value !== undefined)!;
+    const id = gradeOf(server, 'tm-petg').observations.find(({ value }) => value !== undefined)!;
     expect(id.value).toBeDefined();
     const value = ((await field('Value')) as HTMLInputElement).value;
     await user.selectOptions(await field('Result is'), 'a range');
@@ -178,9 +178,9 @@ describe('evidence', () => {
 });
 
 test('a claim needs a statement and where it stands; what is left empty is not stored', async () => {
-  const { user, house } = openApp('/grades/tm-petg/edit');
+  const { user, server } = openApp('/grades/tm-petg/edit');
   await button('Save');
-  const claims = gradeOf(house, 'tm-petg').claims?.length ?? 0;
+  const claims = gradeOf(server, 'tm-petg').claims?.length ?? 0;
   await user.click(panel(/^Certificates/).getByRole('button', { name: 'Add one' }));
   expect(await button('Save')).toBeDisabled();
   const last = (label: string) =>
@@ -193,8 +193,8 @@ test('a claim needs a statement and where it stands; what is left empty is not s
   await user.type(last('Colour'), 'b');
   await user.clear(last('Colour'));
   await user.click(await button('Save'));
-  await waitFor(() => expect(house.asked).toHaveLength(1));
-  const made = gradeOf(house, 'tm-petg').claims!;
+  await waitFor(() => expect(server.asked).toHaveLength(1));
+  const made = gradeOf(server, 'tm-petg').claims!;
   expect(made).toHaveLength(claims + 1);
   expect(made.at(-1)).toEqual({
     kind: 'flame',
@@ -209,18 +209,18 @@ describe('saved by somebody else meanwhile', () => {
   const changedElsewhere = async () => {
     const open = openApp('/grades/tm-petg/edit');
     await typeOver(open.user, 'Maker', 'Mine');
-    open.house.kinds.grades.changeElsewhere('tm-petg', { ...gradeOf(open.house, 'tm-petg'), maker: 'Theirs' });
+    open.server.kinds.grades.changeElsewhere('tm-petg', { ...gradeOf(open.server, 'tm-petg'), maker: 'Theirs' });
     await open.user.click(await button('Save'));
     await button('Save mine over revision 2');
     return open;
   };
 
   test('mine is saved over theirs only when that is meant', async () => {
-    const { user, house, where } = await changedElsewhere();
-    expect(gradeOf(house, 'tm-petg').maker).toBe('Theirs');
+    const { user, server, where } = await changedElsewhere();
+    expect(gradeOf(server, 'tm-petg').maker).toBe('Theirs');
     await user.click(await button('Save mine over revision 2'));
     await waitFor(() => expect(where()).toBe('/grades/tm-petg'));
-    expect(gradeOf(house, 'tm-petg').maker).toBe('Mine');
+    expect(gradeOf(server, 'tm-petg').maker).toBe('Mine');
   });
 
   test('theirs is taken, and undo brings mine back', async () => {

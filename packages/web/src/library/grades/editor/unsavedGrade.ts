@@ -7,7 +7,7 @@ export interface UnsavedGrade {
 }
 const key = (id: string) => `anvilstone-unsaved-grade-${id || 'new'}`;
 
-export const keepUnsavedGrade = (id: string, unsaved: UnsavedGrade) =>
+export const storeUnsavedGrade = (id: string, unsaved: UnsavedGrade) =>
   localStorage.setItem(key(id), JSON.stringify(unsaved));
 export const forgetUnsavedGrade = (id: string) => localStorage.removeItem(key(id));
 

@@ -1,5 +1,5 @@
 import { PROPERTY_DEFINITIONS, PROPERTY_GROUPS } from '@anvilstone/core/materials';
-import type { Grade, HouseRules } from '@anvilstone/schema';
+import type { Grade, CompanyRules } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { Tick } from '../../../ui/fields.tsx';
@@ -10,7 +10,7 @@ import { propertyText } from '../propertyText.ts';
 import { resolvedRows, type ResolvedRow } from '../resolvedRows.ts';
 
 /** Property by property: the value used, how sure it is, where it comes from, and every report behind it. */
-export function EvidencePanel({ grade, rules }: { grade: Grade; rules: HouseRules }) {
+export function EvidencePanel({ grade, rules }: { grade: Grade; rules: CompanyRules }) {
   const at = useAppSelector((state) => state.gradesView.at);
   const [gapsToo, setGapsToo] = useState(true);
   const [openId, setOpenId] = useState<string | null>(null);

@@ -1,5 +1,5 @@
 import { completeRules, findFamily, pairsOf, referenceStatement } from '@anvilstone/core/materials';
-import type { Grade, HouseRules } from '@anvilstone/schema';
+import type { Grade, CompanyRules } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { amount } from '../../../ui/amount.ts';
@@ -9,7 +9,7 @@ import { fillerText } from '../list/gradeFilter.ts';
 import { useGradeUsesQuery } from '../gradesApi.ts';
 
 /** What belongs to the grade beside its numbers: its pair, how it prints, what is claimed, what to mind, where it is used. */
-export function GradeAside({ grade, grades, rules }: { grade: Grade; grades: readonly Grade[]; rules: HouseRules }) {
+export function GradeAside({ grade, grades, rules }: { grade: Grade; grades: readonly Grade[]; rules: CompanyRules }) {
   const units = useAppSelector((state) => state.settings.units);
   const pairs = pairsOf(grade, grades);
   const { data: uses } = useGradeUsesQuery(grade.id);

@@ -1,6 +1,6 @@
 import { PageHeading } from '../../../ui/PageHeading.tsx';
 import { findFamily, gradeCurves } from '@anvilstone/core/materials';
-import { CONDITIONINGS, type Grade, type HouseRules } from '@anvilstone/schema';
+import { CONDITIONINGS, type Grade, type CompanyRules } from '@anvilstone/schema';
 import { Tabs } from 'radix-ui';
 import { skipToken } from '@reduxjs/toolkit/query';
 import { useMemo } from 'react';
@@ -122,7 +122,7 @@ export function GradePage() {
   );
 }
 
-function CurvesPanel({ grade, rules }: { grade: Grade; rules: HouseRules }) {
+function CurvesPanel({ grade, rules }: { grade: Grade; rules: CompanyRules }) {
   const { conditioning } = useAppSelector((state) => state.gradesView.at);
   const state = CONDITIONINGS.find((one) => one === conditioning) ?? 'dry';
   const curves = useMemo(() => gradeCurves(grade, state, rules), [grade, state, rules]);

@@ -13,7 +13,7 @@ export function LibraryActions({ chosenIds }: { chosenIds: readonly string[] }) 
       <Link to="/grades/reference" className={buttonLook('quiet')}>
         Polymer families and fibres
       </Link>
-      <Link to="/agents" className={buttonLook('quiet')}>
+      <Link to="/chemicals" className={buttonLook('quiet')}>
         Agents
       </Link>
       <Link to="/grades/import" className={buttonLook('plain')}>

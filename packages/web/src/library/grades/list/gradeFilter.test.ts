@@ -1,6 +1,6 @@
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { libraryTable } from '@anvilstone/core/evaluation';
-import { defaultHouseRules } from '@anvilstone/core/materials';
+import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { readAddress, writeAddress } from './filterAddress.ts';
 import { filterGrades, indexGrades, sortGrades, type GradeFilter } from './gradeFilter.ts';
 import { differenceText, propertyNumber, propertyText } from '../propertyText.ts';
@@ -11,7 +11,7 @@ const table = libraryTable(
   grades,
   machines,
   { columnIds, at: { direction: 'in-plane', conditioning: 'dry' } },
-  defaultHouseRules,
+  defaultCompanyRules,
 );
 const index = indexGrades(grades);
 const none: GradeFilter = { words: '', chosen: {}, ranges: [] };

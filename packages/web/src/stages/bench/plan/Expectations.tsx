@@ -10,7 +10,7 @@ import { Panel } from '../../../ui/Panel.tsx';
 import type { Workshop } from '../../../workers/workshop.ts';
 import { MethodCautions } from './MethodCard.tsx';
 import { RigSketch } from '../testing/RigSketch.tsx';
-import type { EditCampaign } from '../useKeptCampaign.ts';
+import type { EditCampaign } from '../useSavedCampaign.ts';
 import { quantity } from '../words.ts';
 import { useSay } from '../../../ui/useSay.ts';
 

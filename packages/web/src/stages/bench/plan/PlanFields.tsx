@@ -15,7 +15,7 @@ import { Panel } from '../../../ui/Panel.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import type { Workshop } from '../../../workers/workshop.ts';
 import { ArmsPanel } from '../specimens/ArmsPanel.tsx';
-import type { EditCampaign } from '../useKeptCampaign.ts';
+import type { EditCampaign } from '../useSavedCampaign.ts';
 import { quantity } from '../words.ts';
 
 /** What is to be settled, by which method, of which grades, in which rig, and how many of each. */

@@ -6,7 +6,7 @@ import { useAppSelector } from '../../../sync/store/store.ts';
 import { TableHead } from '../../../ui/TableHead.tsx';
 import { usePartResultsQuery } from '../benchApi.ts';
 import { outcomeText, wayOf } from '../words.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 
 /** Check by check what was predicted and what was measured for this part. */
 export function PredictedPanel({ partId, gradeOf }: { partId: string; gradeOf: ReadonlyMap<string, Grade> }) {
@@ -34,7 +34,7 @@ export function PredictedPanel({ partId, gradeOf }: { partId: string; gradeOf: R
 }
 
 function ResultRow({ result, name }: { result: MethodResult; name: string }) {
-  const { part } = useBench().brief;
+  const { part } = usePartContext().brief;
   const units = useAppSelector((state) => state.settings.units);
   const method = findMethod(result.methodId);
   const outcome = method?.outcomes.find(({ id }) => id === result.outcomeId);

@@ -156,7 +156,7 @@ function CalibrationWords({
             <>
               {' '}
               in the{' '}
-              <Link to={`/house-rules?scale=${factor.toFixed(3)}`} className="underline">
+              <Link to={`/company-rules?scale=${factor.toFixed(3)}`} className="underline">
                 company rules
               </Link>
               , which show the effect before the change is saved

@@ -6,7 +6,7 @@ import { Button } from '../../../ui/Button.tsx';
 import { Choice, TextField } from '../../../ui/fields.tsx';
 import { Panel } from '../../../ui/Panel.tsx';
 import type { Workshop } from '../../../workers/workshop.ts';
-import type { EditCampaign } from '../useKeptCampaign.ts';
+import type { EditCampaign } from '../useSavedCampaign.ts';
 import { WAY_OPTIONS } from '../words.ts';
 
 const OFFERED = 8;

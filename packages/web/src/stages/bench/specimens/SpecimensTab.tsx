@@ -4,7 +4,7 @@ import {
   nextSpecimenIds,
   notches,
   swappedWith,
-  type ArmLooks,
+  type ArmAppearance,
 } from '@anvilstone/core/evidence';
 import { prepareMaterial } from '@anvilstone/core/materials';
 import { type Campaign, type Specimen, type SpoolInStock, type TrialRecord } from '@anvilstone/schema';
@@ -20,7 +20,7 @@ import { TableHead } from '../../../ui/TableHead.tsx';
 import type { Workshop } from '../../../workers/workshop.ts';
 import { Empty } from '../../../ui/Empty.tsx';
 import { SpecimenFields, type SpecimenFieldsProps } from './SpecimenFields.tsx';
-import type { EditCampaign } from '../useKeptCampaign.ts';
+import type { EditCampaign } from '../useSavedCampaign.ts';
 import { CONDITIONING_WORDS, DEFECT_WORDS, WAY_WORDS } from '../words.ts';
 
 const NO_SPOOLS: readonly SpoolInStock[] = [];
@@ -41,7 +41,7 @@ export function SpecimensTab({
   const { data: stock } = useStockQuery();
   const [open, setOpen] = useState<string>();
   const spools = stock?.spools ?? NO_SPOOLS;
-  const looks = useMemo(() => looksOf(campaign, library, spools), [campaign, library, spools]);
+  const looks = useMemo(() => appearanceOf(campaign, library, spools), [campaign, library, spools]);
   const missing = campaign.arms.map((arm) => ({
     arm,
     count: Math.max(0, campaign.perArm - campaign.specimens.filter(({ armId }) => armId === arm.id).length),
@@ -148,7 +148,7 @@ function fresh(id: string, armId: string, campaign: Campaign, spools: readonly S
 }
 
 /** How the specimens of each arm look, and what one should weigh. */
-function looksOf(campaign: Campaign, library: Workshop, spools: readonly SpoolInStock[]): ArmLooks[] {
+function appearanceOf(campaign: Campaign, library: Workshop, spools: readonly SpoolInStock[]): ArmAppearance[] {
   const method = findMethod(campaign.methodId);
   const { agentId: _fluid, ...sizes } = campaign.setUp;
   const volumeMm3 = method?.volumeMm3?.(sizes);
@@ -172,7 +172,7 @@ function looksOf(campaign: Campaign, library: Workshop, spools: readonly SpoolIn
 }
 
 interface RowProps extends SpecimenFieldsProps {
-  looks: readonly ArmLooks[];
+  looks: readonly ArmAppearance[];
   open: boolean;
   onOpen: () => void;
 }

@@ -15,7 +15,7 @@ import { CurveChart } from './CurveChart.tsx';
 import { MethodCautions } from '../plan/MethodCard.tsx';
 import { TrialCard } from './TrialCard.tsx';
 import { TypedReading } from './TypedReading.tsx';
-import type { EditCampaign } from '../useKeptCampaign.ts';
+import type { EditCampaign } from '../useSavedCampaign.ts';
 import { WaysIn } from './WaysIn.tsx';
 import { STATE_WORDS, WAY_WORDS } from '../words.ts';
 

@@ -1,7 +1,12 @@
-import { agentOutlook, agents as referenceAgents, findAgent, type OutlookGroup } from '@anvilstone/core/materials';
+import {
+  chemicalResistanceSummary,
+  agents as referenceAgents,
+  findAgent,
+  type ResistanceGroup,
+} from '@anvilstone/core/materials';
 import { FLUID_CONTACTS, type Agent, type FluidContact } from '@anvilstone/schema';
 import { Link } from 'react-router';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice, Field, controlLook } from '../../../ui/fields.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -60,7 +65,7 @@ function FluidRow({
   onChange: (part: Partial<FluidContact>) => void;
   onRemove: (() => void) | undefined;
 }) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const own = library.agents ?? [];
   const issue = useIssue(`/asks/fluids/${index}/contact`);
   const agent = own.find(({ id }) => id === fluid.agentId) ?? findAgent(fluid.agentId);
@@ -152,7 +157,7 @@ function FluidRow({
           onChange={(strength) => onChange({ strength })}
         />
       </div>
-      {agent && <Outlook agent={agent} fluid={fluid} />}
+      {agent && <DecisionDrift agent={agent} fluid={fluid} />}
     </div>
   );
 }
@@ -169,7 +174,7 @@ function AgentGroup({ title, agents }: { title: string; agents: readonly Agent[]
   );
 }
 
-const GROUP_WORDS: Record<OutlookGroup, string> = {
+const GROUP_WORDS: Record<ResistanceGroup, string> = {
   resistant: 'stand it',
   limited: 'limited',
   unsuitable: 'are ruined',
@@ -177,8 +182,8 @@ const GROUP_WORDS: Record<OutlookGroup, string> = {
 };
 
 /** What the table says of all families, and how heat and stress change it. */
-function Outlook({ agent, fluid }: { agent: Agent; fluid: FluidContact }) {
-  const { groups, cracking } = agentOutlook(agent, fluid);
+function DecisionDrift({ agent, fluid }: { agent: Agent; fluid: FluidContact }) {
+  const { groups, cracking } = chemicalResistanceSummary(agent, fluid);
   return (
     <div className="mt-2 text-xs text-quiet">
       <p>
@@ -187,7 +192,7 @@ function Outlook({ agent, fluid }: { agent: Agent; fluid: FluidContact }) {
       </p>
       <p className="mt-1">
         Families, typical values, untested:{' '}
-        {(Object.keys(groups) as OutlookGroup[])
+        {(Object.keys(groups) as ResistanceGroup[])
           .filter((group) => groups[group].length > 0)
           .map((group) => (
             <span key={group} className="mr-2 whitespace-nowrap">
@@ -204,7 +209,7 @@ function Outlook({ agent, fluid }: { agent: Agent; fluid: FluidContact }) {
           depending on the loads above; heat and residual stress make it worse.
         </p>
       )}
-      <Link to={`/agents/${agent.id}`} className="underline">
+      <Link to={`/chemicals/${agent.id}`} className="underline">
         Full table and own immersion tests
       </Link>
     </div>

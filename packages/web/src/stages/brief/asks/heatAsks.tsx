@@ -84,7 +84,7 @@ function ColdestFields({ asks: { heat }, set }: AskFieldsProps) {
   );
 }
 
-export const heatAsks: readonly AskKind[] = [
+export const checksUnderLoad: readonly AskKind[] = [
   {
     id: 'steady',
     title: 'Service temperature, continuous',

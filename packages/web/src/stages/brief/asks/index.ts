@@ -1,6 +1,6 @@
 import type { AskKind } from './askKind.ts';
 import { electricFireAsks } from './electricFireAsks.tsx';
-import { heatAsks } from './heatAsks.tsx';
+import { checksUnderLoad } from './heatAsks.tsx';
 import { limitAsks } from './limitAsks.tsx';
 import { lotAsks } from './lotAsks.tsx';
 import { looksAsks, supplyAsks } from './looksAsks.tsx';
@@ -13,7 +13,7 @@ export type { AskKind } from './askKind.ts';
 
 /** The palette, in groups by what the part meets. */
 export const askGroups: readonly { title: string; kinds: readonly AskKind[] }[] = [
-  { title: 'Temperature', kinds: heatAsks },
+  { title: 'Temperature', kinds: checksUnderLoad },
   { title: 'Fluids and weather', kinds: weatherAsks },
   { title: 'Electrostatic and fire', kinds: electricFireAsks },
   { title: 'Food, skin, hygiene', kinds: peopleAsks },

@@ -1,6 +1,6 @@
 import { orientationChoices } from '../../../ui/orientationChoices.ts';
 import { ORIENTATIONS } from '@anvilstone/schema';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Tick } from '../../../ui/fields.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { bounds } from '../bounds.ts';
@@ -9,7 +9,7 @@ import { askOf, type AskFieldsProps, type AskKind } from './askKind.ts';
 import { FieldRow } from './FieldRow.tsx';
 
 function MachineFields({ asks, set }: AskFieldsProps) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const issue = useIssue('/asks/machineIds');
   const chosen = asks.machineIds!;
   return (
@@ -33,7 +33,7 @@ function MachineFields({ asks, set }: AskFieldsProps) {
 
 function OrientationFields({ asks, set }: AskFieldsProps) {
   const chosen = asks.orientations!;
-  const { part } = useBench().brief;
+  const { part } = usePartContext().brief;
   return (
     <div className="flex gap-4">
       {orientationChoices(part).map(({ value: one, label }) => (

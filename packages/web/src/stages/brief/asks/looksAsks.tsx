@@ -1,7 +1,7 @@
 import { ORIGINS } from '@anvilstone/schema';
 import { Choice, Field, controlLook, Tick } from '../../../ui/fields.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { bounds } from '../bounds.ts';
 import { useIssue } from '../editBrief.ts';
 import { askOf, without, type AskFieldsProps, type AskKind } from './askKind.ts';
@@ -9,7 +9,7 @@ import { FieldRow } from './FieldRow.tsx';
 
 function ColourFields({ asks, set }: AskFieldsProps) {
   const ask = asks.colour!;
-  const { library } = useBench();
+  const { library } = usePartContext();
   const nothingSaid = useIssue('/asks/colour');
   const contradiction = useIssue('/asks/colour/wanted');
   const known = [...new Set(library.grades.flatMap((grade) => grade.colours))].sort();

@@ -2,7 +2,7 @@ import { LOAD_KIND_WORDS } from '@anvilstone/core/decisions';
 import { layersUnderLoads, type LayerLoading } from '@anvilstone/core/evaluation';
 import { builtAs, findPartModel, orientationInFeature, orientationsByName, partBody } from '@anvilstone/core/shapes';
 import { useContext } from 'react';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { BriefLensContext } from '../briefLens.ts';
 import {
   LOAD_KINDS,
@@ -133,7 +133,7 @@ const LAYER_WORDS: Record<LayerLoading, string> = {
 
 /** What this load does to the layers in each build orientation that is allowed. */
 function Layers({ brief, index }: { brief: Brief; index: number }) {
-  const { brief: whole } = useBench();
+  const { brief: whole } = usePartContext();
   const featureId = useContext(BriefLensContext)?.featureId;
   const feature = whole.features?.find(({ id }) => id === featureId);
   let loadings: Record<BuildOrientation, LayerLoading> | undefined;

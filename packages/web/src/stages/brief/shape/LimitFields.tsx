@@ -84,7 +84,7 @@ function movementTitle(part: PartGeometry): string | undefined {
   if (part.model === 'snap-hook' || part.model === 'flexure') return undefined;
   try {
     const { movement, responses } = partBody(part);
-    const told = responses.depth.stretches.length > 0 || responses.depth.shear !== undefined;
+    const told = responses.depth.complianceTerms.length > 0 || responses.depth.shear !== undefined;
     if (!told || (part.model === 'ring' && part.loading === 'pushed-over')) return undefined;
     return movement.title.replace(/ at .*$/, '');
   } catch {

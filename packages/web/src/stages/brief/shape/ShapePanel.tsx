@@ -1,4 +1,4 @@
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { orientationChoices } from '../../../ui/orientationChoices.ts';
 import { findCheck } from '@anvilstone/core/checks';
 import { sizeWords } from '@anvilstone/core/decisions';
@@ -30,7 +30,7 @@ export function ShapePanel({ brief, feature }: { brief: Brief; feature?: Feature
     [edit, brief],
   );
   const label = useCallback((mm: number) => String(Number(fromCanonical(mm, unit, 'length').toPrecision(4))), [unit]);
-  const { part: whole } = useBench().brief;
+  const { part: whole } = usePartContext().brief;
   // The part is built one way; a feature that lies across it is not.
   const built = feature ? orientationInFeature(feature, shown) : shown;
   const name = orientationName(whole, shown);

@@ -4,7 +4,7 @@ import { fibreInFaces, type FibreInFaces } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';
 import { useEdit } from '../../brief/editBrief.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Choice } from '../../../ui/fields.tsx';
 import { Panel } from '../../../ui/Panel.tsx';
 import { QuantityField, type Bounds } from '../../../ui/QuantityField.tsx';
@@ -20,7 +20,7 @@ const START: FibreInFaces = { towId: tows[0]!.id, strandsDeep: 2, insetMm: 0.9 }
 
 /** Continuous strands in the faces that bend: how many it takes, and whether something else would be cheaper or lighter. */
 export function FibreTab({ gradeId }: { gradeId: string }) {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   if (!takesFibre(brief.part))
     return (
       <p className="rounded border border-line bg-surface p-4">
@@ -40,7 +40,7 @@ const bounds = (field: keyof typeof fibreInFaces.properties): Bounds => fibreInF
 
 function Strands() {
   const units = useAppSelector((state) => state.settings.units);
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const { fibre } = brief;
   const tow = tows.find(({ id }) => id === fibre?.towId);
@@ -96,7 +96,7 @@ function Strands() {
 }
 
 function Plan({ gradeId }: { gradeId: string }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const [target, setTarget] = useState(1);
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.planFibre(brief, gradeId, target),

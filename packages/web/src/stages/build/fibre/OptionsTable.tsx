@@ -3,7 +3,7 @@ import type { Brief } from '@anvilstone/schema';
 import type { ReactNode } from 'react';
 import { useAddress } from '../../../sync/address/useAddress.ts';
 import { useEdit } from '../../brief/editBrief.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { duration } from '../../../ui/amount.ts';
 import { MassAndCost, ReserveAndGoverns } from '../EntryCells.tsx';
 import { Button } from '../../../ui/Button.tsx';
@@ -29,7 +29,7 @@ export function OptionsTable({
   gradeId: string;
   aside: ReactNode;
 }) {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const [, set] = useAddress();
   const say = useSay();

@@ -3,7 +3,7 @@ import { layup as layupSchema, type Layup, type LayupLoad } from '@anvilstone/sc
 import type { Remote } from 'comlink';
 import { useCallback, useState } from 'react';
 import { saveFile } from '../../../charts/saveFile.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice, TextField, Tick } from '../../../ui/fields.tsx';
 import { Panel } from '../../../ui/Panel.tsx';
@@ -19,7 +19,7 @@ import { useLayup } from './useLayup.ts';
 
 /** A stack of plies built by hand: what it is as a whole, what each ply feels, and when it gives way. */
 export function LayupTab({ gradeId }: { gradeId: string }) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const { layup, set, remove } = useLayup();
   const [problem, setProblem] = useState<string>();
   const ask = useCallback((engine: Remote<Engine>) => engine.laminate(layup), [layup]);

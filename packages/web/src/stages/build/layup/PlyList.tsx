@@ -16,7 +16,7 @@ import {
 } from '@dnd-kit/sortable';
 import { CSS } from '@dnd-kit/utilities';
 import type { Layup, LayupPly } from '@anvilstone/schema';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/fields.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -86,7 +86,7 @@ function PlyRow({
   onChange: (ply: LayupPly) => void;
   onRemove: (() => void) | undefined;
 }) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const { attributes, listeners, setNodeRef, transform, transition } = useSortable({ id: String(index + 1) });
   const { material } = ply;
   const printed = 'gradeId' in material ? material.gradeId : gradeId;

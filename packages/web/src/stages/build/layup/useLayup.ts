@@ -1,7 +1,7 @@
 import type { Layup } from '@anvilstone/schema';
 import { useCallback } from 'react';
 import { useEdit } from '../../brief/editBrief.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 
 /** To look at until something is changed. */
 export const FIRST_LAYUP: Layup = {
@@ -20,7 +20,7 @@ export const FIRST_LAYUP: Layup = {
 
 /** The layup that belongs to the part, saved and undone with its brief; a first one to look at until something is changed. */
 export function useLayup() {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const set = useCallback((layup: Layup) => edit({ ...brief, layup }, 'layup'), [brief, edit]);
   const { layup: _gone, ...without } = brief;

@@ -14,7 +14,7 @@ import { lazy, Suspense, useCallback, useId, useMemo, useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { useEdit } from '../../brief/editBrief.ts';
 import { saveFile } from '../../../charts/saveFile.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/fields.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
@@ -35,7 +35,7 @@ const axisOptions = (not?: SpaceAxis) =>
 /** The mesh with a plane through it, what the plane cuts, and how stressed every other plane would be. */
 export function CutView({ mesh }: { mesh: OpenMesh }) {
   const { report, engine } = mesh;
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const under = useMemo(() => shownForce(brief), [brief]);
   const size = useMemo(() => AXES.map((axis) => report.highMm[axis] - report.lowMm[axis]), [report]);

@@ -3,7 +3,7 @@ import { nestingOn } from '@anvilstone/core/machines';
 import { SPACE_AXES, type BedProperties, type SpaceAxis } from '@anvilstone/core/shapes';
 import { useCallback } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Panel } from '../../../ui/Panel.tsx';
 import { TableHead } from '../../../ui/TableHead.tsx';
 import { useAsked } from './useAsked.ts';
@@ -14,7 +14,7 @@ const AXES: readonly SpaceAxis[] = [0, 1, 2];
 /** What is true of the mesh whatever cuts it: closed or not, size, thin places, how it lies and where it fits. */
 export function MeshFacts({ mesh }: { mesh: OpenMesh }) {
   const { report, engine } = mesh;
-  const { library } = useBench();
+  const { library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const askThinnest = useCallback(() => engine.thinnest(), [engine]);
   const askBeds = useCallback(() => Promise.all(AXES.map((axis) => engine.bed(axis))), [engine]);

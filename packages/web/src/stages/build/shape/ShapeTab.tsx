@@ -1,5 +1,5 @@
 import { useState } from 'react';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/fields.tsx';
 import { CutView } from './CutView.tsx';
@@ -9,7 +9,7 @@ import { useMesh } from './useMesh.ts';
 
 /** The part as it is really drawn: a mesh, its faults, its cuts, and the one that governs. */
 export function ShapeTab() {
-  const { partId } = useBench();
+  const { partId } = usePartContext();
   const { current, open, setUnit, close } = useMesh(partId);
   if (current.state === 'reading')
     return (

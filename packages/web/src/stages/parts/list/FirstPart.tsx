@@ -49,7 +49,7 @@ export function FirstPart({ gradeCount }: { gradeCount: number | undefined }) {
         <section aria-label="Training" className="rounded-md border border-line bg-surface p-4">
           <h2 className="text-sm">Or train first</h2>
           <p className="mt-1 text-quiet">
-            <Link to="/practice" className="text-ink underline">
+            <Link to="/training" className="text-ink underline">
               Eight short cases
             </Link>
             : which grade would you choose, and what governs?

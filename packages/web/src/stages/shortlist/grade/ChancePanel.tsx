@@ -4,14 +4,14 @@ import { formatNumber as f } from '@anvilstone/core/foundations';
 import type { BuildOrientation } from '@anvilstone/schema';
 import type { Remote } from 'comlink';
 import { useCallback } from 'react';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import type { Engine } from '../../../workers/evaluation.worker.ts';
 import { useComputed } from '../../../workers/useComputed.ts';
 import { percent, percentRange } from '../confidence/percent.ts';
 
 /** In how many of many printed parts every check would be met, which one is missed most, and what was taken to scatter. */
 export function ChancePanel({ gradeId, orientation }: { gradeId: string; orientation: BuildOrientation }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.chances(brief, [`${gradeId} ${orientation}`]),
     [brief, gradeId, orientation],

@@ -8,7 +8,7 @@ import { useCallback, useMemo } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { useEdit } from '../../brief/editBrief.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { amount } from '../../../ui/amount.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Reserve } from '../../../ui/Reserve.tsx';
@@ -18,7 +18,7 @@ import { useSay } from '../../../ui/useSay.ts';
 
 /** What would make a rejected grade pass, each change evaluated by itself, with its price; applied by a click, undone by undo. */
 export function FixesPanel({ grade }: { grade: Grade }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const edit = useEdit();
   const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
@@ -84,7 +84,7 @@ function price({ massDeltaG, costDeltaUsd }: Fix, units: Parameters<typeof amoun
 
 /** The same base with another filler, where that passes as drawn. */
 function Pairs({ grade }: { grade: Grade }) {
-  const { brief, library, partId } = useBench();
+  const { brief, library, partId } = usePartContext();
   const pairs = useMemo(() => pairsOf(grade, library.grades), [grade, library]);
   const ids = pairs.map((pair) => pair.grade.id).join(' ');
   const ask = useCallback(

@@ -8,7 +8,7 @@ import { useCallback } from 'react';
 import { useNavigate, useSearchParams } from 'react-router';
 import { ObservationTable } from '../../../library/grades/grade/ObservationTable.tsx';
 import { decisionAddress } from '../../decision/decisionAddress.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Cautions } from '../../../ui/Cautions.tsx';
 import { Evidence, Reserve } from '../../../ui/Reserve.tsx';
@@ -39,7 +39,7 @@ export function GradeDrawer({
 }) {
   const focusBack = useFocusBack();
   const say = useSay();
-  const { brief, library, partId } = useBench();
+  const { brief, library, partId } = usePartContext();
   const navigate = useNavigate();
   const [search] = useSearchParams();
   const { gradeId, best, entries } = evaluation;

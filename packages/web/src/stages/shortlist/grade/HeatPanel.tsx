@@ -3,7 +3,7 @@ import type { Remote } from 'comlink';
 import { useCallback, useMemo } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { ReserveCurve } from '../../../charts/ReserveCurve.tsx';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { amount } from '../../../ui/amount.ts';
 import type { Engine } from '../../../workers/evaluation.worker.ts';
 import { useComputed } from '../../../workers/useComputed.ts';
@@ -19,7 +19,7 @@ const BEYOND = {
 /** How the reserve falls as the part gets hotter: the service temperature limit, beside what the data sheet's HDT would suggest. */
 export function HeatPanel({ gradeId, entry }: { gradeId: string; entry: EvaluationEntry }) {
   const { orientation, ownHeatLimitC: limitC, ownHeatLimitBy: by } = entry;
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const { steadyC, peak } = brief.asks.heat ?? {};
   const hottestC = Math.max(100, (limitC ?? 0) + 25, (steadyC ?? 0) + 15, (peak?.temperatureC ?? 0) + 15);

@@ -3,14 +3,14 @@ import { loadName } from '@anvilstone/core/decisions';
 import { formatNumber, formatReserve } from '@anvilstone/core/foundations';
 import type { CheckResult } from '@anvilstone/schema';
 import { useAppSelector } from '../../../sync/store/store.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { demandSentence } from '../../../ui/demandWords.ts';
 import { statusWords } from '../../../ui/Reserve.tsx';
 import { useSay } from '../../../ui/useSay.ts';
 
 /** The shown arithmetic of one check, with the sources of its numbers. Always in the computation's own units. */
 export function WorkingTable({ check }: { check: CheckResult }) {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const definition = findCheck(check.checkId);
   const load = loadName(brief, check.loadCaseId);

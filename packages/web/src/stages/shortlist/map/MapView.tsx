@@ -3,7 +3,7 @@ import type { Remote } from 'comlink';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import type { SetAddress } from '../../../sync/address/useAddress.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/fields.tsx';
 import { Loading } from '../../../ui/Loading.tsx';
@@ -36,7 +36,7 @@ export function MapView({
   onOpen: (gradeId: string) => void;
   onPin: (gradeIds: readonly string[]) => void;
 }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
   const ask = useCallback((engine: Remote<Engine>) => engine.map(brief, xId, yId), [brief, xId, yId]);
   const { value: map } = useComputed(library, ask);

@@ -1,7 +1,7 @@
 import type { AtEqualMass } from '@anvilstone/core/evaluation';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { amount } from '../../../ui/amount.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { EqualMassRow, type EqualMassRowData } from './SizeRow.tsx';
@@ -22,7 +22,7 @@ export function EqualMassTable({
   massG: number | undefined;
   onMass: (massG: number) => void;
 }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const [stopped, setStopped] = useState(false);
   const units = useAppSelector((state) => state.settings.units);
   const ask = useMemo<AskPortion<AtEqualMass> | undefined>(

@@ -4,7 +4,7 @@ import { freeSize, builtAs } from '@anvilstone/core/shapes';
 import type { ReactNode } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { useEdit } from '../../brief/editBrief.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { amount, duration } from '../../../ui/amount.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Reserve } from '../../../ui/Reserve.tsx';
@@ -74,7 +74,7 @@ function GradeAtSize({
   before: string;
   children: ReactNode;
 }) {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const units = useAppSelector((state) => state.settings.units);
   const percent = Math.round(100 * (row.sizeMm / drawnMm - 1));
@@ -102,7 +102,7 @@ function GradeAtInfill({
   row: Extract<EqualMassRowData, { infillShare: number }>;
   children: ReactNode;
 }) {
-  const { brief } = useBench();
+  const { brief } = usePartContext();
   const edit = useEdit();
   const infillShare = Math.round(row.infillShare * 1000) / 1000;
   return (
@@ -133,7 +133,7 @@ function GradeRow({
   onTake: () => void;
   children: ReactNode;
 }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const name = library.grades.find(({ id }) => id === row.gradeId)?.name ?? row.gradeId;
   return (
     <tr className="border-t border-line">

@@ -2,7 +2,7 @@ import type { Sized } from '@anvilstone/core/evaluation';
 import { builtAs } from '@anvilstone/core/shapes';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { amount } from '../../../ui/amount.ts';
 import { SizeRow, type SizedRow } from './SizeRow.tsx';
 import { SizesFrame } from './SizesFrame.tsx';
@@ -12,7 +12,7 @@ const HEADINGS = ['Mass', 'Cost', 'Print time', 'Height in the print', 'Governin
 
 /** Every grade at the smallest size that passes every check: what it then weighs, costs and takes, or what blocks it. */
 export function SizedTable({ ids }: { ids: readonly string[] }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const [stopped, setStopped] = useState(false);
   const units = useAppSelector((state) => state.settings.units);
   const ask = useCallback<AskPortion<Sized>>((engine, some) => engine.sized(brief, some), [brief]);

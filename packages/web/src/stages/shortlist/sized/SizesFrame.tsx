@@ -1,5 +1,5 @@
 import { useMemo, useState, type ReactNode } from 'react';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Progress } from '../../../ui/Progress.tsx';
 import { TableHead } from '../../../ui/TableHead.tsx';
@@ -31,7 +31,7 @@ export function SizesFrame({
   blocked: readonly { gradeId: string; way: string; why: string }[];
   blockedWords: string;
 }) {
-  const { library } = useBench();
+  const { library } = usePartContext();
   const names = useMemo(() => new Map(library.grades.map(({ id, name }) => [id, name])), [library]);
   const [shown, setShown] = useState(ROWS);
   if (found.impossible)

@@ -1,5 +1,5 @@
 import { useCallback, useEffect, useMemo, useRef, useState, type ComponentProps } from 'react';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { ReservesMatrix } from './ReservesMatrix.tsx';
 import { useChances } from '../confidence/useChances.ts';
 import { useEvaluated } from './useEvaluated.ts';
@@ -13,7 +13,7 @@ type Given = Omit<ComponentProps<typeof ReservesMatrix>, 'evaluations' | 'chance
 
 /** The matrix with the rows in sight worked out; it keeps what scrolling changes to itself, so that nothing round it is drawn anew. */
 export function EvaluatedMatrix(given: Given) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const [inSight, onLook] = useThrottled<readonly string[]>([]);
   const evaluations = useEvaluated(brief, library, inSight);
   const ways = useMemo(

@@ -1,4 +1,4 @@
-import { findSchool } from '@anvilstone/core/evaluation';
+import { findRankingMethod } from '@anvilstone/core/evaluation';
 import { inSentence } from '@anvilstone/core/foundations';
 import type { Grade } from '@anvilstone/schema';
 import type { Shortlist } from '../../../workers/leaders.ts';
@@ -23,7 +23,7 @@ export function MovedLine({
     return leader && grades.get(leader.gradeId)?.name;
   };
   const [now, before] = [nameOf(schoolId), nameOf(previousSchoolId)];
-  const was = inSentence(findSchool(previousSchoolId).title);
+  const was = inSentence(findRankingMethod(previousSchoolId).title);
   return (
     <p className="mb-2 text-sm text-quiet" role="status">
       Against “{was}”, {moved === 1 ? 'one place' : `${moved} places`} changed;{' '}

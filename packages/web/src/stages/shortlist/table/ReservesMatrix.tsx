@@ -3,7 +3,7 @@ import { builtAs } from '@anvilstone/core/shapes';
 import type { GradeEvaluation } from '@anvilstone/schema';
 import { useVirtualizer } from '@tanstack/react-virtual';
 import { useEffect, useMemo, useRef } from 'react';
-import { useBench } from '../../parts/bench.ts';
+import { usePartContext } from '../../parts/partContext.ts';
 import { Term } from '../../../ui/Term.tsx';
 import { scrollToEnds } from '../../../ui/scrollToEnds.ts';
 import { TERMS } from '../../../ui/terms.ts';
@@ -53,7 +53,7 @@ export function ReservesMatrix({
   /** Every row up to a number that paper bears, as for printing. */
   whole?: boolean;
 }) {
-  const { brief, library } = useBench();
+  const { brief, library } = usePartContext();
   const grades = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade])), [library]);
   const machines = useMemo(() => new Map(library.machines.map((machine) => [machine.id, machine.name])), [library]);
   const lines = useMemo(() => linesOf(shortlist), [shortlist]);

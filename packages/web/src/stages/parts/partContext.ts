@@ -1,0 +1,17 @@
+import type { Brief } from '@anvilstone/schema';
+import { useOutletContext } from 'react-router';
+import type { Standing } from '../../workers/leaders.ts';
+import type { Workshop } from '../../workers/workshop.ts';
+import type { Computed } from '../../workers/useComputed.ts';
+
+/** What every stage of a part works on. */
+export interface PartContext {
+  partId: string;
+  brief: Brief;
+  library: Workshop;
+  standing: Computed<Standing>;
+}
+
+export function usePartContext(): PartContext {
+  return useOutletContext<PartContext>();
+}
