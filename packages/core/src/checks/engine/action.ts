@@ -82,6 +82,11 @@ export function strengthHours(load: PreparedLoad, durationH: number): number {
   return load.kind === 'short' ? durationH : SHORT_H;
 }
 
+/** What temperature, time under load, weather and the safety factor leave of a short-term strength at 23 °C. */
+export function allowableShare(context: CheckContext, load: PreparedLoad, temperatureC: number, hours: number): number {
+  return (context.material.strengthFactor(temperatureC, hours) * weatheredShare(context)) / load.loadCase.safetyFactor;
+}
+
 /** Share of the strength that sun and weather leave; 1 where nothing is asked or known of it. */
 export function weatheredShare({ weathering }: CheckContext): number {
   return weathering?.kept ?? 1;

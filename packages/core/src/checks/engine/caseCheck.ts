@@ -28,7 +28,7 @@ export function overLoadCases(check: CaseCheck): Check {
       if (!worst) return notLoaded(unit, 'Not loaded this way in this orientation');
       const { load, outcome } = worst;
       const { id, temperatureC, durationH } = load.loadCase;
-      if (working) check.show(context, load, temperatureC, durationH, working);
+      if (working) check.at(context, load, temperatureC, durationH, working);
       const reserve = reserveOf(outcome);
       return {
         checkId: '',

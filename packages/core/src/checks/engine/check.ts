@@ -179,6 +179,12 @@ export interface CaseCheck extends Omit<Check, 'applies' | 'evaluate'> {
   ofCombinations?: true;
   /** In the list of checks it is asked of such loads only; in heat of all. */
   asksOnlyWarm?(load: PreparedLoad): boolean;
-  at(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number): CaseOutcome;
-  show(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number, working: Working): void;
+  /** The one place of its arithmetic; `working`, where somebody asks for it, takes down each step with the very numbers that count. */
+  at(
+    context: CheckContext,
+    load: PreparedLoad,
+    temperatureC: number,
+    durationH: number,
+    working?: Working,
+  ): CaseOutcome;
 }

@@ -19,10 +19,20 @@ export const heldForm: CaseCheck = {
   limitsHeat: true,
   appliesTo: () => true,
   asksOnlyWarm: ({ loadCase }) => loadCase.temperatureC >= WARM_C,
-  at({ material }, _load, temperatureC, durationH) {
+  at({ material }, _load, temperatureC, durationH, working) {
     if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
-    const { form } = material.behaviour;
+    const { form, solidity } = material.behaviour;
     const limitC = formLimitAfter(form, durationH);
+    if (working) {
+      working.add('', 'Basis of the form limit', SOLIDITY[solidity], '', { source: form.basis });
+      working.add('T_form', 'Form limit for good, and for an hour', form.continuousC, '°C', {
+        expression: `${f(form.continuousC)} °C from 1000 h on, ${f(form.peakC)} °C for 1 h, straight in log t between`,
+        source: 'distances from Tg, softening or melting typical of the state: measure it on a print in an oven',
+      });
+      working.add('T_form(t)', `Form limit for ${f(durationH)} h`, limitC, '°C');
+      const distance = `(${f(limitC)} − ${f(temperatureC)}) / max(10, ${f(temperatureC)} − 23)`;
+      working.add('', 'Reserve factor', `1 + ${distance}`, '');
+    }
     return {
       kind: 'known',
       demand: temperatureC,
@@ -31,17 +41,6 @@ export const heldForm: CaseCheck = {
       evidence: form.evidence,
       ...(limitC < temperatureC ? { reason: `Loses its shape from ${f(limitC)} °C, whatever it carries` } : {}),
     };
-  },
-  show({ material }, _load, temperatureC, durationH, working) {
-    const { form, solidity } = material.behaviour!;
-    working.add('', 'Basis of the form limit', SOLIDITY[solidity], '', { source: form.basis });
-    working.add('T_form', 'Form limit for good, and for an hour', form.continuousC, '°C', {
-      expression: `${f(form.continuousC)} °C from 1000 h on, ${f(form.peakC)} °C for 1 h, straight in log t between`,
-      source: 'distances from Tg, softening or melting typical of the state: measure it on a print in an oven',
-    });
-    const limitC = formLimitAfter(form, durationH);
-    working.add('T_form(t)', `Form limit for ${f(durationH)} h`, limitC, '°C');
-    working.add('', 'Reserve factor', `1 + (${f(limitC)} − ${f(temperatureC)}) / max(10, ${f(temperatureC)} − 23)`, '');
   },
 };
 

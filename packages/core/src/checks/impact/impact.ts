@@ -1,6 +1,6 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
-import { type Material, ELASTOMER_TEAR_KJ_PER_M2 } from '@anvilstone/core/materials';
-import { actingAt, movementPerUnit, SHORT_H, weatheredShare } from '../engine/action.ts';
+import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import { type Material, type Resolved, ELASTOMER_TEAR_KJ_PER_M2 } from '@anvilstone/core/materials';
+import { actingAt, allowableShare, movementPerUnit, SHORT_H } from '../engine/action.ts';
 import type { LayerStress } from '../engine/layerStress.ts';
 import { bearingStrength } from '../strength/bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad, PreparedPart } from '../engine/check.ts';
@@ -34,7 +34,7 @@ export const impactUndamaged: CaseCheck = {
   words: ['Impact energy', 'absorbs'],
   limitsHeat: false,
   appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'unbroken',
-  at(context, load, temperatureC) {
+  at(context, load, temperatureC, _durationH, working) {
     const { material } = context;
     const compliance = context.compliances[load.directionIndex]!;
     if (!compliance.known) return { kind: 'unknown', gaps: compliance.gaps };
@@ -51,6 +51,8 @@ export const impactUndamaged: CaseCheck = {
     const upToYieldJ = (yielding.share * least.forceN ** 2 * mmPerN) / 2000;
     // Across the layers hardly anybody tests it; there their strength decides anyhow.
     const tearsJ = toughness.known ? tearEnergyJ(toughness.value, load) / load.loadCase.safetyFactor : Infinity;
+    if (working)
+      showUndamaged(working, context, load, { temperatureC, acting, mmPerN, least, yielding, upToYieldJ, tearsJ });
     return {
       kind: 'known',
       demand: (acting.action ** 2 * mmPerN) / 2000,
@@ -60,53 +62,63 @@ export const impactUndamaged: CaseCheck = {
       ...(least.layerStress ? { layerStress: least.layerStress } : { placeId: 'pad' }),
     };
   },
-  show(context, load, temperatureC, _durationH, working) {
-    const compliance = context.compliances[load.directionIndex]!;
-    if (!compliance.known) return;
-    const mmPerN = movementPerUnit(context, compliance, temperatureC);
-    const acting = actingAt(context, load, temperatureC);
-    const least = leastForce(context, load, temperatureC, mmPerN);
-    if (!acting.known || 'gaps' in least) return;
-    showKnock(load, working);
-    showElastic(context, load, temperatureC, working);
-    working.add('F_eq', 'Equivalent static load of the knock', acting.action, 'N', {
-      expression: load.loadCase.energyJ === undefined ? 'm·g · (1 + √(1 + 2·h / (m·g·c)))' : '√(2·U / c)',
-      source: 'all energy into the part, elastic: Roark, 7th ed., section 16.4',
-    });
-    if (least.layerStress) showLayerStress(context, least.layerStress, load, temperatureC, SHORT_H, working);
-    else {
-      working.add('', 'Limited by how far the cushion may be squeezed', f(100 * squeezeLimit(load)), '%');
-      const rebound = context.material.property('rebound');
-      if (rebound.known) showResolved(working, 'R', 'Rebound energy', rebound, '%');
-      else working.add('', 'Rebound energy', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
-    }
-    working.add('kv', 'Share of the slow strength when struck', rateFactor(context.material, load), '×', {
-      source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
-    });
-    working.add('F_allow', 'Static load that brings the first place to its allowable', least.forceN, 'N');
-    const yielding = yieldingShare(context, load, least.layerStress, temperatureC);
-    const toughness = toughnessOf(context, load, temperatureC);
-    if ('gaps' in yielding) return;
-    working.add('εy·E/σy', 'Energy up to yield over the elastic one', yielding.share, '×', {
-      source: yielding.isBrittle
-        ? 'struck below where it turns brittle: nothing yields'
-        : 'strain at yield, as the curve bends over before it',
-    });
-    working.add('U', 'Energy absorbed until then', (yielding.share * least.forceN ** 2 * mmPerN) / 2000, 'J', {
-      expression: `½ · ${f(least.forceN)}² · ${f(mmPerN)} mm/N / 1000 · ${f(yielding.share)}`,
-    });
-    if (toughness.known)
-      working.add(
-        'U_t',
-        'Fracture energy, ÷ safety factor',
-        tearEnergyJ(toughness.value, load) / load.loadCase.safetyFactor,
-        'J',
-        {
-          expression: 'notched Charpy × area that has to tear; the lower of both counts',
-        },
-      );
-  },
 };
+
+function showUndamaged(
+  working: Working,
+  context: CheckContext,
+  load: PreparedLoad,
+  found: {
+    temperatureC: number;
+    acting: { action: number };
+    mmPerN: number;
+    least: LeastForce;
+    yielding: { share: number; isBrittle: boolean };
+    upToYieldJ: number;
+    /** Infinite where no fracture energy is known. */
+    tearsJ: number;
+  },
+): void {
+  const { material } = context;
+  const { temperatureC, acting, mmPerN, least, yielding, upToYieldJ, tearsJ } = found;
+  const { layerStress } = least;
+  showKnock(load, working);
+  showElastic(working, context, load, { action: acting.action, temperatureC });
+  working.add('F_eq', 'Equivalent static load of the knock', acting.action, 'N', {
+    expression: load.loadCase.energyJ === undefined ? 'm·g · (1 + √(1 + 2·h / (m·g·c)))' : '√(2·U / c)',
+    source: 'all energy into the part, elastic: Roark, 7th ed., section 16.4',
+  });
+  if (layerStress)
+    showLayerStress(working, context, load, {
+      layerStress,
+      stressMPa: layerStress.stressPerUnit * acting.action,
+      allowableMPa: least.allowableMPa,
+      temperatureC,
+      strengthH: SHORT_H,
+    });
+  else {
+    working.add('', 'Limited by how far the cushion may be squeezed', f(100 * squeezeLimit(load)), '%');
+    const rebound = material.property('rebound');
+    if (rebound.known) showResolved(working, 'R', 'Rebound energy', rebound, '%');
+    else working.add('', 'Rebound energy', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
+  }
+  working.add('kv', 'Share of the slow strength when struck', rateFactor(material, load), '×', {
+    source: `rate sensitivity: ${rateSensitivityOf(material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
+  });
+  working.add('F_allow', 'Static load that brings the first place to its allowable', least.forceN, 'N');
+  working.add('εy·E/σy', 'Energy up to yield over the elastic one', yielding.share, '×', {
+    source: yielding.isBrittle
+      ? 'struck below where it turns brittle: nothing yields'
+      : 'strain at yield, as the curve bends over before it',
+  });
+  working.add('U', 'Energy absorbed until then', upToYieldJ, 'J', {
+    expression: `½ · ${f(least.forceN)}² · ${f(mmPerN)} mm/N / 1000 · ${f(yielding.share)}`,
+  });
+  if (Number.isFinite(tearsJ))
+    working.add('U_t', 'Fracture energy, ÷ safety factor', tearsJ, 'J', {
+      expression: 'notched Charpy × area that has to tear; the lower of both counts',
+    });
+}
 
 /**
  * Energy up to yield over the elastic energy at the same stress, εy·E/σy, at least 1: the curve of a ductile polymer bends over
@@ -133,29 +145,38 @@ function tearEnergyJ(charpyKJPerM2: number, { response }: PreparedLoad): number 
   return ((Number.isFinite(charpyKJPerM2) ? charpyKJPerM2 : ELASTOMER_TEAR_KJ_PER_M2) * response.tearAreaMm2) / 1000;
 }
 
+interface LeastForce {
+  /** Static load that brings the first place to its allowable, N. */
+  forceN: number;
+  /** Undefined: the squeeze of a cushion comes first. */
+  layerStress: LayerStress | undefined;
+  /** Of that place, before the rate of loading takes its share, MPa. */
+  allowableMPa: number;
+}
+
 function leastForce(
   context: CheckContext,
   load: PreparedLoad,
   temperatureC: number,
   mmPerN: number,
-): { forceN: number; layerStress: LayerStress | undefined } | { gaps: readonly string[] } {
+): LeastForce | { gaps: readonly string[] } {
   const { material, body } = context;
-  const factor =
-    (material.strengthFactor(temperatureC, SHORT_H) * weatheredShare(context) * rateFactor(material, load)) /
-    load.loadCase.safetyFactor;
-  let forceN = body.squeezedHeightMm === undefined ? Infinity : (squeezeLimit(load) * body.squeezedHeightMm) / mmPerN;
-  let layerStress: LayerStress | undefined;
+  const share = allowableShare(context, load, temperatureC, SHORT_H);
+  const byRate = rateFactor(material, load);
+  const least: LeastForce = {
+    forceN: body.squeezedHeightMm === undefined ? Infinity : (squeezeLimit(load) * body.squeezedHeightMm) / mmPerN,
+    layerStress: undefined,
+    allowableMPa: Number.NaN,
+  };
   const { inPlane, across } = context.layerStresses[load.directionIndex]!;
   for (const one of [...inPlane, ...across]) {
     const strength = bearingStrength(material, one);
     if (!strength.known) return { gaps: strength.gaps };
-    const bears = (strength.value * factor) / one.stressPerUnit;
-    if (bears < forceN) {
-      forceN = bears;
-      layerStress = one;
-    }
+    const allowableMPa = strength.value * share;
+    const forceN = (allowableMPa * byRate) / one.stressPerUnit;
+    if (forceN < least.forceN) Object.assign(least, { forceN, layerStress: one, allowableMPa });
   }
-  return { forceN, layerStress };
+  return least;
 }
 
 /**
@@ -170,41 +191,46 @@ export const impactUnbroken: CaseCheck = {
   words: ['Impact energy', 'fracture energy'],
   limitsHeat: false,
   appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'undamaged',
-  at(context, load, temperatureC): CaseOutcome {
+  at(context, load, temperatureC, _durationH, working): CaseOutcome {
     const energyJ = knockEnergyJ(context, load, temperatureC);
     if (typeof energyJ !== 'number') return { kind: 'unknown', gaps: energyJ.gaps };
     const toughness = toughnessOf(context, load, temperatureC);
     if (!toughness.known) return { kind: 'unknown', gaps: toughness.gaps };
+    const tearsJ = tearEnergyJ(toughness.value, load);
+    if (working) showUnbroken(working, load, toughness, tearsJ, temperatureC);
     return {
       kind: 'known',
       demand: energyJ,
-      capacity: tearEnergyJ(toughness.value, load),
+      capacity: tearsJ,
       evidence: 'D',
       ...(Number.isFinite(toughness.value)
         ? {}
         : { reason: `Notched bars of it fold at ${f(temperatureC)} °C: it has to be torn` }),
     };
   },
-  show(context, load, temperatureC, _durationH, working) {
-    showKnock(load, working);
-    const toughness = toughnessOf(context, load, temperatureC);
-    if (!toughness.known) return;
-    if (Number.isFinite(toughness.value))
-      showResolved(working, 'aK', `Notched Charpy at ${f(temperatureC)} °C`, toughness, 'kJ/m²');
-    else
-      working.add('aK', `Notched Charpy at ${f(temperatureC)} °C`, 'does not break', '', {
-        source: toughness.steps.at(-1)?.text ?? '',
-      });
-    working.add('A', 'Fracture area', load.response.tearAreaMm2, 'mm²');
-    if (!Number.isFinite(toughness.value))
-      working.add('G', 'Work of fracture', ELASTOMER_TEAR_KJ_PER_M2, 'kJ/m²', {
-        source: 'typical of thermoplastic elastomers',
-      });
-    working.add('U', 'Fracture energy', tearEnergyJ(toughness.value, load), 'J', {
-      expression: 'energy per area · A / 1000; a notched standard bar is not this part: it ranks, it does not promise',
-    });
-  },
 };
+
+function showUnbroken(
+  working: Working,
+  load: PreparedLoad,
+  toughness: Resolved,
+  tearsJ: number,
+  temperatureC: number,
+): void {
+  const breaks = Number.isFinite(toughness.value);
+  const meaning = `Notched Charpy at ${f(temperatureC)} °C`;
+  showKnock(load, working);
+  if (breaks) showResolved(working, 'aK', meaning, toughness, 'kJ/m²');
+  else working.add('aK', meaning, 'does not break', '', { source: toughness.steps.at(-1)?.text ?? '' });
+  working.add('A', 'Fracture area', load.response.tearAreaMm2, 'mm²');
+  if (!breaks)
+    working.add('G', 'Work of fracture', ELASTOMER_TEAR_KJ_PER_M2, 'kJ/m²', {
+      source: 'typical of thermoplastic elastomers',
+    });
+  working.add('U', 'Fracture energy', tearsJ, 'J', {
+    expression: 'energy per area · A / 1000; a notched standard bar is not this part: it ranks, it does not promise',
+  });
+}
 
 /** Across the layers where the knock pulls them apart, else in plane. */
 function toughnessOf(context: CheckContext, load: PreparedLoad, temperatureC: number) {
@@ -232,7 +258,7 @@ function knockEnergyJ(
   return (acting.action ** 2 * movementPerUnit(context, compliance, temperatureC)) / 2000;
 }
 
-function showKnock({ loadCase }: PreparedLoad, working: Parameters<CaseCheck['show']>[4]): void {
+function showKnock({ loadCase }: PreparedLoad, working: Working): void {
   if (loadCase.energyJ !== undefined) working.add('U', loadCase.name, loadCase.energyJ, 'J');
   else {
     working.add('m', `${loadCase.name}: falling mass`, loadCase.fallingMassG ?? 0, 'g');

@@ -1,5 +1,6 @@
 import type { EvidenceClass } from '@anvilstone/schema';
 import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Resolved } from '@anvilstone/core/materials';
 import type { CaseCheck, Check, CheckContext, PreparedLoad } from '../engine/check.ts';
 import { known, unknown, weakest } from '../engine/outcome.ts';
 import { showResolved } from '../engine/showMaterial.ts';
@@ -63,9 +64,17 @@ export const struckFast: CaseCheck = {
   words: ['Temperature at impact', 'brittle below'],
   limitsHeat: false,
   appliesTo: (load) => load.kind === 'knock' && load.loadCase.mustStayWhole !== 'undamaged',
-  at(context, load, temperatureC) {
+  at(context, load, temperatureC, _durationH, working) {
     const brittle = struckBrittleC(context, load);
     if ('gaps' in brittle) return { kind: 'unknown', gaps: brittle.gaps };
+    if (working) {
+      showResolved(working, 'T_b', 'Turns brittle at, loaded slowly', brittle.slow, '°C');
+      working.add('ΔT_v', 'Rise of it when struck', brittle.riseK, '°C', {
+        source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
+      });
+      const distance = `(${f(temperatureC)} − ${f(brittle.temperatureC)}) / max(${LEAST_DISTANCE_K}, 23 − ${f(temperatureC)})`;
+      working.add('', 'Reserve factor', `1 + ${distance}`, '');
+    }
     return {
       kind: 'known',
       demand: temperatureC,
@@ -77,31 +86,16 @@ export const struckFast: CaseCheck = {
         : {}),
     };
   },
-  show(context, load, temperatureC, _durationH, working) {
-    const slow = context.material.property('brittlenessTemperature');
-    const fast = struckBrittleC(context, load);
-    if (!slow.known || 'gaps' in fast) return;
-    showResolved(working, 'T_b', 'Turns brittle at, loaded slowly', slow, '°C');
-    working.add('ΔT_v', 'Rise of it when struck', fast.temperatureC - slow.value, '°C', {
-      source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
-    });
-    working.add(
-      '',
-      'Reserve factor',
-      `1 + (${f(temperatureC)} − ${f(fast.temperatureC)}) / max(${LEAST_DISTANCE_K}, 23 − ${f(temperatureC)})`,
-      '',
-    );
-  },
 };
 
 /** Where it turns brittle at the speed of a knock. */
 export function struckBrittleC(
   { material }: CheckContext,
   { loadCase }: PreparedLoad,
-): { temperatureC: number; evidence: EvidenceClass } | { gaps: readonly string[] } {
+): { temperatureC: number; evidence: EvidenceClass; slow: Resolved; riseK: number } | { gaps: readonly string[] } {
   const brittle = material.property('brittlenessTemperature');
   if (!brittle.known) return { gaps: brittle.gaps };
   if (!material.family) return { gaps: material.behaviourGaps };
   const riseK = BRITTLE_RISE_K[rateSensitivityOf(material)] * rateShare(loadCase);
-  return { temperatureC: brittle.value + riseK, evidence: brittle.evidence };
+  return { temperatureC: brittle.value + riseK, evidence: brittle.evidence, slow: brittle, riseK };
 }

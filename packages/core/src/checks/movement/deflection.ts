@@ -1,6 +1,6 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import { ACTION_SYMBOL, ACTION_UNIT, stiffened, type PartBody } from '@anvilstone/core/shapes';
-import { actingAt, growthOf, isDriven, movementPerUnit } from '../engine/action.ts';
+import { actingAt, growthOf, isDriven, movementPerUnit, onShareOf } from '../engine/action.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
 import { modulusAlong, shearModulusMPa } from '../engine/compliance.ts';
 import { weakest } from '../engine/outcome.ts';
@@ -19,10 +19,8 @@ export const deflectionAtLoad: CaseCheck = {
   temperatureDependence: (load) =>
     load.response.seriesPerUnit === 0 && load.kind !== 'knock' && !load.fibre ? 'stiffness' : undefined,
   appliesTo: (load) => load.loadCase.maxDeflectionMm !== undefined && !isDriven(load),
-  at: (context, load, temperatureC) => movement(context, load, temperatureC, 1, load.loadCase.maxDeflectionMm!),
-  show(context, load, temperatureC, _durationH, working) {
-    showElastic(context, load, temperatureC, working);
-  },
+  at: (context, load, temperatureC, _durationH, working) =>
+    movement(context, load, { temperatureC, growth: 1, limitMm: load.loadCase.maxDeflectionMm! }, working),
 };
 
 /** Movement after the load has stayed on for its duration: elastic deflection × creep growth. */
@@ -35,16 +33,13 @@ export const sagAfterDuration: CaseCheck = {
   limitsHeat: true,
   temperatureDependence: (load) => (load.response.seriesPerUnit === 0 && !load.fibre ? 'creep' : undefined),
   appliesTo: (load) => load.loadCase.maxSagMm !== undefined && load.kind === 'lasting',
-  at(context, load, temperatureC, durationH) {
+  at(context, load, temperatureC, durationH, working) {
     if (!context.material.behaviour) return { kind: 'unknown', gaps: context.material.behaviourGaps };
     const growth = growthOf(context, load, temperatureC, durationH);
-    const outcome = movement(context, load, temperatureC, growth, load.loadCase.maxSagMm!);
+    const outcome = movement(context, load, { temperatureC, growth, limitMm: load.loadCase.maxSagMm! }, working);
+    if (working) showGrowth(working, context, load, temperatureC, durationH);
     if (outcome.kind !== 'known') return outcome;
     return { ...outcome, evidence: weakest(outcome.evidence, context.material.behaviour.creepEvidence) };
-  },
-  show(context, load, temperatureC, durationH, working) {
-    showElastic(context, load, temperatureC, working);
-    showGrowth(working, context, load, temperatureC, durationH);
   },
 };
 
@@ -63,51 +58,35 @@ export const movementLeft: CaseCheck = {
   words: ['Residual deflection', 'limit'],
   limitsHeat: true,
   appliesTo: (load) => load.loadCase.maxLeftMm !== undefined && load.kind === 'lasting',
-  at(context, load, temperatureC, durationH) {
+  at(context, load, temperatureC, durationH, working) {
     const { material } = context;
     if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
-    const left = leftShare(context, load, temperatureC, durationH);
-    const outcome = movement(context, load, temperatureC, left, load.loadCase.maxLeftMm!);
+    const { recoveryH = RECOVERY_H, maxLeftMm } = load.loadCase;
+    const after = material.creepGrowth(temperatureC, durationH + recoveryH);
+    const left = onShareOf(load) * (after - material.creepGrowth(temperatureC, recoveryH));
+    const outcome = movement(context, load, { temperatureC, growth: left, limitMm: maxLeftMm! }, working);
+    working?.add('left/δ', 'Share of the elastic deflection that remains', left, '×', {
+      expression: `g(${f(durationH)} + ${f(recoveryH)} h) − g(${f(recoveryH)} h)`,
+      source: 'Boltzmann superposition of the creep law; recovery at the temperature of the load',
+    });
     if (outcome.kind !== 'known') return outcome;
     return { ...outcome, evidence: weakest(outcome.evidence, material.behaviour.creepEvidence) };
   },
-  show(context, load, temperatureC, durationH, working) {
-    showElastic(context, load, temperatureC, working);
-    const recoveryH = load.loadCase.recoveryH ?? RECOVERY_H;
-    working.add(
-      'left/δ',
-      'Share of the elastic deflection that remains',
-      leftShare(context, load, temperatureC, durationH),
-      '×',
-      {
-        expression: `g(${f(durationH)} + ${f(recoveryH)} h) − g(${f(recoveryH)} h)`,
-        source: 'Boltzmann superposition of the creep law; recovery at the temperature of the load',
-      },
-    );
-  },
 };
 
-function leftShare(context: CheckContext, load: PreparedLoad, temperatureC: number, durationH: number): number {
-  const recoveryH = load.loadCase.recoveryH ?? RECOVERY_H;
-  const { material } = context;
-  const share = load.loadCase.onShare ?? 1;
-  return (
-    share * (material.creepGrowth(temperatureC, durationH + recoveryH) - material.creepGrowth(temperatureC, recoveryH))
-  );
-}
-
+/** Elastic movement × growth against a limit. */
 function movement(
   context: CheckContext,
   load: PreparedLoad,
-  temperatureC: number,
-  growth: number,
-  limitMm: number,
+  { temperatureC, growth, limitMm }: { temperatureC: number; growth: number; limitMm: number },
+  working: Working | undefined,
 ): CaseOutcome {
   const { material } = context;
   const compliance = context.compliances[load.directionIndex]!;
   if (!compliance.known) return { kind: 'unknown', gaps: compliance.gaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
+  if (working) showElastic(working, context, load, { action: acting.action, temperatureC });
   const demand = acting.action * movementPerUnit(context, compliance, temperatureC, growth);
   const evidence = evidenceAt(material, compliance.evidence, temperatureC);
   const rangeMm = context.body.movementRangeMm ?? Infinity;
@@ -140,18 +119,17 @@ export const beyondRange = ({ body }: CheckContext, { loadCase }: PreparedLoad) 
 
 /** How far the part moves at once, term by term. */
 export function showElastic(
+  working: Working,
   context: CheckContext,
   load: PreparedLoad,
-  temperatureC: number,
-  working: Parameters<CaseCheck['show']>[4],
+  { action, temperatureC }: { action: number; temperatureC: number },
 ): void {
   const { material, body, part } = context;
-  const acting = actingAt(context, load, temperatureC);
-  if (!acting.known || !material.behaviour) return;
+  if (!material.behaviour) return;
   const { response } = load;
   const ratio = material.modulusRatio(temperatureC);
   const unit = body.movement.unit;
-  working.add(ACTION_SYMBOL[body.action], load.loadCase.name, acting.action, ACTION_UNIT[body.action]);
+  working.add(ACTION_SYMBOL[body.action], load.loadCase.name, action, ACTION_UNIT[body.action]);
   const shown = new Set<string>();
   for (const stretch of response.complianceTerms) {
     const modulus = modulusAlong(material, stretch.direction, part.up);
@@ -165,7 +143,7 @@ export function showElastic(
         expression: `${f(modulus.value)} · ${f(ratio)}`,
       });
     }
-    working.add('δ', stretch.title, (stretch.perModulus * acting.action) / (modulus.value * ratio), unit, {
+    working.add('δ', stretch.title, (stretch.perModulus * action) / (modulus.value * ratio), unit, {
       expression: stretch.formula,
       source: stretch.source,
     });
@@ -176,12 +154,12 @@ export function showElastic(
     working.add('G', `Shear modulus at ${f(temperatureC)} °C`, shear.value * ratio, 'MPa', {
       source: 'Exy/(2(1 + ν)), × √(Ez/Exy) between layers',
     });
-    working.add('δs', 'Shear part', (response.shear.perModulus * acting.action) / (shear.value * ratio), unit, {
+    working.add('δs', 'Shear part', (response.shear.perModulus * action) / (shear.value * ratio), unit, {
       expression: response.shear.formula,
       source: response.shear.source,
     });
     if (body.movementRadiusMm !== undefined) {
-      const turned = (response.shear.perModulus * acting.action) / (shear.value * ratio) / body.movementRadiusMm;
+      const turned = (response.shear.perModulus * action) / (shear.value * ratio) / body.movementRadiusMm;
       working.add('θ', 'Twist', (turned / Math.PI) * 180, '°', { expression: `δs / ${f(body.movementRadiusMm)} mm` });
     }
   }
@@ -190,7 +168,7 @@ export function showElastic(
   const { by, bendingPerUnit } = compliance.reinforced;
   working.add('s', 'Share of the strands in the second moment', by.secondMomentShare, '×');
   working.add('E_f', 'Modulus along the strands', by.strandMPa, 'MPa', { source: 'typical of the strand' });
-  working.add('δf', 'Bending part with the strands', (bendingPerUnit * acting.action) / stiffened(by, ratio), unit, {
+  working.add('δf', 'Bending part with the strands', (bendingPerUnit * action) / stiffened(by, ratio), unit, {
     expression: 'δ(23 °C) / (E/E₂₃ · (1 − s) + s · E_f/E₂₃)',
     source: 'transformed section',
   });

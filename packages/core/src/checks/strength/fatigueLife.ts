@@ -1,6 +1,6 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import { fatigueAmplitudeMPa, goodmanWeight } from '@anvilstone/core/materials';
-import { actingAt, isDriven, SHORT_H, weatheredShare } from '../engine/action.ts';
+import { actingAt, allowableShare, isDriven, SHORT_H } from '../engine/action.ts';
 import type { LayerStress } from '../engine/layerStress.ts';
 import { bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../engine/check.ts';
@@ -23,13 +23,12 @@ export const fatigueLife: CaseCheck = {
   limitsHeat: true,
   temperatureDependence: () => 'strength',
   appliesTo: (load) => load.kind === 'repeated' && !isDriven(load),
-  at(context, load, temperatureC) {
+  at(context, load, temperatureC, _durationH, working) {
     const { material } = context;
     if (!material.behaviour || !material.family) return { kind: 'unknown', gaps: material.behaviourGaps };
     const acting = actingAt(context, load, temperatureC);
     if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-    const factor =
-      (material.strengthFactor(temperatureC, SHORT_H) * weatheredShare(context)) / load.loadCase.safetyFactor;
+    const factor = allowableShare(context, load, temperatureC, SHORT_H);
     const weight = amplitudeWeight(context, load) * acting.action;
     const { inPlane, across } = context.layerStresses[load.directionIndex]!;
     let worst: LayerStress | undefined;
@@ -54,6 +53,12 @@ export const fatigueLife: CaseCheck = {
     }
     if (!worst) return { kind: 'not-loaded' };
     const layerStress: LayerStress = worst;
+    if (working) {
+      const stressMPa = layerStress.stressPerUnit * acting.action;
+      const shown = { layerStress, stressMPa, allowableMPa: capacity, temperatureC, strengthH: SHORT_H };
+      showLayerStress(working, context, load, shown);
+      showGoodman(working, context, load, stressMPa, layerStress.stressPerUnit * weight);
+    }
     return {
       kind: 'known',
       demand: layerStress.stressPerUnit * weight,
@@ -61,14 +66,6 @@ export const fatigueLife: CaseCheck = {
       evidence: material.behaviour.fatigue.evidence,
       layerStress,
     };
-  },
-  show(context, load, temperatureC, durationH, working) {
-    const outcome = fatigueLife.at(context, load, temperatureC, durationH);
-    const acting = actingAt(context, load, temperatureC);
-    if (outcome.kind !== 'known' || !acting.known) return;
-    const layerStress = outcome.layerStress!;
-    showLayerStress(context, layerStress, load, temperatureC, SHORT_H, working);
-    showGoodman(context, layerStress, load, acting.action, working);
   },
 };
 
@@ -78,19 +75,18 @@ export function amplitudeWeight({ material }: CheckContext, { loadCase }: Prepar
 }
 
 function showGoodman(
-  context: CheckContext,
-  layerStress: LayerStress,
-  load: PreparedLoad,
-  action: number,
-  working: Parameters<CaseCheck['show']>[4],
+  working: Working,
+  { material }: CheckContext,
+  { loadCase }: PreparedLoad,
+  largestMPa: number,
+  equivalentMPa: number,
 ): void {
-  const { fatigueFraction1e6, fatigueFraction1e7 } = context.material.family!;
-  const { law, evidence } = context.material.behaviour!.fatigue;
-  const ratio = load.loadCase.stressRatio ?? ON_AND_OFF;
-  const largest = layerStress.stressPerUnit * action;
-  const cycles = load.loadCase.cycles ?? 1;
-  working.add('σa', 'Amplitude', (largest * (1 - ratio)) / 2, 'MPa', { expression: `σ · (1 − ${f(ratio)}) / 2` });
-  working.add('σm', 'Mean', (largest * (1 + ratio)) / 2, 'MPa', { expression: `σ · (1 + ${f(ratio)}) / 2` });
+  const { fatigueFraction1e6, fatigueFraction1e7 } = material.family!;
+  const { law, evidence } = material.behaviour!.fatigue;
+  const ratio = loadCase.stressRatio ?? ON_AND_OFF;
+  const cycles = loadCase.cycles ?? 1;
+  working.add('σa', 'Amplitude', (largestMPa * (1 - ratio)) / 2, 'MPa', { expression: `σ · (1 − ${f(ratio)}) / 2` });
+  working.add('σm', 'Mean', (largestMPa * (1 + ratio)) / 2, 'MPa', { expression: `σ · (1 + ${f(ratio)}) / 2` });
   working.add(
     'σN/σu',
     `Share of the strength that survives ${f(cycles)} reversals`,
@@ -101,7 +97,7 @@ function showGoodman(
       source: evidence === 'C' ? 'moved in height through the grade’s own fatigue readings' : 'typical of the family',
     },
   );
-  working.add('σ_eq', 'Equivalent static load', largest * amplitudeWeight(context, load), 'MPa', {
+  working.add('σ_eq', 'Equivalent static load', equivalentMPa, 'MPa', {
     expression: 'σa / (σN/σu) + σm',
     source: 'Goodman, Shigley, 10th ed., section 6-12',
   });

@@ -1,5 +1,5 @@
 import { reinforcementOf } from '../engine/reinforced.ts';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import { nineOfTenFactor } from '@anvilstone/core/materials';
 import {
   strandStrength,
@@ -40,10 +40,11 @@ export const fibreStrength: CaseCheck = {
   unit: 'MPa',
   limitsHeat: true,
   appliesTo: (load, _body) => !isDriven(load) && load.fibre === true,
-  at(context, load, temperatureC, durationH) {
+  at(context, load, temperatureC, durationH, working) {
     const found = strandStress(context, load, temperatureC, durationH);
     if ('kind' in found) return found;
     const { tow } = context.part.fibre!;
+    if (working) showStrands(working, context, load, found);
     const hot = temperatureC > tow.maxServiceCompressionC;
     return {
       kind: 'known',
@@ -55,34 +56,33 @@ export const fibreStrength: CaseCheck = {
       ...(hot ? { reason: `Its matrix holds the strand straight only to ${tow.maxServiceCompressionC} °C` } : {}),
     };
   },
-  show(context, load, temperatureC, durationH, working) {
-    const found = strandStress(context, load, temperatureC, durationH);
-    if ('kind' in found) return;
-    const { tow } = context.part.fibre!;
-    const { reinforcement: r, action, share } = found;
-    working.add('', 'Strand', tow.name, '');
-    working.add(ACTION_SYMBOL[context.body.action], load.loadCase.name, action, ACTION_UNIT[context.body.action]);
-    const { bent, pulled } = nominalPerUnit(load);
-    working.add('σ₀', 'Bending stress of the print alone, without concentration', bent * action, 'MPa');
-    if (pulled > 0) {
-      working.add('σ₁', 'Pull of the print alone', pulled * action, 'MPa');
-      working.add('a', 'Share of the strands in the area', r.areaShare, '×');
-    }
-    working.add('E_f', 'Modulus along the strand', r.strandMPa, 'MPa', { source: 'typical of the strand' });
-    working.add('E', 'Modulus of the print, 23 °C', r.printMPa, 'MPa');
-    working.add('e', 'What heat and time leave of it', share, '×');
-    working.add('s', 'Share of the strands in the second moment', r.secondMomentShare, '×');
-    working.add('c_f/c', 'Edge of the strands over the outer fibre', r.edgeShare, '×');
-    working.add('σ_f', 'Stress along the strands', found.stressMPa, 'MPa', {
-      expression: `σ₀ · (c_f/c) · E_f / (E · e · (1 − s) + E_f · s)${pulled > 0 ? ' + σ₁ · E_f / (E · e · (1 − a) + E_f · a)' : ''}`,
-      source: 'transformed section',
-    });
-    working.add('X', 'Strength along the strands', Math.min(tow.xtMpa, tow.xcMpa), 'MPa', {
-      source: `the weaker of tension ${f(tow.xtMpa)} and compression ${f(tow.xcMpa)}, typical`,
-    });
-    working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
-  },
 };
+
+function showStrands(working: Working, context: CheckContext, load: PreparedLoad, found: StrandStress): void {
+  const { tow } = context.part.fibre!;
+  const { reinforcement: r, action, share } = found;
+  working.add('', 'Strand', tow.name, '');
+  working.add(ACTION_SYMBOL[context.body.action], load.loadCase.name, action, ACTION_UNIT[context.body.action]);
+  const { bent, pulled } = nominalPerUnit(load);
+  working.add('σ₀', 'Bending stress of the print alone, without concentration', bent * action, 'MPa');
+  if (pulled > 0) {
+    working.add('σ₁', 'Pull of the print alone', pulled * action, 'MPa');
+    working.add('a', 'Share of the strands in the area', r.areaShare, '×');
+  }
+  working.add('E_f', 'Modulus along the strand', r.strandMPa, 'MPa', { source: 'typical of the strand' });
+  working.add('E', 'Modulus of the print, 23 °C', r.printMPa, 'MPa');
+  working.add('e', 'What heat and time leave of it', share, '×');
+  working.add('s', 'Share of the strands in the second moment', r.secondMomentShare, '×');
+  working.add('c_f/c', 'Edge of the strands over the outer fibre', r.edgeShare, '×');
+  working.add('σ_f', 'Stress along the strands', found.stressMPa, 'MPa', {
+    expression: `σ₀ · (c_f/c) · E_f / (E · e · (1 − s) + E_f · s)${pulled > 0 ? ' + σ₁ · E_f / (E · e · (1 − a) + E_f · a)' : ''}`,
+    source: 'transformed section',
+  });
+  working.add('X', 'Strength along the strands', Math.min(tow.xtMpa, tow.xcMpa), 'MPa', {
+    source: `the weaker of tension ${f(tow.xtMpa)} and compression ${f(tow.xcMpa)}, typical`,
+  });
+  working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
+}
 
 /** There is nothing to say, and why. */
 type Nothing = Exclude<CaseOutcome, { kind: 'known' }>;
@@ -134,22 +134,19 @@ export const fibreBond: CaseCheck = {
   unit: 'MPa',
   limitsHeat: true,
   appliesTo: (load) => !isDriven(load) && load.fibre === true,
-  at(context, load, temperatureC, durationH) {
+  at(context, load, temperatureC, durationH, working) {
     const found = bondShear(context, load, temperatureC, durationH);
-    return 'kind' in found
-      ? found
-      : { kind: 'known', demand: found.shearMPa, capacity: found.capacityMPa, evidence: 'D', placeId: 'strands' };
-  },
-  show(context, load, temperatureC, durationH, working) {
-    const found = bondShear(context, load, temperatureC, durationH);
-    if ('kind' in found) return;
-    working.add('V', 'Force across the part', found.forceN, 'N');
-    working.add('τ', 'Shear between strands and print', found.shearMPa, 'MPa', {
-      expression: 'V · (E_f/E) · A_f · d / (I* · b)',
-      source: 'V·Q/(I·b) of the transformed section',
-    });
-    working.add('τ₀', 'Weaker of the layers’ shear strength and the strand’s own', found.strengthMPa, 'MPa');
-    working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
+    if ('kind' in found) return found;
+    if (working) {
+      working.add('V', 'Force across the part', found.forceN, 'N');
+      working.add('τ', 'Shear between strands and print', found.shearMPa, 'MPa', {
+        expression: 'V · (E_f/E) · A_f · d / (I* · b)',
+        source: 'V·Q/(I·b) of the transformed section',
+      });
+      working.add('τ₀', 'Weaker of the layers’ shear strength and the strand’s own', found.strengthMPa, 'MPa');
+      working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
+    }
+    return { kind: 'known', demand: found.shearMPa, capacity: found.capacityMPa, evidence: 'D', placeId: 'strands' };
   },
 };
 

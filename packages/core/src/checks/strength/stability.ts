@@ -1,8 +1,9 @@
 import type { EvidenceClass } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import type { Resolved } from '@anvilstone/core/materials';
 import { bucklingLoad, ACTION_SYMBOL, ACTION_UNIT, type Buckling } from '@anvilstone/core/shapes';
 import { actingAt, growthOf, isDriven, strengthHours, weatheredShare } from '../engine/action.ts';
-import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
+import type { CaseCheck, CheckContext, PreparedLoad } from '../engine/check.ts';
 import { modulusAlong } from '../engine/compliance.ts';
 import { weakest } from '../engine/outcome.ts';
 import { showGrowth, showLines, showModulusRatio, showResolved, showStrengthFactor } from '../engine/showMaterial.ts';
@@ -20,66 +21,78 @@ export const stability: CaseCheck = {
   words: ['Compression', 'buckling load'],
   limitsHeat: true,
   appliesTo: (load) => load.response.buckling.length > 0 && !isDriven(load) && load.kind !== 'knock',
-  at(context, load, temperatureC, durationH) {
+  at(context, load, temperatureC, durationH, working) {
     const acting = actingAt(context, load, temperatureC);
     if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-    let worst: CaseOutcome = { kind: 'not-loaded' };
+    let worst: { buckling: Buckling; critical: Critical } | undefined;
     for (const buckling of load.response.buckling) {
       const critical = criticalAction(context, load, buckling, temperatureC, durationH);
       if ('gaps' in critical) return { kind: 'unknown', gaps: critical.gaps };
-      if (worst.kind === 'known' && critical.action >= worst.capacity) continue;
-      worst = {
-        kind: 'known',
-        demand: acting.action,
-        capacity: critical.action,
-        evidence: weakest(acting.evidence, critical.evidence),
-        placeId: buckling.id,
-      };
+      if (!worst || critical.action < worst.critical.action) worst = { buckling, critical };
     }
-    return worst;
-  },
-  show(context, load, temperatureC, durationH, working) {
-    const outcome = stability.at(context, load, temperatureC, durationH);
-    if (outcome.kind !== 'known') return;
-    const buckling = load.response.buckling.find((one) => one.id === outcome.placeId)!;
-    const { material, body } = context;
-    const unit = ACTION_UNIT[body.action];
-    const modulus = modulusAlong(material, buckling.direction, context.part.up);
-    const strength = material.property('compressiveStrength');
-    if (!modulus.known || !strength.known) return;
-    working.add('', 'Where', buckling.title, '');
-    working.add(ACTION_SYMBOL[body.action], load.loadCase.name, outcome.demand, unit);
-    showLines(working, buckling.lines, outcome.demand);
-    showResolved(working, 'E₂₃', 'Modulus along the member, 23 °C', modulus, 'MPa');
-    showModulusRatio(working, material, temperatureC);
-    showGrowth(working, context, load, temperatureC, durationH);
-    const ratio = material.modulusRatio(temperatureC) / growthOf(context, load, temperatureC, durationH);
-    const euler = buckling.criticalPerModulus * modulus.value * ratio;
-    working.add('P_E', 'Euler load with the modulus left after creep', euler, unit, {
-      expression: `${f(buckling.criticalPerModulus)} · ${f(modulus.value * ratio)} MPa`,
-      source: 'π²·E·I/(K·L)²',
-    });
-    showResolved(working, 'σc', 'Compressive strength, 23 °C', strength, 'MPa');
-    showStrengthFactor(working, material, temperatureC, strengthHours(load, durationH));
-    const crushing =
-      buckling.actionPerStress *
-      strength.value *
-      material.strengthFactor(temperatureC, strengthHours(load, durationH)) *
-      weatheredShare(context);
-    working.add('P_S', 'Crushing load', crushing, unit);
-    working.add(
-      'P_cr',
-      euler <= crushing / 2 ? 'Slender: Euler decides' : 'Stocky: Johnson decides',
-      bucklingLoad(euler, crushing),
-      unit,
-      {
-        expression: euler <= crushing / 2 ? 'P_E' : 'P_S · (1 − P_S / (4 · P_E))',
-        source: 'Shigley, 10th ed., sections 4-12 and 4-13',
-      },
-    );
-    working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
+    if (!worst) return { kind: 'not-loaded' };
+    const { buckling, critical } = worst;
+    if (working) showBuckling(working, context, load, { acting, buckling, critical, temperatureC, durationH });
+    return {
+      kind: 'known',
+      demand: acting.action,
+      capacity: critical.action,
+      evidence: weakest(acting.evidence, critical.evidence),
+      placeId: buckling.id,
+    };
   },
 };
+
+/** How a critical load came about. */
+interface Critical {
+  /** Action at which it buckles, ÷ safety factor. */
+  action: number;
+  evidence: EvidenceClass;
+  modulus: Resolved;
+  strength: Resolved;
+  /** Modulus left by heat and creep, MPa. */
+  modulusLeftMPa: number;
+  euler: number;
+  crushing: number;
+  unfactored: number;
+}
+
+function showBuckling(
+  working: Working,
+  context: CheckContext,
+  load: PreparedLoad,
+  found: {
+    acting: { action: number };
+    buckling: Buckling;
+    critical: Critical;
+    temperatureC: number;
+    durationH: number;
+  },
+): void {
+  const { material, body } = context;
+  const { acting, buckling, critical, temperatureC, durationH } = found;
+  const { euler, crushing } = critical;
+  const unit = ACTION_UNIT[body.action];
+  const isSlender = euler <= crushing / 2;
+  working.add('', 'Where', buckling.title, '');
+  working.add(ACTION_SYMBOL[body.action], load.loadCase.name, acting.action, unit);
+  showLines(working, buckling.lines, acting.action);
+  showResolved(working, 'E₂₃', 'Modulus along the member, 23 °C', critical.modulus, 'MPa');
+  showModulusRatio(working, material, temperatureC);
+  showGrowth(working, context, load, temperatureC, durationH);
+  working.add('P_E', 'Euler load with the modulus left after creep', euler, unit, {
+    expression: `${f(buckling.criticalPerModulus)} · ${f(critical.modulusLeftMPa)} MPa`,
+    source: 'π²·E·I/(K·L)²',
+  });
+  showResolved(working, 'σc', 'Compressive strength, 23 °C', critical.strength, 'MPa');
+  showStrengthFactor(working, material, temperatureC, strengthHours(load, durationH));
+  working.add('P_S', 'Crushing load', crushing, unit);
+  working.add('P_cr', isSlender ? 'Slender: Euler decides' : 'Stocky: Johnson decides', critical.unfactored, unit, {
+    expression: isSlender ? 'P_E' : 'P_S · (1 − P_S / (4 · P_E))',
+    source: 'Shigley, 10th ed., sections 4-12 and 4-13',
+  });
+  working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
+}
 
 /** Action at which it buckles, ÷ safety factor. */
 export function criticalAction(
@@ -88,7 +101,7 @@ export function criticalAction(
   buckling: Buckling,
   temperatureC: number,
   durationH: number,
-): { action: number; evidence: EvidenceClass } | { gaps: readonly string[] } {
+): Critical | { gaps: readonly string[] } {
   const { material } = context;
   if (!material.behaviour) return { gaps: material.behaviourGaps };
   const modulus = modulusAlong(material, buckling.direction, context.part.up);
@@ -96,13 +109,23 @@ export function criticalAction(
   const strength = material.property('compressiveStrength');
   if (!strength.known) return { gaps: strength.gaps };
   const ratio = material.modulusRatio(temperatureC) / growthOf(context, load, temperatureC, durationH);
+  const modulusLeftMPa = modulus.value * ratio;
+  const euler = buckling.criticalPerModulus * modulusLeftMPa;
   const crushing =
     buckling.actionPerStress *
     strength.value *
     material.strengthFactor(temperatureC, strengthHours(load, durationH)) *
     weatheredShare(context);
-  const action =
-    bucklingLoad(buckling.criticalPerModulus * modulus.value * ratio, crushing) / load.loadCase.safetyFactor;
+  const unfactored = bucklingLoad(euler, crushing);
   const lasting = load.kind === 'lasting' ? material.behaviour.creepEvidence : 'A';
-  return { action, evidence: weakest(evidenceAt(material, modulus.evidence, temperatureC), lasting) };
+  return {
+    action: unfactored / load.loadCase.safetyFactor,
+    evidence: weakest(evidenceAt(material, modulus.evidence, temperatureC), lasting),
+    modulus,
+    strength,
+    modulusLeftMPa,
+    euler,
+    crushing,
+    unfactored,
+  };
 }

@@ -28,56 +28,10 @@ export const strain: CaseCheck = {
   words: ['Strain', 'allowable'],
   limitsHeat: false,
   appliesTo: (load, body) => isDriven(load) || (body.squeezedHeightMm !== undefined && load.kind !== 'knock'),
-  at(context, load, temperatureC) {
+  at(context, load, temperatureC, _durationH, working) {
     return context.body.squeezedHeightMm === undefined
-      ? bentTooFar(context, load, temperatureC)
-      : squeezedTooFar(context, load, temperatureC);
-  },
-  show(context, load, temperatureC, _durationH, working) {
-    if (context.body.squeezedHeightMm !== undefined) {
-      working.add('h', 'Height of the cushion', context.body.squeezedHeightMm, 'mm');
-      working.add(
-        '',
-        'Squeeze that is usual for elastomer pads',
-        `${load.kind === 'lasting' ? '30 % lasting' : '40 % for a moment'}`,
-        '',
-      );
-      return;
-    }
-    const governing = worstFibre(context, load);
-    if (!governing) return;
-    const { layerStress } = governing;
-    const acting = actingAt(context, load, temperatureC);
-    if (!acting.known) return;
-    const stress = layerStress.stressPerUnit * acting.action;
-    const modulus = modulusAlong(context.material, layerStress.place.direction, context.part.up);
-    if (!modulus.known) return;
-    const ratio = context.material.modulusRatio(temperatureC);
-    working.add('', 'Where', layerStress.place.title, '');
-    working.add('y', load.loadCase.name, load.amount, load.size === 'angleDeg' ? '°' : 'mm');
-    working.add('Kt', 'Stress concentration, counted on the strain', layerStress.place.concentration, '×');
-    working.add('ε', 'Strain there, from shape and movement alone', (100 * stress) / (modulus.value * ratio), '%', {
-      expression: `σ / E = ${f(stress)} / ${f(modulus.value * ratio)}: the modulus cancels`,
-      source: 'beam theory',
-    });
-    const { yielding, breaking } = elongations(context);
-    if (yielding.known) showResolved(working, 'ε_y', 'Elongation at yield', yielding, '%');
-    if (breaking.known) {
-      showResolved(working, 'ε_b', 'Elongation at break', breaking, '%');
-      working.add('', `At most ${SHARE_OF_BREAK} of that at break`, SHARE_OF_BREAK * breaking.value, '%');
-    }
-    const share = cycleShare(context, load);
-    if (share < 1)
-      working.add('kN', `Share left after ${f(load.loadCase.cycles ?? 1)} bends`, share, '×', {
-        source: 'fatigue shares typical of the family',
-      });
-    const layers = layerShare(context, layerStress);
-    if (layers.known && layers.value < 1)
-      working.add('kz', `Share at ${f(layerStress.angleDeg)}° to the layers`, layers.value, '×', {
-        source: 'ratio of the strengths',
-      });
-    working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
-    showPush(context, acting.action, working);
+      ? bentTooFar(context, load, temperatureC, working)
+      : squeezedTooFar(context, load, temperatureC, working);
   },
 };
 
@@ -99,30 +53,59 @@ function showPush({ body, material }: CheckContext, bendingForceN: number, worki
   });
 }
 
-function bentTooFar(context: CheckContext, load: PreparedLoad, temperatureC: number): CaseOutcome {
+function bentTooFar(
+  context: CheckContext,
+  load: PreparedLoad,
+  temperatureC: number,
+  working: Working | undefined,
+): CaseOutcome {
   const { material } = context;
   if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
   const { yielding, breaking } = elongations(context);
   if (!breaking.known) return { kind: 'unknown', gaps: breaking.gaps };
-  const allowed =
-    Math.min(yielding.known ? yielding.value : Infinity, SHARE_OF_BREAK * breaking.value) * cycleShare(context, load);
+  const halfOfBreak = SHARE_OF_BREAK * breaking.value;
+  const cycles = cycleShare(context, load);
+  const allowed = Math.min(yielding.known ? yielding.value : Infinity, halfOfBreak) * cycles;
   const governing = worstFibre(context, load);
   if (!governing) return { kind: 'not-loaded' };
   if ('gaps' in governing) return { kind: 'unknown', gaps: governing.gaps };
   const { layerStress, layers, modulusMPa } = governing;
+  const { place, angleDeg, mode } = layerStress;
   const stress = layerStress.stressPerUnit * acting.action;
+  const modulusThere = modulusMPa * material.modulusRatio(temperatureC);
+  const strainPct = (100 * stress) / modulusThere;
+  if (working) {
+    working.add('', 'Where', place.title, '');
+    working.add('y', load.loadCase.name, load.amount, load.size === 'angleDeg' ? '°' : 'mm');
+    working.add('Kt', 'Stress concentration, counted on the strain', place.concentration, '×');
+    working.add('ε', 'Strain there, from shape and movement alone', strainPct, '%', {
+      expression: `σ / E = ${f(stress)} / ${f(modulusThere)}: the modulus cancels`,
+      source: 'beam theory',
+    });
+    if (yielding.known) showResolved(working, 'ε_y', 'Elongation at yield', yielding, '%');
+    showResolved(working, 'ε_b', 'Elongation at break', breaking, '%');
+    working.add('', `At most ${SHARE_OF_BREAK} of that at break`, halfOfBreak, '%');
+    if (cycles < 1)
+      working.add('kN', `Share left after ${f(load.loadCase.cycles ?? 1)} bends`, cycles, '×', {
+        source: 'fatigue shares typical of the family',
+      });
+    if (mode !== 'pull' && layers < 1)
+      working.add('kz', `Share at ${f(angleDeg)}° to the layers`, layers, '×', { source: 'ratio of the strengths' });
+    working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
+    showPush(context, acting.action, working);
+  }
   return {
     kind: 'known',
-    demand: (100 * stress) / (modulusMPa * material.modulusRatio(temperatureC)),
+    demand: strainPct,
     capacity: (allowed * layers) / load.loadCase.safetyFactor,
     evidence: weakest(
       breaking.evidence,
       yielding.known ? yielding.evidence : 'A',
       load.kind === 'repeated' ? 'D' : 'A',
     ),
-    placeId: layerStress.place.id,
+    placeId: place.id,
   };
 }
 
@@ -172,16 +155,29 @@ function cycleShare({ material }: CheckContext, load: PreparedLoad): number {
   return Math.min(1, law.coefficient * cycles ** -law.exponent);
 }
 
-function squeezedTooFar(context: CheckContext, load: PreparedLoad, temperatureC: number): CaseOutcome {
+function squeezedTooFar(
+  context: CheckContext,
+  load: PreparedLoad,
+  temperatureC: number,
+  working: Working | undefined,
+): CaseOutcome {
   const compliance = context.compliances[load.directionIndex]!;
   if (!compliance.known) return { kind: 'unknown', gaps: compliance.gaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
+  const heightMm = context.body.squeezedHeightMm!;
   const squeezeMm = acting.action * movementPerUnit(context, compliance, temperatureC);
+  const limit = squeezeLimit(load);
+  if (working) {
+    const usual = `${f(100 * limit)} % ${limit === SQUEEZE_LASTING ? 'lasting' : 'for a moment'}`;
+    working.add('h', 'Height of the cushion', heightMm, 'mm');
+    working.add('s', 'Squeezed by', squeezeMm, 'mm');
+    working.add('', 'Squeeze that is usual for elastomer pads', usual, '');
+  }
   return {
     kind: 'known',
-    demand: (100 * squeezeMm) / context.body.squeezedHeightMm!,
-    capacity: 100 * squeezeLimit(load),
+    demand: (100 * squeezeMm) / heightMm,
+    capacity: 100 * limit,
     evidence: compliance.evidence,
     placeId: 'pad',
   };

@@ -1,7 +1,7 @@
 import type { EvidenceClass } from '@anvilstone/schema';
 import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import { ACTION_SYMBOL, ACTION_UNIT } from '@anvilstone/core/shapes';
-import { actingAt, isDriven, strengthHours, weatheredShare } from '../engine/action.ts';
+import { actingAt, allowableShare, isDriven, strengthHours } from '../engine/action.ts';
 import type { LayerStress, LayerStressPlaces } from '../engine/layerStress.ts';
 import { BEARING_WORDS, bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
@@ -21,16 +21,19 @@ export function strengthCheck(
     temperatureDependence: () => 'strength',
     // What is bent by a forced movement is judged by its strain, what is struck by its energy.
     appliesTo: (load) => !isDriven(load) && load.kind !== 'knock',
-    at(context, load, temperatureC, durationH) {
+    at(context, load, temperatureC, durationH, working) {
       const layerStresses = which(context.layerStresses[load.directionIndex]!);
       if (layerStresses.length === 0) return NOT_LOADED;
-      return worstLayerStress(context, layerStresses, load, temperatureC, durationH);
-    },
-    show(context, load, temperatureC, durationH, working) {
-      const layerStresses = which(context.layerStresses[load.directionIndex]!);
       const outcome = worstLayerStress(context, layerStresses, load, temperatureC, durationH);
-      if (outcome.kind !== 'known' || !outcome.layerStress) return;
-      showLayerStress(context, outcome.layerStress, load, temperatureC, strengthHours(load, durationH), working);
+      if (working && outcome.kind === 'known')
+        showLayerStress(working, context, load, {
+          layerStress: outcome.layerStress!,
+          stressMPa: outcome.demand,
+          allowableMPa: outcome.capacity,
+          temperatureC,
+          strengthH: strengthHours(load, durationH),
+        });
+      return outcome;
     },
   };
 }
@@ -48,9 +51,7 @@ function worstLayerStress(
   if (!material.behaviour) return { kind: 'unknown', gaps: material.behaviourGaps };
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { kind: 'unknown', gaps: acting.gaps };
-  const factor =
-    (material.strengthFactor(temperatureC, strengthHours(load, durationH)) * weatheredShare(context)) /
-    load.loadCase.safetyFactor;
+  const share = allowableShare(context, load, temperatureC, strengthHours(load, durationH));
   let worst: LayerStress | undefined;
   let worstReserve = Infinity;
   let evidence: EvidenceClass = 'A';
@@ -58,7 +59,7 @@ function worstLayerStress(
   for (const layerStress of layerStresses) {
     const strength = bearingStrength(material, layerStress);
     if (!strength.known) return { kind: 'unknown', gaps: strength.gaps };
-    const bears = strength.value * factor;
+    const bears = strength.value * share;
     const reserve = bears / (layerStress.stressPerUnit * acting.action);
     if (reserve >= worstReserve) continue;
     worstReserve = reserve;
@@ -80,48 +81,36 @@ const NOT_LOADED: CaseOutcome = { kind: 'not-loaded' };
 
 /** The arithmetic of one stressed place: what acts, the stress there, and the strength that bears it. */
 export function showLayerStress(
-  context: CheckContext,
-  layerStress: LayerStress,
-  load: PreparedLoad,
-  temperatureC: number,
-  strengthH: number,
   working: Working,
+  context: CheckContext,
+  load: PreparedLoad,
+  found: { layerStress: LayerStress; stressMPa: number; allowableMPa: number; temperatureC: number; strengthH: number },
 ): void {
-  const acting = actingAt(context, load, temperatureC);
-  if (!acting.known) return;
+  const { layerStress, stressMPa, allowableMPa, temperatureC, strengthH } = found;
+  const { place, relief, mode, angleDeg } = layerStress;
   const { action } = context.body;
-  working.add('', 'Where', layerStress.place.title, '');
-  working.add(ACTION_SYMBOL[action], load.loadCase.name, acting.action, ACTION_UNIT[action]);
-  showLines(working, layerStress.place.lines, acting.action);
-  if (layerStress.relief !== undefined) {
-    working.add('k', 'Share of the stress left to the print beside the strands', layerStress.relief, '×', {
+  const acts = stressMPa / layerStress.stressPerUnit;
+  working.add('', 'Where', place.title, '');
+  working.add(ACTION_SYMBOL[action], load.loadCase.name, acts, ACTION_UNIT[action]);
+  showLines(working, place.lines, acts);
+  if (relief !== undefined) {
+    working.add('k', 'Share of the stress left to the print beside the strands', relief, '×', {
       expression: '1 / (1 − s + s · E_f/E)',
       source: 'transformed section, 23 °C',
     });
-    working.add('σ_k', 'Stress left to the print', layerStress.stressPerUnit * acting.action, 'MPa', {
-      expression: 'k · σ',
-    });
+    working.add('σ_k', 'Stress left to the print', stressMPa, 'MPa', { expression: 'k · σ' });
   }
   const strength = bearingStrength(context.material, layerStress);
-  const { symbol, meaning } = BEARING_WORDS[layerStress.mode];
-  if (layerStress.mode === 'squeeze') {
-    working.add('σ', 'Compression there', layerStress.stressPerUnit * acting.action, 'MPa');
-  }
-  if (layerStress.mode === 'pull-apart')
-    working.add('φ', 'Angle of the stress to the layers', layerStress.angleDeg, '°');
+  const { symbol, meaning } = BEARING_WORDS[mode];
+  if (mode === 'squeeze') working.add('σ', 'Compression there', stressMPa, 'MPa');
+  if (mode === 'pull-apart') working.add('φ', 'Angle of the stress to the layers', angleDeg, '°');
   if (!strength.known) return;
   showResolved(working, symbol, meaning, strength, 'MPa');
   showStrengthFactor(working, context.material, temperatureC, strengthH);
   showWeathering(working, context);
-  working.add('SF', 'Safety factor of the load case', load.loadCase.safetyFactor, '÷');
-  working.add(
-    'σ_allow',
-    'Allowable stress',
-    (strength.value * context.material.strengthFactor(temperatureC, strengthH) * weatheredShare(context)) /
-      load.loadCase.safetyFactor,
-    'MPa',
-    {
-      expression: `${f(strength.value)} · kT · kt${context.weathering ? ' · kUV' : ''} / ${f(load.loadCase.safetyFactor)}`,
-    },
-  );
+  const { safetyFactor } = load.loadCase;
+  working.add('SF', 'Safety factor of the load case', safetyFactor, '÷');
+  working.add('σ_allow', 'Allowable stress', allowableMPa, 'MPa', {
+    expression: `${f(strength.value)} · kT · kt${context.weathering ? ' · kUV' : ''} / ${f(safetyFactor)}`,
+  });
 }

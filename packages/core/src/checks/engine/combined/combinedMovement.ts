@@ -27,10 +27,19 @@ export const combinedMovement: CaseCheck = {
   limitsHeat: true,
   ofCombinations: true,
   appliesTo: (load, body) => limitOf(load) !== undefined || body.movementRangeMm !== undefined,
-  at(context, load, temperatureC, durationH): CaseOutcome {
+  at(context, load, temperatureC, durationH, working): CaseOutcome {
     const moved = movedBy(context, load, temperatureC, durationH);
     if ('gaps' in moved) return { kind: 'unknown', gaps: moved.gaps };
     const { limitMm, whence } = limitIn(context, load);
+    if (working) {
+      for (const { load: one, mm, growth } of moved.each)
+        working.add('δ', one.loadCase.name, mm, 'mm', {
+          expression: growth === 1 ? 'as it comes on' : `with creep, × ${f(growth)}`,
+          source: one.loadCase.direction === 'width' ? 'sideways' : 'along the depth',
+        });
+      working.add('Σδ', 'Together', moved.mm, 'mm', { source: 'one direction adds up, two make a resultant' });
+      working.add('', 'Allowed', limitMm, 'mm', { source: whence });
+    }
     const rangeMm = context.body.movementRangeMm ?? Infinity;
     const base = { kind: 'known', capacity: limitMm, evidence: moved.evidence, placeId: 'movement' } as const;
     if (moved.mm <= rangeMm) return { ...base, demand: moved.mm, reason: whence };
@@ -42,18 +51,6 @@ export const combinedMovement: CaseCheck = {
       reserve: limitMm / moved.mm,
       reason: `Moves by more than ${rangeOf(context.body)}`,
     };
-  },
-  show(context, load, temperatureC, durationH, working) {
-    const moved = movedBy(context, load, temperatureC, durationH);
-    if ('gaps' in moved) return;
-    for (const { load: one, mm, growth } of moved.each)
-      working.add('δ', one.loadCase.name, mm, 'mm', {
-        expression: growth === 1 ? 'as it comes on' : `with creep, × ${f(growth)}`,
-        source: one.loadCase.direction === 'width' ? 'sideways' : 'along the depth',
-      });
-    const { limitMm, whence } = limitIn(context, load);
-    working.add('Σδ', 'Together', moved.mm, 'mm', { source: 'one direction adds up, two make a resultant' });
-    working.add('', 'Allowed', limitMm, 'mm', { source: whence });
   },
 };
 

@@ -18,18 +18,15 @@ export const combinedStability: CaseCheck = {
   limitsHeat: true,
   ofCombinations: true,
   appliesTo: ({ together }) => together!.some(({ response, kind }) => response.buckling.length > 0 && kind !== 'knock'),
-  at(context, load, temperatureC, durationH) {
+  at(context, load, temperatureC, durationH, working) {
     const found = sharesOf(context, load, temperatureC, durationH);
     if ('gaps' in found) return { kind: 'unknown', gaps: found.gaps };
+    if (working)
+      for (const { load: one, share, action, critical } of found.shares)
+        working.add('u', one.loadCase.name, share, '×', { expression: `${f(action)} / ${f(critical)}` });
     const demand = found.shares.reduce((sum, { share }) => sum + share, 0);
     if (demand === 0) return { kind: 'not-loaded' };
     return { kind: 'known', demand, capacity: 1, evidence: found.evidence, placeId: found.placeId };
-  },
-  show(context, load, temperatureC, durationH, working) {
-    const found = sharesOf(context, load, temperatureC, durationH);
-    if ('gaps' in found) return;
-    for (const { load: one, share, action, critical } of found.shares)
-      working.add('u', one.loadCase.name, share, '×', { expression: `${f(action)} / ${f(critical)}` });
   },
 };
 

@@ -1,8 +1,7 @@
 import type { EvidenceClass } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
-import { actingAt, strengthHours, weatheredShare } from '../action.ts';
-import { bearingStrength } from '../../strength/bearingStrength.ts';
-import { BEARING_WORDS } from '../../strength/bearingStrength.ts';
+import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import { actingAt, allowableShare, strengthHours } from '../action.ts';
+import { BEARING_WORDS, bearingStrength } from '../../strength/bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../check.ts';
 import { amplitudeWeight } from '../../strength/fatigueLife.ts';
 import { impactUndamaged } from '../../impact/impact.ts';
@@ -36,10 +35,11 @@ export const combinedStrength: CaseCheck = {
   limitsHeat: true,
   ofCombinations: true,
   appliesTo: () => true,
-  at(context, load, temperatureC, durationH) {
+  at(context, load, temperatureC, durationH, working) {
     const worst = worstPlace(context, load, temperatureC, durationH);
     if ('kind' in worst) return worst;
     const { shares, share } = worst;
+    if (working) showShares(working, shares, share, temperatureC);
     const demand = shares.reduce((sum, { stressMPa }) => sum + stressMPa, 0);
     return {
       kind: 'known',
@@ -49,24 +49,23 @@ export const combinedStrength: CaseCheck = {
       layerStress: shares[0]!.term.layerStress,
     };
   },
-  show(context, load, temperatureC, durationH, working) {
-    const worst = worstPlace(context, load, temperatureC, durationH);
-    if ('kind' in worst) return;
-    const { place, mode } = worst.shares[0]!.term.layerStress;
-    working.add('', 'Where', place.title, '');
-    for (const { load: one, stressMPa, allowedMPa, share } of worst.shares)
-      working.add('u', one.loadCase.name, share, '×', {
-        expression:
-          one.kind === 'knock'
-            ? '√(energy of the knock / what it takes up)'
-            : `${f(stressMPa)} MPa / ${f(allowedMPa)} MPa`,
-        source: `${BEARING_WORDS[mode].meaning.toLowerCase()} at ${f(temperatureC)} °C, safety factor ${f(one.loadCase.safetyFactor)}`,
-      });
-    working.add('Σu', 'Share of the strength that they take together', worst.share, '×', {
-      source: 'linear interaction; the reserve is its inverse',
-    });
-  },
 };
+
+function showShares(working: Working, shares: readonly Share[], together: number, temperatureC: number): void {
+  const { place, mode } = shares[0]!.term.layerStress;
+  working.add('', 'Where', place.title, '');
+  for (const { load, stressMPa, allowedMPa, share } of shares)
+    working.add('u', load.loadCase.name, share, '×', {
+      expression:
+        load.kind === 'knock'
+          ? '√(energy of the knock / what it takes up)'
+          : `${f(stressMPa)} MPa / ${f(allowedMPa)} MPa`,
+      source: `${BEARING_WORDS[mode].meaning.toLowerCase()} at ${f(temperatureC)} °C, safety factor ${f(load.loadCase.safetyFactor)}`,
+    });
+  working.add('Σu', 'Share of the strength that they take together', together, '×', {
+    source: 'linear interaction; the reserve is its inverse',
+  });
+}
 
 function worstPlace(
   context: CheckContext,
@@ -106,9 +105,7 @@ function shareOf(
   const acting = actingAt(context, load, temperatureC);
   if (!acting.known) return { gaps: acting.gaps };
   const hours = strengthHours(load, Math.min(load.loadCase.durationH, longestH));
-  const allowedMPa =
-    (strength.value * material.strengthFactor(temperatureC, hours) * weatheredShare(context)) /
-    load.loadCase.safetyFactor;
+  const allowedMPa = strength.value * allowableShare(context, load, temperatureC, hours);
   const stressMPa = term.layerStress.stressPerUnit * acting.action;
   const evidence = weakest(acting.evidence, evidenceAt(material, strength.evidence, temperatureC));
   const base = { load, term, stressMPa, allowedMPa, evidence };
