@@ -76,7 +76,7 @@ module.exports = {
     {
       name: 'only-tests-import-test-helpers',
       severity: 'error',
-      from: { pathNot: '(\\.test|/test[A-Z][A-Za-z]*)\\.tsx?$' },
+      from: { pathNot: '(\\.test|/test[A-Z][A-Za-z]*|/testing/\\w+)\\.tsx?$' },
       to: {
         path: '/(test(Context|Server|Operations|Team|Store|Part|Page|Answers|Engine|Computed|Comlink|Raw|Document|App)|fakeServer)\\.tsx?$',
       },

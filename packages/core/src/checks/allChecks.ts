@@ -29,9 +29,10 @@ export const checks: readonly Check[] = [
   printable,
 ];
 
-const byId = new Map(checks.map((check) => [check.id, check]));
+let byId = new Map<string, Check>();
 
 /** Undefined when there is no check of that id, for example one of a newer version. */
 export function findCheck(id: string): Check | undefined {
+  if (byId.size !== checks.length) byId = new Map(checks.map((check) => [check.id, check]));
   return byId.get(id);
 }

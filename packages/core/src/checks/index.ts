@@ -1,5 +1,6 @@
 export { checks, findCheck } from './allChecks.ts';
 export { knockForceN } from './engine/action.ts';
+export type { CheckFacts, FailureModeId } from './engine/checkFacts.ts';
 export type { Check, CheckContext, PreparedLoad, PreparedPart } from './engine/check.ts';
 export type { CheckOutcome } from './engine/checkOutcome.ts';
 export { temperatureReserve } from './heat/temperatureReserve.ts';

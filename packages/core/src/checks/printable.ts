@@ -6,6 +6,7 @@ export const printable: Check = {
   id: 'printable',
   title: 'Printability',
   asks: 'Can one of the allowed machines print it in this orientation without damage?',
+  worseWhenLarger: true,
   applies: () => true,
   evaluate({ fit, material }, working) {
     if (!fit) {

@@ -7,12 +7,12 @@ import { NO_GAPS, notLoaded, unknown } from './outcome.ts';
 export function overLoadCases(check: CaseCheck): Check {
   const isAsked = (load: PreparedLoad, body: PartBody) =>
     isAskedOf(check, load, body) && (check.asksOnlyWarm?.(load) ?? true);
+  // What only load cases have stays with the check of one; all else it says of itself holds of both.
+  const { unit: _u, limitsHeat: _l, temperatureDependence: _t, ofCombinations: _o, asksOnlyWarm: _w, ...about } = check;
+  const { appliesTo: _a, at: _at, ...facts } = about;
   return {
-    id: check.id,
-    title: check.title,
-    asks: check.asks,
-    ...(check.words ? { words: check.words } : {}),
-    ...(check.isLimit ? { isLimit: true } : {}),
+    ...facts,
+    scatter: 'loads',
     applies: (part) => allLoads(part).some((load) => isAsked(load, part.body)),
     evaluate(context, working) {
       const unit = typeof check.unit === 'string' ? check.unit : check.unit(context.body);

@@ -6,6 +6,7 @@ import type { Direction, PartBody, PartResponse, SizeKind, Fill, LaidFibre } fro
 import type { LayerStress, LayerStressPlaces } from './layerStress.ts';
 import type { Compliance } from './compliance.ts';
 import type { Weathering } from '../surroundings/weathering.ts';
+import type { CheckFacts } from './checkFacts.ts';
 import type { CheckOutcome } from './checkOutcome.ts';
 
 /** A load of the brief with what the part answers to it, made ready once for all grades. */
@@ -128,7 +129,7 @@ export interface HeatLimitCause {
 }
 
 /** One module and one line in `checks` each. */
-export interface Check {
+export interface Check extends CheckFacts {
   id: string;
   title: string;
   /** What it asks, in one plain sentence. */

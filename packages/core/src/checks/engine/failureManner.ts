@@ -19,6 +19,7 @@ export const failureManner: Check = {
   id: 'failure-manner',
   title: 'Warning before failure',
   asks: 'Does it bow, whiten or creak before it fails, so that the failure can be seen coming?',
+  testedBy: ['pull-bar', 'bend-bar', 'break-part'],
   applies: ({ brief }) => brief.asks.mustWarn === true,
   evaluate(context, working) {
     const { family } = context.material;

@@ -9,6 +9,9 @@ export const massLimit: Check = {
   title: 'Mass',
   anyWayUp: true,
   asks: 'Is the part light enough?',
+  worseWhenLarger: true,
+  isBudget: true,
+  scatter: 'mass',
   applies: ({ brief }) => brief.asks.maxMassG !== undefined,
   evaluate({ brief, massG, material, body, part }, working) {
     if (massG === null || !material.density.known)
@@ -28,6 +31,9 @@ export const costLimit: Check = {
   isLimit: true,
   title: 'Cost',
   asks: 'Is the cost of one good part within its limit?',
+  worseWhenLarger: true,
+  isBudget: true,
+  scatter: 'price',
   applies: ({ brief }) => brief.asks.maxCostUsd !== undefined,
   evaluate({ brief, cost, costLines, fit, priceIsFamilyEstimate, material }, working) {
     if (cost === null) return unknown('USD', costGaps(material.density.known, fit !== undefined));

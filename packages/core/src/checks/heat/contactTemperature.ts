@@ -15,6 +15,9 @@ export const contactTemperature: Check = {
   id: 'contact-temperature',
   title: 'Hot contact',
   asks: 'Does its face withstand the contact temperature for the required number of contacts?',
+  failsAs: 'softened',
+  testedBy: ['heat-ladder'],
+  scatter: 'heat',
   applies: ({ body }) => body.contact !== undefined,
   evaluate(context, working) {
     const contact = context.body.contact!;

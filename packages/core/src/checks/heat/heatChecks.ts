@@ -6,11 +6,14 @@ import { hotLoads } from './checksUnderLoad.ts';
 import { ownHeatLimit, smallestReserve, TOLERANCE_K, type SmallestReserve } from './ownHeatLimit.ts';
 import { LEAST_RISE_K, temperatureReserve } from './temperatureReserve.ts';
 
-function heatCheck(which: 'steady' | 'peak', title: string, asks: string): Check {
+function heatCheck(which: 'steady' | 'peak', title: string, asks: string, testedBy: readonly string[]): Check {
   return {
     id: `heat-${which}`,
     title,
     asks,
+    failsAs: 'softened',
+    testedBy,
+    scatter: 'loads',
     applies: ({
       brief: {
         asks: { heat },
@@ -82,9 +85,11 @@ export const heatSteady = heatCheck(
   'steady',
   'Service temperature limit, continuous',
   'Does the loaded part still work at the highest continuous temperature?',
+  ['creep-hot', 'heat-ladder', 'leave-out'],
 );
 export const heatPeak = heatCheck(
   'peak',
   'Service temperature limit, peak',
   'Does the loaded part still work at the highest peak temperature?',
+  ['heat-ladder'],
 );

@@ -14,6 +14,7 @@ export const heldForm: CaseCheck = {
   id: 'form-limit',
   title: 'Form limit',
   asks: 'Does it keep its shape at the load’s temperature, whatever the stress?',
+  failsAs: 'softened',
   unit: '°C',
   words: ['Service temperature', 'form limit'],
   limitsHeat: true,

@@ -36,6 +36,8 @@ export const keepsShape: Check = {
   isLimit: true,
   title: 'Shape retention',
   asks: 'Does it keep its printed shape in warm surroundings, unloaded?',
+  failsAs: 'sagged',
+  scatter: 'form',
   words: ['Change of shape', 'limit'],
   applies: ({ brief }) => brief.asks.heat?.steadyC !== undefined || brief.asks.heat?.peak !== undefined,
   evaluate(context, working) {

@@ -34,6 +34,7 @@ export const thermalFit: Check = {
   title: 'Thermal expansion mismatch',
   anyWayUp: true,
   asks: 'Can the joint take the difference in thermal expansion?',
+  failsAs: 'lost-hold',
   words: ['Expansion mismatch', 'limit'],
   applies: ({ brief }) => brief.asks.thermalFit !== undefined,
   evaluate(context, working) {

@@ -54,6 +54,8 @@ export const movementInRange: Check = {
   title: 'Small-deflection range',
   words: ['Deflection', 'formulas valid to'],
   asks: 'Is the deflection small enough, usually a tenth of the span, for the formulas to hold?',
+  failsAs: 'sagged',
+  scatter: 'stiffness',
   applies: ({ body, loads }) => body.movementRangeMm !== undefined && loads.some(isPressed),
   evaluate(context, working) {
     const rangeMm = context.body.movementRangeMm!;
@@ -92,6 +94,8 @@ export const usualMovement: Check = {
   title: 'Default deflection limit',
   words: ['Deflection', 'default limit'],
   asks: 'Is the deflection within the default limit where none is stated?',
+  failsAs: 'sagged',
+  scatter: 'stiffness',
   applies: ({ body, loads }) => body.movementRangeMm !== undefined && loads.some(isUnlimited),
   evaluate(context, working) {
     const { body, rules, material } = context;

@@ -19,6 +19,8 @@ export const fatigueLife: CaseCheck = {
   id: 'fatigue-life',
   title: 'Fatigue',
   asks: 'Does it survive all its load cycles?',
+  failsAs: 'fatigue-crack',
+  testedBy: ['pull-bar', 'break-part'],
   unit: 'MPa',
   limitsHeat: true,
   temperatureDependence: () => 'strength',

@@ -18,6 +18,8 @@ export const holdingForce: CaseCheck = {
   id: 'holding-force',
   title: 'Retained force',
   asks: 'Is enough spring or clamping force left at the end?',
+  failsAs: 'lost-hold',
+  testedBy: ['sag-48h', 'creep-hot'],
   unit: 'N',
   words: ['Required force', 'retained force'],
   limitsHeat: true,

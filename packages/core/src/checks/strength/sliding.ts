@@ -32,6 +32,8 @@ export const wear: Check = {
   title: 'Wear',
   anyWayUp: true,
   asks: 'Is the wear within its limit?',
+  failsAs: 'worn',
+  testedBy: ['rub'],
   words: ['Wear depth', 'limit'],
   applies: ({ brief: { asks } }) => asks.sliding?.distanceKm !== undefined && asks.sliding.maxWearMm !== undefined,
   evaluate(context, working) {
@@ -78,6 +80,8 @@ export const friction: Check = {
   title: 'Friction',
   anyWayUp: true,
   asks: 'Is the friction low enough?',
+  failsAs: 'worn',
+  testedBy: ['rub'],
   words: ['Coefficient of friction', 'limit'],
   applies: ({ brief }) => brief.asks.sliding?.maxFriction !== undefined,
   evaluate(context, working) {
@@ -103,6 +107,9 @@ export const pressureVelocity: Check = {
   title: 'Pressure × velocity',
   anyWayUp: true,
   asks: 'Are contact pressure and sliding speed within the PV limit?',
+  failsAs: 'worn',
+  testedBy: ['rub'],
+  scatter: 'form',
   applies: ({ brief, body, loads }) =>
     brief.asks.sliding !== undefined || (body.sliding !== undefined && body.sliding.speedMPerS > 0 && loads.length > 0),
   evaluate(context, working) {

@@ -24,6 +24,8 @@ export const strain: CaseCheck = {
   id: 'strain',
   title: 'Strain',
   asks: 'Does the material take the imposed strain, that often?',
+  failsAs: 'torn',
+  testedBy: ['bend-bar', 'bend-1-30-60'],
   unit: '%',
   words: ['Strain', 'allowable'],
   limitsHeat: false,

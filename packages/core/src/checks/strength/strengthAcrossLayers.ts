@@ -9,6 +9,9 @@ export const strengthAcrossLayers = strengthCheck(
     id: 'strength-across-layers',
     title: 'Interlayer strength (Z)',
     asks: 'Do the layers hold together under tension and shear between them?',
+    failsAs: 'layers-parted',
+    testedBy: ['pull-bar', 'bend-bar', 'break-part', 'twist-90'],
+    breaksUnder: 'force',
   },
   (layerStresses) => layerStresses.across,
 );

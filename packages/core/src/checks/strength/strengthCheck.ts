@@ -5,13 +5,14 @@ import { actingAt, allowableShare, isDriven, strengthHours } from '../engine/act
 import type { LayerStress, LayerStressPlaces } from '../engine/layerStress.ts';
 import { BEARING_WORDS, bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
+import type { CheckFacts } from '../engine/checkFacts.ts';
 import { weakest } from '../engine/outcome.ts';
 import { showLines, showResolved, showStrengthFactor, showWeathering } from '../engine/showMaterial.ts';
 import { evidenceAt } from '../heat/temperatureEvidence.ts';
 
 /** A check of stress against strength over the places that `which` picks; the place with the minimum reserve decides. */
 export function strengthCheck(
-  about: Pick<CaseCheck, 'id' | 'title' | 'asks'>,
+  about: Pick<CaseCheck, 'id' | 'title' | 'asks' | keyof CheckFacts>,
   which: (layerStresses: LayerStressPlaces) => readonly LayerStress[],
 ): CaseCheck {
   return {

@@ -6,6 +6,9 @@ export const strengthInPlane = strengthCheck(
     id: 'strength-in-plane',
     title: 'In-plane strength',
     asks: 'Is the stress within the layers below the allowable?',
+    failsAs: 'torn',
+    testedBy: ['pull-bar', 'bend-bar', 'break-part'],
+    breaksUnder: 'force',
   },
   (layerStresses) => layerStresses.inPlane,
 );

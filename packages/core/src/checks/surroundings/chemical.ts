@@ -9,6 +9,8 @@ export const chemical: Check = {
   title: 'Chemical resistance',
   anyWayUp: true,
   asks: 'Does it resist every fluid it contacts, at that temperature and for that long?',
+  failsAs: 'crazed',
+  testedBy: ['soak', 'soak-fluid', 'leave-out'],
   words: ['Exposure', 'resists'],
   applies: ({ brief }) => brief.asks.fluids !== undefined,
   evaluate(context, working) {

@@ -25,6 +25,7 @@ export const electrostatic: Check = {
   title: 'Electrostatic range',
   anyWayUp: true,
   asks: 'Is the surface resistance in the required range?',
+  testedBy: ['surface-resistance'],
   applies: ({ brief }) => brief.asks.electrostatic !== undefined,
   evaluate(context, working) {
     const ask = context.brief.asks.electrostatic!;

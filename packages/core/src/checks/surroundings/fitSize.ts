@@ -16,6 +16,8 @@ export const fitSize: Check = {
   title: 'Tolerance',
   anyWayUp: true,
   asks: 'Does the size stay in tolerance after shrinkage, swelling and thermal expansion?',
+  failsAs: 'lost-hold',
+  testedBy: ['soak', 'soak-fluid', 'condition'],
   words: ['Size variation', 'tolerance'],
   applies: ({ brief }) => brief.asks.fit !== undefined,
   evaluate({ brief, material, body, rules }, working) {

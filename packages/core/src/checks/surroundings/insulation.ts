@@ -12,6 +12,7 @@ export const insulation: Check = {
   title: 'Electrical insulation',
   anyWayUp: true,
   asks: 'Does the thinnest wall withstand the voltage?',
+  testedBy: ['surface-resistance'],
   words: ['Electric field', 'allowable'],
   applies: ({ brief }) => brief.asks.insulation !== undefined,
   evaluate({ material, body, brief }, working) {

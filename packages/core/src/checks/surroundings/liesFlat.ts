@@ -12,6 +12,7 @@ export const liesFlat: Check = {
   isLimit: true,
   title: 'Warp',
   asks: 'Does the part stay flat on the bed to the last layer?',
+  worseWhenLarger: true,
   words: ['Warp index', 'allowed'],
   applies: ({ brief }) => brief.asks.liesFlat === true,
   evaluate(context, working) {

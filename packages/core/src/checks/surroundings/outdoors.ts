@@ -11,6 +11,8 @@ export const outdoors: Check = {
   title: 'Weathering',
   anyWayUp: true,
   asks: 'Is enough strength left after weathering?',
+  failsAs: 'weathered',
+  testedBy: ['leave-out'],
   words: ['Required retention', 'retention'],
   applies: ({ brief }) => brief.asks.outdoors !== undefined,
   evaluate(context, working) {

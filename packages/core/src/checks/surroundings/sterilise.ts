@@ -8,6 +8,7 @@ export const sterilise: Check = {
   title: 'Sterilisation',
   anyWayUp: true,
   asks: 'Does it survive this sterilisation, that often?',
+  failsAs: 'crazed',
   words: ['Cycles required', 'cycles survived'],
   applies: ({ brief }) => brief.asks.sterilise !== undefined,
   evaluate(context, working) {

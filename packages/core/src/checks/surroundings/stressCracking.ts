@@ -17,6 +17,8 @@ export const stressCracking: Check = {
   id: 'stress-cracking',
   title: 'Stress cracking',
   asks: 'Does it stay free of cracks under sustained tension in a fluid?',
+  failsAs: 'crazed',
+  testedBy: ['soak', 'soak-fluid', 'leave-out'],
   words: ['Sustained tension', 'cracks from'],
   applies: ({ brief }) => brief.asks.fluids !== undefined,
   evaluate(context, working) {

@@ -47,9 +47,6 @@ const ROOM_C = 23;
 export const HEAT = MATERIAL_FACTORS.length;
 export const FIRST_LOAD = HEAT + 1;
 
-/** Checks whose reserve moves with what scatters; all others hold or do not. */
-export const SCATTERING: ReadonlySet<string> = new Set(['heat-steady', 'heat-peak', ...caseChecks.map(({ id }) => id)]);
-
 /** Every check of every load, and again at the temperatures that the part has to stand. */
 export const conditionsOf = (context: CheckContext): Condition[] =>
   [context, ...featureContexts(context)].flatMap((one) =>
@@ -137,7 +134,7 @@ function conditionOf(context: CheckContext, asked: AskedOf): Condition | undefin
     slopes[slopes.length - 1] = slope(logAt(strongerStrands(context, 1 + STEP), load, temperatureC), step);
   // What turns brittle in the cold does so for all knocks at once.
   const own =
-    check.id === 'struck-fast'
+    check.scatter === 'brittleness'
       ? { luck: BRITTLE_LUCK, table: brittleTable(context, logReserve, (where) => logAt(where, load, temperatureC)) }
       : undefined;
   return { checkId, logReserve, slopes, ...(heat ? { heat } : {}), ...(own ? { own } : {}) };

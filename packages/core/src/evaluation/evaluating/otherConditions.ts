@@ -29,34 +29,32 @@ export function otherCondition(
   const slopes = new Float64Array(width);
   const base = { checkId: check.id, logReserve, slopes };
   const byEvidence = COV[evidence ?? 'D'];
-  switch (check.id) {
-    case 'movement-in-range':
-    case 'usual-movement': {
+  switch (check.scatter) {
+    case 'stiffness': {
       // As soft as its modulus comes out, under the load as it comes.
       slopes[0] = 1;
       const load = everyLoad(context.part).findIndex(({ loadCase }) => loadCase.id === result.loadCaseId);
       if (load >= 0) slopes[FIRST_LOAD + load] = -1;
       return base;
     }
-    case 'contact-temperature': {
+    case 'heat': {
       const spreadK = heatScatterK(context.material);
       const heat = tableOver(logReserve, (d) => logOf(temperatureReserve(capacity! + d * spreadK, demand!)));
       return { ...base, heat };
     }
-    case 'keeps-shape':
-    case 'pressure-velocity': {
+    case 'form': {
       const spreadK = heatScatterK(context.material);
       const heat = tableOver(logReserve, (d) => reserveWith(check, warmer(context, d * spreadK)));
       return { ...base, heat, own: { luck, spread: logSpread(byEvidence) } };
     }
-    case 'cold-embrittlement':
+    case 'brittleness':
       return {
         ...base,
         own: { luck: BRITTLE_LUCK, table: brittleTable(context, logReserve, (c) => reserveWith(check, c)) },
       };
-    case 'mass-limit':
+    case 'mass':
       return { ...base, own: { luck, spread: logSpread(MASS_COV) } };
-    case 'cost-limit':
+    case 'price':
       return {
         ...base,
         own: { luck, spread: logSpread(context.priceIsFamilyEstimate ? COST_COV.usual : COST_COV.listed) },

@@ -1,3 +1,4 @@
+import { findCheck } from '@anvilstone/core/checks';
 import type { Brief, EvaluationEntry, GradeEvaluation, Library } from '@anvilstone/schema';
 import { ENGINE_VERSION, evaluateGrade, prepareJob, type EvaluateOptions } from './evaluate.ts';
 import type { FunnelStep } from './funnel.ts';
@@ -67,14 +68,11 @@ export function candidateOf({ gradeId, best }: GradeEvaluation): RankedCandidate
   };
 }
 
-/** Limits that somebody set: their reserve tells of the limit more than of the grade. */
-const LIMITS = new Set(['mass-limit', 'cost-limit']);
-
 /** The minimum reserve among checks that rest on typical values alone; undefined: none does. */
 export function typicalReserveOf({ checks }: Pick<EvaluationEntry, 'checks'>): number | undefined {
   let smallest: number | undefined;
   for (const { checkId, evidence, reserve } of checks) {
-    if (evidence !== 'D' || reserve === null || LIMITS.has(checkId)) continue;
+    if (evidence !== 'D' || reserve === null || findCheck(checkId)?.isBudget) continue;
     if (smallest === undefined || reserve < smallest) smallest = reserve;
   }
   return smallest;

@@ -3,7 +3,7 @@ import { everyLoad, checks } from '@anvilstone/core/checks';
 import { keptNormals, wilsonInterval } from '@anvilstone/core/foundations';
 import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { strandStrength } from '@anvilstone/core/shapes';
-import { conditionsOf, HEAT, heatMove, SCATTERING, widthOf, type Condition } from '../evaluating/conditions.ts';
+import { conditionsOf, HEAT, heatMove, widthOf, type Condition } from '../evaluating/conditions.ts';
 import { contextFor, materialFor, prepareBrief } from '../evaluating/context.ts';
 import { otherCondition } from '../evaluating/otherConditions.ts';
 import { covOf, heatScatterK, logSpread, MATERIAL_FACTORS } from './scatter.ts';
@@ -58,7 +58,7 @@ export function chanceOfMeetingAll(
     luck += 1;
     const result = check.evaluate(context);
     if (result.status === 'unknown') return undefined;
-    if (SCATTERING.has(check.id)) continue;
+    if (check.scatter === 'loads') continue;
     const other = otherCondition(context, check, result, width, luck);
     if (other) others.push(other);
     else if (result.status === 'fail') holds = false;

@@ -1,6 +1,7 @@
 import type { Brief, CompanyRules, Library } from '@anvilstone/schema';
+import { findCheck } from '@anvilstone/core/checks';
 import { defaultCompanyRules } from '@anvilstone/core/materials';
-import { conditionsOf, HEAT, heatMove, SCATTERING, type Condition } from '../evaluating/conditions.ts';
+import { conditionsOf, HEAT, heatMove, type Condition } from '../evaluating/conditions.ts';
 import { contextFor, materialFor } from '../evaluating/context.ts';
 import { evaluateGrade, prepareJob } from '../evaluating/evaluate.ts';
 import type { RankingInputs } from '../ranking/ranking.ts';
@@ -67,7 +68,8 @@ export function helpfulMeasurements(
       standing: candidateOf({ gradeId: grade.id, best, entries: [] }),
       conditions: conditionsOf(context),
       stuck: best.checks.some(
-        (check) => check.status === 'unknown' || (check.status === 'fail' && !SCATTERING.has(check.checkId)),
+        (check) =>
+          check.status === 'unknown' || (check.status === 'fail' && findCheck(check.checkId)?.scatter !== 'loads'),
       ),
       spreads: [...spreads, { of: 'heat' as const, place: HEAT, spread: heatK, scatter: heatK }],
     };

@@ -20,9 +20,6 @@ const GRID = 13;
 /** The size is found to within this share of itself. */
 const TOLERANCE = 1e-4;
 
-/** Checks that a larger part makes worse: they limit the size from above. */
-const WORSE_WHEN_LARGER = new Set(['mass-limit', 'cost-limit', 'printable', 'lies-flat']);
-
 /** The smallest size at which a grade passes every check, or what stands in the way. */
 export type Sized =
   | {
@@ -137,7 +134,7 @@ function between(grade: Grade, way: number, below: At, above: At, jobAt: (sizeMm
   return growingReserve(found.entry) >= 1 ? found : entryAt(root + TOLERANCE);
 }
 
-const growing = (check: CheckResult) => !WORSE_WHEN_LARGER.has(check.checkId);
+const growing = (check: CheckResult) => !findCheck(check.checkId)?.worseWhenLarger;
 
 /** Minimum reserve of what a larger part makes better; 0 where something fails without a number or is not known. */
 function growingReserve({ checks }: EvaluationEntry): number {

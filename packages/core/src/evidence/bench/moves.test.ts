@@ -12,7 +12,15 @@ import { findCheck } from '../../checks/index.ts';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
 import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { ratchetPawl, lampArm, sampleLibrary } from '../../education/sample/index.ts';
-import { armResult, findMethod, observationsOf, testMethods, typicalSetUp, type TestMethod } from './index.ts';
+import {
+  armResult,
+  checksTestedBy,
+  findMethod,
+  observationsOf,
+  testMethods,
+  typicalSetUp,
+  type TestMethod,
+} from './index.ts';
 
 const gradeOf = (id: string) => sampleLibrary.grades.find((one) => one.id === id)!;
 const bare = (familyId: string): Grade => ({
@@ -185,7 +193,7 @@ const pairs = testMethods.flatMap((method) => method.moves.map((checkId): [strin
 
 test.each(pairs)('a result of %s moves %s', (methodId, checkId) => {
   const method = findMethod(methodId)!;
-  expect(method.bears).toContain(checkId);
+  expect(checksTestedBy(method.id)).toContain(checkId);
   const setting = SETTINGS[`${methodId} ${checkId}`] ?? SETTINGS[`${ALIKE[methodId] ?? ''} ${checkId}`]!;
   const [low, high] = setting.gives.map((found) => {
     const observations = taken(method, setting, found);

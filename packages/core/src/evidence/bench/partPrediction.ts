@@ -5,9 +5,6 @@ import { briefWithLoad, everyLoadCase, featureOfLoad, partBody, BUILT_UP } from 
 import type { Brief, BuildOrientation, Grade, CompanyRules, Library, LoadCase } from '@anvilstone/schema';
 import type { Predicted } from './methods/testMethod.ts';
 
-/** Checks that end in a break: the first of them to reach 1 is where the part goes. */
-const BREAKS = ['strength-in-plane', 'strength-across-layers', 'stability', 'fibre-strength', 'fibre-bond'];
-const KNOCKS = ['impact-unbroken'];
 /** A hand-loaded test, h. */
 const BENCH_H = 1 / 60;
 const BENCH_C = 23;
@@ -54,7 +51,8 @@ export function predictPart(
     },
   );
   const { checks } = result.grades[0]!.best;
-  const breaks = checks.filter(({ checkId }) => (knock ? KNOCKS : BREAKS).includes(checkId));
+  // The first of the checks that end in a break to reach 1 is where the part goes.
+  const breaks = checks.filter(({ checkId }) => findCheck(checkId)?.breaksUnder === (knock ? 'blow' : 'force'));
   const unknown = breaks.filter(({ status }) => status === 'unknown');
   if (unknown.length > 0) return { known: false, gaps: unknown.flatMap(({ gaps }) => gaps) };
   const first = breaks.filter(({ reserve }) => reserve !== null).sort((a, b) => a.reserve! - b.reserve!)[0];

@@ -14,7 +14,7 @@ import { prepareMaterial } from '../../materials/behaviour/material.ts';
 import { printTimeH } from '../../machines/cost/cost.ts';
 import { completeRules } from '../../materials/companyRules/companyRules.ts';
 import { specimensFor } from './comparisons.ts';
-import { findMethod, testMethods } from './methods/index.ts';
+import { bearsOn, findMethod, testMethods } from './methods/index.ts';
 import { SPECIMEN_COV, type Predicted, type TestMethod } from './methods/testMethod.ts';
 import { benchLoads, predictPart } from './partPrediction.ts';
 import { rangeOf, type RangeFinding } from './range.ts';
@@ -70,7 +70,7 @@ export function planTests(
   options: PlanOptions = {},
 ): TestProposal[] {
   const ranked = entry.checks
-    .filter((check) => check.status !== 'not-loaded' && testMethods.some(({ bears }) => bears.includes(check.checkId)))
+    .filter((check) => check.status !== 'not-loaded' && testMethods.some(({ id }) => bearsOn(id, check.checkId)))
     .map((check) => ({ check, spreads: spreadsFromOne(check) }))
     .filter(({ spreads }) => spreads < CLEAR_SPREADS)
     .sort((a, b) => a.spreads - b.spreads);
@@ -215,7 +215,7 @@ function whyOf({ status, reserve, evidence, checkId }: CheckResult): string {
 /** Hot creep where it works hot; a part before a coupon only where no coupon settles it; none twice. */
 function methodFor(check: CheckResult, brief: Brief, taken: readonly TestProposal[]): TestMethod | undefined {
   const across = check.checkId === 'strength-across-layers';
-  const fitting = testMethods.filter(({ bears }) => bears.includes(check.checkId));
+  const fitting = testMethods.filter(({ id }) => bearsOn(id, check.checkId));
   const hot = (brief.asks.heat?.steadyC ?? 23) > 35;
   const fluids = (brief.asks as { fluids?: readonly unknown[] }).fluids;
   const preferred = fitting.filter(

@@ -3,7 +3,7 @@ import { inSentence, type Dimension } from '@anvilstone/core/foundations';
 import { lifeCycles, lifeHours, steadyHours } from '@anvilstone/core/shapes';
 import type { Brief, Installation, LoadCase, ServiceFinding } from '@anvilstone/schema';
 import { predictPart } from '../bench/partPrediction.ts';
-import { findFailureMode } from './failureModes.ts';
+import { findFailureMode, isPredictedBy } from './failureModes.ts';
 import { predictedMovement } from './predictedMovement.ts';
 import type { ServiceInputs } from './grounds.ts';
 
@@ -50,7 +50,7 @@ export function compareFinding(
   const { brief, entry } = grounds;
   const mode = finding.modeId === undefined ? undefined : findFailureMode(finding.modeId);
   const checks = entry.checks
-    .filter(({ checkId, status }) => mode?.predictedBy.includes(checkId) && status !== 'not-loaded')
+    .filter(({ checkId, status }) => mode && isPredictedBy(mode.id, checkId) && status !== 'not-loaded')
     .map(({ checkId, reserve, status }) => ({ checkId, title: findCheck(checkId)?.title ?? checkId, reserve, status }));
   const rows = [
     movedRow(finding, grounds, hoursInService),

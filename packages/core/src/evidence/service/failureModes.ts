@@ -1,8 +1,9 @@
+import { checks, findCheck, type FailureModeId } from '@anvilstone/core/checks';
 import type { Dimension } from '@anvilstone/core/foundations';
 
 /** How a part in service gives out, told by what is seen of it. */
 export interface FailureMode {
-  id: string;
+  id: FailureModeId;
   title: string;
   /** What one sees, in words that tell it from the others. */
   looksLike: string;
@@ -10,8 +11,6 @@ export interface FailureMode {
   lookFor: string;
   /** What is measured, where it can be; absent: it is only looked at. */
   measure?: { title: string; dimension: Dimension };
-  /** Checks that should have predicted it. */
-  predictedBy: readonly string[];
   /** It builds up with time under load or in its surroundings, rather than with what happens to it once. */
   withTime: boolean;
   /** One that is seen coming, or one that is not. */
@@ -26,15 +25,6 @@ export const failureModes: readonly FailureMode[] = [
     looksLike: 'Whole, but bent, hanging or oval where it was straight or round; it does not spring back.',
     lookFor: 'Creep at the loaded end, ovality of rings, gaps opened at seats',
     measure: { title: 'Distortion', dimension: 'length' },
-    predictedBy: [
-      'sag-after-duration',
-      'movement-left',
-      'deflection-at-load',
-      'movement-in-range',
-      'combined-movement',
-      'usual-movement',
-      'keeps-shape',
-    ],
     withTime: true,
     warns: true,
   },
@@ -44,7 +34,6 @@ export const failureModes: readonly FailureMode[] = [
     looksLike: 'Whole, but loose: a clamp, spring or press fit no longer presses.',
     lookFor: 'Play at clamps and press fits, bolts that turn easily',
     measure: { title: 'Retained force', dimension: 'force' },
-    predictedBy: ['holding-force', 'fit-size', 'thermal-fit'],
     withTime: true,
     warns: true,
   },
@@ -54,7 +43,6 @@ export const failureModes: readonly FailureMode[] = [
     looksLike: 'A crack from a corner, a hole or a root, often with rings like a shell; the last bit torn off rough.',
     lookFor: 'Hair cracks at roots, holes and inner corners; whitening there',
     measure: { title: 'Length of the crack', dimension: 'length' },
-    predictedBy: ['fatigue-life'],
     withTime: true,
     warns: true,
   },
@@ -63,7 +51,6 @@ export const failureModes: readonly FailureMode[] = [
     title: 'Layer separation',
     looksLike: 'A flat, smooth break along a layer; the beads are whole on both sides.',
     lookFor: 'Lines that open between layers on the pulled side, white seams, a dull sound when tapped',
-    predictedBy: ['strength-across-layers', 'fibre-bond'],
     withTime: false,
     warns: false,
   },
@@ -72,7 +59,6 @@ export const failureModes: readonly FailureMode[] = [
     title: 'Fracture across the beads',
     looksLike: 'A rough break across the beads, whitened and drawn out, or sharp and glassy where it is brittle.',
     lookFor: 'Whitening and necking where it is pulled most',
-    predictedBy: ['strength-in-plane', 'combined-strength', 'fibre-strength', 'strain'],
     withTime: false,
     warns: true,
   },
@@ -82,7 +68,6 @@ export const failureModes: readonly FailureMode[] = [
     looksLike: 'Bowed out to the side under a push along it; the fold is halfway or at a clamp.',
     lookFor: 'A slight bow in slender parts that are pushed, more of it on hot days',
     measure: { title: 'Deflection at mid-span', dimension: 'length' },
-    predictedBy: ['stability', 'combined-stability'],
     withTime: true,
     warns: true,
   },
@@ -91,7 +76,6 @@ export const failureModes: readonly FailureMode[] = [
     title: 'Impact fracture',
     looksLike: 'Several pieces with sharp edges and little whitening; often in the cold.',
     lookFor: 'Chips, star cracks and dents where it is struck',
-    predictedBy: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
     withTime: false,
     warns: false,
   },
@@ -101,7 +85,6 @@ export const failureModes: readonly FailureMode[] = [
     looksLike: 'Drooped or flowed within minutes, glossy where it touched something hot; clamps have sunk in.',
     lookFor: 'Gloss, prints of clamps, the highest temperature a label has kept',
     measure: { title: 'Highest temperature seen', dimension: 'temperature' },
-    predictedBy: ['heat-steady', 'heat-peak', 'form-limit', 'contact-temperature'],
     withTime: false,
     warns: true,
   },
@@ -110,7 +93,6 @@ export const failureModes: readonly FailureMode[] = [
     title: 'Chemical attack or stress cracking',
     looksLike: 'Many fine cracks or a milky face where a fluid stood under load; sticky or swollen.',
     lookFor: 'Fine cracks against the light, cloudiness, tackiness where it is wetted',
-    predictedBy: ['chemical', 'stress-cracking', 'sterilise'],
     withTime: true,
     warns: true,
   },
@@ -119,7 +101,6 @@ export const failureModes: readonly FailureMode[] = [
     title: 'Weathering',
     looksLike: 'Chalky, faded face with fine cracks on the sunny side; sound on the other.',
     lookFor: 'Chalk on the finger, change of colour against a covered place, edges that crumble',
-    predictedBy: ['outdoors'],
     withTime: true,
     warns: true,
   },
@@ -129,12 +110,18 @@ export const failureModes: readonly FailureMode[] = [
     looksLike: 'Material gone where it rubs, dust beside it, polished or furrowed faces.',
     lookFor: 'Play in bearings and teeth, dust, furrows',
     measure: { title: 'Wear depth', dimension: 'length' },
-    predictedBy: ['wear', 'friction', 'pressure-velocity'],
     withTime: true,
     warns: true,
   },
 ];
 
-const byId = new Map(failureModes.map((mode) => [mode.id, mode]));
+const byId = new Map<string, FailureMode>(failureModes.map((mode) => [mode.id, mode]));
 /** Undefined: of a newer version. */
 export const findFailureMode = (id: string): FailureMode | undefined => byId.get(id);
+
+/** Checks that should have predicted a way to give out, by id. */
+export const predictedBy = (modeId: string): string[] =>
+  checks.filter(({ failsAs }) => failsAs === modeId).map(({ id }) => id);
+
+/** Whether a check should have predicted it. */
+export const isPredictedBy = (modeId: string, checkId: string): boolean => findCheck(checkId)?.failsAs === modeId;

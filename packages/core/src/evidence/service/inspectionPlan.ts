@@ -1,7 +1,7 @@
 import type { Brief, CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
 import { askedLifeH } from './comparison.ts';
-import { failureModes, type FailureMode } from './failureModes.ts';
+import { failureModes, isPredictedBy, type FailureMode } from './failureModes.ts';
 
 /** One thing to look at on a part in service, and when. */
 export interface InspectionItem {
@@ -36,7 +36,7 @@ export function inspectionPlan(brief: Brief, entry: Pick<EvaluationEntry, 'check
   return failureModes
     .flatMap((mode): InspectionItem[] => {
       const own = entry.checks.filter(
-        ({ checkId, status }) => mode.predictedBy.includes(checkId) && status !== 'not-loaded',
+        ({ checkId, status }) => isPredictedBy(mode.id, checkId) && status !== 'not-loaded',
       );
       const [weakest] = [...own].sort((a, b) => rank(a) - rank(b));
       if (!weakest) return [];

@@ -23,6 +23,7 @@ export const combinedMovement: CaseCheck = {
   isLimit: true,
   title: 'Combined deflection',
   asks: 'Does the deflection stay within its limit while all of these loads act?',
+  failsAs: 'sagged',
   unit: 'mm',
   limitsHeat: true,
   ofCombinations: true,

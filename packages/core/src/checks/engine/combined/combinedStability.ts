@@ -13,6 +13,7 @@ export const combinedStability: CaseCheck = {
   id: 'combined-stability',
   title: 'Combined stability',
   asks: 'Does a compressed member stay straight under simultaneous loads?',
+  failsAs: 'buckled',
   unit: '×',
   words: ['Share of buckling load', 'limit'],
   limitsHeat: true,

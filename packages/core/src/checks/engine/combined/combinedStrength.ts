@@ -30,6 +30,7 @@ export const combinedStrength: CaseCheck = {
   id: 'combined-strength',
   title: 'Combined strength',
   asks: 'Does it carry the simultaneous loads at every location?',
+  failsAs: 'torn',
   unit: 'MPa',
   words: ['Combined utilisation', 'limit'],
   limitsHeat: true,

@@ -37,7 +37,6 @@ export const dropOnPart: TestMethod = {
     'Shards fly: eye protection and a shield all round. Hands out before the weight is let go.',
     ...WEIGHT_FALLS,
   ],
-  bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
   moves: ['impact-unbroken'],
   outcomes: [
     {
@@ -105,7 +104,6 @@ export const notchedPendulum: TestMethod = {
     'For the cold, bars lie an hour in the freezer and are struck within ten seconds; write its temperature down.',
   ],
   cautions: ['Shards fly: shield and eye protection. Nobody stands in the plane of the swing.'],
-  bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
   moves: ['impact-undamaged', 'impact-unbroken'],
   outcomes: [
     {
@@ -146,7 +144,6 @@ export const pendulum: TestMethod = {
     'A bar that only bends has not broken: write “no break” with the specimen and leave the number out.',
   ],
   cautions: ['Shards fly: shield and eye protection. Nobody stands in the plane of the swing.'],
-  bears: ['impact-undamaged', 'impact-unbroken', 'struck-fast', 'cold-embrittlement'],
   moves: [],
   outcomes: [
     {
@@ -184,7 +181,6 @@ export const rebound: TestMethod = {
     'Read the height that it comes back to, from its lower edge, and write the mean of the last three over 300 mm.',
   ],
   cautions: ['Eye protection: the ball jumps.'],
-  bears: ['impact-undamaged'],
   moves: [],
   outcomes: [
     {

@@ -1,3 +1,4 @@
+import { checks, findCheck } from '@anvilstone/core/checks';
 import { dropOnPart, notchedPendulum, pendulum, rebound } from './impact.ts';
 import { heatLadder, leaveOut, twist } from './others.ts';
 import { conditionIt, rubIt, soak, soakInFluid, surfaceMeter } from './properties.ts';
@@ -28,6 +29,14 @@ export const testMethods: readonly TestMethod[] = [
 ];
 
 const byId = new Map(testMethods.map((method) => [method.id, method]));
+/** Checks on which a result of a method bears, by id. */
+export const checksTestedBy = (methodId: string): string[] =>
+  checks.filter(({ testedBy }) => testedBy?.includes(methodId)).map(({ id }) => id);
+
+/** Whether a result of a method bears on a check. */
+export const bearsOn = (methodId: string, checkId: string): boolean =>
+  findCheck(checkId)?.testedBy?.includes(methodId) ?? false;
+
 /** Undefined: no such method, or one of a newer version. */
 export const findMethod = (id: string): TestMethod | undefined => byId.get(id);
 export { movedAt } from './time.ts';

@@ -22,7 +22,6 @@ export const twist: TestMethod = {
     'It broke before 90°: keep the torque at which it did, and say so.',
   ],
   cautions: STORED_ENERGY,
-  bears: ['strength-across-layers', 'stability'],
   moves: [],
   outcomes: [{ id: 'torque', title: 'Torque at 90°', dimension: 'torque', of: ({ reading }) => reading }],
   predict({ material, sizes }) {
@@ -76,7 +75,6 @@ export const heatLadder: TestMethod = {
     'First movement is 0.002 × span² ÷ (6 × thickness) more than at the start; write down the bar’s own temperature.',
   ],
   cautions: [...HOT, ...WEIGHT_FALLS],
-  bears: ['heat-steady', 'heat-peak', 'contact-temperature'],
   moves: ['heat-steady'],
   outcomes: [
     {
@@ -139,7 +137,6 @@ export const leaveOut: TestMethod = {
     'One that no longer does its work is gone: write the date, and leave the others.',
   ],
   cautions: ['Hang them where nobody is below: something will fall.'],
-  bears: ['outdoors', 'chemical', 'stress-cracking', 'sag-after-duration', 'heat-steady'],
   moves: [],
   outcomes: [],
   predict: () => missing('How long it lasts is what is to be found out'),

@@ -52,7 +52,6 @@ export const soak: TestMethod = {
   cautions: [
     'Solvents, cleaners, fuels: read their safety sheet; gloves, no flame, lid on, ventilate. Dispose of them as local rules say.',
   ],
-  bears: ['chemical', 'stress-cracking', 'fit-size'],
   moves: ['fit-size'],
   outcomes: [massGain('gain', 'Water taken up when full', 'waterSaturation')],
   predict: (input) => fromProperty(input, 'waterSaturation', 'nothing should crack in water'),
@@ -117,7 +116,6 @@ export const conditionIt: TestMethod = {
     'Weigh daily, later weekly, until the gain is less than a hundredth of what it was.',
   ],
   cautions: [],
-  bears: ['fit-size', 'impact-unbroken', 'deflection-at-load'],
   moves: [],
   outcomes: [massGain('gain', 'Water at 50 % humidity', 'waterAt50Rh')],
   predict: (input) => fromProperty(input, 'waterAt50Rh', 'it grows a little; nothing should crack'),
@@ -150,7 +148,6 @@ export const rubIt: TestMethod = {
     'Clean and weigh. Volume in mm³ = mass lost in mg ÷ density in g/cm³.',
   ],
   cautions: ['Turning disc: no gloves, no loose sleeves, guard on. Fibre dust: suck it off at the block, wear a mask.'],
-  bears: ['wear', 'friction', 'pressure-velocity'],
   moves: ['wear'],
   outcomes: [
     {
@@ -194,7 +191,6 @@ export const surfaceMeter: TestMethod = {
     'Apply the voltage for one minute, then read. Both sides of the plaque, and along and across the beads.',
   ],
   cautions: ['Up to 500 V at the probes: keep hands off, and discharge before touching.'],
-  bears: ['electrostatic', 'insulation'],
   moves: ['electrostatic'],
   outcomes: [
     {

@@ -50,7 +50,6 @@ export const pullBar: TestMethod = {
     'Record the location of failure. In the grip, or at a print defect: keep the value and note it.',
   ],
   cautions: STORED_ENERGY,
-  bears: ['strength-in-plane', 'strength-across-layers', 'stability', 'fatigue-life', 'failure-manner'],
   moves: ['strength-in-plane', 'strength-across-layers'],
   outcomes: [
     {
@@ -118,7 +117,6 @@ export const bendBar: TestMethod = {
     'Listen and look for the first crack: it is a reading of its own.',
   ],
   cautions: STORED_ENERGY,
-  bears: ['deflection-at-load', 'strain', 'stability', 'strength-in-plane', 'strength-across-layers', 'failure-manner'],
   moves: ['deflection-at-load', 'strength-in-plane'],
   outcomes: [
     {
@@ -213,16 +211,6 @@ export const breakPart: TestMethod = {
     'A break at a print fault is a result too: keep it, say what was seen, and decide in the open whether it counts.',
   ],
   cautions: [...STORED_ENERGY, 'A real part breaks where it likes: shield all round it, not only along the load.'],
-  bears: [
-    'strength-in-plane',
-    'strength-across-layers',
-    'stability',
-    'fibre-strength',
-    'fibre-bond',
-    'deflection-at-load',
-    'failure-manner',
-    'fatigue-life',
-  ],
   moves: ['strength-in-plane', 'strength-across-layers'],
   outcomes: [
     {

@@ -83,8 +83,6 @@ export interface TestMethod {
   needs: readonly string[];
   steps: readonly string[];
   cautions: readonly string[];
-  /** Checks that it bears on. */
-  bears: readonly string[];
   /** Of those, the ones whose numbers its result changes once it is taken in; none: it is kept and compared, for information only. */
   moves: readonly string[];
   /** The fluid has to be named. */

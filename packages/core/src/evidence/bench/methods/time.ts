@@ -109,7 +109,6 @@ export const threeTimes: TestMethod = {
   needs: ['Two rods on a board', 'A known weight on a hook', 'Dial gauge', 'A clock with seconds'],
   steps: steps('1, 30 and 60 s'),
   cautions: WEIGHT_FALLS,
-  bears: ['deflection-at-load', 'strain', 'stability', 'sag-after-duration'],
   moves: ['deflection-at-load'],
   outcomes: [startModulus(1), creepModulus('at-60s', 60, '60 s')],
   predict: (input) => predictModulus(input, 1 / 3600),
@@ -130,7 +129,6 @@ export const sag48: TestMethod = {
   needs: ['Two rods on a board in a quiet place', 'A known weight on a hook', 'Dial gauge', 'Thermometer beside it'],
   steps: [...steps('10 s to 48 h'), 'Take the weight off, and read what is left after 1 h and after 24 h.'],
   cautions: WEIGHT_FALLS,
-  bears: ['sag-after-duration', 'movement-left', 'holding-force', 'deflection-at-load'],
   moves: ['sag-after-duration'],
   outcomes: [
     creepModulus('at-48h', 172_800, '48 h'),
@@ -159,7 +157,6 @@ export const creepHot: TestMethod = {
     ...steps('10 s to 24 h'),
   ],
   cautions: [...HOT, ...WEIGHT_FALLS],
-  bears: ['sag-after-duration', 'movement-left', 'holding-force', 'heat-steady'],
   moves: ['sag-after-duration'],
   outcomes: [
     creepModulus('at-24h', 86_400, '24 h'),

@@ -1,5 +1,5 @@
 import { findCheck } from '@anvilstone/core/checks';
-import { findMethod } from '@anvilstone/core/evidence';
+import { checksTestedBy, findMethod } from '@anvilstone/core/evidence';
 import type { BuildOrientation, Grade, MethodResult } from '@anvilstone/schema';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../../sync/store/store.ts';
@@ -40,7 +40,7 @@ function ResultRow({ result, name }: { result: MethodResult; name: string }) {
   const outcome = method?.outcomes.find(({ id }) => id === result.outcomeId);
   if (!method || !outcome) return null;
   const { predicted, mean, low, high, n, checkId } = result;
-  const bearsOn = checkId === undefined ? method.bears : [checkId];
+  const bearsOn = checkId === undefined ? checksTestedBy(method.id) : [checkId];
   const factor = (value: number) => (value / predicted!).toFixed(2);
   return (
     <tr className="border-b border-line align-top last:border-0">

@@ -1,0 +1,36 @@
+/** Ways to give out in service, as the failure modes of the library of evidence name them. */
+export type FailureModeId =
+  | 'sagged'
+  | 'lost-hold'
+  | 'fatigue-crack'
+  | 'layers-parted'
+  | 'torn'
+  | 'buckled'
+  | 'shattered'
+  | 'softened'
+  | 'crazed'
+  | 'weathered'
+  | 'worn';
+
+/**
+ * What else is known of a check than its arithmetic. Sizing, probability, bench and service read these fields: the next check says them of
+ * itself, and nothing else is touched.
+ */
+export interface CheckFacts {
+  /** How a part gives out in service that fails it; absent: not in a way that is seen there. */
+  failsAs?: FailureModeId;
+  /** Bench methods whose result bears on it, by id; absent: none does. */
+  testedBy?: readonly string[];
+  /** A larger part makes it worse: it limits a size from above. */
+  worseWhenLarger?: true;
+  /** A limit that somebody set on mass or money: its reserve tells of the limit more than of the grade. */
+  isBudget?: true;
+  /** Reserve 1 is where the part breaks on the bench, under a force or under a blow. */
+  breaksUnder?: 'force' | 'blow';
+  /**
+   * What its reserve scatters with. loads: with each of its load cases, as they are evaluated. stiffness: with modulus and load. heat: with the
+   * grade’s heat curve. form: with its form limit, and by its evidence. brittleness: all such checks at once. mass, price: by what those vary.
+   * Absent: by its evidence alone.
+   */
+  scatter?: 'loads' | 'stiffness' | 'heat' | 'form' | 'brittleness' | 'mass' | 'price';
+}
