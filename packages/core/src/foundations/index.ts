@@ -14,3 +14,5 @@ export {
 } from './input/require.ts';
 export { keptNormals, wilsonInterval } from './numeric/random.ts';
 export { Working } from './trace/Working.ts';
+export { bisect, type BisectOptions } from './numeric/bisect.ts';
+export * from './numeric/constants.ts';

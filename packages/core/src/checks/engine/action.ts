@@ -1,9 +1,8 @@
+import { GRAVITY_M_PER_S2 } from '@anvilstone/core/foundations';
 import type { EvidenceClass, LoadCase } from '@anvilstone/schema';
 import type { CheckContext, PreparedLoad } from './check.ts';
 import { stiffened } from '@anvilstone/core/shapes';
 import type { Compliance } from './compliance.ts';
-
-const GRAVITY_M_PER_S2 = 9.80665;
 
 /** A short-term strength is wanted where a load comes and goes: no longer than a test takes, h. */
 export const SHORT_H = 1 / 60;

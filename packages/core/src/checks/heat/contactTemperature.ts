@@ -1,4 +1,4 @@
-import { inSentence, formatNumber as f } from '@anvilstone/core/foundations';
+import { inSentence, formatNumber as f, bisect } from '@anvilstone/core/foundations';
 import { fillerEffects } from '@anvilstone/core/materials';
 import { builtUpTemperatureC, effusivity } from '@anvilstone/core/shapes';
 import type { Check, CheckContext } from '../engine/check.ts';
@@ -90,12 +90,7 @@ function touchesItLasts(context: CheckContext, temperatureC: number): { count: n
   };
   if (!lasts(1)) return { count: 0, capped: false };
   if (lasts(most)) return { count: most, capped: true };
-  let [low, high] = [1, most];
-  while (high / low > 1.01) {
-    const middle = Math.sqrt(low * high);
-    if (lasts(middle)) low = middle;
-    else high = middle;
-  }
+  const [low] = bisect(lasts, 1, most, { within: 1.01, geometric: true });
   return { count: Math.floor(low), capped: false };
 }
 

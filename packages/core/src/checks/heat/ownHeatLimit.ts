@@ -1,3 +1,4 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import { formLimitAfter, ageingLimitC } from '@anvilstone/core/materials';
 import { steadyHours } from '@anvilstone/core/shapes';
 import type {
@@ -14,7 +15,6 @@ import { lastPassing } from '../engine/lastPassing.ts';
 
 const COLDEST_C = -80;
 export const TOLERANCE_K = 0.05;
-const ROOM_C = 23;
 
 /**
  * The part's service temperature limit, the lowest of three. What its loads leave: the hot loads' temperature is raised until the first

@@ -1,7 +1,7 @@
+import { GRAVITY_M_PER_S2 } from '@anvilstone/core/foundations';
 import type { LoadCase } from '@anvilstone/schema';
 import type { Material } from '@anvilstone/core/materials';
 
-const GRAVITY_MM_PER_S2 = 9806.65;
 /** A pendulum strikes a bar about as fast, and so does a tool in the hand, m/s: what the rises and shares by rate are of. */
 const USUAL_M_PER_S = 3;
 /** Decades of strain rate between a slow test and that. */
@@ -10,7 +10,7 @@ const DECADES = 5;
 /** How fast a knock strikes, m/s: as stated, else as it falls, √(2·g·h), else as a tool in the hand does. */
 export function strikeSpeedMPerS({ strikeSpeedMPerS: stated, energyJ, dropHeightMm }: LoadCase): number {
   if (stated !== undefined) return stated;
-  if (energyJ === undefined && dropHeightMm) return Math.sqrt(2 * GRAVITY_MM_PER_S2 * dropHeightMm) / 1000;
+  if (energyJ === undefined && dropHeightMm) return Math.sqrt(2 * 1000 * GRAVITY_M_PER_S2 * dropHeightMm) / 1000;
   return USUAL_M_PER_S;
 }
 

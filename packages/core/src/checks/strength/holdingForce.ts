@@ -1,12 +1,10 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, ROOM_C } from '@anvilstone/core/foundations';
 import { growthOf, movementPerUnit } from '../engine/action.ts';
 import type { CaseCheck } from '../engine/check.ts';
 import { weakest } from '../engine/outcome.ts';
 import { showElastic } from '../movement/deflection.ts';
 import { showGrowth } from '../engine/showMaterial.ts';
 import { evidenceAt } from '../heat/temperatureEvidence.ts';
-
-const ROOM_C = 23;
 
 /**
  * Force that a held spring, a pushed-on sleeve or a bolted joint still has at the end: what creeps under a steady load

@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, ROOM_C } from '@anvilstone/core/foundations';
 import { fillerEffects } from '@anvilstone/core/materials';
 import type { Check, CheckContext } from '../engine/check.ts';
 import { known, unknown } from '../engine/outcome.ts';
@@ -9,7 +9,6 @@ const GREASED = { pvFactor: 5, wearFactor: 0.1, mostFriction: 0.1 } as const;
 const GREASE_NOTE = 'grease cracks or swells some polymers: ask for it as a fluid';
 /** Solid lubricant carries off heat by not making it: by as much as it lowers friction, and no more than this. */
 const MOST_BY_LUBRICANT = 2;
-const ROOM_C = 23;
 
 /**
  * Wear rate dry against smooth steel, mm³/(N·m), by the family's wear class. Ours, class D: usual orders of magnitude; a

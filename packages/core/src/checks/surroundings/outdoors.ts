@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, HOURS_PER_YEAR } from '@anvilstone/core/foundations';
 import type { Check } from '../engine/check.ts';
 import { judged, known, unknown } from '../engine/outcome.ts';
 import { showWeathering } from '../engine/showMaterial.ts';
@@ -25,7 +25,7 @@ export const outdoors: Check = {
       ]);
     if (working) {
       working.add('t', 'Accelerated weathering that stands for it', acceleratedH, 'h', {
-        expression: `${f(rules.weatheringHPerYear)} h a year outside (company rule) · ${f(ask.hoursPerYear)} / 8766 · ${f(ask.years)} years`,
+        expression: `${f(rules.weatheringHPerYear)} h a year outside (company rule) · ${f(ask.hoursPerYear)} / ${HOURS_PER_YEAR} · ${f(ask.years)} years`,
       });
       showWeathering(working, context);
     }

@@ -1,5 +1,5 @@
 import type { Brief, EvidenceClass } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, HOURS_PER_YEAR } from '@anvilstone/core/foundations';
 import { canonicalValue, type Material, type CompleteRules } from '@anvilstone/core/materials';
 
 /** What years in the open leave of the strength. */
@@ -28,7 +28,7 @@ export function shareLeft(retentionPer1000h: number, acceleratedH: number): numb
 export function weatheringOf(brief: Brief, material: Material, rules: CompleteRules): Weathering | undefined {
   const { outdoors } = brief.asks;
   if (!outdoors) return undefined;
-  const acceleratedH = rules.weatheringHPerYear * (outdoors.hoursPerYear / 8766) * outdoors.years;
+  const acceleratedH = rules.weatheringHPerYear * (outdoors.hoursPerYear / HOURS_PER_YEAR) * outdoors.years;
   const own = ownRetention(material);
   if (own)
     return { acceleratedH, kept: shareLeft(own.per1000h, acceleratedH), evidence: own.evidence, source: own.source };

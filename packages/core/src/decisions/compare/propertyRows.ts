@@ -1,6 +1,6 @@
 import type { Brief, Conditioning, EvidenceClass, Grade, CompanyRules, PropertyId } from '@anvilstone/schema';
 import { isClassColumn, TABLE_COLUMNS, type TableColumn } from '@anvilstone/core/evaluation';
-import { type UnitSystem, formatQuantity } from '@anvilstone/core/foundations';
+import { type UnitSystem, formatQuantity, ROOM_C } from '@anvilstone/core/foundations';
 import {
   uncarriedDifferences,
   PROPERTY_DEFINITIONS,
@@ -38,7 +38,6 @@ export interface PropertyRow {
   cells: readonly PropertyCell[];
 }
 
-const ROOM_C = 23;
 const MOISTURE: Record<Conditioning, string> = { dry: 'dry', conditioned: 'equilibrium at 50 % RH', wet: 'saturated' };
 
 /** The warmest at which a load of the brief acts, or the part sits for long, °C. */

@@ -1,3 +1,4 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import {
   reserveOf,
   caseChecks,
@@ -42,7 +43,6 @@ export function heatMove({ heat }: Condition, deviations: number): number {
 
 const STEP = 0.02;
 const HEAT_STEP_K = 0.5;
-const ROOM_C = 23;
 /** Place of the heat curve among the slopes, after the grade’s values; the loads follow. */
 export const HEAT = MATERIAL_FACTORS.length;
 export const FIRST_LOAD = HEAT + 1;

@@ -1,3 +1,4 @@
+import { GRAVITY_M_PER_S2 } from '@anvilstone/core/foundations';
 import { ORIENTATIONS, type Brief, type BuildOrientation } from '@anvilstone/schema';
 import { onShareOf, type PreparedLoad, type PreparedPart } from '@anvilstone/core/checks';
 import type { PartResponse } from '@anvilstone/core/shapes';
@@ -61,7 +62,7 @@ function demandsOf(load: PreparedLoad, ways: Ways): MaterialDemand[] {
   const movement = movementAtUnitModulus(response);
   if (load.size === 'knock') {
     if (loadCase.energyJ !== undefined) add('energy', loadCase.energyJ, 'J');
-    else add('energy', ((loadCase.fallingMassG ?? 0) * 9.80665 * (loadCase.dropHeightMm ?? 0)) / 1e6, 'J');
+    else add('energy', ((loadCase.fallingMassG ?? 0) * GRAVITY_M_PER_S2 * (loadCase.dropHeightMm ?? 0)) / 1e6, 'J');
     return found;
   }
   const largest = (of: (place: PartResponse['places'][number]) => number) => Math.max(0, ...response.places.map(of));

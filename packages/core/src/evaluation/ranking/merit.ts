@@ -1,3 +1,4 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import type { RankedCandidate } from './rankedCandidate.ts';
 
 /** What may be weighed against each other. */
@@ -29,7 +30,6 @@ export const EQUAL_WEIGHTS: MeritWeights = { cost: 20, mass: 20, reserve: 20, he
 
 /** A reserve beyond this is worth no more: the part is strong enough. */
 const RESERVE_ENOUGH = 3;
-const ROOM_C = 23;
 
 export interface Merit {
   /** Weighted mean of the scores, 0 to 1. */

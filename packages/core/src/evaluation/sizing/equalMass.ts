@@ -1,6 +1,6 @@
 import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, WallsAndInfill } from '@anvilstone/schema';
 import { infillForMass } from '../orientations/fillings.ts';
-import { InputError } from '@anvilstone/core/foundations';
+import { InputError, bisect } from '@anvilstone/core/foundations';
 import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { freeSize, LAYER_NORMAL } from '@anvilstone/core/shapes';
 import { materialFor } from '../evaluating/context.ts';
@@ -75,13 +75,8 @@ export function prepareEqualMass(
           gradeId: grade.id,
           why: `No size between a fifth and five times of the drawn one weighs ${massG.toFixed(1)} g.`,
         };
-      let [low, high] = [Math.log(smallest), Math.log(largest)];
-      for (let i = 0; i < HALVINGS; i++) {
-        const middle = (low + high) / 2;
-        if (massAt(Math.exp(middle)) < massG) low = middle;
-        else high = middle;
-      }
-      const sizeMm = Math.exp(high);
+      const isLight = (tried: number) => massAt(tried) < massG;
+      const [, sizeMm] = bisect(isLight, smallest, largest, { steps: HALVINGS, geometric: true });
       const job = jobAt(sizeMm)!;
       const entry = evaluateGrade(job, grade).best;
       return {

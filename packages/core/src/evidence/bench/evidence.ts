@@ -1,6 +1,6 @@
 import type { Campaign, CampaignArm, Observation, Trial } from '@anvilstone/schema';
-import { InputError, definitionOf } from '@anvilstone/core/foundations';
-import { ROOM_C, PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
+import { InputError, definitionOf, ROOM_C } from '@anvilstone/core/foundations';
+import { PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import { findMethod, sizesOf, type Outcome } from './methods/index.ts';
 import type { PredictionInputs } from './campaignPrediction.ts';
 import { armResult, foundIn, type ArmResult } from './results.ts';

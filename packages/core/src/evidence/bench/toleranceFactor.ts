@@ -1,4 +1,4 @@
-import { InputError, requireWithin } from '@anvilstone/core/foundations';
+import { InputError, requireWithin, bisect } from '@anvilstone/core/foundations';
 import { noncentralT, normalPoint } from './distributions.ts';
 
 /**
@@ -17,15 +17,12 @@ export function toleranceFactor(n: number, share = 0.9, confidence = 0.95): numb
   if (known !== undefined) return known;
   const root = Math.sqrt(n);
   const noncentrality = normalPoint(share) * root;
-  let [low, high] = [0, 1];
-  while (noncentralT(high * root, n - 1, noncentrality) < confidence) high *= 2;
-  for (let i = 0; i < 60; i++) {
-    const middle = (low + high) / 2;
-    if (noncentralT(middle * root, n - 1, noncentrality) < confidence) low = middle;
-    else high = middle;
-  }
-  factors.set(key, high);
-  return high;
+  const isSmall = (k: number) => noncentralT(k * root, n - 1, noncentrality) < confidence;
+  let most = 1;
+  while (isSmall(most)) most *= 2;
+  const [, factor] = bisect(isSmall, 0, most);
+  factors.set(key, factor);
+  return factor;
 }
 
 /** The same few are asked for again and again. */

@@ -1,4 +1,4 @@
-import { InputError, requirePositiveValue } from '@anvilstone/core/foundations';
+import { InputError, requirePositiveValue, bisect } from '@anvilstone/core/foundations';
 
 export interface WeibullFit {
   /** Weibull modulus: the larger, the less scatter. */
@@ -36,13 +36,8 @@ export function fitWeibull(values: readonly number[]): WeibullFit | undefined {
     }
     return weighted / powers - meanLog - 1 / shape;
   };
-  let [low, high] = [1e-3, MOST_SHAPE];
-  if (excess(high) < 0) return undefined;
-  for (let i = 0; i < 100; i++) {
-    const middle = Math.sqrt(low * high);
-    if (excess(middle) < 0) low = middle;
-    else high = middle;
-  }
+  if (excess(MOST_SHAPE) < 0) return undefined;
+  const [, high] = bisect((shape) => excess(shape) < 0, 1e-3, MOST_SHAPE, { steps: 100, geometric: true });
   const meanPower = logs.reduce((sum, log) => sum + Math.exp(high * log), 0) / n;
   return {
     shape: high,

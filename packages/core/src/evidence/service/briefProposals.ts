@@ -1,5 +1,5 @@
 import type { Brief } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, HOURS_PER_YEAR } from '@anvilstone/core/foundations';
 import { askedTemperatures, loadOf } from './comparison.ts';
 import type { Proposer } from './proposal.ts';
 
@@ -85,7 +85,7 @@ const unasked: Proposer = ({ finding, comparison }) => {
       says: 'It is outdoors, which its brief does not state.',
       change: (brief) => ({
         ...brief,
-        asks: { ...brief.asks, outdoors: { hoursPerYear: 8766, years: 3, keepPct: 70 } },
+        asks: { ...brief.asks, outdoors: { hoursPerYear: HOURS_PER_YEAR, years: 3, keepPct: 70 } },
       }),
     },
   ];

@@ -1,5 +1,5 @@
 import { findCheck } from '@anvilstone/core/checks';
-import { inSentence, type Dimension } from '@anvilstone/core/foundations';
+import { inSentence, type Dimension, HOURS_PER_YEAR } from '@anvilstone/core/foundations';
 import { lifeCycles, lifeHours, steadyHours } from '@anvilstone/core/shapes';
 import type { Brief, Installation, LoadCase, ServiceFinding } from '@anvilstone/schema';
 import { predictPart } from '../bench/partPrediction.ts';
@@ -31,7 +31,6 @@ export interface ServiceComparison {
 }
 
 const HOUR_MS = 3.6e6;
-const HOURS_PER_YEAR = 8766;
 /** So much! beyond the prediction is no longer scatter of measuring. */
 const MORE = 1.15;
 const MARGIN_K = 2;

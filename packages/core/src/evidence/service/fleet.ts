@@ -1,3 +1,4 @@
+import { bisect, HOURS_PER_YEAR } from '@anvilstone/core/foundations';
 import type { Installation, ServiceFinding } from '@anvilstone/schema';
 import { hoursBetween } from './comparison.ts';
 
@@ -28,7 +29,6 @@ export interface Fleet {
   failuresPerYearAtMost: number | null;
 }
 
-const HOURS_PER_YEAR = 8766;
 /** −ln 0.05: with nothing failed in a time, up to so many failures in that time are in keeping with it. */
 const CONFIDENCE = 0.95;
 
@@ -84,13 +84,8 @@ export function survivalOf(members: readonly { hours: number; failed: boolean }[
  * Source: Garwood, Biometrika 28 (1936) 437. With none seen and 95 %: 3.00.
  */
 export function poissonUpper(count: number, confidence: number): number {
-  let [low, high] = [0, 10 + 3 * count + 10 * Math.sqrt(count + 1)];
-  for (let i = 0; i < 100; i++) {
-    const mean = (low + high) / 2;
-    if (atMost(count, mean) > 1 - confidence) low = mean;
-    else high = mean;
-  }
-  return (low + high) / 2;
+  const most = 10 + 3 * count + 10 * Math.sqrt(count + 1);
+  return bisect((mean) => atMost(count, mean) > 1 - confidence, 0, most, { steps: 100 })[1];
 }
 
 /** Chance of at most `count` events where `mean` are expected. */

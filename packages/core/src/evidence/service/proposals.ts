@@ -1,6 +1,6 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { evaluate, printStateOf } from '@anvilstone/core/evaluation';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, HOURS_PER_YEAR } from '@anvilstone/core/foundations';
 import { goodmanWeight, prepareMaterial, completeRules } from '@anvilstone/core/materials';
 import { builtAs, lifeCycles } from '@anvilstone/core/shapes';
 import type { Brief, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
@@ -181,7 +181,7 @@ const ratingFromContact: Proposer = (situation) => {
 /** A year in the open stands for as much more lamp as it lasted less long than asked. */
 const weatherFromYears: Proposer = ({ grounds, comparison, material, finding }) => {
   const asked = grounds.brief.asks.outdoors?.years;
-  const lived = comparison.hoursInService / 8766;
+  const lived = comparison.hoursInService / HOURS_PER_YEAR;
   const was = completeRules(material.rules).weatheringHPerYear;
   if (asked === undefined || finding.state !== 'failed' || !(lived > 0) || lived >= asked) return [];
   const value = Math.min(8784, Math.round(was * Math.min(3, asked / lived)));

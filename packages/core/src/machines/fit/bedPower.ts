@@ -1,10 +1,10 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import type { Machine } from '@anvilstone/schema';
 
 /** Loss of a bed to still air from its top and through its insulated underside, W/(m²·K). Ours, class D. */
 const OPEN_LOSS = 17;
 /** An enclosure keeps about a third of it. */
 const ENCLOSED_SHARE = 0.65;
-const ROOM_C = 23;
 /** A hot nozzle, motors and fans, W. */
 const REST_W = 60;
 

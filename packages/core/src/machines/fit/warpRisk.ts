@@ -1,8 +1,8 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import type { Machine } from '@anvilstone/schema';
 import { fillerEffects, type Family, type Reinforcement } from '@anvilstone/core/materials';
 
 const REFERENCE_LENGTH_MM = 100;
-const ROOM_C = 23;
 
 /** What is left of the tendency in warmer surroundings. Ours, class D. */
 export const ENCLOSURE_FACTOR: Readonly<Record<Machine['enclosure'], number>> = {

@@ -1,4 +1,4 @@
-import { requireFiniteValue, requirePositiveValue, requireWithin } from '@anvilstone/core/foundations';
+import { requireFiniteValue, requirePositiveValue, requireWithin, bisect } from '@anvilstone/core/foundations';
 import { waterDiffusionMm2PerH, waterUptakeFraction } from '@anvilstone/core/materials';
 
 /** Air that a spool lay in, one stretch of a humidity log. */
@@ -109,12 +109,8 @@ function wallOf(openHours: number): number {
   const known = walls.get(openHours);
   if (known !== undefined) return known;
   const diffusion = waterDiffusionMm2PerH(UNIT_HALF_TIME_H);
-  let [low, high] = [1e-3, 1e4];
-  for (let i = 0; i < 80; i++) {
-    const middle = Math.sqrt(low * high);
-    if (waterUptakeFraction(middle, diffusion, openHours) > WET_FRACTION) low = middle;
-    else high = middle;
-  }
+  const isWetter = (wallMm: number) => waterUptakeFraction(wallMm, diffusion, openHours) > WET_FRACTION;
+  const [, high] = bisect(isWetter, 1e-3, 1e4, { steps: 80, geometric: true });
   if (walls.size >= MOST_WALLS) walls.clear();
   walls.set(openHours, high);
   return high;
@@ -144,11 +140,5 @@ function hoursUntil(holds: (hours: number) => boolean): number {
     high *= 2;
     if (high > 87_600) return Infinity;
   }
-  let low = 0;
-  for (let i = 0; i < 50; i++) {
-    const middle = (low + high) / 2;
-    if (middle > 0 && holds(middle)) high = middle;
-    else low = middle;
-  }
-  return high;
+  return bisect((hours) => hours <= 0 || !holds(hours), 0, high, { steps: 50 })[1];
 }

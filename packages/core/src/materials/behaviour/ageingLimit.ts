@@ -1,5 +1,4 @@
-const KELVIN = 273.15;
-const GAS_CONSTANT_KJ_PER_MOL_K = 8.314462618e-3;
+import { GAS_CONSTANT_KJ_PER_MOL_K, ZERO_C_IN_K } from '@anvilstone/core/foundations';
 /** The hours that a stated continuous service temperature stands for. */
 const AGEING_STATED_H = 20_000;
 /** Typical of the loss of strength of thermoplastics in air; class D. */
@@ -14,7 +13,7 @@ const RANGE_H = [100, 200_000] as const;
 export function ageingLimitC(continuousServiceC: number, hours: number): number {
   const within = Math.min(RANGE_H[1], Math.max(RANGE_H[0], hours));
   const perK =
-    1 / (continuousServiceC + KELVIN) +
+    1 / (continuousServiceC + ZERO_C_IN_K) +
     (GAS_CONSTANT_KJ_PER_MOL_K / ACTIVATION_KJ_PER_MOL) * Math.log(within / AGEING_STATED_H);
-  return 1 / perK - KELVIN;
+  return 1 / perK - ZERO_C_IN_K;
 }

@@ -1,7 +1,8 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import type { Grade } from '@anvilstone/schema';
 import { levenbergMarquardt } from 'ml-levenberg-marquardt';
 import { canonicalValue } from '../resolving/canonicalValue.ts';
-import { ROOM_C, ROOM_TOLERANCE_K } from './temperatureFactor.ts';
+import { ROOM_TOLERANCE_K } from './temperatureFactor.ts';
 
 /** Creep modulus after a time under constant load, as a growth of compliance over the short-time value. */
 export interface CreepReading {

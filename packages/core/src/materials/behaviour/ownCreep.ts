@@ -1,9 +1,10 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import type { EvidenceClass, Grade } from '@anvilstone/schema';
 import { canonicalValue } from '../resolving/canonicalValue.ts';
 import { creepGrowth, type CreepMaterial } from './creep.ts';
 import { fittedCreepOf } from './creepFit.ts';
 import type { ModulusCurve } from './modulusCurve.ts';
-import { ROOM_C, ROOM_TOLERANCE_K } from './temperatureFactor.ts';
+import { ROOM_TOLERANCE_K } from './temperatureFactor.ts';
 
 export interface OwnCreep {
   creepA: number;

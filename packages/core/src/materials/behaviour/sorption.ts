@@ -1,9 +1,13 @@
-import { requirePositiveValue, requireFiniteValue } from '@anvilstone/core/foundations';
+import {
+  requirePositiveValue,
+  requireFiniteValue,
+  GAS_CONSTANT_KJ_PER_MOL_K,
+  ZERO_C_IN_K,
+} from '@anvilstone/core/foundations';
 
 /** Half of the equilibrium gain of a plate: D·t½/h² = 0.0492 (Crank, The Mathematics of Diffusion, 2nd ed., eq. 10.18). */
 const HALF_TIME_NUMBER = 0.04919;
 const REFERENCE_THICKNESS_MM = 2;
-const GAS_CONSTANT_KJ_PER_MOL_K = 8.314462618e-3;
 /** Water in polymers, typical; the reference data state no activation energy of their own. */
 const DIFFUSION_ACTIVATION_KJ_PER_MOL = 50;
 const SERIES_TERMS = 30;
@@ -18,7 +22,7 @@ const NOTHING = 1e-17;
 export function waterDiffusionMm2PerH(halfTime2mmH: number, temperatureC = 23): number {
   requirePositiveValue('halfTime2mmH', halfTime2mmH);
   requireFiniteValue('temperatureC', temperatureC);
-  const perK = 1 / (23 + 273.15) - 1 / (temperatureC + 273.15);
+  const perK = 1 / (23 + ZERO_C_IN_K) - 1 / (temperatureC + ZERO_C_IN_K);
   const shift = Math.exp((DIFFUSION_ACTIVATION_KJ_PER_MOL / GAS_CONSTANT_KJ_PER_MOL_K) * perK);
   return ((HALF_TIME_NUMBER * REFERENCE_THICKNESS_MM ** 2) / halfTime2mmH) * shift;
 }

@@ -1,9 +1,9 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import type { Family } from '../reference/family.ts';
 import type { ModulusCurve } from './modulusCurve.ts';
 import type { PropertyKind } from '../resolving/properties.ts';
 import { strengthTemperatureFactor } from '../resolving/strengthFactors.ts';
 
-export const ROOM_C = 23;
 /** Test temperatures within this of each other count as the same. */
 export const ROOM_TOLERANCE_K = 3;
 const COLD_CHARPY_C = -30;

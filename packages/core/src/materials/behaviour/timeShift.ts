@@ -1,4 +1,4 @@
-import { requireFiniteValue } from '@anvilstone/core/foundations';
+import { requireFiniteValue, GAS_CONSTANT_KJ_PER_MOL_K, ZERO_C_IN_K } from '@anvilstone/core/foundations';
 import type { Morphology } from '../reference/family.ts';
 
 export interface ShiftMaterial {
@@ -7,9 +7,7 @@ export interface ShiftMaterial {
   glassTransitionC: number;
 }
 
-const GAS_CONSTANT_KJ_PER_MOL_K = 8.314462618e-3;
-const KELVIN = 273.15;
-const REFERENCE_K = 23 + KELVIN;
+const REFERENCE_K = 23 + ZERO_C_IN_K;
 /** Below the glass transition by this much an amorphous polymer leaves Arrhenius. */
 const ARRHENIUS_ENDS_BELOW_TG_K = 30;
 const DECADES_PER_K_TO_TG = 0.25;
@@ -37,6 +35,6 @@ export function timeShiftDecades(material: ShiftMaterial, temperatureC: number):
 }
 
 function arrheniusDecades(activationKjPerMol: number, temperatureC: number): number {
-  const perK = 1 / REFERENCE_K - 1 / (temperatureC + KELVIN);
+  const perK = 1 / REFERENCE_K - 1 / (temperatureC + ZERO_C_IN_K);
   return (activationKjPerMol / (Math.LN10 * GAS_CONSTANT_KJ_PER_MOL_K)) * perK;
 }

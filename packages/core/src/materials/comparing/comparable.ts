@@ -1,5 +1,5 @@
 import type { Observation, PropertyId } from '@anvilstone/schema';
-import { InputError } from '@anvilstone/core/foundations';
+import { InputError, ROOM_C } from '@anvilstone/core/foundations';
 import { canonicalValue, reportedNumber } from '../resolving/canonicalValue.ts';
 import {
   CONDITION_TITLES,
@@ -9,7 +9,7 @@ import {
   type TestParameter,
 } from '../resolving/conditions.ts';
 import { PROPERTY_DEFINITIONS } from '../resolving/properties.ts';
-import { ROOM_C, ROOM_TOLERANCE_K } from '../behaviour/temperatureFactor.ts';
+import { ROOM_TOLERANCE_K } from '../behaviour/temperatureFactor.ts';
 
 /** One reason why two values may not be held against each other. */
 export interface ConditionDifference {

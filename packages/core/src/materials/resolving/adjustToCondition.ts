@@ -1,7 +1,7 @@
 import type { Conditioning, CompanyRules, Observation, PropertyId } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
-import { formatNumber } from '@anvilstone/core/foundations';
+import { formatNumber, ROOM_C } from '@anvilstone/core/foundations';
 import { canonicalValue, reportedNumber } from './canonicalValue.ts';
 import { TEST_PARAMETERS, type TestParameter } from './conditions.ts';
 import { crystallinityOf } from '../behaviour/crystals.ts';
@@ -9,7 +9,7 @@ import { layerRatioUnder } from './familyEstimate.ts';
 import { conditioningRetention } from '../behaviour/moisture.ts';
 import { PROPERTY_DEFINITIONS, type PropertyDefinition } from './properties.ts';
 import type { DerivationStep, ResolveAt } from './resolution.ts';
-import { ROOM_C, ROOM_TOLERANCE_K, temperatureFactor, type TemperatureModel } from '../behaviour/temperatureFactor.ts';
+import { ROOM_TOLERANCE_K, temperatureFactor, type TemperatureModel } from '../behaviour/temperatureFactor.ts';
 
 export interface AdjustContext {
   property: PropertyId;

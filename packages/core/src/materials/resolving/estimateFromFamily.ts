@@ -1,7 +1,7 @@
 import type { Grade } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
-import { DIMENSIONS } from '@anvilstone/core/foundations';
+import { DIMENSIONS, ROOM_C } from '@anvilstone/core/foundations';
 import { canonicalValue } from './canonicalValue.ts';
 import type { AdjustContext } from './adjustToCondition.ts';
 import { acrossRatio, familyEstimate } from './familyEstimate.ts';
@@ -9,7 +9,7 @@ import { conditioningRetention } from '../behaviour/moisture.ts';
 import { ELASTOMER_TEAR_KJ_PER_M2 } from '../behaviour/notchSensitivity.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 import type { DerivationStep, Resolution } from './resolution.ts';
-import { ROOM_C, ROOM_TOLERANCE_K, temperatureFactor } from '../behaviour/temperatureFactor.ts';
+import { ROOM_TOLERANCE_K, temperatureFactor } from '../behaviour/temperatureFactor.ts';
 
 const COV_OF_ESTIMATE = 0.3;
 

@@ -1,5 +1,5 @@
 import type { Grade } from '@anvilstone/schema';
-import { formatNumber } from '@anvilstone/core/foundations';
+import { formatNumber, bisect, ROOM_C } from '@anvilstone/core/foundations';
 import { behaviourOf, reportsCrystals } from '../behaviour/behaviour.ts';
 import type { AdjustContext } from './adjustToCondition.ts';
 import { modulusAtHdtMPa } from '../behaviour/modulusAtHdt.ts';
@@ -37,13 +37,7 @@ export function heatDeflectionFromCurve(
 
 /** By bisection: the curve falls all the way. Undefined: softer than that from the start. */
 function temperatureAtRatioC(curve: ModulusCurve, ratio: number): number | undefined {
-  let low = 23;
-  let high = curve.endC;
-  if (curve.ratio(low) < ratio || curve.ratio(high) > ratio) return undefined;
-  while (high - low > TOLERANCE_K) {
-    const middle = (low + high) / 2;
-    if (curve.ratio(middle) > ratio) low = middle;
-    else high = middle;
-  }
+  if (curve.ratio(ROOM_C) < ratio || curve.ratio(curve.endC) > ratio) return undefined;
+  const [low, high] = bisect((c) => curve.ratio(c) > ratio, ROOM_C, curve.endC, { within: TOLERANCE_K });
   return (low + high) / 2;
 }

@@ -1,10 +1,10 @@
+import { ROOM_C } from '@anvilstone/core/foundations';
 import type { PropertyId } from '@anvilstone/schema';
 import type { Resolution } from './resolution.ts';
 
 type Direction = 'in-plane' | 'across';
 type Resolve = (id: PropertyId, direction: Direction, temperatureC: number) => Resolution;
 
-const ROOM_C = 23;
 /** Directions and temperatures remembered beside the usual ones; a search asks for many temperatures, each only once. */
 const MOST = 8;
 

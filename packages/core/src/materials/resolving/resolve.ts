@@ -1,7 +1,7 @@
 import type { EvidenceClass, Grade, CompanyRules, Observation, PropertyId } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
-import { formatNumber } from '@anvilstone/core/foundations';
+import { formatNumber, ROOM_C } from '@anvilstone/core/foundations';
 import { behaviourOf } from '../behaviour/behaviour.ts';
 import {
   adjustToCondition,
@@ -16,7 +16,7 @@ import { heatDeflectionFromCurve } from './heatDeflectionFromCurve.ts';
 import { layerShearFromStrengths } from './layerShearFromStrengths.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 import type { Resolution, ResolveAt, Resolved } from './resolution.ts';
-import { ROOM_C, ROOM_TOLERANCE_K, type TemperatureModel } from '../behaviour/temperatureFactor.ts';
+import { ROOM_TOLERANCE_K, type TemperatureModel } from '../behaviour/temperatureFactor.ts';
 
 const COV_FLOOR = 0.05;
 export const COV_BY_CLASS: Record<EvidenceClass, number> = { A: COV_FLOOR, B: 0.1, C: 0.2, D: 0.3 };

@@ -1,6 +1,5 @@
+import { HOURS_PER_YEAR } from '@anvilstone/core/foundations';
 import type { Brief, LoadCase } from '@anvilstone/schema';
-
-const HOURS_PER_YEAR = 8766;
 
 type LifeAsks = Pick<Brief['asks'], 'lifeYears' | 'heat'>;
 

@@ -1,3 +1,4 @@
+import { bisect, ROOM_C } from '@anvilstone/core/foundations';
 import { all, HOT, missing, STORED_ENERGY, WEIGHT_FALLS, type Sizes, type TestMethod } from './testMethod.ts';
 import { edgeStress } from './strength.ts';
 
@@ -47,6 +48,8 @@ export const twist: TestMethod = {
 /** Heat deflection is told when the edge strain has grown by this, as in ISO 75. */
 const STRAIN = 0.002;
 const HDT_STRESSES = [0.45, 1.8, 8];
+/** No oven of a workshop, and no filament, goes beyond, °C. */
+const HOTTEST_C = 400;
 
 export const heatLadder: TestMethod = {
   id: 'heat-ladder',
@@ -94,13 +97,8 @@ export const heatLadder: TestMethod = {
     if (!behaviour) return missing(...input.material.behaviourGaps);
     // ISO 75: it has let go where σ/E(T) − σ/E₂₃ = 0.002.
     const left = 1 / (1 + (STRAIN * modulus.inPlane.value) / stress);
-    let [low, high] = [23, 400];
-    for (let i = 0; i < 40; i++) {
-      const middle = (low + high) / 2;
-      if (input.material.modulusRatio(middle) > left) low = middle;
-      else high = middle;
-    }
-    return { known: true, value: high, cov: 0.08, place: 'it bows in the middle; it does not break' };
+    const [, value] = bisect((c) => input.material.modulusRatio(c) > left, ROOM_C, HOTTEST_C, { steps: 40 });
+    return { known: true, value, cov: 0.08, place: 'it bows in the middle; it does not break' };
   },
   volumeMm3: ({ spanMm = 64, widthMm = 10, thicknessMm = 4 }) => 1.25 * spanMm * widthMm * thicknessMm,
   handsOnMin: 20,
