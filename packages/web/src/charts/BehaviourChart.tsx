@@ -2,13 +2,13 @@ import { definitionOf, formatNumber, fromCanonical } from '@anvilstone/core/foun
 import type { Axis, GradeCurve, MarkedPoint } from '@anvilstone/core/materials';
 import { line, scaleLinear, scaleLog, type ScaleContinuousNumeric } from 'd3';
 import { useAppSelector } from '../sync/store/store.ts';
+import { acrossOf, AxisFrame, ticksAt, upOf } from './AxisFrame.tsx';
 import { StrokeSample } from './StrokeSample.tsx';
+import { strokeOf } from './strokes.ts';
 import { Evidence } from '../ui/Reserve.tsx';
 
 const SIZE = { width: 390, height: 220, left: 48, right: 14, top: 10, bottom: 40 };
 type Scale = ScaleContinuousNumeric<number, number>;
-/** Lines are told apart by their stroke as well as by their label. */
-const STROKES = ['', '7 3', '2 3', '9 3 2 3', '4 4', '1 4'];
 
 const KIND: Record<MarkedPoint['kind'], { word: string; shape: (x: number, y: number) => string; look: string }> = {
   measured: {
@@ -36,12 +36,12 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
   const x = scaleOf(
     points.map((point) => toX(point.x)),
     curve.x,
-    [SIZE.left, SIZE.width - SIZE.right],
+    acrossOf(SIZE),
   );
   const y = scaleOf(
     points.map((point) => toY(point.y)),
     curve.y,
-    [SIZE.height - SIZE.bottom, SIZE.top],
+    upOf(SIZE),
   );
   const path = line<{ x: number; y: number }>(
     (point) => x(toX(point.x)),
@@ -60,30 +60,18 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
         role="img"
         aria-label={`${curve.title}; the table below holds its numbers`}
       >
-        {ticksOf(y, curve.y, 5).map((tick) => (
-          <g key={tick}>
-            <line x1={SIZE.left} x2={SIZE.width - SIZE.right} y1={y(tick)} y2={y(tick)} className="stroke-line" />
-            <text x={SIZE.left - 6} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[11px]">
-              {tickText(tick)}
-            </text>
-          </g>
-        ))}
-        {ticksOf(x, curve.x, 6).map((tick) => (
-          <text key={tick} x={x(tick)} y={SIZE.height - 24} textAnchor="middle" className="fill-quiet text-[11px]">
-            {tickText(tick)}
-          </text>
-        ))}
-        <text x={SIZE.width - SIZE.right} y={SIZE.height - 8} textAnchor="end" className="fill-quiet text-[11px]">
-          {axisText(curve.x, units)}
-        </text>
-        <text x={4} y={SIZE.height - 8} className="fill-quiet text-[11px]">
-          ↑ {axisText(curve.y, units)}
-        </text>
+        <AxisFrame
+          box={SIZE}
+          x={ticksAt(ticksOf(x, curve.x, 6), x, tickText)}
+          y={ticksAt(ticksOf(y, curve.y, 5), y, tickText)}
+          xTitle={axisText(curve.x, units)}
+          yTitle={axisText(curve.y, units)}
+        />
         {curve.lines.map(({ label, points: of }, i) => (
           <path
             key={label}
             d={path(of) ?? ''}
-            strokeDasharray={STROKES[i % STROKES.length]}
+            strokeDasharray={strokeOf(i)}
             className={`fill-none stroke-2 ${i === 0 ? 'stroke-ember' : 'stroke-quiet'}`}
           />
         ))}
@@ -103,7 +91,7 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
         {curve.lines.length > 1 &&
           curve.lines.map(({ label }, i) => (
             <span key={label} className="inline-flex items-center gap-1">
-              <StrokeSample dash={STROKES[i % STROKES.length]} look={i === 0 ? 'stroke-ember' : 'stroke-quiet'} />
+              <StrokeSample dash={strokeOf(i)} look={i === 0 ? 'stroke-ember' : 'stroke-quiet'} />
               {label}
             </span>
           ))}

@@ -3,6 +3,7 @@ import { formatReserve } from '@anvilstone/core/foundations';
 import { line, scaleLinear, scaleLog } from 'd3';
 import { useAppSelector } from '../sync/store/store.ts';
 import { amount } from '../ui/amount.ts';
+import { acrossOf, AxisFrame, ticksAt, upOf } from './AxisFrame.tsx';
 
 const SIZE = { width: 660, height: 220, left: 44, right: 26, top: 14, bottom: 38 };
 const TICKS = [0.1, 0.2, 0.5, 1, 2, 5, 10, 20];
@@ -18,9 +19,9 @@ export function ReserveCurve({
   limitC: number;
 }) {
   const units = useAppSelector((state) => state.settings.units);
-  const x = scaleLinear([points[0]!.temperatureC, points.at(-1)!.temperatureC], [SIZE.left, SIZE.width - SIZE.right]);
+  const x = scaleLinear([points[0]!.temperatureC, points.at(-1)!.temperatureC], acrossOf(SIZE));
   const top = Math.min(20, Math.max(2, ...points.map((point) => point.reserve)));
-  const y = scaleLog([0.1, top], [SIZE.height - SIZE.bottom, SIZE.top]).clamp(true);
+  const y = scaleLog([0.1, top], upOf(SIZE)).clamp(true);
   const path = line<TemperaturePoint>(
     (point) => x(point.temperatureC),
     (point) => y(Math.max(0.1, point.reserve)),
@@ -36,25 +37,17 @@ export function ReserveCurve({
         aria-label={`Minimum reserve over temperature; it reaches 1 at ${amount(limitC, '°C', units)}`}
       >
         <rect x={left} y={y(1)} width={right - left} height={y(0.1) - y(1)} className="fill-fail-ground" />
-        {TICKS.filter((tick) => tick <= top).map((tick) => (
-          <g key={tick}>
-            <line
-              x1={left}
-              x2={right}
-              y1={y(tick)}
-              y2={y(tick)}
-              className={tick === 1 ? 'stroke-ink' : 'stroke-line'}
-            />
-            <text x={left - 6} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[11px]">
-              {tick}
-            </text>
-          </g>
-        ))}
-        {x.ticks(8).map((tick) => (
-          <text key={tick} x={x(tick)} y={SIZE.height - 22} textAnchor="middle" className="fill-quiet text-[11px]">
-            {amount(tick, '°C', units)}
-          </text>
-        ))}
+        <AxisFrame
+          box={SIZE}
+          x={ticksAt(x.ticks(8), x, (tick) => amount(tick, '°C', units))}
+          y={TICKS.filter((tick) => tick <= top).map((tick) => ({
+            at: y(tick),
+            text: String(tick),
+            strong: tick === 1,
+          }))}
+          xTitle="part temperature"
+          yTitle="reserve factor (logarithmic)"
+        />
         {marks.map(({ temperatureC, label }, index) => (
           <g key={label}>
             <line
@@ -72,10 +65,8 @@ export function ReserveCurve({
         ))}
         <path d={path(points) ?? ''} className="fill-none stroke-ember stroke-[2.2]" />
         {limitC >= points[0]!.temperatureC && <circle cx={x(limitC)} cy={y(1)} r="4.5" className="fill-ember" />}
-        <text x={left} y={SIZE.height - 5} className="fill-quiet text-[11px]">
-          reserve factor over part temperature; gives out first: {firsts.join(', then ').toLowerCase() || 'nothing yet'}
-        </text>
       </svg>
+      <p className="text-xs text-quiet">Gives out first: {firsts.join(', then ').toLowerCase() || 'nothing yet'}</p>
       <details className="text-sm">
         <summary className="text-quiet">Table of this curve</summary>
         <table className="mt-1">

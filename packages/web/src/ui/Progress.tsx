@@ -1,20 +1,19 @@
-/** How far long work is. */
-export function Progress({ share, label }: { share: number; label: string }) {
+import { Progress as Primitive } from 'radix-ui';
+
+/** How far long work is, beside its name; or across the room there is, where the name stands elsewhere. */
+export function Progress({ share, label, wide = false }: { share: number; label: string; wide?: boolean }) {
   const percent = Math.round(share * 100);
   return (
-    <span className="inline-flex items-center gap-2">
-      <span>{label}</span>
-      <span
-        role="progressbar"
+    <span className={wide ? 'flex items-center gap-3' : 'inline-flex items-center gap-2'}>
+      {!wide && <span>{label}</span>}
+      <Primitive.Root
+        value={percent}
         aria-label={label}
-        aria-valuenow={percent}
-        aria-valuemin={0}
-        aria-valuemax={100}
-        className="inline-block h-2 w-48 overflow-hidden rounded bg-sunken outline outline-line"
+        className={`h-2 overflow-hidden rounded bg-sunken outline outline-line ${wide ? 'block grow' : 'inline-block w-48'}`}
       >
-        <span className="block h-full bg-ember" style={{ width: `${percent}%` }} />
-      </span>
-      <span>{percent} %</span>
+        <Primitive.Indicator className="block h-full bg-ember" style={{ width: `${percent}%` }} />
+      </Primitive.Root>
+      <span className={wide ? 'w-10 text-right text-sm' : ''}>{percent} %</span>
     </span>
   );
 }

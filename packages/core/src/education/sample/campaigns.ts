@@ -87,7 +87,7 @@ function whatFillerDoes(now: Date): SampleCampaign {
 
 function sagOfTheCheapest(now: Date): SampleCampaign {
   const arms: CampaignArm[] = [{ id: 'A', gradeId: 'ne-petg', orientation: 'XY', predicted: 1498 }];
-  const campaign = base('K3', 'How far the cheapest PETG sags in two days', 'sag-48h', arms, {
+  const campaign = base('K3', 'Creep of the cheapest PETG over two days', 'sag-48h', arms, {
     partId: LAMP_ARM,
     checkId: 'sag-after-duration',
     setUp: { spanMm: 100, widthMm: 10, thicknessMm: 4, loadN: 5, temperatureC: 23 },

@@ -2,15 +2,14 @@ import { READING_HOLDS_MS } from '@anvilstone/core/making';
 import type { AirReading, Instrument } from '@anvilstone/schema';
 import { line, scaleLinear, scaleTime, timeFormat } from 'd3';
 import { useMemo } from 'react';
+import { acrossOf, AxisFrame, ticksAt, upOf } from '../../charts/AxisFrame.tsx';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { amount } from '../../ui/amount.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import { moment } from '../../ui/when.ts';
 import { useAirQuery } from './instrumentsApi.ts';
 
-const WIDTH = 1120;
-const HEIGHT = 190;
-const BOX = { left: 40, right: 8, top: 10, bottom: 22 };
+const BOX = { width: 1120, height: 190, left: 40, right: 8, top: 10, bottom: 22 };
 
 /** What a logger saw in two weeks: humidity over time, with the gaps that make a spool’s clock assume the worst. */
 export function AirPanel({ logger }: { logger: Instrument }) {
@@ -68,40 +67,32 @@ function Chart({
 }) {
   const at = (reading: AirReading) => Date.parse(reading.at);
   const all = pieces.flat();
-  const x = scaleTime([at(all[0]!), at(all.at(-1)!)], [BOX.left, WIDTH - BOX.right]);
+  const x = scaleTime([at(all[0]!), at(all.at(-1)!)], acrossOf(BOX));
   const most = Math.max(70, ...all.map(({ humidityPct }) => humidityPct));
-  const y = scaleLinear([20, most], [HEIGHT - BOX.bottom, BOX.top]).nice();
+  const y = scaleLinear([20, most], upOf(BOX)).nice();
   const curve = line<AirReading>()
     .x((one) => x(at(one)))
     .y(({ humidityPct }) => y(humidityPct));
   const humidity = all.map((one) => one.humidityPct);
   return (
     <svg
-      viewBox={`0 0 ${WIDTH} ${HEIGHT}`}
+      viewBox={`0 0 ${BOX.width} ${BOX.height}`}
       className="w-full"
       role="img"
       aria-label={`Relative humidity from ${Math.round(Math.min(...humidity))} to ${Math.round(Math.max(...humidity))} % over the last two weeks`}
     >
-      {y.ticks(4).map((tick) => (
-        <g key={tick} transform={`translate(0,${y(tick)})`}>
-          <line x1={BOX.left} x2={WIDTH - BOX.right} className="stroke-line" />
-          <text x={BOX.left - 6} dy="0.32em" textAnchor="end" className="fill-quiet text-[11px]">
-            {tick} %
-          </text>
-        </g>
-      ))}
-      {x.ticks(8).map((tick) => (
-        <text key={tick.getTime()} x={x(tick)} y={HEIGHT - 6} textAnchor="middle" className="fill-quiet text-[11px]">
-          {timeFormat('%d %b')(tick)}
-        </text>
-      ))}
+      <AxisFrame
+        box={BOX}
+        x={ticksAt(x.ticks(8), x, timeFormat('%d %b'))}
+        y={ticksAt(y.ticks(4), y, (tick) => `${tick} %`)}
+      />
       {gaps.map(([from, to]) => (
         <rect
           key={from.at}
           x={x(at(from))}
           width={Math.max(1, x(at(to)) - x(at(from)))}
           y={BOX.top}
-          height={HEIGHT - BOX.top - BOX.bottom}
+          height={BOX.height - BOX.top - BOX.bottom}
           className="fill-unknown-ground"
         />
       ))}

@@ -17,7 +17,8 @@ import { NoGrades } from '../parts/list/NoGrades.tsx';
 import { rememberPins, usePreferred } from '../parts/usePreferred.ts';
 import { Term } from '../../ui/Term.tsx';
 import { TERMS } from '../../ui/terms.ts';
-import { useSay } from '../../ui/useSay.ts';
+import { useAppSelector } from '../../sync/store/store.ts';
+import { amount } from '../../ui/amount.ts';
 import { SavedViews } from '../../team/views/SavedViews.tsx';
 import type { Engine } from '../../workers/evaluation.worker.ts';
 import { useComputed } from '../../workers/useComputed.ts';
@@ -61,7 +62,7 @@ export function ShortlistStage() {
   const [address, set] = useShortlistAddress(library.rules);
   const { rankingMethod, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
   const preferences = usePreferences(library.rules);
-  const say = useSay();
+  const units = useAppSelector((state) => state.settings.units);
   const pinned = pinnedIds.join(',');
   const [weights, drag] = useDraggedWeights(
     address.weights,
@@ -242,7 +243,7 @@ export function ShortlistStage() {
         <Term means={TERMS.evidence}>Letter: evidence class</Term>
         <Term means={TERMS.typical}>Thin tick: typical values only</Term>
         <Term means={TERMS.ownHeatLimit}>
-          “to {say('80 °C')}, by form”: service temperature limit, and which of the three limits it is
+          “limit {amount(80, '°C', units)}, by form”: limit under load, and which of the three it is
         </Term>
         <Term means={TERMS.orientation}>XY, XZ, ZX</Term>
         <span>Calculated from the available evidence; this does not approve a part.</span>

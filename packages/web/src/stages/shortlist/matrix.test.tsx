@@ -157,7 +157,7 @@ test('inches and pounds reach cost, mass and heat', () => {
   const { rows } = matrix(lampArm, { circumstances: { units: 'inchPound' } });
   const facts = textOf(rows[0]!.querySelectorAll('td')[1]!);
   expect(facts).toMatch(/oz/);
-  expect(facts).toMatch(/to \d+ °F/);
+  expect(facts).toMatch(/limit \d+ °F/);
 });
 
 test('weighted, every passing row says its merit; others have none', () => {

@@ -3,6 +3,7 @@ import { useState } from 'react';
 import { Link } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
+import { Progress } from '../../ui/Progress.tsx';
 import { moment } from '../../ui/when.ts';
 import { isOpen, useCancelJobMutation, useRetryJobMutation } from './jobsApi.ts';
 import { resultWords } from './resultWords.ts';
@@ -12,7 +13,6 @@ export function JobRow({ job }: { job: Job }) {
   const [cancel, cancelling] = useCancelJobMutation();
   const [retry, retrying] = useRetryJobMutation();
   const [nowMs] = useState(() => Date.now());
-  const percent = Math.round(job.progress * 100);
   return (
     <li className="border-b border-line py-2 last:border-0">
       <div className="flex items-center gap-3">
@@ -35,16 +35,8 @@ export function JobRow({ job }: { job: Job }) {
         )}
       </div>
       {job.state === 'running' && (
-        <div className="mt-1 flex items-center gap-3">
-          <div
-            role="progressbar"
-            aria-label={job.title}
-            aria-valuenow={percent}
-            className="h-1.5 grow overflow-hidden rounded bg-sunken"
-          >
-            <div className="h-full bg-ember" style={{ width: `${percent}%` }} />
-          </div>
-          <span className="w-10 text-right text-sm">{percent} %</span>
+        <div className="mt-1">
+          <Progress wide share={job.progress} label={job.title} />
         </div>
       )}
       {isOpen(job) && job.line && <p className="text-sm text-quiet">{job.line}</p>}

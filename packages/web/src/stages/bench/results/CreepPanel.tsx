@@ -3,13 +3,14 @@ import { formatNumber as f, InputError } from '@anvilstone/core/foundations';
 import type { Campaign, Trial, TrialRecord } from '@anvilstone/schema';
 import { line, scaleLinear, scaleLog } from 'd3';
 import { useMemo } from 'react';
+import { acrossOf, AxisFrame, ticksAt, upOf } from '../../../charts/AxisFrame.tsx';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { amount, duration } from '../../../ui/amount.ts';
 import { Panel } from '../../../ui/Panel.tsx';
 import { FactList } from '../../../ui/FactList.tsx';
 
-const SIZE = { width: 620, height: 250, left: 52, right: 14, top: 10, bottom: 36 };
-const FORETOLD_H = [100, 1000, 10_000];
+const SIZE = { width: 620, height: 250, left: 52, right: 14, top: 10, bottom: 42 };
+const PREDICTED_H = [100, 1000, 10_000];
 const TIMES = [1 / 360, 1 / 60, 1 / 6, 1, 10, 100, 1000, 10_000];
 const STEPS = 60;
 
@@ -31,7 +32,7 @@ export function CreepPanel({
     <>
       {fitted.map(({ arm, fit }) =>
         fit === undefined ? null : (
-          <Panel key={arm.id} title={`How ${nameOf(arm.id)} creeps`}>
+          <Panel key={arm.id} title={`Creep of ${nameOf(arm.id)}`}>
             {typeof fit === 'string' ? <p className="text-sm text-quiet">Not fitted: {fit}</p> : <Fitted {...fit} />}
           </Panel>
         ),
@@ -72,15 +73,15 @@ function fitOf(campaign: Campaign, armId: string, trials: readonly TrialRecord[]
 function Fitted({ band, readings, specimens }: Fit) {
   const units = useAppSelector((state) => state.settings.units);
   const leastH = Math.min(...readings.map(({ timeH }) => timeH));
-  const mostH = FORETOLD_H.at(-1)!;
+  const mostH = PREDICTED_H.at(-1)!;
   const curve = Array.from({ length: STEPS + 1 }, (_, i) => {
     const timeH = leastH * (mostH / leastH) ** (i / STEPS);
     return { timeH, ...band.at(timeH) };
   });
-  const x = scaleLog([leastH, mostH], [SIZE.left, SIZE.width - SIZE.right]);
+  const x = scaleLog([leastH, mostH], acrossOf(SIZE));
   const y = scaleLinear(
     [0, Math.min(Math.max(...curve.map(({ high }) => high)), 3 * curve.at(-1)!.moved)],
-    [SIZE.height - SIZE.bottom, SIZE.top],
+    upOf(SIZE),
   ).clamp(true);
   const path = line<(typeof curve)[number]>(
     ({ timeH }) => x(timeH),
@@ -102,25 +103,17 @@ function Fitted({ band, readings, specimens }: Fit) {
         aria-label="Movement over time with the fitted creep; the list beside has the numbers"
       >
         <path d={edge} className="fill-ember-ground" />
-        {y.ticks(5).map((tick) => (
-          <g key={tick}>
-            <line x1={SIZE.left} x2={SIZE.width - SIZE.right} y1={y(tick)} y2={y(tick)} className="stroke-line" />
-            <text x={SIZE.left - 6} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[11px]">
-              {amount(tick, 'mm', units)}
-            </text>
-          </g>
-        ))}
-        {TIMES.filter((timeH) => timeH >= leastH * 0.99).map((timeH) => (
-          <text
-            key={timeH}
-            x={x(timeH)}
-            y={SIZE.height - 20}
-            textAnchor={timeH === mostH ? 'end' : 'middle'}
-            className="fill-quiet text-[11px]"
-          >
-            {duration(timeH)}
-          </text>
-        ))}
+        <AxisFrame
+          box={SIZE}
+          x={ticksAt(
+            TIMES.filter((timeH) => timeH >= leastH * 0.99),
+            x,
+            duration,
+          )}
+          y={ticksAt(y.ticks(5), y, (tick) => amount(tick, 'mm', units))}
+          xTitle="time under load (logarithmic)"
+          yTitle="movement"
+        />
         <line
           x1={x(band.longestH)}
           x2={x(band.longestH)}
@@ -147,7 +140,7 @@ function Fitted({ band, readings, specimens }: Fit) {
             ],
             ['a', `${f(band.creepA)} (${between(band.creepAInterval)})`],
             ['n', `${f(band.creepN)} (${between(band.creepNInterval)})`],
-            ...FORETOLD_H.map((hours): [string, string] => {
+            ...PREDICTED_H.map((hours): [string, string] => {
               const { moved, low, high } = band.at(hours);
               return [
                 `After ${duration(hours)}`,

@@ -1,6 +1,7 @@
 import type { Outcome, RankedArm } from '@anvilstone/core/evidence';
 import { definitionOf, formatNumber as f, fromCanonical } from '@anvilstone/core/foundations';
 import { scaleLinear } from 'd3';
+import { acrossOf, AxisFrame, ticksAt } from '../../../charts/AxisFrame.tsx';
 import { useAppSelector } from '../../../sync/store/store.ts';
 
 const ROW = 34;
@@ -28,7 +29,7 @@ export function RankingChart({
   ]);
   const [least, most] = [Math.min(...numbers), Math.max(...numbers)];
   const margin = (most - least || Math.abs(most) || 1) * 0.08;
-  const x = scaleLinear([least - margin, most + margin], [SIZE.left, SIZE.width - SIZE.right]);
+  const x = scaleLinear([least - margin, most + margin], acrossOf({ ...SIZE, height: 0 }));
   const height = SIZE.top + ranked.length * ROW + SIZE.bottom;
   return (
     <svg
@@ -37,14 +38,7 @@ export function RankingChart({
       role="img"
       aria-label={`${outcome.title} of each arm; the lists beside and below have the numbers`}
     >
-      {x.ticks(7).map((tick) => (
-        <g key={tick}>
-          <line x1={x(tick)} x2={x(tick)} y1={SIZE.top} y2={height - SIZE.bottom} className="stroke-line" />
-          <text x={x(tick)} y={height - 20} textAnchor="middle" className="fill-quiet text-[11px]">
-            {f(tick)}
-          </text>
-        </g>
-      ))}
+      <AxisFrame box={{ ...SIZE, height }} x={ticksAt(x.ticks(7), x, (tick) => f(tick))} y={[]} upright />
       <text x={SIZE.width - SIZE.right} y={height - 4} textAnchor="end" className="fill-quiet text-[11px]">
         {unit}; bar: mean and its 95 % interval; ring: expected; hollow: does not count
       </text>

@@ -1,13 +1,14 @@
 import type { ArmResult } from '@anvilstone/core/evidence';
 import { definitionOf, formatNumber as f, fromCanonical, inSentence } from '@anvilstone/core/foundations';
 import { scaleLinear, scaleLog } from 'd3';
+import { acrossOf, AxisFrame, ticksAt, upOf } from '../../../charts/AxisFrame.tsx';
+import { strokeOf } from '../../../charts/strokes.ts';
 import { StrokeSample } from '../../../charts/StrokeSample.tsx';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { Panel } from '../../../ui/Panel.tsx';
 
 const SIZE = { width: 640, height: 280, left: 56, right: 20, top: 12, bottom: 38 };
 const SHARES = [0.01, 0.05, 0.1, 0.2, 0.5, 0.632, 0.9, 0.99];
-const STROKES = ['', '7 3', '2 3', '9 3 2 3', '4 4', '1 4'];
 /** ln(−ln(1 − F)): a Weibull distribution is a straight line over the logarithm of the value. */
 const height = (share: number) => Math.log(-Math.log(1 - share));
 
@@ -25,11 +26,8 @@ export function WeibullChart({
   const unit = definitionOf(dimension)[units];
   const show = (value: number) => (unit === '' ? value : fromCanonical(value, unit, dimension));
   const values = drawn.flatMap(({ weibull }) => weibull!.points.map(({ value }) => show(value)));
-  const x = scaleLog(
-    [Math.min(...values) * 0.8, Math.max(...values) * 1.15],
-    [SIZE.left, SIZE.width - SIZE.right],
-  ).clamp(true);
-  const y = scaleLinear([height(0.01), height(0.99)], [SIZE.height - SIZE.bottom, SIZE.top]);
+  const x = scaleLog([Math.min(...values) * 0.8, Math.max(...values) * 1.15], acrossOf(SIZE)).clamp(true);
+  const y = scaleLinear([height(0.01), height(0.99)], upOf(SIZE));
   const [left, right] = x.domain() as [number, number];
   return (
     <Panel title="Weibull plot">
@@ -39,25 +37,13 @@ export function WeibullChart({
         role="img"
         aria-label={`Share that failed over ${inSentence(title)}; the table below has the numbers`}
       >
-        {SHARES.map((share) => (
-          <g key={share}>
-            <line
-              x1={SIZE.left}
-              x2={SIZE.width - SIZE.right}
-              y1={y(height(share))}
-              y2={y(height(share))}
-              className="stroke-line"
-            />
-            <text x={SIZE.left - 6} y={y(height(share)) + 4} textAnchor="end" className="fill-quiet text-[11px]">
-              {f(100 * share)} %
-            </text>
-          </g>
-        ))}
-        {x.ticks(6).map((tick) => (
-          <text key={tick} x={x(tick)} y={SIZE.height - 22} textAnchor="middle" className="fill-quiet text-[11px]">
-            {f(tick)}
-          </text>
-        ))}
+        <AxisFrame
+          box={SIZE}
+          x={ticksAt(x.ticks(6), x, (tick) => f(tick))}
+          y={SHARES.map((share) => ({ at: y(height(share)), text: `${f(100 * share)} %` }))}
+          xTitle={`${inSentence(title)}, ${unit} (logarithmic)`}
+          yTitle="cumulative failures"
+        />
         {drawn.map(({ weibull, arm }, i) => {
           const line = (value: number) => weibull!.shape * Math.log(value / show(weibull!.scale));
           const ends = [left, right].map(
@@ -70,7 +56,7 @@ export function WeibullChart({
                 d={`M${ends.map(([, level]) => `${x(at(level))} ${y(level)}`).join('L')}`}
                 className="stroke-ink"
                 fill="none"
-                strokeDasharray={STROKES[i % STROKES.length]}
+                strokeDasharray={strokeOf(i)}
               />
               {weibull!.points.map(({ value, failedShare }, j) => (
                 <circle key={j} cx={x(show(value))} cy={y(height(failedShare))} r={3.2} className="fill-ember" />
@@ -78,16 +64,13 @@ export function WeibullChart({
             </g>
           );
         })}
-        <text x={SIZE.left} y={SIZE.height - 5} className="fill-quiet text-[11px]">
-          cumulative failures over {inSentence(title)}, {unit} (logarithmic)
-        </text>
       </svg>
       <table className="mt-1 text-sm">
         <tbody>
           {drawn.map(({ weibull, arm, values: all }, i) => (
             <tr key={arm.id}>
               <td className="pr-2">
-                <StrokeSample dash={STROKES[i % STROKES.length]} />
+                <StrokeSample dash={strokeOf(i)} />
               </td>
               <th scope="row" className="pr-4 text-left">
                 {nameOf(arm.id)}

@@ -2,6 +2,8 @@ import { definitionOf, formatNumber as f, fromCanonical, type UnitSystem } from 
 import type { Findings, TrialCurve } from '@anvilstone/schema';
 import { extent, line, scaleLinear, scaleLog } from 'd3';
 import { useMemo } from 'react';
+import { acrossOf, AxisFrame, ticksAt, upOf } from '../../../charts/AxisFrame.tsx';
+import { strokeOf } from '../../../charts/strokes.ts';
 import { useAppSelector } from '../../../sync/store/store.ts';
 
 const SIZE = { width: 640, height: 300, left: 56, right: 18, top: 16, bottom: 40 };
@@ -40,9 +42,9 @@ export function CurveChart({
   const topY = Math.max(mostY * 1.08, 1e-6);
   const x =
     kind === 'time'
-      ? scaleLog([Math.max(1, leastX), Math.max(10, mostX)], [SIZE.left, SIZE.width - SIZE.right]).clamp(true)
-      : scaleLinear([0, Math.max(mostX, 1e-6)], [SIZE.left, SIZE.width - SIZE.right]);
-  const y = scaleLinear([0, topY], [SIZE.height - SIZE.bottom, SIZE.top]);
+      ? scaleLog([Math.max(1, leastX), Math.max(10, mostX)], acrossOf(SIZE)).clamp(true)
+      : scaleLinear([0, Math.max(mostX, 1e-6)], acrossOf(SIZE));
+  const y = scaleLinear([0, topY], upOf(SIZE));
   const path = line<Point | null>(
     (point) => x(point!.x),
     (point) => y(point!.y),
@@ -61,26 +63,20 @@ export function CurveChart({
             : 'Movement over time; the table below has the numbers'
         }
       >
-        {y.ticks(6).map((tick) => (
-          <g key={tick}>
-            <line x1={SIZE.left} x2={SIZE.width - SIZE.right} y1={y(tick)} y2={y(tick)} className="stroke-line" />
-            <text x={SIZE.left - 6} y={y(tick) + 4} textAnchor="end" className="fill-quiet text-[11px]">
-              {f(tick)}
-            </text>
-          </g>
-        ))}
-        {(kind === 'time' ? TIME_TICKS.filter(({ s }) => s >= leastX * 0.99 && s <= mostX * 1.01) : []).map(
-          ({ s, label }) => (
-            <text key={s} x={x(s)} y={SIZE.height - 24} textAnchor="middle" className="fill-quiet text-[11px]">
-              {label}
-            </text>
-          ),
-        )}
-        {(kind === 'force' ? (x as ReturnType<typeof scaleLinear<number, number>>).ticks(8) : []).map((tick) => (
-          <text key={tick} x={x(tick)} y={SIZE.height - 24} textAnchor="middle" className="fill-quiet text-[11px]">
-            {f(tick)}
-          </text>
-        ))}
+        <AxisFrame
+          box={SIZE}
+          x={
+            kind === 'time'
+              ? TIME_TICKS.filter(({ s }) => s >= leastX * 0.99 && s <= mostX * 1.01).map(({ s, label }) => ({
+                  at: x(s),
+                  text: label,
+                }))
+              : ticksAt(x.ticks(8), x, (tick) => f(tick))
+          }
+          y={ticksAt(y.ticks(6), y, (tick) => f(tick))}
+          xTitle={kind === 'force' ? `movement, ${xUnit}` : 'time under load (logarithmic)'}
+          yTitle={kind === 'force' ? `force, ${yUnit}` : `movement, ${yUnit}`}
+        />
         {capacityN !== undefined && toForce(capacityN) < topY && kind === 'force' && (
           <g>
             <line
@@ -108,7 +104,7 @@ export function CurveChart({
               className={curves.length === 1 ? 'stroke-ink' : 'stroke-quiet'}
               fill="none"
               strokeWidth={1.6}
-              strokeDasharray={STROKES[i % STROKES.length]}
+              strokeDasharray={strokeOf(i)}
             />
             {kind === 'time' &&
               points.map(
@@ -134,11 +130,6 @@ export function CurveChart({
         {kind === 'force' && drawn.length === 1 && drawn[0]!.found && (
           <Marks points={drawn[0]!.points} found={drawn[0]!.found} x={x} y={y} units={units} />
         )}
-        <text x={SIZE.left} y={SIZE.height - 6} className="fill-quiet text-[11px]">
-          {kind === 'force'
-            ? `force, ${yUnit}, over movement, ${xUnit}`
-            : `movement, ${yUnit}, over time under load (logarithmic)`}
-        </text>
       </svg>
       <CurveNumbers curves={curves} units={units} />
     </figure>
@@ -150,7 +141,6 @@ interface Point {
   y: number;
   over: boolean;
 }
-const STROKES = ['', '7 3', '2 3', '9 3 2 3', '4 4', '1 4'];
 const TIME_TICKS = [
   { s: 1, label: '1 s' },
   { s: 10, label: '10 s' },

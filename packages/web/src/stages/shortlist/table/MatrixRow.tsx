@@ -175,10 +175,10 @@ function ChanceCell({ chance, isOut }: { chance: Chance | undefined; isOut: bool
   );
 }
 
-/** The part's service temperature limit in three words. */
+/** The part's limit under load in three words. */
 function heldTo(best: Pick<EvaluationEntry, 'ownHeatLimitC' | 'ownHeatLimitBy'>, units: UnitSystem): string {
   const words = heatLimitWords(best, units);
-  return best.ownHeatLimitC === null ? `heat ${words}` : best.ownHeatLimitC <= -80 ? words : `to ${words}`;
+  return best.ownHeatLimitC === null ? `heat ${words}` : best.ownHeatLimitC <= -80 ? words : `limit ${words}`;
 }
 
 function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean; onOpen: () => void }) {
