@@ -20,9 +20,9 @@ const views = [
   ['shortlist', `${lampArm}/shortlist`, 'light'],
   ['map', `${lampArm}/shortlist?view=map&school=weighted-merit&was=cheapest-that-passes`, 'dark', walkTheMap],
   ['compare', `${lampArm}/compare?grades=tm-petg,tm-petg-gf,tm-petg-cf`, 'light'],
-  ['way-up', `${lampArm}/build?grade=ne-petg`, 'light'],
+  ['orientation', `${lampArm}/build?grade=ne-petg`, 'light'],
   ['fibre', `${gaugeBeam}/build?show=fibre&grade=ne-petg`, 'dark'],
-  ['real-shape', `${lampArm}/build?show=shape`, 'light', cutAMesh],
+  ['3d-part', `${lampArm}/build?show=shape`, 'light', cutAMesh],
   ['decision', `${heaterDuct}/decision`, 'light', firstOfTwo],
   [
     'service',
@@ -36,9 +36,9 @@ const views = [
   ['bench-results', '/bench/K1?show=results', 'light'],
   ['bench-run', '/bench/K3?show=capture', 'light', loadABar],
   ['import', '/grades/import', 'light', askedAboutASheet],
-  ['house-rules', '/company-rules', 'light', (page) => changeARule(page)],
+  ['company-rules', '/company-rules', 'light', (page) => changeARule(page)],
   ['spools', '/spools', 'light'],
-  ['practice', '/training/upright-post', 'light', answerACase],
+  ['training', '/training/upright-post', 'light', answerACase],
 ];
 
 async function askedAboutASheet(page) {

@@ -1,7 +1,7 @@
 /** Where shape and air set a limit, by hand: each number can be redone with a pencil. */
 import { findFamily } from './reference/family.ts';
 import { builtUpTemperatureC } from '../shapes/parts/hotContact.ts';
-import { heatLimitWords } from '../decisions/wording/heatLimitWords.ts';
+import { heatLimitLabel, heatLimitWords } from '../decisions/wording/heatLimitWords.ts';
 import { ageingLimitC } from './behaviour/ageingLimit.ts';
 import { matrixCreep, type CreepMaterial } from './behaviour/creep.ts';
 import { formLimit, formLimitAfter, type FormLimitInput } from './behaviour/formLimit.ts';
@@ -90,3 +90,10 @@ test.each([
   [{ ownHeatLimitC: -80, ownHeatLimitBy: 'load' }, 'fails cold too'],
   [{ ownHeatLimitC: null }, 'unknown'],
 ] as const)('%j is said: %s', (entry, words) => expect(heatLimitWords(entry, 'metric')).toBe(words));
+
+test.each([
+  [{ ownHeatLimitC: 59.9, ownHeatLimitBy: 'ageing' }, 'limit 59 °C, ageing'],
+  [{ ownHeatLimitC: 59.9 }, 'limit 59 °C'],
+  [{ ownHeatLimitC: -80, ownHeatLimitBy: 'load' }, 'fails cold too'],
+  [{ ownHeatLimitC: null }, 'heat unknown'],
+] as const)('%j is labelled: %s', (entry, words) => expect(heatLimitLabel(entry, 'metric')).toBe(words));

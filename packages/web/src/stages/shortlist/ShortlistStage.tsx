@@ -243,7 +243,7 @@ export function ShortlistStage() {
         <Term means={TERMS.evidence}>Letter: evidence class</Term>
         <Term means={TERMS.typical}>Thin tick: typical values only</Term>
         <Term means={TERMS.ownHeatLimit}>
-          “limit {amount(80, '°C', units)}, by form”: limit under load, and which of the three it is
+          “limit {amount(80, '°C', units)}, form”: limit under load, and which of the three it is
         </Term>
         <Term means={TERMS.orientation}>XY, XZ, ZX</Term>
         <span>Calculated from the available evidence; this does not approve a part.</span>

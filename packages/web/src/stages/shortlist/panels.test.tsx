@@ -1,10 +1,11 @@
-import { gaugeBeam, heaterDuct, lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
+import { gaugeBeam, heaterDuct, lampArm, sampleBriefs, sampleLibrary } from '@anvilstone/core/education/sample';
 import {
   evaluate,
   EQUAL_WEIGHTS,
   findRankingMethod,
   MERIT_CRITERIA,
   rankingMethods,
+  explain,
 } from '@anvilstone/core/evaluation';
 import type { Brief, CheckResult } from '@anvilstone/schema';
 import { drawn, drawnFor, LEAKS, sampleWorkshop, textOf, wordsOf } from '../../testing/testPage.tsx';
@@ -234,4 +235,14 @@ test('what passes is what the evaluation says, in every sample part', () => {
     expect(counts.pass + counts.unknown + counts.fail).toBe(sampleWorkshop.grades.length);
   }
   expect(shortlistOf(gaugeBeam, 'cheapest-that-passes').leaders[0]!.first).toBeDefined();
+});
+
+test('the working tells what it comes to in inches and pounds, with the value that the formulas reckon in beside it', () => {
+  const [check] = explain(lampArm, sampleLibrary, 'ne-petg', 'XZ');
+  const rows = drawnFor(lampArm, <WorkingTable check={check!} />, { units: 'inchPound' }).querySelectorAll('tr');
+  const force = rows.map((row) => row.querySelectorAll('td').map(textOf)).find(([symbol]) => symbol === 'F')!;
+  const [, pounds, newtons] = /^([\d.]+) lbf([\d.]+) N$/.exec(force[2]!)!;
+  expect(Number(pounds) * 4.4482216).toBeCloseTo(Number(newtons), 1);
+  const concentration = rows.map((row) => row.querySelectorAll('td').map(textOf)).find(([symbol]) => symbol === 'Kt')!;
+  expect(concentration[2]).toMatch(/^[\d.]+ ×$/);
 });

@@ -1,14 +1,18 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { loadName } from '@anvilstone/core/decisions';
-import { formatNumber, formatReserve } from '@anvilstone/core/foundations';
-import type { CheckResult } from '@anvilstone/schema';
+import { formatNumber, formatReserve, type UnitSystem } from '@anvilstone/core/foundations';
+import type { CheckResult, WorkingStep } from '@anvilstone/schema';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { usePartContext } from '../../parts/partContext.ts';
+import { amount } from '../../../ui/amount.ts';
 import { demandSentence } from '../../../ui/demandWords.ts';
 import { statusWords } from '../../../ui/Reserve.tsx';
 import { useSay } from '../../../ui/useSay.ts';
 
-/** The shown arithmetic of one check, with the sources of its numbers. Always in the computation's own units. */
+/**
+ * The shown arithmetic of one check, with the sources of its numbers. What it comes to is in the reader’s units; formulas stay in those of the
+ * computation, in which they can be redone, with each value in those too.
+ */
 export function WorkingTable({ check }: { check: CheckResult }) {
   const { brief } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
@@ -33,6 +37,9 @@ export function WorkingTable({ check }: { check: CheckResult }) {
           Unknown, so it does not pass. {say(gap)}.
         </p>
       ))}
+      {steps.length > 0 && units !== 'metric' && (
+        <p className="mt-2 text-xs text-quiet">Formulas calculate in mm, N, MPa and °C; small: the value in those.</p>
+      )}
       {steps.length > 0 && (
         <table className="mt-2 w-full text-sm">
           <tbody>
@@ -40,12 +47,12 @@ export function WorkingTable({ check }: { check: CheckResult }) {
               <tr key={index} className="border-t border-line align-top">
                 <td className="w-16 py-1 pr-2 font-semibold whitespace-nowrap">{step.symbol}</td>
                 <td className="py-1 pr-3">
-                  {step.meaning}
+                  {say(step.meaning)}
                   {step.expression && <span className="block text-xs text-quiet">= {step.expression}</span>}
                   {step.source && <span className="block text-xs text-quiet">{step.source}</span>}
                 </td>
                 <td className="max-w-72 py-1 text-right font-semibold">
-                  {typeof step.value === 'number' ? `${formatNumber(step.value, 4)} ${step.unit}` : step.value}
+                  <StepValue step={step} units={units} />
                 </td>
               </tr>
             ))}
@@ -53,5 +60,18 @@ export function WorkingTable({ check }: { check: CheckResult }) {
         </table>
       )}
     </section>
+  );
+}
+
+function StepValue({ step: { value, unit }, units }: { step: WorkingStep; units: UnitSystem }) {
+  if (typeof value === 'string') return value;
+  const calculated = `${formatNumber(value, 4)} ${unit}`;
+  const told = amount(value, unit, units, 4);
+  const isOther = units !== 'metric' && !told.endsWith(unit);
+  return (
+    <>
+      <span className="whitespace-nowrap">{isOther ? told : calculated}</span>
+      {isOther && <span className="block text-xs font-normal whitespace-nowrap text-quiet">{calculated}</span>}
+    </>
   );
 }

@@ -1,8 +1,8 @@
 import { findCheck } from '@anvilstone/core/checks';
-import { heatLimitWords, rejectionReasons } from '@anvilstone/core/decisions';
+import { heatLimitLabel, rejectionReasons } from '@anvilstone/core/decisions';
 import { MERIT_CRITERIA, type Chance, type Merit } from '@anvilstone/core/evaluation';
-import { formatReserve, type UnitSystem } from '@anvilstone/core/foundations';
-import type { CheckResult, EvaluationEntry, Grade, GradeEvaluation } from '@anvilstone/schema';
+import { formatReserve } from '@anvilstone/core/foundations';
+import type { CheckResult, Grade, GradeEvaluation } from '@anvilstone/schema';
 import { memo } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { amount } from '../../../ui/amount.ts';
@@ -120,7 +120,7 @@ export const MatrixRow = memo(function MatrixRow({
               {best.costUsd === null ? 'cost unknown' : amount(best.costUsd, 'USD', units)}
             </span>
             <span className="block">{best.massG === null ? 'mass unknown' : amount(best.massG, 'g', units)}</span>
-            <span className="block">{heldTo(best, units)}</span>
+            <span className="block">{heatLimitLabel(best, units)}</span>
           </td>
           <ChanceCell chance={chance} isOut={chanceIsOut} />
           {best.checks.map((check) => (
@@ -173,12 +173,6 @@ function ChanceCell({ chance, isOut }: { chance: Chance | undefined; isOut: bool
       {percent(chance.all)}
     </td>
   );
-}
-
-/** The part's limit under load in three words. */
-function heldTo(best: Pick<EvaluationEntry, 'ownHeatLimitC' | 'ownHeatLimitBy'>, units: UnitSystem): string {
-  const words = heatLimitWords(best, units);
-  return best.ownHeatLimitC === null ? `heat ${words}` : best.ownHeatLimitC <= -80 ? words : `limit ${words}`;
 }
 
 function Cell({ check, governs, onOpen }: { check: CheckResult; governs: boolean; onOpen: () => void }) {
