@@ -1,6 +1,6 @@
 import type { Locator, Page } from '@playwright/test';
 import { expect, test } from './fixtures.ts';
-import { saved, standing } from './part.ts';
+import { saved, remaining } from './part.ts';
 
 /** Goes on with Tab until the wanted thing has the focus, as somebody without a pointer has to. */
 async function tabTo(page: Page, wanted: Locator, most = 140): Promise<void> {
@@ -24,7 +24,7 @@ test('from nothing to a frozen decision without a pointer', async ({ page }) => 
   await expect(page.getByRole('button', { name: /^It holds out a load/ })).toBeFocused();
   await page.keyboard.press('Enter');
   await expect(page.getByRole('heading', { level: 1, name: 'New part' })).toBeVisible();
-  await expect.poll(() => standing(page)).toBeGreaterThan(5);
+  await expect.poll(() => remaining(page)).toBeGreaterThan(5);
 
   const dimension = page.getByRole('slider', { name: /From the root to the load/ });
   await tabTo(page, dimension);

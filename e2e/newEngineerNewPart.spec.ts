@@ -3,7 +3,7 @@ import { readFile } from 'node:fs/promises';
 import { promisify } from 'node:util';
 import { expect, test } from './fixtures.ts';
 import type { DecisionFile, EvaluationResult, GeometryOf } from '@anvilstone/schema';
-import { saved, settledStanding, shortlistRow, standing } from './part.ts';
+import { saved, settledRemaining, shortlistRow, remaining } from './part.ts';
 
 test('a new engineer describes a part, sees what survives and why, and keeps a decision that can be recomputed', async ({
   page,
@@ -29,15 +29,15 @@ test('a new engineer describes a part, sees what survives and why, and keeps a d
   await expect(page.getByLabel('From the root to the load', { exact: true })).toHaveValue('200.025');
 
   // The count of standing grades follows every ask.
-  await expect.poll(() => standing(page)).toBeGreaterThan(15);
+  await expect.poll(() => remaining(page)).toBeGreaterThan(15);
   await saved(page);
-  const before = await settledStanding(page);
+  const before = await settledRemaining(page);
   await page.getByRole('button', { name: '+ Service temperature, continuous' }).click();
   await page.getByLabel('Continuous temperature').fill('75');
-  await expect.poll(() => standing(page)).toBeLessThan(before);
-  const warm = await settledStanding(page);
+  await expect.poll(() => remaining(page)).toBeLessThan(before);
+  const warm = await settledRemaining(page);
   await page.getByLabel('Continuous temperature').fill('185 °F');
-  await expect.poll(() => standing(page)).toBeLessThan(warm);
+  await expect.poll(() => remaining(page)).toBeLessThan(warm);
   await page.getByLabel('Continuous temperature').fill('60');
   await page.getByLabel('Could a failure hurt someone').selectOption('no');
 

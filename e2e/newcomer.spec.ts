@@ -1,5 +1,5 @@
 import { coldTest, expect, test } from './fixtures.ts';
-import { standing } from './part.ts';
+import { remaining } from './part.ts';
 import { startWorkshop } from './workshopServer.ts';
 
 const LAMP_ARM = '/parts/0a7c1d00-0000-4000-8000-000000000003';
@@ -25,7 +25,7 @@ test.describe('a workshop with nothing in it', () => {
 
       await page.getByRole('button', { name: /^It holds out a load/ }).click();
       await expect(page.getByRole('heading', { level: 1, name: 'New part' })).toBeVisible();
-      await expect.poll(() => standing(page)).toBeGreaterThan(10);
+      await expect.poll(() => remaining(page)).toBeGreaterThan(10);
 
       // Other places say what to do next, too.
       for (const [place, words] of [

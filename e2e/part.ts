@@ -16,18 +16,18 @@ export async function readPart(request: APIRequestContext, id: string): Promise<
 }
 
 /** How many grades the readout says still stand after the last ask. */
-export async function standing(page: Page): Promise<number> {
+export async function remaining(page: Page): Promise<number> {
   const last = page.getByRole('list', { name: 'Remaining grades after each requirement' }).getByRole('listitem').last();
   return Number((await last.innerText()).split('\n').at(-1));
 }
 
 /** The same once two looks, half a second apart, see the same count: edits before it may still be worked out. */
-export async function settledStanding(page: Page): Promise<number> {
+export async function settledRemaining(page: Page): Promise<number> {
   let last = -1;
   await expect
     .poll(
       async () => {
-        const now = await standing(page);
+        const now = await remaining(page);
         const same = now === last;
         last = now;
         return same;

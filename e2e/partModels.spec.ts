@@ -2,7 +2,7 @@ import type { Page } from '@playwright/test';
 import { expect, test } from './fixtures.ts';
 import { heaterDuct } from '@anvilstone/core/education/sample';
 import type { GeometryOf } from '@anvilstone/schema';
-import { makePart, readPart, saved, settledStanding, standing } from './part.ts';
+import { makePart, readPart, saved, settledRemaining, remaining } from './part.ts';
 
 async function newPart(page: Page, does: RegExp): Promise<string> {
   await page.goto('/parts');
@@ -23,13 +23,13 @@ test('bars: a prop that must not bow is drawn, sized by its handle, and told whi
   await page.getByLabel('Force', { exact: true }).fill('90 N');
   await page.getByLabel('Duration').fill('1 year');
   await expect(funnelRow(page, 'Stability')).toBeVisible();
-  const before = await settledStanding(page);
+  const before = await settledRemaining(page);
   // By keyboard: ten times a millimetre longer.
   const handle = page.getByRole('slider', { name: /^Free length/ });
   await handle.focus();
   for (let i = 0; i < 12; i++) await page.keyboard.press('Shift+ArrowRight');
   await expect(page.getByLabel('Free length', { exact: true })).toHaveValue('260');
-  await expect.poll(() => standing(page)).toBeLessThan(before);
+  await expect.poll(() => remaining(page)).toBeLessThan(before);
   await expect(page.locator('[data-governs="bows"]')).toBeVisible();
   // And with the pointer, back again.
   const box = (await handle.boundingBox())!;

@@ -1,6 +1,6 @@
 import type { Page } from '@playwright/test';
 import { expect, test } from './fixtures.ts';
-import { readPart, saved, settledStanding, shortlistRow, standing } from './part.ts';
+import { readPart, saved, settledRemaining, shortlistRow, remaining } from './part.ts';
 
 async function blankPart(page: Page, does: RegExp): Promise<string> {
   await page.goto('/parts');
@@ -24,7 +24,7 @@ test('drip cup: oil and a degreaser by pictures of contact; what stands them, wh
   const id = await blankPart(page, /pressed on evenly/);
   await page.getByLabel('Name', { exact: true }).fill('Drip cup of a test');
   await page.getByLabel('Pressure', { exact: true }).fill('0.6 kPa');
-  const before = await settledStanding(page);
+  const before = await settledRemaining(page);
   await ask(page, 'Chemical contact');
   const oil = page.getByRole('group', { name: 'Fluid 1' });
   await oil.getByLabel('Temperature').fill('45');
@@ -36,7 +36,7 @@ test('drip cup: oil and a degreaser by pictures of contact; what stands them, wh
   await expect(oil.getByText(/Under sustained tension ABS, ASA/)).toBeVisible();
   await page.getByRole('button', { name: '+ Another fluid' }).click();
   await page.getByRole('group', { name: 'Fluid 2' }).getByLabel('Chemical').selectOption('Detergent');
-  await expect.poll(() => standing(page)).toBeLessThan(before);
+  await expect.poll(() => remaining(page)).toBeLessThan(before);
   await expect(page.getByRole('region', { name: 'Cautions' }).getByText(/Slippery; long skin contact/)).toBeVisible();
   await saved(page);
   expect((await readPart(request, id)).brief.asks.fluids).toMatchObject([

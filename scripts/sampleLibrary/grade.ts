@@ -172,7 +172,7 @@ export function gradeOf([id, name, maker, familyId, fillerId, evidence, priceFac
   }
   if (evidence === 'conditioned') addConditioned();
   furtherEvidence({ id, family, filler, evidence, add });
-  /** Another school of sheets: after weeks at 50 % humidity, which suits the part and flatters the impact. */
+  /** Another ranking method of sheets: after weeks at 50 % humidity, which suits the part and flatters the impact. */
   function addConditioned() {
     const wetter = {
       specimen: 'printed',

@@ -289,7 +289,7 @@ describe('bench statistics', () => {
     const alone = { 'a.csv': filled, 'b.csv': neat.replace('Osk', 'Nobody') };
     expect((await run(['compare', 'a.csv', 'b.csv', '--paired'], alone)).problem!.detail).toMatch(/Osk.*no pairs/);
   });
-  test('fit-creep: known parameters out of a file in minutes, and what it foretells', async () => {
+  test('fit-creep: known parameters out of a file in minutes, and what it predicts', async () => {
     const minutes = [1, 3, 10, 30, 60, 180, 600, 1440, 2880];
     const csv = `time (min),deflection (mm)\n${minutes.map((t) => `${t},${(2 * (1 + 0.3 * (t / 60) ** 0.25)).toFixed(5)}`).join('\n')}\n`;
     const { code, out } = await run(['fit-creep', 'c.csv', '--at', '100', '--json'], { 'c.csv': csv });

@@ -118,7 +118,7 @@ export const fieldChange = record(
 );
 export type FieldChange = Static<typeof fieldChange>;
 
-const standing = record(
+const choiceStatus = record(
   {
     status: vocabulary(['pass', 'fail', 'unknown', 'gone'] as const, 'Gone: it is no longer in the library'),
     reserve: Type.Union([Type.Number(), Type.Null()]),
@@ -129,12 +129,12 @@ const standing = record(
   },
   'Where the chosen grade stands, and who comes first',
 );
-export type ChoiceStatus = Static<typeof standing>;
+export type ChoiceStatus = Static<typeof choiceStatus>;
 
 export const drift = record(
   {
-    frozen: standing,
-    now: { ...standing, description: 'With everything as it is today' },
+    frozen: choiceStatus,
+    now: { ...choiceStatus, description: 'With everything as it is today' },
     causes: Type.Array(
       record(
         {
@@ -144,7 +144,7 @@ export const drift = record(
           ),
           title: Type.String(),
           changes: Type.Array(fieldChange),
-          alone: { ...standing, description: 'If this alone had changed' },
+          alone: { ...choiceStatus, description: 'If this alone had changed' },
           matters: Type.Boolean({ description: 'Alone, it moves the verdict, a reserve or who comes first' }),
         },
         'One thing that is not as it was',

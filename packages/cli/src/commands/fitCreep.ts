@@ -8,7 +8,7 @@ const USUAL_H = [100, 1000, 10_000];
 
 /**
  * `anvilstone fit-creep F [--at HOURS,…] [--json]`: δ₀·(1 + a·tⁿ) through a CSV of times and movements, with 95 % intervals, and what it
- * foretells with its band.
+ * predicts with its band.
  */
 export async function fitCreepCommand(args: string[], terminal: Terminal): Promise<number> {
   const { values, positionals } = parseArgs({

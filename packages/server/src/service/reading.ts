@@ -151,7 +151,7 @@ async function inputsFor(
   part: Part,
 ): Promise<ServiceInputs | undefined> {
   const decision = installation.decisionId === undefined ? undefined : await findDecision(db, installation.decisionId);
-  // A record of another grade foretells nothing of this one.
+  // A record of another grade predicts nothing of this one.
   const own = decision?.gradeId === installation.gradeId ? decision : undefined;
   const today = {
     brief: sound(part.brief),

@@ -74,8 +74,8 @@ export function drawnFor(brief: Brief, element: ReactElement, circumstances: Cir
 }
 
 function PartAround({ brief, library }: { brief: Brief; library: Workshop }) {
-  const standing = useComputed(library, (engine) => engine.standing(brief));
-  return <Outlet context={{ partId: 'p1', brief, library, standing } satisfies PartContext} />;
+  const screening = useComputed(library, (engine) => engine.screening(brief));
+  return <Outlet context={{ partId: 'p1', brief, library, screening } satisfies PartContext} />;
 }
 
 /** What is to be read, with one space between pieces. */

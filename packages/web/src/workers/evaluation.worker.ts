@@ -65,7 +65,7 @@ import {
   type PartImpact,
   type Shortlist,
   type SizedGrades,
-  type Standing,
+  type ScreeningSummary,
 } from './leaders.ts';
 import { evaluated, gradesOf, screened, setTheWorkshop, theWorkshop, type Workshop } from './workshop.ts';
 
@@ -77,7 +77,7 @@ export interface ProposedFor<T> {
 }
 export type ProposedTest = Omit<TestProposal, 'method'> & { methodId: string };
 
-/** As the rules have it; a school that reads sizes is answered here by the lowest cost as drawn. */
+/** As the rules have it; a ranking method that reads sizes is answered here by the lowest cost as drawn. */
 function usualChoice(rules: CompanyRules): RankingPreferences {
   const usual = usualPreferences(rules);
   return findRankingMethod(usual.schoolId).needsSizes ? { ...usual, schoolId: 'cheapest-that-passes' } : usual;
@@ -87,7 +87,7 @@ const engine = {
   setWorkshop(value: Workshop): void {
     setTheWorkshop(value);
   },
-  standing(brief: Brief): Standing {
+  screening(brief: Brief): ScreeningSummary {
     const { checkIds, funnel, grades } = screened(brief);
     const preferences = usualChoice(theWorkshop().rules);
     const leaders = rank(grades, preferences.schoolId, inputsOfChoice(brief, preferences, LEADERS)).slice(0, LEADERS);
@@ -100,7 +100,7 @@ const engine = {
       built: leaders[0] && builtAs(brief.part, leaders[0].best.orientation),
     };
   },
-  /** Every grade, in the order of a school. */
+  /** Every grade, in the order of a ranking method. */
   ranking: (brief: Brief, schoolId: string): RankedCandidate[] => rank(screened(brief).grades, schoolId),
   shortlist(brief: Brief, request: ArrangeRequest, preferences: RankingPreferences): Shortlist {
     const screening = screened(brief);
@@ -161,7 +161,7 @@ const engine = {
   chances(brief: Brief, wanted: readonly string[]): (Chance | undefined)[] {
     return wanted.map((one) => chanceOf(brief, one));
   },
-  /** Whoever comes first in a school, each once, the first school's first; filled up in its order to two. */
+  /** Whoever comes first in a ranking method, each once, the first ranking method's first; filled up in its order to two. */
   methodLeaders(brief: Brief, preferences: RankingPreferences): string[] {
     const { grades } = screened(brief);
     const grounds = inputsOfChoice(brief, { ...preferences, schoolId: 'cheapest-that-passes' });

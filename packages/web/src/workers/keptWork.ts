@@ -65,7 +65,7 @@ export function inputsFor(brief: Brief, { weights, leastChance, typicalReserve }
   };
 }
 
-/** Grounds on which it can be said who leads, with the chances that takes. */
+/** Inputs on which it can be said who leads, with the chances that takes. */
 export function inputsOfChoice(brief: Brief, preferences: RankingPreferences, places?: number): RankingInputs {
   const chance = ({ gradeId, best }: RankedCandidate) => chanceOf(brief, `${gradeId} ${best.orientation}`);
   return groundsToTheFirst(screened(brief).grades, preferences, chance, {
@@ -74,7 +74,7 @@ export function inputsOfChoice(brief: Brief, preferences: RankingPreferences, pl
   });
 }
 
-/** Sensitivities of one brief under one set of wishes; undefined: nobody leads. */
+/** Sensitivities of one brief under one set of preferences; undefined: nobody leads. */
 const sensitivities = keepingOne((brief, preferences): SensitivityJob | undefined => {
   const wanted = JSON.parse(preferences) as RankingPreferences;
   return prepareSensitivity(brief, theWorkshop(), wanted.schoolId, theWorkshop().rules, inputsOfChoice(brief, wanted));

@@ -2,7 +2,7 @@ import type { RankedCandidate } from '@anvilstone/core/evaluation';
 import { countsOf, leadersOf } from './leaders.ts';
 import { restsOn } from '../stages/parts/restsOn.ts';
 
-const standing = (
+const screening = (
   gradeId: string,
   status: 'pass' | 'fail' | 'unknown',
   costUsd: number,
@@ -23,10 +23,10 @@ const standing = (
   },
 });
 const grades = [
-  standing('cheap', 'pass', 5, 1.1),
-  standing('strong', 'pass', 9, 3),
-  standing('weak', 'fail', 1, 0.4),
-  standing('dark', 'unknown', 2, 2),
+  screening('cheap', 'pass', 5, 1.1),
+  screening('strong', 'pass', 9, 3),
+  screening('weak', 'fail', 1, 0.4),
+  screening('dark', 'unknown', 2, 2),
 ];
 
 test('what stands is counted by its worst check', () => {
@@ -34,7 +34,7 @@ test('what stands is counted by its worst check', () => {
   expect(countsOf([])).toEqual({ pass: 0, unknown: 0, fail: 0 });
 });
 
-test('each school names who is first in it, and which place the leader of the chosen one has', () => {
+test('each ranking method names who is first in it, and which place the leader of the chosen one has', () => {
   const leaders = leadersOf(grades, 'cheapest-that-passes', {});
   const of = (schoolId: string) => leaders.find((one) => one.schoolId === schoolId)!;
   expect(of('cheapest-that-passes')).toMatchObject({ first: { gradeId: 'cheap' }, placeOfChosen: 1 });
@@ -42,7 +42,7 @@ test('each school names who is first in it, and which place the leader of the ch
 });
 
 test('where nothing passes nobody leads, and a stage rests on no grade', () => {
-  const none = [standing('weak', 'fail', 1, 0.4)];
+  const none = [screening('weak', 'fail', 1, 0.4)];
   expect(leadersOf(none, 'cheapest-that-passes', {})[0]).toMatchObject({ placeOfChosen: 0 });
   const library = { grades: [{ id: 'weak' }], machines: [{ id: 'm' }], rules: {} };
   const asked = { leaders: none, counts: countsOf(none) };

@@ -16,7 +16,7 @@ export interface Counts {
 }
 
 /** Where a library stands before a brief, in as little as a page needs at every move of a slider. */
-export interface Standing {
+export interface ScreeningSummary {
   checkIds: readonly string[];
   funnel: readonly FunnelStep[];
   counts: Counts;
@@ -29,7 +29,7 @@ export interface Standing {
 }
 export const LEADERS = 3;
 
-/** Who comes first in a school, and which place the leader of the chosen school has in it; 0: none. */
+/** Who comes first in a ranking method, and which place the leader of the chosen ranking method has in it; 0: none. */
 export interface MethodLeader {
   schoolId: string;
   first: RankedCandidate | undefined;

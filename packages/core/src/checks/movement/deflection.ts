@@ -22,7 +22,7 @@ export const deflectionAtLoad: CaseCheck = {
     load.response.seriesPerUnit === 0 && load.kind !== 'knock' && !load.fibre ? 'stiffness' : undefined,
   appliesTo: (load) => load.loadCase.maxDeflectionMm !== undefined && !isDriven(load),
   at: (context, load, temperatureC, _durationH, working) =>
-    movement(context, load, { temperatureC, growth: 1, limitMm: load.loadCase.maxDeflectionMm! }, working),
+    movement(context, load, temperatureC, 1, load.loadCase.maxDeflectionMm!, working),
 };
 
 /** Movement after the load has stayed on for its duration: elastic deflection × creep growth. */
@@ -40,7 +40,7 @@ export const sagAfterDuration: CaseCheck = {
   at(context, load, temperatureC, durationH, working) {
     if (!context.material.behaviour) return { kind: 'unknown', gaps: context.material.behaviourGaps };
     const growth = growthOf(context, load, temperatureC, durationH);
-    const outcome = movement(context, load, { temperatureC, growth, limitMm: load.loadCase.maxSagMm! }, working);
+    const outcome = movement(context, load, temperatureC, growth, load.loadCase.maxSagMm!, working);
     if (working) showGrowth(working, context, load, temperatureC, durationH);
     if (outcome.kind !== 'known') return outcome;
     return { ...outcome, evidence: weakest(outcome.evidence, context.material.behaviour.creepEvidence) };
@@ -70,7 +70,7 @@ export const movementLeft: CaseCheck = {
     const { recoveryH = RECOVERY_H, maxLeftMm } = load.loadCase;
     const after = material.creepGrowth(temperatureC, durationH + recoveryH);
     const left = onShareOf(load) * (after - material.creepGrowth(temperatureC, recoveryH));
-    const outcome = movement(context, load, { temperatureC, growth: left, limitMm: maxLeftMm! }, working);
+    const outcome = movement(context, load, temperatureC, left, maxLeftMm!, working);
     working?.add('left/δ', 'Share of the elastic deflection that remains', left, '×', {
       expression: `g(${f(durationH)} + ${f(recoveryH)} h) − g(${f(recoveryH)} h)`,
       source: 'Boltzmann superposition of the creep law; recovery at the temperature of the load',
@@ -84,7 +84,9 @@ export const movementLeft: CaseCheck = {
 function movement(
   context: CheckContext,
   load: PreparedLoad,
-  { temperatureC, growth, limitMm }: { temperatureC: number; growth: number; limitMm: number },
+  temperatureC: number,
+  growth: number,
+  limitMm: number,
   working: Working | undefined,
 ): CaseOutcome {
   const { material } = context;

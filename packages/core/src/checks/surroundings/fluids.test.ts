@@ -38,7 +38,7 @@ const soaked = (classValue: string, rest: Partial<Observation> = {}): Grade => (
 });
 
 describe('ratings', () => {
-  test('“limited” allows the house’s hours of contact: 100 h against 50 and 200', () => {
+  test('“limited” allows the company’s hours of contact: 100 h against 50 and 200', () => {
     const limited = { agentId: 'alcohols' } as const;
     const short = outcome('chemical', touched([fluid({ ...limited, hours: 50 })]), 'XZ', family('pa12'));
     expect(short).toMatchObject({ status: 'pass', demand: 50, capacity: 100, reserve: 2, evidence: 'D' });

@@ -50,16 +50,16 @@ export function driftOf(decision: Decision, today: Today): DecisionDrift {
   const { brief, rules, grades, machines, agents = [], engineVersion } = decision;
   const then: World = { brief, rules, library: { grades, machines, agents } };
   const chosenBy = decision.grounds?.schoolId ?? rules.rankingSchool ?? 'cheapest-that-passes';
-  // Sizes are not at hand here: that school is answered by the lowest cost as drawn.
+  // Sizes are not at hand here: that ranking method is answered by the lowest cost as drawn.
   const schoolId = findRankingMethod(chosenBy).needsSizes ? 'cheapest-that-passes' : chosenBy;
-  const standing = (world: World) => standingIn(world, decision, schoolId);
-  const frozen = frozenStanding(decision, schoolId);
-  const asComputedNow = standing(then);
-  const now = standing({ brief: today.brief ?? brief, rules: today.rules, library: today.library });
+  const statusIn = (world: World) => choiceStatusIn(world, decision, schoolId);
+  const frozen = frozenStatus(decision, schoolId);
+  const asComputedNow = statusIn(then);
+  const now = statusIn({ brief: today.brief ?? brief, rules: today.rules, library: today.library });
   const causes: Cause[] = [];
   const add = (id: Cause['id'], title: string, changes: FieldChange[], world: World) => {
     if (changes.length === 0) return;
-    const alone = standing(world);
+    const alone = statusIn(world);
     const from = id === 'engine' ? frozen : asComputedNow;
     causes.push({ id, title, changes: changes.slice(0, MOST_CHANGES), alone, matters: moved(from, alone) });
   };
@@ -98,7 +98,7 @@ export function driftOf(decision: Decision, today: Today): DecisionDrift {
 }
 
 /** As it was written down: no engine of today has a say in it. */
-function frozenStanding(decision: Decision, schoolId: string): ChoiceStatus {
+function frozenStatus(decision: Decision, schoolId: string): ChoiceStatus {
   const { result, grades, gradeId, orientation } = decision;
   const entry = result.grades
     .find((one) => one.gradeId === gradeId)
@@ -112,7 +112,7 @@ function frozenStanding(decision: Decision, schoolId: string): ChoiceStatus {
   };
 }
 
-function standingIn(world: World, decision: Decision, schoolId: string): ChoiceStatus {
+function choiceStatusIn(world: World, decision: Decision, schoolId: string): ChoiceStatus {
   const { brief, library, rules } = world;
   const { grades } = screen(brief, library, { rules });
   const own = library.grades.filter(({ id }) => id === decision.gradeId);

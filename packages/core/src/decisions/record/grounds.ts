@@ -130,7 +130,7 @@ export const chosenEntry = (
 ): EvaluationEntry | undefined =>
   grades.find((one) => one.gradeId === gradeId)?.entries.find((one) => one.orientation === orientation);
 
-/** For the school that reads sizes: those of the grades that may come first. */
+/** For the ranking method that reads sizes: those of the grades that may come first. */
 function sizesOf(
   brief: Brief,
   library: Library,

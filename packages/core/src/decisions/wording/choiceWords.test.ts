@@ -49,7 +49,7 @@ test('every linked number leads to a check that the grade has', () => {
   }
 });
 
-test('no sentence of any sample part or school holds a hole', () => {
+test('no sentence of any sample part or ranking method holds a hole', () => {
   for (const brief of sampleBriefs)
     for (const rankingMethod of ['cheapest-that-passes', 'weakest-link', 'weighted-merit']) {
       const { text } = wordsFor(brief, rankingMethod);

@@ -20,7 +20,7 @@ export interface Piece {
 export interface ChoiceInputs {
   brief: Brief;
   rankingMethod: { id: string; title: string };
-  /** In the school’s order. */
+  /** In the ranking method’s order. */
   ranked: readonly RankedCandidate[];
   /** Every build orientation of the first. */
   first: { best: EvaluationEntry; entries: readonly EvaluationEntry[] } | undefined;

@@ -140,10 +140,10 @@ describe('unknown never passes', () => {
     expect(unlisted.best.status).toBe('unknown');
     expect(unlisted.best.checks.flatMap((check) => check.gaps).join()).toMatch(/not in the reference data/);
     expect(unlisted.best.checks.every((check) => check.status !== 'pass' || check.reserve !== null)).toBe(true);
-    expect(funnel({ ...result, grades: [unlisted] }).at(-1)).toMatchObject({ checkId: 'printable', standing: 0 });
+    expect(funnel({ ...result, grades: [unlisted] }).at(-1)).toMatchObject({ checkId: 'printable', remaining: 0 });
   });
 
-  test('every school ranks pass before unknown before fail, and keeps the order whatever order it is given', () => {
+  test('every ranking method ranks pass before unknown before fail, and keeps the order whatever order it is given', () => {
     const { grades } = evaluate(lampArm, sampleLibrary);
     for (const rankingMethod of ['cheapest-that-passes', 'weakest-link']) {
       const ranked = rank(grades, rankingMethod);

@@ -3,7 +3,7 @@ import type { EvaluationResult } from '@anvilstone/schema';
 export interface FunnelStep {
   checkId: string;
   /** Grades with an orientation that passes this check and all before it. */
-  standing: number;
+  remaining: number;
   removed: number;
 }
 
@@ -11,13 +11,13 @@ export interface FunnelStep {
 export function funnel(result: EvaluationResult): FunnelStep[] {
   let before = result.grades.length;
   return result.checkIds.map((checkId, upTo) => {
-    const standing = result.grades.filter((grade) =>
+    const remaining = result.grades.filter((grade) =>
       grade.entries.some((entry) =>
         entry.checks.slice(0, upTo + 1).every((check) => check.status === 'pass' || check.status === 'not-loaded'),
       ),
     ).length;
-    const removed = before - standing;
-    before = standing;
-    return { checkId, standing, removed };
+    const removed = before - remaining;
+    before = remaining;
+    return { checkId, remaining, removed };
   });
 }

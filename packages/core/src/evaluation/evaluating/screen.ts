@@ -33,11 +33,11 @@ export function screen(brief: Brief, library: Library, options: EvaluateOptions 
     if (passed < checkIds.length) fallenAt[passed]! += 1;
     return candidateOf(evaluation);
   });
-  let standing = grades.length;
+  let remaining = grades.length;
   const funnel = checkIds.map((checkId, i): FunnelStep => {
     const removed = fallenAt[i]!;
-    standing -= removed;
-    return { checkId, standing, removed };
+    remaining -= removed;
+    return { checkId, remaining, removed };
   });
   return { engineVersion: ENGINE_VERSION, checkIds, grades, reserves, funnel };
 }

@@ -38,8 +38,8 @@ export function tiltSweep(
     return line.length > 1 && Math.max(...ys) > 1.01 * Math.min(...ys);
   });
   const shown = changing.sort(([, a], [, b]) => lowest(a) - lowest(b)).slice(0, MOST_LINES);
-  const standing = [...points].filter(([id]) => !changing.some(([other]) => other === id));
-  const limit = standing.sort(([, a], [, b]) => lowest(a) - lowest(b))[0];
+  const unchanged = [...points].filter(([id]) => !changing.some(([other]) => other === id));
+  const limit = unchanged.sort(([, a], [, b]) => lowest(a) - lowest(b))[0];
   return {
     id: `tilt-towards-${towards}`,
     title: `Reserves from ${lies('XY')} to ${lies(towards)}`,

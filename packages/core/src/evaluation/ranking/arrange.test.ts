@@ -8,9 +8,9 @@ const screening = screen(lampArm, sampleLibrary);
 const byId = new Map(sampleLibrary.grades.map((grade) => [grade.id, grade]));
 const ask = (request: Partial<ArrangeRequest> = {}) =>
   arrange(screening, { schoolId: 'cheapest-that-passes', ...request }, (id) => byId.get(id));
-const standing = new Map(screening.grades.map((one) => [one.gradeId, one.best]));
+const bestOf = new Map(screening.grades.map((one) => [one.gradeId, one.best]));
 
-test('without more ado it is the school’s order, with the places of what passes', () => {
+test('without more ado it is the ranking method’s order, with the places of what passes', () => {
   const { ids, places, groups } = ask();
   expect(ids).toEqual(rank(screening.grades, 'cheapest-that-passes').map(({ gradeId }) => gradeId));
   const passing = places.filter((place) => place > 0);
@@ -32,11 +32,11 @@ test('by any check: the reserves of the best orientation, falling, and what has 
 });
 
 test('by cost, mass and heat; rising and falling have the unknown last', () => {
-  const costs = ask({ sortBy: 'cost' }).ids.map((id) => standing.get(id)!.costUsd);
+  const costs = ask({ sortBy: 'cost' }).ids.map((id) => bestOf.get(id)!.costUsd);
   const known = costs.filter((cost) => cost !== null);
   expect(costs.slice(0, known.length)).toEqual([...known].sort((a, b) => a - b));
   expect(ask({ sortBy: 'mass', descending: true }).ids.at(-1)).toBeDefined();
-  expect(standing.get(ask({ sortBy: 'heat', descending: true }).ids[0]!)!.ownHeatLimitC).toBe(
+  expect(bestOf.get(ask({ sortBy: 'heat', descending: true }).ids[0]!)!.ownHeatLimitC).toBe(
     Math.max(...screening.grades.map(({ best }) => best.ownHeatLimitC ?? -Infinity)),
   );
 });
@@ -54,7 +54,7 @@ test('grouped by family or by what rejected them: every row in one group, no row
   const { groups, ids } = ask({ groupBy: 'rejected' });
   expect(groups[0]!.title).toBe('Pass every check');
   const rejected = groups.find(({ title }) => title.startsWith('Rejected by'))!;
-  expect(standing.get(ids[rejected.from]!)!.status).toBe('fail');
+  expect(bestOf.get(ids[rejected.from]!)!.status).toBe('fail');
 });
 
 test('found by words of name, maker and family, all of them', () => {

@@ -11,7 +11,7 @@ export type Grouping = (typeof GROUPINGS)[number];
 
 export interface ArrangeRequest {
   schoolId: string;
-  /** A check’s id, or cost, mass or service temperature limit; absent: as the school orders. */
+  /** A check’s id, or cost, mass or service temperature limit; absent: as the ranking method orders. */
   sortBy?: string;
   descending?: boolean;
   groupBy?: Grouping;
@@ -19,7 +19,7 @@ export interface ArrangeRequest {
   find?: string;
   /** These come first, whatever the order. */
   pinnedIds?: readonly string[];
-  /** Another school: the places in it are given as well, so that what moved can be seen. */
+  /** Another ranking method: the places in it are given as well, so that what moved can be seen. */
   comparedWith?: string;
 }
 
@@ -30,17 +30,17 @@ export interface RowGroup {
   count: number;
 }
 
-/** The rows of a shortlist in order, with the groups they fall into; `places` are those of the school, from 1. */
+/** The rows of a shortlist in order, with the groups they fall into; `places` are those of the ranking method, from 1. */
 export interface Arrangement {
   ids: readonly string[];
-  /** Place in the school’s own order for what holds one there, else 0; row by row. */
+  /** Place in the ranking method’s own order for what holds one there, else 0; row by row. */
   places: readonly number[];
-  /** The same in the school it is compared with; empty without one. */
+  /** The same in the ranking method it is compared with; empty without one. */
   otherPlaces: readonly number[];
   groups: readonly RowGroup[];
 }
 
-/** Orders, groups and narrows down a screening. What has no value to sort by comes last either way; ties keep the school’s order. */
+/** Orders, groups and narrows down a screening. What has no value to sort by comes last either way; ties keep the ranking method’s order. */
 export function arrange(
   screening: Screening,
   request: ArrangeRequest,

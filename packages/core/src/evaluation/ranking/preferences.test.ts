@@ -8,7 +8,7 @@ import { groundsToTheFirst, readWeights, readPreferences, preferencesText } from
 const { grades: candidates } = screen(lampArm, sampleLibrary);
 const chance = (all: number) => ({ all }) as Chance;
 
-test('wishes survive being written as text and read again', () => {
+test('preferences survive being written as text and read again', () => {
   const preferences = readPreferences({ school: 'weighted-merit', weights: '40,10,10,20,20', sure: '0.95' });
   expect(preferences).toMatchObject({ schoolId: 'weighted-merit', leastChance: 0.95 });
   expect(readPreferences(preferencesText(preferences))).toEqual(preferences);
@@ -28,7 +28,7 @@ test('0 asks for no chance, as text and as a rule', () => {
   expect(readPreferences(preferencesText({ schoolId: 'weakest-link' }))).toEqual({ schoolId: 'weakest-link' });
 });
 
-test('without a school of its own the workshop’s holds', () =>
+test('without a ranking method of its own the workshop’s holds', () =>
   expect(readPreferences({}, { rankingSchool: 'lightest-when-sized', leastChance: 0.95, typicalReserve: 1.5 })).toEqual(
     {
       schoolId: 'lightest-when-sized',
@@ -87,7 +87,7 @@ test('where nobody is sure the highest minimum reserve comes first, not the lowe
   expect(reserves).toEqual([...reserves].sort((a, b) => b - a));
 });
 
-test('chances are the cheapest grade’s matter: other schools draw nobody', () => {
+test('chances are the cheapest grade’s matter: other ranking methods draw nobody', () => {
   const chanceOf = jest.fn();
   groundsToTheFirst(candidates, { schoolId: 'weakest-link', leastChance: 0.9 }, chanceOf);
   expect(chanceOf).not.toHaveBeenCalled();

@@ -6,7 +6,7 @@ import { findRankingMethod, hasRoom, rank, type RankingInputs } from './ranking.
 import type { RankedCandidate } from './rankedCandidate.ts';
 
 /** Chances that can be asked for, as shares. */
-export const SURENESS = [0.5, 0.8, 0.9, 0.95, 0.99] as const;
+export const CONFIDENCE_LEVELS = [0.5, 0.8, 0.9, 0.95, 0.99] as const;
 
 /** How someone wants to choose: what is set beside the brief. */
 export interface RankingPreferences {
@@ -21,7 +21,7 @@ export interface RankingPreferences {
 /** What the workshop’s rules say of choosing. */
 export type ChoiceRules = Pick<CompanyRules, 'rankingSchool' | 'leastChance' | 'typicalReserve'>;
 
-/** Wishes written as text, as in an address: `school`, `weights` (in the order of the criteria), `sure`. */
+/** Preferences written as text, as in an address: `ranking method`, `weights` (in the order of the criteria), `sure`. */
 export type PreferencesText = Partial<Record<'school' | 'weights' | 'sure', string>>;
 
 /** What is not there or not usable is as the rules have it; `sure` of 0 asks for no chance. */
@@ -36,7 +36,7 @@ export function readPreferences(text: PreferencesText, rules: ChoiceRules = {}):
   };
 }
 
-/** As the rules have it, where nobody wishes otherwise. */
+/** As the rules have it, where nobody preferences otherwise. */
 export const usualPreferences = (rules: ChoiceRules): RankingPreferences => readPreferences({}, rules);
 
 /** A share between 0 and 1; undefined: none is asked for. */
@@ -73,7 +73,7 @@ export const weightsText = (weights: MeritWeights) => MERIT_CRITERIA.map(({ id }
 const PLACES = 2;
 
 /**
- * Grounds with as many chances as it takes to say who leads and who comes next: grades that pass are drawn in the school’s
+ * Inputs with as many chances as it takes to say who leads and who comes next: grades that pass are drawn in the ranking method’s
  * order until two are sure enough, and those after them cannot come before them.
  */
 export function groundsToTheFirst(

@@ -58,7 +58,7 @@ describe('best build orientation', () => {
   });
 });
 
-describe('schools', () => {
+describe('ranking methods', () => {
   const cheapWeak = grade('a', entry('XY', [1.05], 5));
   const dearStrong = grade('b', entry('XY', [3], 50));
   const sameCost = grade('c', entry('XY', [2], 5));
@@ -74,7 +74,7 @@ describe('schools', () => {
   test('lowest cost: by cost, ties by id, an unknown cost after every known one', () =>
     expect(order('cheapest-that-passes')).toBe('acbdfe'));
   test('highest minimum reserve: by the minimum reserve', () => expect(order('weakest-link')).toBe('dbcafe'));
-  test('an unheard-of school is the first one, and ranking changes nothing in place', () => {
+  test('an unheard-of ranking method is the first one, and ranking changes nothing in place', () => {
     const before = all.map((one) => one.gradeId).join('');
     expect(order('by colour')).toBe(order(rankingMethods[0]!.id));
     expect(all.map((one) => one.gradeId).join('')).toBe(before);
@@ -92,12 +92,12 @@ describe('funnel', () => {
     const torn = grade('torn', entry('XY', [2, 0.5]), [entry('XY', [2, 0.5]), entry('XZ', [0.5, 2])]);
     const sound = grade('sound', entry('XY', [2, 2]));
     expect(funnel(result([torn, sound]))).toEqual([
-      { checkId: 'c0', standing: 2, removed: 0 },
-      { checkId: 'c1', standing: 1, removed: 1 },
+      { checkId: 'c0', remaining: 2, removed: 0 },
+      { checkId: 'c1', remaining: 1, removed: 1 },
     ]);
   });
   test('unknown does not stand', () =>
-    expect(funnel(result([grade('u', entry('XY', [null, 2]))]))[0]).toMatchObject({ standing: 0 }));
+    expect(funnel(result([grade('u', entry('XY', [null, 2]))]))[0]).toMatchObject({ remaining: 0 }));
 });
 
 describe('differences of two results', () => {

@@ -4,7 +4,7 @@ import { compareNumbers, STATUS_ORDER } from './order.ts';
 import type { Sized } from '../sizing/sizing.ts';
 import type { RankedCandidate } from './rankedCandidate.ts';
 
-/** What a school may read beside where the grades stand. */
+/** What a ranking method may read beside where the grades stand. */
 export interface RankingInputs {
   /** For the weighted merit. @default all criteria alike */
   weights?: MeritWeights;
@@ -31,7 +31,7 @@ export interface RankingMethod {
   needsSizes?: boolean;
   /** The order of these grades; it must not leave two of them undecided. */
   order(grades: readonly RankedCandidate[], grounds: RankingInputs): Compare;
-  /** Whether a grade holds a place in this school, rather than only coming after those that do. */
+  /** Whether a grade holds a place in this ranking method, rather than only coming after those that do. */
   holdsPlace(grade: RankedCandidate, grounds: RankingInputs): boolean;
 }
 
@@ -42,7 +42,7 @@ const byCost: Compare = (a, b) => compareNumbers(a.best.costUsd ?? Infinity, b.b
 const byId: Compare = (a, b) => (a.gradeId < b.gradeId ? -1 : a.gradeId > b.gradeId ? 1 : 0);
 const passes = ({ best }: RankedCandidate) => best.status === 'pass';
 
-/** Ways to choose. Whatever the school, what passes comes before what is unknown, and that before what fails. */
+/** Ways to choose. Whatever the ranking method, what passes comes before what is unknown, and that before what fails. */
 export const rankingMethods: readonly RankingMethod[] = [
   {
     id: 'cheapest-that-passes',
@@ -114,7 +114,7 @@ function sizedMasses(sized: RankingInputs['sized']): (one: RankedCandidate) => n
 
 export type RankingMethodId = (typeof rankingMethods)[number]['id'];
 
-/** The school of this name, or the first. */
+/** The ranking method of this name, or the first. */
 export function findRankingMethod(schoolId: string | null | undefined): RankingMethod {
   return rankingMethods.find((one) => one.id === schoolId) ?? rankingMethods[0]!;
 }

@@ -7,7 +7,7 @@ import type { RankedCandidate } from './rankedCandidate.ts';
 import { screen } from '../evaluating/screen.ts';
 import { prepareSizing, type Sized } from '../sizing/sizing.ts';
 
-const standing = (gradeId: string, best: Partial<RankedCandidate['best']>, ownEvidenceShare = 0): RankedCandidate => ({
+const candidate = (gradeId: string, best: Partial<RankedCandidate['best']>, ownEvidenceShare = 0): RankedCandidate => ({
   gradeId,
   ownEvidenceShare,
   best: {
@@ -33,8 +33,8 @@ const only = (criterion: keyof MeritWeights): MeritWeights => ({
 });
 
 describe('weighted merit', () => {
-  const cheap = standing('cheap', { costUsd: 10, massG: 200, minimumReserve: 1.2, ownHeatLimitC: 48 }, 0.25);
-  const dear = standing('dear', { costUsd: 40, massG: 100, minimumReserve: 2.4, ownHeatLimitC: 123 }, 1);
+  const cheap = candidate('cheap', { costUsd: 10, massG: 200, minimumReserve: 1.2, ownHeatLimitC: 48 }, 0.25);
+  const dear = candidate('dear', { costUsd: 40, massG: 100, minimumReserve: 2.4, ownHeatLimitC: 123 }, 1);
   const merits = (weights: MeritWeights, grades = [cheap, dear]) => meritsOf(grades, weights);
 
   test('each criterion is the ratio to the best of it', () => {
@@ -56,13 +56,13 @@ describe('weighted merit', () => {
     expect(ids(rank([cheap, dear], 'weighted-merit', { weights: only('evidence') }))).toBe('dear cheap');
   });
   test('a reserve beyond 3 is worth no more, and what is not known is worth nothing', () => {
-    const strong = standing('strong', { minimumReserve: 9, costUsd: null, massG: null, ownHeatLimitC: null });
-    const found = merits(EQUAL_WEIGHTS, [strong, standing('enough', { minimumReserve: 3 })]);
+    const strong = candidate('strong', { minimumReserve: 9, costUsd: null, massG: null, ownHeatLimitC: null });
+    const found = merits(EQUAL_WEIGHTS, [strong, candidate('enough', { minimumReserve: 3 })]);
     expect(found.get('enough')!.scores.reserve).toBe(1);
     expect(found.get('strong')!.scores).toEqual({ cost: 0, mass: 0, reserve: 1, heat: 0, evidence: 0 });
   });
   test('a grade that fails changes nobody’s score and comes after all that pass, however cheap', () => {
-    const failing = standing('failing', { status: 'fail', costUsd: 0.1, massG: 1, minimumReserve: 0.4 });
+    const failing = candidate('failing', { status: 'fail', costUsd: 0.1, massG: 1, minimumReserve: 0.4 });
     const before = merits(EQUAL_WEIGHTS);
     expect(merits(EQUAL_WEIGHTS, [cheap, dear, failing]).get('dear')).toEqual(before.get('dear'));
     expect(ids(rank([failing, cheap, dear], 'weighted-merit', { weights: only('cost') }))).toBe('cheap dear failing');
@@ -78,7 +78,11 @@ describe('as sure as asked', () => {
     byCheck: [],
     scatter: { modulus: 0, strength: 0, across: 0, heatK: 0, load: 0 },
   });
-  const grades = [standing('cheap', { costUsd: 1 }), standing('mid', { costUsd: 2 }), standing('dear', { costUsd: 3 })];
+  const grades = [
+    candidate('cheap', { costUsd: 1 }),
+    candidate('mid', { costUsd: 2 }),
+    candidate('dear', { costUsd: 3 }),
+  ];
   const chances = new Map<string, Chance | undefined>([
     ['cheap XY', chance(0.7)],
     ['dear XY', chance(0.95)],
@@ -103,10 +107,10 @@ describe('lightest when sized', () => {
   ];
   test('by the mass at its own size, whatever it is as drawn; then what is not sized yet, last what cannot be', () => {
     const grades = [
-      standing('fails drawn', { status: 'fail', minimumReserve: 0.5 }),
-      standing('passes drawn', {}),
-      standing('waiting', {}),
-      standing('blocked', {}),
+      candidate('fails drawn', { status: 'fail', minimumReserve: 0.5 }),
+      candidate('passes drawn', {}),
+      candidate('waiting', {}),
+      candidate('blocked', {}),
     ];
     const sized = new Map([sizedTo('fails drawn', 20), sizedTo('passes drawn', 30), cannot('blocked')]);
     expect(rank(grades, 'lightest-when-sized', { sized }).map(({ gradeId }) => gradeId)).toEqual([
@@ -131,7 +135,7 @@ describe('lightest when sized', () => {
   });
 });
 
-test('every school is a total order: whatever order the grades come in, the ranking is the same', () => {
+test('every ranking method is a total order: whatever order the grades come in, the ranking is the same', () => {
   const { grades } = screen(lampArm, sampleLibrary);
   for (const { id } of rankingMethods) expect(ids(rank([...grades].reverse(), id))).toBe(ids(rank(grades, id)));
 });

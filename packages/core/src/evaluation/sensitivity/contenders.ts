@@ -6,7 +6,7 @@ import type { RankedCandidate } from '../ranking/rankedCandidate.ts';
 const MOST = 60;
 
 /**
- * Grades that may win when something changes: the first of the school, and of those that do not pass the ones that come
+ * Grades that may win when something changes: the first of the ranking method, and of those that do not pass the ones that come
  * nearest to it, since a smaller load may let them in.
  */
 export function contendersOf(

@@ -31,7 +31,7 @@ const MOST_CONTENDERS = 24;
 const MOST_SHOWN = 8;
 
 interface Contender {
-  standing: RankedCandidate;
+  candidate: RankedCandidate;
   conditions: readonly Condition[];
   /** Some check fails or is unknown whatever the scattering values are. */
   stuck: boolean;
@@ -65,7 +65,7 @@ export function helpfulMeasurements(
     });
     const heatK = heatScatterK(material);
     return {
-      standing: candidateOf({ gradeId: grade.id, best, entries: [] }),
+      candidate: candidateOf({ gradeId: grade.id, best, entries: [] }),
       conditions: conditionsOf(context),
       stuck: best.checks.some(
         (check) =>
@@ -93,8 +93,8 @@ function valueOf(
   winnerId: string | null,
   grounds: RankingInputs,
 ): Measurement {
-  const { gradeId } = contender.standing;
-  const others = all.map(({ standing }) => standing);
+  const { gradeId } = contender.candidate;
+  const others = all.map(({ candidate }) => candidate);
   const thens = new Map<string | null, number>();
   let changed = 0;
   for (const z of QUANTILES) {
@@ -120,7 +120,7 @@ function valueOf(
 }
 
 /** Where the grade would stand with one value off by so much (logarithm, or K). */
-function candidateAt({ standing, conditions, spreads }: Contender, place: number, by: number): RankedCandidate {
+function candidateAt({ candidate, conditions, spreads }: Contender, place: number, by: number): RankedCandidate {
   const heatSpreadK = spreads.find((one) => one.place === HEAT)!.spread;
   let smallest = Infinity;
   let governing: string | null = null;
@@ -131,14 +131,14 @@ function candidateAt({ standing, conditions, spreads }: Contender, place: number
     if (reserve < smallest) [smallest, governing] = [reserve, checkId];
     smallestNow = Math.min(smallestNow, logReserve);
   }
-  if (!Number.isFinite(smallest)) return standing;
-  const { best } = standing;
+  if (!Number.isFinite(smallest)) return candidate;
+  const { best } = candidate;
   // Checks that do not scatter keep their say in the minimum reserve.
   const fixed =
     best.minimumReserve !== null && best.minimumReserve < Math.exp(smallestNow) - 1e-9 ? best.minimumReserve : Infinity;
   const minimumReserve = Math.min(Math.exp(smallest), fixed);
   return {
-    ...standing,
+    ...candidate,
     best: {
       ...best,
       status: minimumReserve >= 1 ? 'pass' : 'fail',
@@ -165,24 +165,24 @@ function unknowns(
   winnerId: string | null,
   grounds: RankingInputs,
 ): Measurement[] {
-  const others = all.map(({ standing }) => standing);
+  const others = all.map(({ candidate }) => candidate);
   return all
-    .filter(({ standing }) => standing.best.status === 'unknown' && standing.best.governingCheckId !== null)
-    .filter(({ standing }) => {
-      const proven: RankedCandidate = { ...standing, best: { ...standing.best, status: 'pass' } };
+    .filter(({ candidate }) => candidate.best.status === 'unknown' && candidate.best.governingCheckId !== null)
+    .filter(({ candidate }) => {
+      const proven: RankedCandidate = { ...candidate, best: { ...candidate.best, status: 'pass' } };
       const winner = winnerOf(
-        others.map((one) => (one.gradeId === standing.gradeId ? proven : one)),
+        others.map((one) => (one.gradeId === candidate.gradeId ? proven : one)),
         schoolId,
         grounds,
       );
-      return winner === standing.gradeId && winner !== winnerId;
+      return winner === candidate.gradeId && winner !== winnerId;
     })
-    .map(({ standing }) => ({
-      gradeId: standing.gradeId,
+    .map(({ candidate }) => ({
+      gradeId: candidate.gradeId,
       of: 'unknown' as const,
-      checkId: standing.best.governingCheckId!,
+      checkId: candidate.best.governingCheckId!,
       scatter: null,
       changes: null,
-      thenId: standing.gradeId,
+      thenId: candidate.gradeId,
     }));
 }

@@ -153,8 +153,8 @@ function blocked(
   entry: EvaluationEntry,
   which: (check: CheckResult) => boolean,
 ): Sized {
-  const standing = entry.checks.filter(which).filter(({ status }) => status === 'fail' || status === 'unknown');
-  const worst = standing.sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))[0]!;
+  const blocking = entry.checks.filter(which).filter(({ status }) => status === 'fail' || status === 'unknown');
+  const worst = blocking.sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1))[0]!;
   const title = findCheck(worst.checkId)?.title ?? worst.checkId;
   const why =
     worst.status === 'unknown'

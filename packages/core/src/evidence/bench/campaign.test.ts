@@ -360,7 +360,7 @@ describe('a part that was loaded until it broke', () => {
     const kept = observationOf(campaign, result, '2026-11-02', grounds);
     expect(kept).toMatchObject({ property: 'tensileStrength', unit: 'MPa', orientation: 'XZ', count: 6 });
     expect(kept.note).toMatch(/Back-calculated through the model of “Lamp arm/);
-    // Taken into the library it foretells what was measured.
+    // Taken into the library it predicts what was measured.
     const corrected = { ...PETG, observations: [...PETG.observations, { ...kept, conditioning: lampArm.moisture }] };
     const then = predictPart(lampArm, gust.id, sampleLibrary, corrected, 'XZ', defaultCompanyRules);
     expect(then.known && then.value / (0.8 * predicted.value)).toBeCloseTo(1, 2);

@@ -65,7 +65,7 @@ describe('what was found beside what was predicted', () => {
 });
 
 describe('what it says of the evidence', () => {
-  test('movement: taken in, the model foretells what was measured, and the check falls with it', () => {
+  test('movement: taken in, the model predicts what was measured, and the check falls with it', () => {
     const [before] = predictedMovement(heaterDuct, 'clamp', duct.library, duct.grade, 'ZX', duct.rules, [HOURS]);
     const movedMm = 1.4 * before!.movedMm!;
     const finding = found({ modeId: 'sagged', measured: { movedMm } });

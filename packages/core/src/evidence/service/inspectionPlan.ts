@@ -6,7 +6,7 @@ import { failureModes, isPredictedBy, type FailureMode } from './failureModes.ts
 /** One thing to look at on a part in service, and when. */
 export interface InspectionItem {
   mode: FailureMode;
-  /** Check with the minimum reserve of those that foretell it. */
+  /** Check with the minimum reserve of those that predict it. */
   checkId: string;
   /** Null: not known. */
   reserve: number | null;

@@ -87,7 +87,7 @@ test('people’s cautions come before the part’s', () => {
 test('the safety factor is measured against what a failure would do', () => {
   const harmless = { ...testBrief, loadCases: [{ ...testBrief.loadCases[0]!, safetyFactor: 1.2 }] };
   const [caution] = cautionsFor('brief', { brief: harmless, rules: defaultCompanyRules });
-  expect(caution!.text).toMatch(/below the house’s 1.5 for parts that hurt no one: Load/);
+  expect(caution!.text).toMatch(/below the company minimum of 1.5 for parts that hurt no one: Load/);
 });
 
 test('of printing and working: styrene for ABS, dust for carbon, and the safety data sheet last', () => {

@@ -68,7 +68,7 @@ export const cautionCatalogue: readonly Caution[] = [
       const least = harm ? rules.safetyFactorHarm : rules.safetyFactorHarmless;
       const below = brief.loadCases.filter((load) => load.safetyFactor < least).map((load) => load.name);
       if (below.length === 0) return undefined;
-      return `Safety factor below the house’s ${least} for ${harm ? 'parts that could hurt someone' : 'parts that hurt no one'}: ${below.join(', ')}. Lowering it is a decision to be signed, not a fix.`;
+      return `Safety factor below the company minimum of ${least} for ${harm ? 'parts that could hurt someone' : 'parts that hurt no one'}: ${below.join(', ')}. Lowering it is a decision to be signed, not a fix.`;
     },
   },
   {

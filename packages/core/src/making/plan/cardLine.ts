@@ -1,4 +1,4 @@
-/** Whose word a setting is: the maker's of this grade, its family's typical value, the machine's, the house's, the brief's, or ours. */
+/** Whose word a setting is: the maker's of this grade, its family's typical value, the machine's, the company's, the brief's, or ours. */
 export type CardSource = 'grade' | 'family' | 'machine' | 'company' | 'brief' | 'ours';
 
 /** One setting of a process card. */

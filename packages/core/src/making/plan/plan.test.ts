@@ -193,7 +193,7 @@ describe('process card', () => {
     expect(lineOf(lampArm, bare('petg', 'carbon-15'), on, 'fan')!.why).toMatch(/usual for its family is 20 to 50 %/);
     expect(lineOf(lampArm, bare('petg'), on, 'fan')!.value).toBe('20 to 50 %');
   });
-  test('dried as its maker says, and longer where the house wants it', () => {
+  test('dried as its maker says, and longer where the company wants it', () => {
     const stated: Grade = { ...bare('petg'), process: { dryingC: 60, dryingH: 4 } };
     const line = (minimumDryingH: number) =>
       processCard(lampArm, stated, machine('bench-open'), 'XY', 'metric', {

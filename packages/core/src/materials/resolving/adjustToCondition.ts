@@ -23,7 +23,7 @@ export interface AdjustContext {
   explain: boolean;
 }
 
-/** An observation brought to the wanted condition. `carries` counts the conditions that had to be bridged. */
+/** An observation brought to the wanted condition. `carries` counts the conditions that had to be adjusted. */
 export interface Adjusted {
   usable: true;
   observation: Observation;

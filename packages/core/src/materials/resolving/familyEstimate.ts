@@ -47,7 +47,7 @@ export function layerRatio(family: Family, filler: Reinforcement | undefined, of
   return family.zToXyModulusRatio * filled;
 }
 
-/** The same with the house's own knock-down for fibre-filled grades without a measurement across the layers. */
+/** The same with the company's own knock-down for fibre-filled grades without a measurement across the layers. */
 export function layerRatioUnder(
   rules: CompanyRules,
   family: Family,

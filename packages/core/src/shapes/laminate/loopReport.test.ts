@@ -51,7 +51,7 @@ test('too tight: said why, and it bears nothing', () => {
 test('a strand that is not in the table is refused by name', () =>
   expect(() => report({ towId: 'spider-silk' })).toThrow(/loops\/towId/));
 
-test('a house that works with B-basis gets less, by the scatter of the strand', () => {
+test('a company that works with B-basis gets less, by the scatter of the strand', () => {
   const less = report({}, { ...defaultCompanyRules, strengthBasis: 'b-basis' });
   expect(less.bearsN).toBeLessThan(report().bearsN);
   expect(less.bearsN).toBeGreaterThan(0.6 * report().bearsN);

@@ -13,7 +13,7 @@ export interface LoopReport {
   problems: readonly string[];
   /** Share of the strength that the innermost bend leaves. */
   bendFactor: number;
-  /** Both legs of all strands together, on the house’s basis for strengths; 0 where it cannot be laid. */
+  /** Both legs of all strands together, on the company’s basis for strengths; 0 where it cannot be laid. */
   bearsN: number;
   /** Of what it bears over the pull; null: no pull is stated. */
   reserve: number | null;

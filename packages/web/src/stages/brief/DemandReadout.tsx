@@ -9,18 +9,18 @@ import { usePartContext } from '../parts/partContext.ts';
 import { amount } from '../../ui/amount.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import { Reserve } from '../../ui/Reserve.tsx';
-import type { Standing } from '../../workers/leaders.ts';
+import type { ScreeningSummary } from '../../workers/leaders.ts';
 
 /** What the asks demand of any material, and how many grades still stand after each. Follows every keystroke. */
 export function DemandReadout() {
-  const { standing, brief, library, partId } = usePartContext();
-  const { value: result } = standing;
+  const { screening, brief, library, partId } = usePartContext();
+  const { value: result } = screening;
   return (
     <div className="flex flex-col gap-4">
       <Panel title="Required material properties">
-        {standing.state === 'failed' && (
+        {screening.state === 'failed' && (
           <p role="alert" className="mb-2 text-fail">
-            From the last valid brief: {standing.message}
+            From the last valid brief: {screening.message}
           </p>
         )}
         <Demands brief={brief} />
@@ -92,22 +92,22 @@ function Demands({ brief }: { brief: Brief }) {
   );
 }
 
-function Funnel({ result, total }: { result: Standing; total: number }) {
+function Funnel({ result, total }: { result: ScreeningSummary; total: number }) {
   const steps = result.funnel;
   const worst = Math.max(...steps.map((step) => step.removed));
   return (
     <ol aria-label="Remaining grades after each requirement" className="flex flex-col gap-1">
-      {steps.map(({ checkId, standing, removed }) => (
+      {steps.map(({ checkId, remaining, removed }) => (
         <li key={checkId} className="grid grid-cols-[1fr_5rem_2.5rem] items-center gap-2">
           <span>{findCheck(checkId)?.title}</span>
           <span className="h-2 bg-sunken" aria-hidden="true">
             <span
               className={`block h-2 ${removed === worst && removed > 0 ? 'bg-ember' : 'bg-line-strong'}`}
-              style={{ width: `${(100 * standing) / Math.max(1, total)}%` }}
+              style={{ width: `${(100 * remaining) / Math.max(1, total)}%` }}
             />
           </span>
           <span className="text-right font-semibold" title={`${removed} removed here`}>
-            {standing}
+            {remaining}
           </span>
         </li>
       ))}
@@ -121,7 +121,7 @@ function Leaders({
   partId,
   part,
 }: {
-  result: Standing;
+  result: ScreeningSummary;
   names: Map<string, string>;
   partId: string;
   part: Brief['part'];

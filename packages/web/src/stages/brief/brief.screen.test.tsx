@@ -34,11 +34,11 @@ test('a dimension is typed in another unit, demands and funnel follow, and it is
   expect(await field('From the root to the load')).toHaveValue('304.8');
   expect(demands.getAllByRole('definition').map((one) => one.textContent)).not.toEqual(before);
   const funnel = await screen.findByRole('list', { name: 'Remaining grades after each requirement' });
-  const standing = within(funnel)
+  const remaining = within(funnel)
     .getAllByRole('listitem')
     .map((one) => Number(/(\d+)$/.exec(one.textContent)![1]));
   // What falls out stays out.
-  expect([...standing].sort((a, b) => b - a)).toEqual(standing);
+  expect([...remaining].sort((a, b) => b - a)).toEqual(remaining);
   await waitFor(() => expect((server.briefOf(idOf(LAMP)).part as { spanMm: number }).spanMm).toBeCloseTo(304.8, 6));
 });
 

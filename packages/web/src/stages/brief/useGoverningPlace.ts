@@ -16,9 +16,9 @@ export interface Governing {
 
 /** The place of the part that governs for the decided, pinned or leading grade in the orientation shown; it follows every change. */
 export function useGoverningPlace(orientation: BuildOrientation, featureId?: string): Governing | undefined {
-  const { brief, library, standing } = usePartContext();
+  const { brief, library, screening } = usePartContext();
   const { preferred, known } = usePreferred();
-  const gradeId = known ? (preferred?.gradeId ?? standing.value?.leaders[0]?.gradeId) : undefined;
+  const gradeId = known ? (preferred?.gradeId ?? screening.value?.leaders[0]?.gradeId) : undefined;
   const ask = useCallback(
     (engine: Remote<Engine>) => engine.oneWay(brief, gradeId!, orientation),
     [brief, gradeId, orientation],

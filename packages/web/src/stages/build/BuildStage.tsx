@@ -24,7 +24,7 @@ const TABS = [
 
 /** Which build orientation, which walls, where fibre: the design changed instead of the material. */
 export function BuildStage() {
-  const { library, standing } = usePartContext();
+  const { library, screening } = usePartContext();
   const [search, set] = useAddress();
   const built = useBuildGrade();
   const { gradeId } = built;
@@ -33,9 +33,9 @@ export function BuildStage() {
   const shown = TABS.find(({ id }) => id === search.get('show'))?.id ?? TABS[0].id;
   return (
     <>
-      {standing.state === 'failed' && (
+      {screening.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">
-          What is shown is from the last valid brief: {standing.message}
+          What is shown is from the last valid brief: {screening.message}
         </p>
       )}
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>

@@ -28,7 +28,7 @@ import { useFinalists } from './useFinalists.ts';
 
 /** Which of these few: everything about them side by side, what the dearer one buys, and what would change the answer. */
 export function CompareStage() {
-  const { brief, library, partId, standing } = usePartContext();
+  const { brief, library, partId, screening } = usePartContext();
   const preferences = usePreferences(library.rules);
   const { ids, choose } = useFinalists(preferences);
   const saving = useAppSelector((state) => state.draft.saving.state);
@@ -71,9 +71,9 @@ export function CompareStage() {
         )}
         <SavedViews partId={partId} stage="compare" />
       </div>
-      {standing.state === 'failed' && (
+      {screening.state === 'failed' && (
         <p role="alert" className="mt-3 text-fail">
-          This comparison is from the last valid brief: {standing.message}
+          This comparison is from the last valid brief: {screening.message}
         </p>
       )}
       {!enough && (

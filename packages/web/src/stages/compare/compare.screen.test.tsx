@@ -6,7 +6,7 @@ const bases = () =>
   screen.getAllByText('baseline, 100 %').map((one) => one.closest('th')!.querySelector('strong')!.textContent);
 const gradesIn = (where: string) => new URLSearchParams(where.split('?')[1]).get('grades');
 
-test('without a choice the leaders of the schools are there', async () => {
+test('without a choice the leaders of the ranking methods are there', async () => {
   openApp(COMPARE);
   await waitFor(() => expect(screen.getAllByRole('button', { name: /^Remove / }).length).toBeGreaterThan(1));
   expect(bases()[0]).toBe('Tarrowmill PETG Clearway');

@@ -14,7 +14,7 @@ export type ChooseFinalists = (change: (ids: readonly string[]) => readonly stri
 export interface Finalists {
   /** Undefined: not known yet. The first is the base. */
   ids: readonly string[] | undefined;
-  /** They stand in the address, rather than being the leaders of the schools. */
+  /** They stand in the address, rather than being the leaders of the ranking methods. */
   chosen: boolean;
   choose: ChooseFinalists;
 }
@@ -23,7 +23,7 @@ const KEY = 'anvilstone-finalists';
 
 /**
  * The few that are compared: those of the address, else those compared last for this part on this computer, else the decided or pinned
- * one with whoever leads each school, filled up from the first school to two.
+ * one with whoever leads each ranking method, filled up from the first ranking method to two.
  */
 export function useFinalists(preferences: RankingPreferences): Finalists {
   const { brief, library, partId } = usePartContext();

@@ -35,7 +35,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const [limits, setLimits] = useState('');
   const [decidedBy, setDecidedBy] = useState(useOwnName());
   const preferences = usePreferences(library.rules);
-  // Sizes are not worked out here: that school is answered by the lowest cost as drawn.
+  // Sizes are not worked out here: that ranking method is answered by the lowest cost as drawn.
   const rankingMethod = findRankingMethod(
     findRankingMethod(preferences.schoolId).needsSizes ? 'cheapest-that-passes' : preferences.schoolId,
   );

@@ -18,7 +18,7 @@ export function SignOffForm({ decision, digest }: { decision: Decision; digest: 
   const [limits, setLimits] = useState('');
   const [proofTest, setProofTest] = useState('');
   const hurts = decision.brief.failureCouldHurt === 'yes';
-  const standing = signOffs?.at(-1)?.kind === 'signed';
+  const isSigned = signOffs?.at(-1)?.kind === 'signed';
   const issueAt = (pointer: string) => {
     const issue =
       signing.error === undefined ? undefined : asProblem(signing.error).errors?.find((one) => one.pointer === pointer);
@@ -28,7 +28,7 @@ export function SignOffForm({ decision, digest }: { decision: Decision; digest: 
     return (
       <div className="no-print mt-3 flex gap-2">
         <Button onClick={() => setOpen('signed')}>Sign with limits …</Button>
-        {standing && (
+        {isSigned && (
           <Button look="quiet" onClick={() => setOpen('withdrawn')}>
             Withdraw signature …
           </Button>

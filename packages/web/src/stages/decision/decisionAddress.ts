@@ -1,6 +1,6 @@
 import type { BuildOrientation } from '@anvilstone/schema';
 
-/** Where a choice is made, with the school by which it was found. */
+/** Where a choice is made, with the ranking method by which it was found. */
 export function decisionAddress(
   partId: string,
   gradeId: string,

@@ -41,12 +41,12 @@ export function PartFrame() {
   }, [part, draft.partId, dispatch, store]);
   useUndoKeys();
 
-  const ask = useCallback((engine: Remote<Engine>) => engine.standing(brief!), [brief]);
-  const standing = useComputed(library, brief ? ask : undefined);
+  const ask = useCallback((engine: Remote<Engine>) => engine.screening(brief!), [brief]);
+  const screening = useComputed(library, brief ? ask : undefined);
 
   const now = useMemo(
-    () => (brief && library ? restsOn(brief, library, standing.value) : undefined),
-    [brief, library, standing.value],
+    () => (brief && library ? restsOn(brief, library, screening.value) : undefined),
+    [brief, library, screening.value],
   );
   const stageId = useLocation().pathname.split('/').at(-1) ?? '';
   const problem = (brief ? undefined : error) ?? libraryError;
@@ -60,7 +60,7 @@ export function PartFrame() {
   if (!brief || !library || !partId) return <Loading what="the part" />;
   return (
     <>
-      <PartHeader brief={brief} partId={partId} standing={standing.value} now={now} />
+      <PartHeader brief={brief} partId={partId} screening={screening.value} now={now} />
       <main className="p-5">
         {draft.saving.state === 'conflict' && (
           <ConflictPanel newer={draft.saving.newer} mine={brief} base={draft.base} />
@@ -69,7 +69,7 @@ export function PartFrame() {
         <Suspense>
           <StageStrip place="above" partId={partId} stageId={stageId} now={now} />
         </Suspense>
-        <Outlet context={{ partId, brief, library, standing } satisfies PartContext} />
+        <Outlet context={{ partId, brief, library, screening } satisfies PartContext} />
         <Suspense>
           <StageStrip place="below" partId={partId} stageId={stageId} now={now} />
         </Suspense>

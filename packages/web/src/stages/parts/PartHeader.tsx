@@ -12,7 +12,7 @@ import { useNoticesOf } from '../bench/testing/useNoticesOf.ts';
 import { useInstallationsOfPartQuery } from '../service/serviceApi.ts';
 import { Present } from '../../team/Present.tsx';
 import { Button } from '../../ui/Button.tsx';
-import type { Standing } from '../../workers/leaders.ts';
+import type { ScreeningSummary } from '../../workers/leaders.ts';
 import { PartActions } from './list/PartActions.tsx';
 import { useStageMarksQuery } from './stageMarksApi.ts';
 import { stages } from './stages.ts';
@@ -26,12 +26,12 @@ const HistoryButton = lazy(async () => ({
 export function PartHeader({
   brief,
   partId,
-  standing,
+  screening,
   now,
 }: {
   brief: Brief;
   partId: string;
-  standing: Standing | undefined;
+  screening: ScreeningSummary | undefined;
   /** What stages rest on now; undefined: not worked out yet. */
   now: Omit<StageMark, 'at' | 'stage'> | undefined;
 }) {
@@ -43,7 +43,7 @@ export function PartHeader({
   const mine = campaigns?.filter(({ campaign }) => campaign.partId === partId).length ?? 0;
   const { data: installations } = useInstallationsOfPartQuery(partId);
   const inService = installations?.length ?? 0;
-  const passing = standing?.counts.pass;
+  const passing = screening?.counts.pass;
   const newest = decisions?.[0];
   const { data: marks } = useStageMarksQuery(partId);
   const settled = useMemo(

@@ -1,6 +1,6 @@
 import type { Brief } from '@anvilstone/schema';
 import { useOutletContext } from 'react-router';
-import type { Standing } from '../../workers/leaders.ts';
+import type { ScreeningSummary } from '../../workers/leaders.ts';
 import type { Workshop } from '../../workers/workshop.ts';
 import type { Computed } from '../../workers/useComputed.ts';
 
@@ -9,7 +9,7 @@ export interface PartContext {
   partId: string;
   brief: Brief;
   library: Workshop;
-  standing: Computed<Standing>;
+  screening: Computed<ScreeningSummary>;
 }
 
 export function usePartContext(): PartContext {

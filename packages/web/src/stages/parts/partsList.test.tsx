@@ -76,7 +76,7 @@ describe('the parts', () => {
 
 describe('a settled stage', () => {
   const { brief, id } = sampleParts[0]!;
-  const now = restsOn(brief, sampleWorkshop, engineOf(sampleWorkshop).standing(brief))!;
+  const now = restsOn(brief, sampleWorkshop, engineOf(sampleWorkshop).screening(brief))!;
   const strip = (mark: StageMark | undefined, place: 'above' | 'below', rests = now) =>
     drawn(<StageStrip partId={id} stageId="shortlist" place={place} now={rests} />, {
       answers: answered(['stageMarks', id, mark ? [mark] : []]),
@@ -101,7 +101,7 @@ describe('a settled stage', () => {
     const none = restsOn(
       brief,
       { ...sampleWorkshop, grades: [] },
-      engineOf({ ...sampleWorkshop, grades: [] }).standing(brief),
+      engineOf({ ...sampleWorkshop, grades: [] }).screening(brief),
     );
     expect(none).toMatchObject({ leader: null, machine: null, pass: 0 });
     expect(restsOn(brief, sampleWorkshop, undefined)).toBeUndefined();

@@ -1,15 +1,15 @@
 import type { Brief, StageMark } from '@anvilstone/schema';
-import type { Standing } from '../../workers/leaders.ts';
+import type { ScreeningSummary } from '../../workers/leaders.ts';
 import type { Workshop } from '../../workers/workshop.ts';
 
 /** What every stage rests on as things stand; undefined: the answer is not worked out yet. */
 export function restsOn(
   brief: Brief,
   library: Workshop,
-  standing: Standing | undefined,
+  screening: ScreeningSummary | undefined,
 ): Omit<StageMark, 'at' | 'stage'> | undefined {
-  if (!standing) return undefined;
-  const first = standing.leaders[0];
+  if (!screening) return undefined;
+  const first = screening.leaders[0];
   const passes = first?.best.status === 'pass';
   const grade = passes ? library.grades.find(({ id }) => id === first.gradeId) : undefined;
   return {
@@ -25,6 +25,6 @@ export function restsOn(
           }
         : null,
     machine: (grade && library.machines.find(({ id }) => id === first?.best.machineId)) ?? null,
-    pass: standing.counts.pass,
+    pass: screening.counts.pass,
   };
 }

@@ -1,6 +1,6 @@
 import {
   GROUPINGS,
-  SURENESS,
+  CONFIDENCE_LEVELS,
   weightsText,
   preferencesText,
   type Grouping,
@@ -46,7 +46,7 @@ const GROUP_WORDS: Record<Grouping, string> = {
   rejected: 'By governing check',
 };
 
-/** So many grades are sized without being asked, so that every school can name its first. */
+/** So many grades are sized without being asked, so that every ranking method can name its first. */
 const SIZED_UNASKED = 300;
 
 /** The comparison chooses as the shortlist does. */
@@ -58,7 +58,7 @@ function compareSearch(preferences: RankingPreferences, finalists: readonly stri
 
 /** What survives, what is first, and why. Everything that is set here lives in the address, so a view can be sent. */
 export function ShortlistStage() {
-  const { brief, standing, library, partId } = usePartContext();
+  const { brief, screening, library, partId } = usePartContext();
   const [address, set] = useShortlistAddress(library.rules);
   const { rankingMethod, view, groupBy, sort, find, openId, leastChance, previousSchoolId, pinnedIds } = address;
   const preferences = usePreferences(library.rules);
@@ -78,7 +78,7 @@ export function ShortlistStage() {
   const sizedSoFar =
     rankingMethod.needsSizes || previousSchoolId === 'lightest-when-sized' ? sizes.rows.length : Number(sizes.done);
   const sure = useAllChances(brief, library, leastChance !== undefined && rankingMethod.id === 'cheapest-that-passes');
-  const shares = [...new Set([...SURENESS, ...(leastChance === undefined ? [] : [leastChance])])].sort();
+  const shares = [...new Set([...CONFIDENCE_LEVELS, ...(leastChance === undefined ? [] : [leastChance])])].sort();
 
   const ask = useCallback(
     (engine: Remote<Engine>) =>
@@ -198,9 +198,9 @@ export function ShortlistStage() {
       {leastChance !== undefined && rankingMethod.id === 'cheapest-that-passes' && (
         <ConfidenceProgress progress={sure} leastChance={leastChance} typicalReserve={preferences.typicalReserve} />
       )}
-      {standing.state === 'failed' && (
+      {screening.state === 'failed' && (
         <p role="alert" className="mb-3 text-fail">
-          These reserves are from the last valid brief: {standing.message}
+          These reserves are from the last valid brief: {screening.message}
         </p>
       )}
       {view === 'sized' && <SizedTable ids={shortlist.ids} />}

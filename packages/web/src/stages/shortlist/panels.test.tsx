@@ -136,7 +136,7 @@ describe('sized', () => {
   });
 });
 
-describe('schools', () => {
+describe('ranking methods', () => {
   const leaders = shortlistOf(lampArm, 'cheapest-that-passes').leaders;
   const strip = (chosen: string, sizing?: number, of = leaders) =>
     drawn(

@@ -4,7 +4,7 @@ import { percent, percentRange } from './confidence/percent.ts';
 
 const read = (address: string, rules?: ChoiceRules) => readShortlistAddress(new URLSearchParams(address), rules);
 
-test('an empty address is the usual view, by the house’s school', () => {
+test('an empty address is the usual view, by the company’s ranking method', () => {
   expect(read('')).toMatchObject({
     view: 'drawn',
     previousSchoolId: undefined,

@@ -19,7 +19,7 @@ export type View = (typeof VIEWS)[number];
 export interface ShortlistAddress {
   view: View;
   rankingMethod: RankingMethod;
-  /** The school before the last change, so that what moved can be shown. */
+  /** The ranking method before the last change, so that what moved can be shown. */
   previousSchoolId: string | undefined;
   weights: MeritWeights;
   leastChance: number | undefined;

@@ -41,7 +41,7 @@ export function Members({ session }: { session: Session }) {
                 <p className="truncate font-medium">
                   {member.name} <span className="font-normal text-quiet">{member.signIn}</span>
                 </p>
-                <p className="text-xs text-quiet">{standing(member, nowMs)}</p>
+                <p className="text-xs text-quiet">{stateOf(member, nowMs)}</p>
               </div>
               <div className="w-36 shrink-0">
                 <Choice
@@ -100,7 +100,7 @@ export function Members({ session }: { session: Session }) {
   );
 }
 
-function standing(member: Member, nowMs: number): string {
+function stateOf(member: Member, nowMs: number): string {
   if (member.isClosed) return 'account closed: no access; their name stays on what they did';
   if (!member.hasPassword) return 'invited, not here yet';
   const seen = member.lastSeenAt ? `last here ${moment(Date.parse(member.lastSeenAt), nowMs)}` : 'not here yet';

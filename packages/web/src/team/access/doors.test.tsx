@@ -73,7 +73,7 @@ describe('people', () => {
     expect(roles.slice(0, 2)).toEqual(['engineer', 'approver']);
     expect(root.querySelectorAll('label').map(textOf)).toContain('Role of M. Aldous');
   });
-  test('only who looks after the house can close an account', () => {
+  test('only who looks after the company can close an account', () => {
     expect(textOf(list([member({})]))).not.toContain('Close the account');
     expect(textOf(list([member({})], true))).toContain('Close the account');
     expect(textOf(list([member({ isClosed: true })], true))).toContain('Open the account again');

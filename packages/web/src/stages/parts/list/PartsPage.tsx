@@ -20,7 +20,7 @@ import { NewPart } from '../new/NewPart.tsx';
 import { SpoolsToDry } from './SpoolsToDry.tsx';
 import { RemovePart } from './RemovePart.tsx';
 
-/** Comes after the table: what foretells a part in service is more than the first screen needs. */
+/** Comes after the table: what predicts a part in service is more than the first screen needs. */
 const InspectionsDue = lazy(async () => ({
   default: (await import('../../service/InspectionsDue.tsx')).InspectionsDue,
 }));
@@ -91,7 +91,7 @@ function countsOf({ campaignCount, decisionCount, inServiceCount }: PartSummary)
 
 function PartRow({ part, library }: { part: PartSummary; library: Workshop | undefined }) {
   const { brief, decided } = part;
-  const ask = useCallback((engine: Remote<Engine>) => engine.standing(brief), [brief]);
+  const ask = useCallback((engine: Remote<Engine>) => engine.screening(brief), [brief]);
   const { value: result } = useComputed(library, ask);
   const askDecided = useCallback(
     (engine: Remote<Engine>) => engine.oneWayNamed(brief, decided!.gradeId, decided!.orientation),

@@ -53,7 +53,7 @@ export function RankingMethodStrip({
   );
 }
 
-/** What this school says of the one that leads in the chosen school. */
+/** What this ranking method says of the one that leads in the chosen ranking method. */
 function standingWords({ placeOfChosen }: MethodLeader): string {
   if (placeOfChosen === 0) return '';
   return placeOfChosen === 1 ? 'agrees' : `ranks your first ${ordinal(placeOfChosen)}`;

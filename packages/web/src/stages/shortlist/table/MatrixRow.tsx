@@ -36,7 +36,7 @@ export const MatrixRow = memo(function MatrixRow({
   index: number;
   gradeId: string;
   place: number;
-  /** Place in the school before; undefined: none to compare with. */
+  /** Place in the ranking method before; undefined: none to compare with. */
   was: number | undefined;
   merit: Merit | undefined;
   evaluation: GradeEvaluation | undefined;
@@ -141,7 +141,7 @@ export const MatrixRow = memo(function MatrixRow({
   );
 });
 
-/** Where it stood in the school before, when that is another place. */
+/** Where it stood in the ranking method before, when that is another place. */
 function Moved({ place, was }: { place: number; was: number | undefined }) {
   if (was === undefined || was === place) return null;
   const better = place > 0 && (was === 0 || place < was);

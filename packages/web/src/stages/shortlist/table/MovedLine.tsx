@@ -3,7 +3,7 @@ import { inSentence } from '@anvilstone/core/foundations';
 import type { Grade } from '@anvilstone/schema';
 import type { Shortlist } from '../../../workers/leaders.ts';
 
-/** What the school asks for, or after a change of school what that moved. */
+/** What the ranking method asks for, or after a change of ranking method what that moved. */
 export function MovedLine({
   sentence,
   shortlist,

@@ -3,7 +3,7 @@ export interface Sort {
   descending: boolean;
 }
 
-/** A heading that sorts: pressed once by the likelier way, again the other way, a third time back to the school's order. */
+/** A heading that sorts: pressed once by the likelier way, again the other way, a third time back to the ranking method's order. */
 export function SortHead({
   id,
   title,
