@@ -65,7 +65,7 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   await page.getByRole('tab', { name: 'Test' }).click();
   await expect(page.getByText('Stored energy: stand clear')).toBeVisible();
   await load(page);
-  await expect(page.getByText(/^\d.* N$/)).toBeVisible();
+  await expect(page.getByText(/^[\d.]+ N$/)).toBeVisible();
   await behave(request, 'off');
   await page.waitForTimeout(900);
   await behave(request, 'well');
@@ -76,7 +76,7 @@ test('a campaign from plan to accepted evidence: a drop-out, a power cut, a file
   // The power goes while the next one is pulled.
   await next(page);
   await load(page);
-  await expect(page.getByText(/^\d.* N$/)).toBeVisible();
+  await expect(page.getByText(/^[\d.]+ N$/)).toBeVisible();
   await workshop.cutPower();
   await expect(found(page)).toContainText('server restarted', { timeout: 30_000 });
   await expect(found(page)).toContainText(/Largest force\s*\d/);
