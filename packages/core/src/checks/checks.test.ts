@@ -10,7 +10,7 @@ const withLoad = (change: Partial<LoadCase>): Brief => ({ ...testBrief, loadCase
 const run = (id: string, ...context: Parameters<typeof testContext>) =>
   findCheck(id)!.evaluate(testContext(...context));
 
-describe('strength in plane', () => {
+describe('in-plane strength', () => {
   // σ₀ = 10·100·5/1666.67 = 3 MPa, Kt(0.3) = 0.9072·0.3^−0.33333 = 1.3552 → 4.0656 MPa; 40/2 = 20 MPa → 4.919
   test('by hand: 20 MPa against 4.0656 MPa', () => {
     const result = run('strength-in-plane');

@@ -134,7 +134,7 @@ export interface Check extends CheckFacts {
   title: string;
   /** What it asks, in one plain sentence. */
   asks: string;
-  /** How demand and capacity are said, where the unit alone does not tell: “Falls on it with …, it takes up …”. */
+  /** How demand and capacity are said, where the unit alone does not tell: “Impact energy …, absorbs …”. */
   words?: readonly [demand: string, capacity: string];
   /** Its capacity is a limit that is asked for, and its demand what the part comes to; else the other way round. */
   isLimit?: true;

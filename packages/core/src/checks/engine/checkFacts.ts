@@ -25,7 +25,7 @@ export interface CheckFacts {
   worseWhenLarger?: true;
   /** A limit that somebody set on mass or money: its reserve tells of the limit more than of the grade. */
   isBudget?: true;
-  /** Reserve 1 is where the part breaks on the bench, under a force or under a blow. */
+  /** Reserve 1 is where the part breaks on the bench: pulled or pushed until it goes, or struck. */
   breaksUnder?: 'force' | 'blow';
   /**
    * What its reserve scatters with. loads: with each of its load cases, as they are evaluated. stiffness: with modulus and load. heat: with the

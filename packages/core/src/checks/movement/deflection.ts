@@ -7,7 +7,7 @@ import { weakest } from '../engine/outcome.ts';
 import { showGrowth, showModulusRatio, showResolved } from '../engine/showMaterial.ts';
 import { evidenceAt } from '../heat/temperatureEvidence.ts';
 
-/** Elastic movement at the load, at temperature, against the movement allowed. No safety factor: the limit is the limit. */
+/** Elastic movement at the load, at temperature, against the elastic deflection limit. No safety factor: the limit is the limit. */
 export const deflectionAtLoad: CaseCheck = {
   id: 'deflection-at-load',
   isLimit: true,

@@ -6,7 +6,7 @@ import { bearingStrength } from './bearingStrength.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../engine/check.ts';
 import { showLayerStress } from './strengthCheck.ts';
 
-/** Least over largest load where none is stated: on and off. */
+/** Stress ratio R where none is stated: on and off. */
 const ON_AND_OFF = 0;
 
 /**

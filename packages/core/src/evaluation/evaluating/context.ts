@@ -49,9 +49,9 @@ export interface PreparedBrief extends PreparedPart {
   rules: CompleteRules;
   /** An agent of the workshop's own or of the reference table; undefined: neither knows it. */
   agent(id: string): Agent | undefined;
-  /** What speaks against the part’s size on each machine. */
+  /** Issues of the part’s size on each machine. */
   sizes: Record<BuildOrientation, SizesOn>;
-  /** Nothing speaks against its size on any machine. */
+  /** Its size has no issue on any machine. */
   fitsEverywhere: Record<BuildOrientation, boolean>;
 }
 
@@ -194,7 +194,7 @@ function chooseMachine(
   if (!whatever) return undefined;
   const { needs, fits } = whatever;
   const strands = fibre && strandCost(fibre);
-  // Only what as little speaks against as can be is priced: a cheaper one that is blocked is never chosen. Those with the
+  // Only the machines with the fewest issues are priced: a cheaper one that is blocked is never chosen. Those with the
   // fewest blockers whatever the size come first, so that hardly any is priced in vain.
   let fewest = Infinity;
   let best: Tried | undefined;

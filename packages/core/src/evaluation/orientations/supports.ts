@@ -40,7 +40,7 @@ export function supportsUnder(extentMm: Readonly<Record<PartAxis, number>>, up: 
 /** So many times as high as its foot is deep, a part shakes loose without a brim. Ours. */
 const SLENDER = 6;
 
-/** What the footprint means for the print, in plain sentences; none when nothing speaks against it. */
+/** What the footprint means for the print, in plain sentences; none when it has no issue. */
 export function footWarnings(box: BoxOnBed, need: SupportNeed): string[] {
   if (need.footMm2 === 0) return ['Stands on an edge: it needs support over its full height'];
   return box.heightMm > SLENDER * box.shortMm

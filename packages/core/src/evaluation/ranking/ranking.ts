@@ -91,7 +91,7 @@ export const rankingMethods: readonly RankingMethod[] = [
   },
 ];
 
-/** As sure as asked; whoever asks for nothing is content with every grade. */
+/** Met with the confidence asked; whoever asks for nothing is content with every grade. */
 export function isSure(grade: RankedCandidate, { confidence }: RankingInputs): boolean {
   if (!confidence) return true;
   const { gradeId, best } = grade;

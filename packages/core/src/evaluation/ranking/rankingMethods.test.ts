@@ -69,7 +69,7 @@ describe('weighted merit', () => {
   });
 });
 
-describe('as sure as asked', () => {
+describe('required confidence', () => {
   const chance = (all: number): Chance => ({
     draws: 100,
     all,
@@ -95,7 +95,7 @@ describe('as sure as asked', () => {
   });
 });
 
-describe('lightest when sized', () => {
+describe('lowest mass when sized', () => {
   const entry = { massG: 0 } as EvaluationEntry;
   const sizedTo = (gradeId: string, massG: number): [string, Sized] => [
     gradeId,

@@ -35,7 +35,7 @@ export function offerTreatments(brief: Brief, grade: Grade, offer: Offer): void 
     );
 }
 
-/** One change of one machine that would mend what speaks against the grade there, at its usual price. */
+/** One change of one machine that would settle an issue of the grade there, at its usual price. */
 export function offerUpgrades(brief: Brief, machines: readonly Machine[], now: EvaluationEntry, offer: Offer): void {
   if (!now.checks.some(({ checkId, status }) => checkId === 'printable' && status === 'fail')) return;
   const offered = new Set<string>();

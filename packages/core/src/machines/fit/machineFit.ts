@@ -159,7 +159,7 @@ function driveFindings({ shoreA, directDriveNeeded }: ProcessNeeds, { extruder }
     : [];
 }
 
-/** What speaks against a part whose box this is on the bed: the same for every grade. */
+/** Issues of a part whose box this is on the bed: the same for every grade. */
 export function sizeFindings(machine: Machine, box: BoxOnBed): FitFinding[] {
   const { heightMm: height, longMm: long, shortMm: short } = box;
   const bed = [machine.buildVolumeMm.x, machine.buildVolumeMm.y].sort((a, b) => b - a) as [number, number];
@@ -174,7 +174,7 @@ export function sizeFindings(machine: Machine, box: BoxOnBed): FitFinding[] {
   return [];
 }
 
-/** What speaks against a part with continuous strands. */
+/** Issues of a part with continuous strands. */
 export const fibreFindings = ({ laysFibre }: Machine): FitFinding[] =>
   laysFibre ? [] : [blocker('Lays no continuous fibre')];
 

@@ -26,8 +26,8 @@ export function fatigueAmplitudeMPa(law: FatigueLaw, staticStrengthMPa: number, 
 }
 
 /**
- * Static pull that is as bad as a repeated one, over its largest stress, by Goodman: σa·(σu/σN) + σm. 1 for a single pull, up to σu/σN where it swings
- * to and fro. `stressRatio`: least over largest load, −1 … 1.
+ * Equivalent static stress of a cyclic one, over its largest stress, by Goodman: σa·(σu/σN) + σm. 1 for a single pull, up to σu/σN where it swings
+ * to and fro. `stressRatio`: R, minimum over maximum load, −1 … 1.
  */
 export function goodmanWeight(law: FatigueLaw, cycles: number, stressRatio: number): number {
   const left = fatigueAmplitudeMPa(law, 1, cycles);

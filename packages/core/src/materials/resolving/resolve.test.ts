@@ -132,7 +132,7 @@ describe('fillers on family values', () => {
   });
 });
 
-describe('company rule: whose numbers lead', () => {
+describe('company rule: evidence policy', () => {
   const bench = observation({ id: 'b', source: 'bench', value: 40, count: 5 });
   const moulded = observation({ id: 'm', specimen: 'moulded', orientation: null, value: 70 });
   const under = (evidenceSchool: typeof defaultCompanyRules.evidenceSchool) =>

@@ -246,3 +246,11 @@ test('the working tells what it comes to in inches and pounds, with the value th
   const concentration = rows.map((row) => row.querySelectorAll('td').map(textOf)).find(([symbol]) => symbol === 'Kt')!;
   expect(concentration[2]).toMatch(/^[\d.]+ ×$/);
 });
+
+test('a load keeps the name that somebody gave it, whatever the units', () => {
+  const named = { ...lampArm, loadCases: lampArm.loadCases.map((one) => ({ ...one, name: 'Pull of 20 N at 5 mm' })) };
+  const [check] = explain(named, sampleLibrary, 'ne-petg', 'XZ');
+  const root = drawnFor(named, <WorkingTable check={check!} />, { units: 'inchPound' });
+  const meanings = root.querySelectorAll('tr').map((row) => textOf(row.querySelectorAll('td')[1]!));
+  expect(meanings).toContain('Pull of 20 N at 5 mm');
+});

@@ -1,6 +1,7 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { loadName } from '@anvilstone/core/decisions';
 import { formatNumber, formatReserve, type UnitSystem } from '@anvilstone/core/foundations';
+import { everyLoadCase } from '@anvilstone/core/shapes';
 import type { CheckResult, WorkingStep } from '@anvilstone/schema';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { usePartContext } from '../../parts/partContext.ts';
@@ -20,6 +21,10 @@ export function WorkingTable({ check }: { check: CheckResult }) {
   const load = loadName(brief, check.loadCaseId);
   const steps = check.working ?? [];
   const say = useSay();
+  // What somebody called a load stays as they wrote it.
+  const names = everyLoadCase(brief).map(({ name }) => name);
+  const meaningOf = (step: WorkingStep) =>
+    names.some((name) => name !== '' && step.meaning.includes(name)) ? step.meaning : say(step.meaning);
   return (
     <section aria-label={`Working: ${definition?.title ?? check.checkId}`} className="mt-4">
       <h3 className="text-base">{definition?.title}</h3>
@@ -47,7 +52,7 @@ export function WorkingTable({ check }: { check: CheckResult }) {
               <tr key={index} className="border-t border-line align-top">
                 <td className="w-16 py-1 pr-2 font-semibold whitespace-nowrap">{step.symbol}</td>
                 <td className="py-1 pr-3">
-                  {say(step.meaning)}
+                  {meaningOf(step)}
                   {step.expression && <span className="block text-xs text-quiet">= {step.expression}</span>}
                   {step.source && <span className="block text-xs text-quiet">{step.source}</span>}
                 </td>
