@@ -38,3 +38,4 @@ export * from './trial.ts';
 export * from './service.ts';
 export * from './search.ts';
 export * from './stageMark.ts';
+export * from './statement.ts';

@@ -13,6 +13,10 @@ export {
   requireWithin,
 } from './input/require.ts';
 export { keptNormals, wilsonInterval } from './numeric/random.ts';
+export * from './statement/amounts.ts';
+export { fromMarked } from './statement/fromMarked.ts';
+export * from './statement/spellOut.ts';
+export * from './statement/statement.ts';
 export { Working } from './trace/Working.ts';
 export { bisect, type BisectOptions } from './numeric/bisect.ts';
 export * from './numeric/constants.ts';

@@ -1,4 +1,4 @@
-import type { WorkingStep } from '@anvilstone/schema';
+import type { Statement, WorkingStep } from '@anvilstone/schema';
 
 /** Collects the shown arithmetic. Only made when somebody asks for it; the ranking path passes none. */
 export class Working {
@@ -6,10 +6,10 @@ export class Working {
 
   add(
     symbol: string,
-    meaning: string,
-    value: number | string,
+    meaning: Statement,
+    value: number | Statement,
     unit: string,
-    how: { expression?: string; source?: string } = {},
+    how: { expression?: Statement; source?: Statement } = {},
   ): void {
     this.steps.push({ symbol, meaning, value, unit, ...how });
   }

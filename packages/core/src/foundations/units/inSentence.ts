@@ -1,6 +1,11 @@
-/** A title as it stands within a sentence: only its first letter goes small, so that “(Z)” and “UL 94” stay. */
+import type { Statement } from '@anvilstone/schema';
+
+/** A title or statement as it stands within a sentence: only its first letter goes small, so that “(Z)” and “UL 94” stay. */
 export function inSentence(title: string): string;
 export function inSentence(title: string | undefined): string | undefined;
-export function inSentence(title: string | undefined): string | undefined {
-  return title === undefined ? undefined : title.charAt(0).toLowerCase() + title.slice(1);
+export function inSentence(statement: Statement): Statement;
+export function inSentence(title: Statement | undefined): Statement | undefined {
+  if (title === undefined) return undefined;
+  const small = (text: string) => text.charAt(0).toLowerCase() + text.slice(1);
+  return typeof title === 'string' ? small(title) : { ...title, says: small(title.says) };
 }

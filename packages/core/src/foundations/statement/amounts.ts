@@ -1,0 +1,25 @@
+import type { Amount } from '@anvilstone/schema';
+
+/** Makes an amount of one dimension from its value in the canonical unit; `digits` are significant ones. @default 3 */
+type AmountOf = (value: number, digits?: number) => Amount;
+
+const of =
+  (dimension: Amount['dimension']): AmountOf =>
+  (value, digits) =>
+    digits === undefined ? { value, dimension } : { value, dimension, digits };
+
+export const mm = of('length');
+export const mm2 = of('area');
+export const mm3 = of('volume');
+export const mm4 = of('secondMoment');
+export const megapascals = of('stress');
+export const celsius = of('temperature');
+export const kelvins = of('temperatureDifference');
+export const newtons = of('force');
+export const newtonMillimetres = of('torque');
+export const grams = of('mass');
+export const joules = of('energy');
+export const metresPerSecond = of('speed');
+
+/** The number alone, where the amount after it names the unit of both: “10 to 35 °C”. */
+export const bare = (amount: Amount): Amount => ({ ...amount, bare: true });
