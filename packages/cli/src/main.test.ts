@@ -1,3 +1,4 @@
+import { spellOut } from '@anvilstone/core/foundations';
 import { execFile } from 'node:child_process';
 import { readFileSync } from 'node:fs';
 import { mkdtemp, writeFile } from 'node:fs/promises';
@@ -36,7 +37,9 @@ const brief = JSON.stringify(lampArm);
 test('evaluate --json gives what the core gives', async () => {
   const { code, out } = await run(['evaluate', '--brief', 'b.json', '--json'], { 'b.json': brief });
   expect(code).toBe(0);
-  expect(JSON.parse(out) as EvaluationResult).toEqual(JSON.parse(JSON.stringify(evaluate(lampArm, sampleLibrary))));
+  expect(JSON.parse(out) as EvaluationResult).toEqual(
+    JSON.parse(JSON.stringify(spellOut(evaluate(lampArm, sampleLibrary)))),
+  );
 });
 
 test('one orientation only', async () => {
@@ -211,7 +214,7 @@ describe('laminate', () => {
     const { code, out } = await run(['laminate', '--in', 'l.json', '--json'], { 'l.json': layup });
     expect(code).toBe(0);
     expect(JSON.parse(out)).toEqual(
-      JSON.parse(JSON.stringify(laminateReport(JSON.parse(layup) as Layup, sampleLibrary))),
+      JSON.parse(JSON.stringify(spellOut(laminateReport(JSON.parse(layup) as Layup, sampleLibrary)))),
     );
     const words = (await run(['laminate', '--in', 'l.json'], { 'l.json': layup })).out;
     expect(words).toMatch(/48 plies, 9 mm[\s\S]*Tsai–Wu: first ply/);

@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import type { Check } from './checks/index.ts';
 import { checks, findCheck } from './checks/index.ts';
 import { inSentence } from './foundations/index.ts';
@@ -67,7 +68,7 @@ describe('a check added to the list, and nothing else touched', () => {
   });
   test('takes part in sizing and in the probability of compliance', () => {
     const sized = prepareSizing(lampArm, library)!.size(grade!);
-    if (!sized.ok) throw new Error(sized.why);
+    if (!sized.ok) throw new Error(inWords(sized.why));
     expect(sized.entry.checks.find(({ checkId }) => checkId === id)!.reserve).toBeGreaterThanOrEqual(1);
     const chance = chanceOfMeetingAll(lampArm, library, grade!, evaluated().orientation, { draws: 500 })!;
     expect(chance.byCheck.map(({ checkId }) => checkId)).toContain(id);

@@ -1,6 +1,7 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { buildOrientation, identifier, longText, record } from './common.ts';
 import { checkStatus } from './evaluation.ts';
+import { statement } from './statement.ts';
 
 const orNull = <T extends Parameters<typeof Type.Union>[0][number]>(schema: T, description: string) =>
   Type.Union([schema, Type.Null()], { description });
@@ -25,7 +26,7 @@ export const alternative = record(
   {
     gradeId: identifier,
     orientation: buildOrientation,
-    whyNot: Type.Array(Type.String(), { description: 'From the numbers, one sentence each' }),
+    whyNot: Type.Array(statement, { description: 'From the numbers, one sentence each' }),
     note: Type.Optional(longText('What the engineer adds')),
   },
   'A candidate that was not taken',
@@ -86,7 +87,7 @@ export const testOpen = record(
     methodId: identifier,
     orientation: buildOrientation,
     specimens: Type.Integer({ minimum: 1 }),
-    why: Type.String(),
+    why: statement,
   },
   'A test that the choice would gain from and that had not been done',
 );
@@ -107,7 +108,7 @@ export const decisionGrounds = record(
     screened,
     alternatives: Type.Array(alternative),
     sensitivity: Type.Array(frozenSensitivity, { description: 'The input that decides most first' }),
-    cautions: Type.Array(record({ id: identifier, text: Type.String() }, 'As it was shown')),
+    cautions: Type.Array(record({ id: identifier, text: statement }, 'As it was shown')),
     testsDone: Type.Array(testDone),
     testsOpen: Type.Array(testOpen),
     limits: longText('What the choice is meant for and what it is not'),

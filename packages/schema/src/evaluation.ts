@@ -1,5 +1,6 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { buildOrientation, identifier, record, vocabulary } from './common.ts';
+import { statement } from './statement.ts';
 
 export const EVIDENCE_CLASSES = ['A', 'B', 'C', 'D'] as const;
 export const evidenceClass = vocabulary(
@@ -17,11 +18,11 @@ const nullableNumber = (description: string) => Type.Union([Type.Number(), Type.
 export const workingStep = record(
   {
     symbol: Type.String(),
-    meaning: Type.String(),
-    expression: Type.Optional(Type.String({ description: 'The arithmetic with its numbers' })),
-    value: Type.Union([Type.Number(), Type.String()]),
+    meaning: statement,
+    expression: Type.Optional({ ...statement, description: 'The arithmetic with its numbers' }),
+    value: Type.Union([Type.Number(), statement]),
     unit: Type.String(),
-    source: Type.Optional(Type.String()),
+    source: Type.Optional(statement),
   },
   'One line of shown arithmetic',
 );
@@ -36,8 +37,8 @@ export const checkResult = record(
     unit: Type.String(),
     reserve: nullableNumber('Reserve factor, capacity ÷ demand; ≥ 1 passes; null when unknown or not loaded'),
     evidence: Type.Union([evidenceClass, Type.Null()]),
-    gaps: Type.Array(Type.String(), { description: 'What is missing, one sentence each' }),
-    reason: Type.Union([Type.String(), Type.Null()], { description: 'What decided it, in words' }),
+    gaps: Type.Array(statement, { description: 'What is missing, one sentence each' }),
+    reason: Type.Union([statement, Type.Null()], { description: 'What decided it' }),
     loadCaseId: Type.Union([identifier, Type.Null()]),
     placeId: Type.Optional(
       Type.Union([identifier, Type.Null()], {

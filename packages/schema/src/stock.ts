@@ -2,6 +2,7 @@ import { Type, type Static } from '@sinclair/typebox';
 import { dryerRecord, dryerScheduleRecord } from './dryer.ts';
 import { placeRecord, spool } from './spool.ts';
 import { record, vocabulary } from './common.ts';
+import { statement } from './statement.ts';
 
 const hours = (description: string) => Type.Number({ minimum: 0, description });
 
@@ -59,7 +60,7 @@ export type SpoolInStock = Stock['spools'][number];
 export const scheduleProposal = record(
   {
     schedule: dryerScheduleRecord.properties.schedule,
-    impossible: Type.Array(record({ id: Type.String(), why: Type.String() }, 'What no dryer takes, and why')),
+    impossible: Type.Array(record({ id: Type.String(), why: statement }, 'What no dryer takes, and why')),
     untold: Type.Array(Type.String(), { description: 'What cannot be planned since something is not known' }),
     exact: Type.Boolean({ description: 'Every way was tried' }),
   },

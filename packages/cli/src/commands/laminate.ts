@@ -1,6 +1,6 @@
 import { parseArgs } from 'node:util';
 import { sampleLibrary } from '@anvilstone/core/education/sample';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, spellOut, type SpelledOut } from '@anvilstone/core/foundations';
 import { CRITERION_WORDS, laminateReport, type LaminateReport } from '@anvilstone/core/shapes';
 import { layup as layupSchema } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
@@ -19,7 +19,7 @@ export async function laminateCommand(args: string[], terminal: Terminal): Promi
   const checked = checkLayup(await readJson(terminal, values.in));
   if (!checked.ok) throw new BadInput(`${values.in} is not a layup`, checked.issues);
   const library = values.library === undefined ? sampleLibrary : await readLibrary(terminal, values.library);
-  const report = laminateReport(checked.value, library);
+  const report = spellOut(laminateReport(checked.value, library));
   terminal.out(values.json ? JSON.stringify(report, null, 2) : inWords(report));
   return EXIT.ok;
 }
@@ -27,7 +27,7 @@ export async function laminateCommand(args: string[], terminal: Terminal): Promi
 /** The last bits of a sum that is nothing are nothing. */
 const tidy = (value: number) => (Math.abs(value) < 1e-9 ? 0 : value);
 
-function inWords(report: LaminateReport): string {
+function inWords(report: SpelledOut<LaminateReport>): string {
   const matrix = (name: string, rows: readonly (readonly number[])[], unit: string) => [
     `${name}, ${unit}`,
     ...rows.map((row) => `  ${row.map((value) => f(tidy(value), 5).padStart(14)).join('')}`),

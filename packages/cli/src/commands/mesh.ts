@@ -1,5 +1,5 @@
 import { parseArgs } from 'node:util';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, spellOut, type SpelledOut } from '@anvilstone/core/foundations';
 import {
   MeshError,
   meshReport,
@@ -25,7 +25,8 @@ export async function meshCommand(args: string[], terminal: Terminal): Promise<n
     throw new BadInput(`${path} cannot be read`);
   });
   try {
-    const { mesh, report } = meshReport(readMesh(new Uint8Array(bytes), path));
+    const { mesh, report: found } = meshReport(readMesh(new Uint8Array(bytes), path));
+    const report = spellOut(found);
     const section = plane && sectionOf(mesh, plane);
     terminal.out(
       values.json ? JSON.stringify({ ...report, ...(section ? { section } : {}) }, null, 2) : inWords(report, section),
@@ -47,7 +48,7 @@ function readPlane(text: string): Plane {
   return { normal, at: [normal[0] * distance, normal[1] * distance, normal[2] * distance] };
 }
 
-function inWords(report: MeshReport, section: MeshSection | undefined): string {
+function inWords(report: SpelledOut<MeshReport>, section: MeshSection | undefined): string {
   const { lowMm, highMm, centroidMm, bed } = report;
   const size = highMm.map((high, axis) => f(high - lowMm[axis]!)).join(' × ');
   return [

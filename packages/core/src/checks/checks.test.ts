@@ -1,3 +1,4 @@
+import { inWords, joined, spellOut } from '@anvilstone/core/foundations';
 import type { Brief, LoadCase } from '@anvilstone/schema';
 import { preparePart } from '../evaluation/evaluating/preparePart.ts';
 import { Working } from '../foundations/trace/Working.ts';
@@ -41,7 +42,7 @@ describe('in-plane strength', () => {
     const nothing = { ...testGrade, familyId: 'mystery', observations: [] };
     const result = run('strength-in-plane', testBrief, 'XY', nothing);
     expect(result).toMatchObject({ status: 'unknown', reserve: null, demand: null });
-    expect(result.gaps.join()).toMatch(/Tensile strength/);
+    expect(inWords(joined(result.gaps, '; '))).toMatch(/Tensile strength/);
   });
 });
 
@@ -151,7 +152,7 @@ describe('mass, cost and printability', () => {
   });
   test('ABS wants an enclosure: with only the open frame allowed it is blocked with the reason', () => {
     const brief: Brief = { ...testBrief, asks: { machineIds: ['bench-open'] } };
-    expect(run('printable', brief)).toMatchObject({
+    expect(spellOut(run('printable', brief))).toMatchObject({
       status: 'fail',
       reserve: null,
       reason: expect.stringMatching(/enclosure/) as unknown,

@@ -1,3 +1,4 @@
+import { spellOut } from '@anvilstone/core/foundations';
 import type { Grade } from '@anvilstone/schema';
 import { actingAt } from './engine/action.ts';
 import { applies, briefWith, giveOf, outcome, testContext, testGrade } from './testContext.ts';
@@ -70,11 +71,11 @@ describe('knock', () => {
     const warns = (load: Parameters<typeof briefWith>[0]) =>
       outcome('failure-manner', { ...briefWith(load), asks: { mustWarn: true } });
     expect(warns({ kind: 'short', forceN: 1, temperatureC: -20 }).status).toBe('pass');
-    expect(warns({ kind: 'knock', energyJ: 0.1, temperatureC: -20 })).toMatchObject({
+    expect(spellOut(warns({ kind: 'knock', energyJ: 0.1, temperatureC: -20 }))).toMatchObject({
       status: 'fail',
       reason: expect.stringMatching(/^Under “Load” at .20 °C it is brittle: struck, it shatters$/) as unknown,
     });
-    expect(warns({ kind: 'short', forceN: 1, temperatureC: -30 }).reason).toMatch(/it snaps/);
+    expect(spellOut(warns({ kind: 'short', forceN: 1, temperatureC: -30 }).reason)).toMatch(/it snaps/);
   });
   test('struck below where it turns brittle, nothing yields: the elastic energy at most', () => {
     const cold = briefWith({ kind: 'knock', energyJ: 0.5, temperatureC: -40 });

@@ -1,3 +1,4 @@
+import { inWords, joined } from '@anvilstone/core/foundations';
 import type { PartGeometry } from '@anvilstone/schema';
 import { briefWith, outcome, testContext } from './testContext.ts';
 
@@ -27,5 +28,5 @@ test('a shape that does not tell its movement leaves movement unknown, never pas
   };
   const result = outcome('deflection-at-load', briefWith({ forceN: 10, maxDeflectionMm: 5 }, cut));
   expect(result).toMatchObject({ status: 'unknown', reserve: null });
-  expect(result.gaps.join()).toMatch(/does not tell/);
+  expect(inWords(joined(result.gaps, '; '))).toMatch(/does not tell/);
 });

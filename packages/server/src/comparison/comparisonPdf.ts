@@ -4,7 +4,6 @@ import {
   amount,
   choiceSentences,
   costRows,
-  inUnits,
   type ChoiceInputs,
   type Comparison,
   type PropertyCell,
@@ -18,6 +17,7 @@ import {
   formatReserve,
   type UnitSystem,
   inSentence,
+  inWords,
 } from '@anvilstone/core/foundations';
 import { PROOF_TEST_CAUTION, cautionsFor, SHEET_FIRST } from '@anvilstone/core/machines';
 import { PROPERTY_DEFINITIONS, completeRules, findAgent } from '@anvilstone/core/materials';
@@ -63,7 +63,7 @@ export function comparisonPdf(
     { text: 'Properties at equal conditions', style: 'h2' },
     propertiesTable(comparison, units),
     { text: 'Cautions', style: 'h2' },
-    { ul: cautions(brief, comparison, library, rules).map((text) => inUnits(text, units)) },
+    { ul: cautions(brief, comparison, library, rules).map((text) => inWords(text, units)) },
   ];
   return typeset({ title, footer: 'Comparison', landscape: finalists.length > 3 }, content);
 }
@@ -92,12 +92,12 @@ function summaryTable(brief: Brief, comparison: Comparison, units: UnitSystem): 
       ...costRows(finalists).map(({ title, usd: amounts }) => row(title, (i) => usd(amounts[i]))),
       row('Mass', (i) => (entry(i).massG === null ? 'unknown' : amount(entry(i).massG!, 'g', units))),
       row('Limit under load', (i) => heatLimitWords(entry(i), units)),
-      row('Failure mode', (i) => finalists[i]!.failureManner ?? 'unknown'),
+      row('Failure mode', (i) => inWords(finalists[i]!.failureManner ?? 'unknown', units)),
       row('Printing', (i) => {
         const { printing } = finalists[i]!;
         return printing === null
           ? 'unknown'
-          : [printing.difficulty, ...printing.because].map((text) => inUnits(text, units)).join(', ');
+          : [printing.difficulty, ...printing.because].map((text) => inWords(text, units)).join(', ');
       }),
     ],
     widths(comparison),

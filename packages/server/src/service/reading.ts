@@ -20,6 +20,7 @@ import type {
   Part,
   PlannedInspection,
   ServiceFinding,
+  Statement,
 } from '@anvilstone/schema';
 import type { Knex } from 'knex';
 import { impactOf } from '../bench/impact.ts';
@@ -37,7 +38,7 @@ import { findingTable, installationTable } from './repository.ts';
 /** A proposal as it travels: what it would do to the checks of the part, and without what only a program can read. */
 type ProposalReading =
   | (Exclude<ServiceProposal, { kind: 'brief' }> & { checks?: ReturnType<typeof afterEvidence> })
-  | { kind: 'brief'; says: string };
+  | { kind: 'brief'; says: Statement };
 
 export interface FindingReading {
   /** Undefined: its grade or its build orientation is not there any more. */

@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import {
   doubtOfWeighing,
   dryingOf,
@@ -111,7 +112,9 @@ export function spoolService(db: Knex, now: () => Date = () => new Date()): Spoo
         if (!found) throw notFound('spool', spoolId);
         const doubt = doubtOfWeighing(found.document, massG);
         if (doubt && note === undefined)
-          throw invalidInput([{ pointer: '/note', detail: doubt, accepted: 'a note that says why it is right' }]);
+          throw invalidInput([
+            { pointer: '/note', detail: inWords(doubt), accepted: 'a note that says why it is right' },
+          ]);
         const event = {
           kind: 'weighed' as const,
           at,
@@ -189,7 +192,7 @@ export async function spoolIssues(db: Knex, spool: Spool): Promise<ProblemIssue[
     if (doubt)
       issues.push({
         pointer: `/spool/events/${(stored?.document.events.length ?? 0) + i}/grossG`,
-        detail: doubt,
+        detail: inWords(doubt),
         accepted: 'a note that says why it is right',
       });
   });

@@ -28,7 +28,7 @@ import { SpoolPage } from '../shop/spools/SpoolPage.tsx';
 import { SpoolsPage } from '../shop/spools/SpoolsPage.tsx';
 import { DataPage } from '../team/data/DataPage.tsx';
 import { emptyWorkshop, fullWorkshop, sampleFindings, sampleParts } from '../testing/testAnswers.ts';
-import { drawn, LEAKS, textOf, wordsOf, type Circumstances } from '../testing/testPage.tsx';
+import { drawn, leftMetric, LEAKS, textOf, wordsOf, type Circumstances } from '../testing/testPage.tsx';
 
 const PLACES: readonly [path: string, page: ReactElement, addresses: readonly string[]][] = [
   ['/parts', <PartsPage key="" />, ['/parts']],
@@ -86,11 +86,6 @@ const shown = ({ at, path, page }: (typeof ADDRESSES)[number], circumstances: Ci
     { at, ...circumstances },
   );
 
-/** Said as reported, as a standard names it, or a setting that is metric on every machine. */
-const METRIC_BY_NAME = [
-  /HDT|heat deflection|^Half time|g\/10 min|MPa·m\/s|\(23 °C, 50 % RH\)|^\d(\.\d+)? mm(, (brass|hardened).*)?$/i,
-];
-const METRIC = /\d (mm|MPa|kg|g|N|°C|J|m\/s)(?![\w/·²³])/;
 /** Titles and remarks stay as somebody wrote them. */
 const OWN_WORDS = [
   ...sampleParts.map(({ brief }) => brief.title),
@@ -121,13 +116,7 @@ test.each(ADDRESSES)(
     const isAsReported = AS_REPORTED.test(address.at);
     const root = shown(address, { answers: fullWorkshop, units: isAsReported ? 'metric' : 'inchPound' });
     expectSound(root);
-    const left = wordsOf(root).filter(
-      (text) =>
-        METRIC.test(text) &&
-        !METRIC_BY_NAME.some((one) => one.test(text)) &&
-        !OWN_WORDS.some((own) => text.includes(own)),
-    );
-    if (!isAsReported) expect(left).toEqual([]);
+    if (!isAsReported) expect(leftMetric(root, OWN_WORDS)).toEqual([]);
   },
 );
 

@@ -6,6 +6,7 @@ import { acrossOf, AxisFrame, ticksAt, upOf } from './AxisFrame.tsx';
 import { StrokeSample } from './StrokeSample.tsx';
 import { strokeOf } from './strokes.ts';
 import { Evidence } from '../ui/Reserve.tsx';
+import { useSay } from '../ui/useSay.ts';
 
 const SIZE = { width: 390, height: 220, left: 48, right: 14, top: 10, bottom: 40 };
 type Scale = ScaleContinuousNumeric<number, number>;
@@ -26,6 +27,7 @@ const KIND: Record<MarkedPoint['kind'], { word: string; shape: (x: number, y: nu
 
 /** One diagram of how a grade behaves. What was measured, reported or only typical has a shape of its own. */
 export function BehaviourChart({ curve }: { curve: GradeCurve }) {
+  const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   const convert = (axis: Axis) => {
     const unit = definitionOf(axis.dimension)[units];
@@ -69,7 +71,7 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
         />
         {curve.lines.map(({ label, points: of }, i) => (
           <path
-            key={label}
+            key={say(label)}
             d={path(of) ?? ''}
             strokeDasharray={strokeOf(i)}
             className={`fill-none stroke-2 ${i === 0 ? 'stroke-ember' : 'stroke-quiet'}`}
@@ -82,7 +84,7 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
             className={`stroke-[1.6] ${KIND[kind].look}`}
           >
             <title>
-              {KIND[kind].word}: {label}, {formatNumber(toY(point.y))}
+              {KIND[kind].word}: {say(label)}, {formatNumber(toY(point.y))}
             </title>
           </path>
         ))}
@@ -90,9 +92,9 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
       <p className="flex flex-wrap gap-x-3 text-xs text-quiet">
         {curve.lines.length > 1 &&
           curve.lines.map(({ label }, i) => (
-            <span key={label} className="inline-flex items-center gap-1">
+            <span key={say(label)} className="inline-flex items-center gap-1">
               <StrokeSample dash={strokeOf(i)} look={i === 0 ? 'stroke-ember' : 'stroke-quiet'} />
-              {label}
+              {say(label)}
             </span>
           ))}
         {kinds.map((kind) => (
@@ -105,8 +107,8 @@ export function BehaviourChart({ curve }: { curve: GradeCurve }) {
         ))}
       </p>
       {curve.notes.map((note) => (
-        <p key={note} className="text-xs text-quiet">
-          {note}
+        <p key={say(note)} className="text-xs text-quiet">
+          {say(note)}
         </p>
       ))}
       <CurveTable curve={curve} toX={toX} toY={toY} units={units} />
@@ -127,6 +129,7 @@ function CurveTable({
   toY: (v: number) => number;
   units: 'metric' | 'inchPound';
 }) {
+  const say = useSay();
   const first = curve.lines[0]?.points ?? [];
   const step = Math.max(1, Math.floor(first.length / ROWS));
   return (
@@ -137,8 +140,8 @@ function CurveTable({
           <tr className="text-left text-quiet">
             <th className="pr-3 font-normal">{axisText(curve.x, units)}</th>
             {curve.lines.map(({ label }) => (
-              <th key={label} className="pr-3 text-right font-normal">
-                {label}
+              <th key={say(label)} className="pr-3 text-right font-normal">
+                {say(label)}
               </th>
             ))}
           </tr>
@@ -152,7 +155,7 @@ function CurveTable({
                 {curve.lines.map(({ label, points }) => {
                   const same = points.find((other) => other.x === point.x);
                   return (
-                    <td key={label} className="pr-3 text-right">
+                    <td key={say(label)} className="pr-3 text-right">
                       {same ? formatNumber(toY(same.y)) : '–'}
                     </td>
                   );
@@ -164,7 +167,7 @@ function CurveTable({
               <td className="pr-3">{formatNumber(toX(x))}</td>
               <td className="pr-3 text-right text-ink">{formatNumber(toY(y))}</td>
               <td colSpan={Math.max(1, curve.lines.length - 1)}>
-                {KIND[kind].word}: {label}
+                {KIND[kind].word}: {say(label)}
               </td>
             </tr>
           ))}

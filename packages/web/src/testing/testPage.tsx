@@ -95,3 +95,24 @@ export function wordsOf(root: HTMLElement): string[] {
 /** What no reader should ever meet: values that leaked out of the program, and names that only it knows. */
 export const LEAKS =
   /\bundefined\b|\bNaN\b|\[object|\bInfinity\b|\bnull\b|\b(?!iCalendar)[a-z]+[a-z0-9]*[A-Z][a-zA-Z]{2,}\b/;
+
+/** What is a name, the statement of a standard or a setting that is metric on every machine, whatever units its reader has. */
+const METRIC_BY_NAME = [
+  /HDT|heat deflection|^Half time/i,
+  / g\/10 min|MPa·m\/s/,
+  /^Melt temperature: .* Melt load: /,
+  /\(23 °C, 50 % RH\)/,
+  /^(Steam|Hot water|Fresh water), /,
+  // Nozzles, filament, and how far a printer draws it back.
+  /^\d(\.\d+)? mm(, (brass|hardened).*)?$/,
+];
+const METRIC = /\d (mm|MPa|kg|g|N|°C|J|m\/s)(?![\w/·²³])/;
+
+/** Amounts that a page in inches and pounds shows in metric units, though they are no names and nobody’s own words. */
+export const leftMetric = (root: HTMLElement, ownWords: readonly string[]): string[] =>
+  wordsOf(root).filter(
+    (text) =>
+      METRIC.test(text) &&
+      !METRIC_BY_NAME.some((one) => one.test(text)) &&
+      !ownWords.some((own) => own !== '' && text.includes(own)),
+  );

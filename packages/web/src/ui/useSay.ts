@@ -1,8 +1,9 @@
-import { inUnits } from '@anvilstone/core/decisions';
+import { inWords } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
 import { useAppSelector } from '../sync/store/store.ts';
 
-/** The engine’s own sentences, with their amounts in the reader’s units. */
-export function useSay(): (sentence: string) => string {
+/** What the engine says, in words, with its amounts in the reader’s units. */
+export function useSay(): (statement: Statement) => string {
   const units = useAppSelector((state) => state.settings.units);
-  return (sentence) => inUnits(sentence, units);
+  return (statement) => inWords(statement, units);
 }

@@ -1,5 +1,5 @@
 import { GRAVITY_M_PER_S2 } from '@anvilstone/core/foundations';
-import type { EvidenceClass, LoadCase } from '@anvilstone/schema';
+import type { EvidenceClass, LoadCase, Statement } from '@anvilstone/schema';
 import type { CheckContext, PreparedLoad } from './check.ts';
 import { stiffened } from '@anvilstone/core/shapes';
 import type { Compliance } from './compliance.ts';
@@ -15,7 +15,7 @@ export function isDriven(load: PreparedLoad): boolean {
 /** What acts, in the model's own action; unknown where the stiffness decides it and is not known. */
 export type Acting =
   | { known: true; action: number; evidence: EvidenceClass }
-  | { known: false; gaps: readonly string[] };
+  | { known: false; gaps: readonly Statement[] };
 
 /** The action of a load as it comes on at a temperature: forced movements and knocks through the part's own stiffness. */
 export function actingAt(context: CheckContext, load: PreparedLoad, temperatureC: number): Acting {

@@ -1,4 +1,4 @@
-import type { Agent, Brief, BuildOrientation, EvidenceClass, LoadCase, LoadKind } from '@anvilstone/schema';
+import type { Agent, Brief, BuildOrientation, EvidenceClass, LoadCase, LoadKind, Statement } from '@anvilstone/schema';
 import type { Working } from '@anvilstone/core/foundations';
 import type { Cost, CostLine, MachineFit } from '@anvilstone/core/machines';
 import type { CompleteRules, Material } from '@anvilstone/core/materials';
@@ -79,7 +79,7 @@ export interface CheckContext {
  */
 interface FoundHeatLimits {
   /** The limit for loads that act at most `longestH`: the check and the entry ask for the same one. */
-  limits?: { longestH: number; limit: HeatLimit | { gaps: readonly string[] } }[];
+  limits?: { longestH: number; limit: HeatLimit | { gaps: readonly Statement[] } }[];
   /** The last search up to `toC`, which serves all times that ask the same of its loads. */
   search?: {
     asks: readonly CheckUnderLoad[];
@@ -157,9 +157,9 @@ export type CaseOutcome =
       placeId?: string;
       /** Takes the place of capacity ÷ demand, where that would not be a reserve. */
       reserve?: number;
-      reason?: string;
+      reason?: Statement;
     }
-  | { kind: 'unknown'; gaps: readonly string[] }
+  | { kind: 'unknown'; gaps: readonly Statement[] }
   | { kind: 'not-loaded' };
 
 /**

@@ -1,4 +1,4 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
 import { type Material, offAxisModulusMPa, type Resolution } from '@anvilstone/core/materials';
 import {
   ALONG,
@@ -21,7 +21,7 @@ export type Compliance =
       /** Beside strands only the bending part stiffens: movement of the print alone by bending, and by all else. */
       reinforced?: { bendingPerUnit: number; otherPerUnit: number; by: Reinforcement };
     }
-  | { known: false; gaps: readonly string[] };
+  | { known: false; gaps: readonly Statement[] };
 
 const NOT_TOLD = ['How far it moves: this part model does not tell; measure it'];
 

@@ -1,4 +1,5 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { say, celsius } from '@anvilstone/core/foundations';
 import type { Check, CheckContext } from './check.ts';
 import { strengthAcrossLayers } from '../strength/strengthAcrossLayers.ts';
 import { strengthInPlane } from '../strength/strengthInPlane.ts';
@@ -59,7 +60,7 @@ export const failureManner: Check = {
 };
 
 /** In the cold, and the sooner when it is struck, every polymer breaks without warning. */
-function brittleUnder(context: CheckContext): string | null {
+function brittleUnder(context: CheckContext): Statement | null {
   const slow = context.material.property('brittlenessTemperature');
   if (!slow.known) return null;
   for (const load of context.part.loads) {
@@ -67,7 +68,7 @@ function brittleUnder(context: CheckContext): string | null {
     const isKnock = load.kind === 'knock';
     const fast = isKnock ? struckBrittleC(context, load) : { temperatureC: slow.value };
     if ('gaps' in fast || temperatureC >= fast.temperatureC) continue;
-    return `Under “${name}” at ${f(temperatureC)} °C it is brittle: ${isKnock ? 'struck, it shatters' : 'it snaps'}`;
+    return say`Under “${name}” at ${celsius(temperatureC)} it is brittle: ${isKnock ? 'struck, it shatters' : 'it snaps'}`;
   }
   return null;
 }

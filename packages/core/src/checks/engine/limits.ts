@@ -1,4 +1,5 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { formatNumber as f, say, mm3 } from '@anvilstone/core/foundations';
 import type { Check } from './check.ts';
 import { known, unknown } from './outcome.ts';
 import { showResolved } from './showMaterial.ts';
@@ -19,7 +20,7 @@ export const massLimit: Check = {
     if (working) {
       showResolved(working, 'ρ', 'Density', material.density, 'g/cm³');
       working.add('m', brief.filled ? 'Mass, walls and infill' : 'Mass, printed solid', massG, 'g', {
-        expression: `${f(body.volumeMm3)} mm³ · ${f(material.density.value)} g/cm³ / 1000${part.fibre ? ', with the strands in its place' : ''}`,
+        expression: say`${mm3(body.volumeMm3)} · ${f(material.density.value)} g/cm³ / 1000${part.fibre ? ', with the strands in its place' : ''}`,
       });
     }
     return known({ demand: massG, capacity: brief.asks.maxMassG!, unit: 'g', evidence: material.density.evidence });
@@ -53,8 +54,8 @@ export const costLimit: Check = {
   },
 };
 
-function costGaps(densityKnown: boolean, machineKnown: boolean): string[] {
-  const gaps: string[] = [];
+function costGaps(densityKnown: boolean, machineKnown: boolean): Statement[] {
+  const gaps: Statement[] = [];
   if (!densityKnown) gaps.push('Density: not known, so neither is the mass of filament');
   if (!machineKnown) gaps.push('No machine to price the print on, or its process window is not known');
   return gaps.length > 0 ? gaps : ['Price per kg: not known'];

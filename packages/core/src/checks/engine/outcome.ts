@@ -1,8 +1,9 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import { distinct } from '@anvilstone/core/foundations';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
 import type { CheckOutcome } from './checkOutcome.ts';
 
 /** Shared by every outcome without gaps: nobody changes a result. */
-export const NO_GAPS: string[] = [];
+export const NO_GAPS: Statement[] = [];
 
 /** The weakest of several evidence classes: A is the strongest, and the letters are in order. */
 export function weakest(first: EvidenceClass, second: EvidenceClass = 'A', third: EvidenceClass = 'A'): EvidenceClass {
@@ -16,7 +17,7 @@ export function known(facts: {
   unit: string;
   evidence: EvidenceClass;
   reserve?: number;
-  reason?: string | null;
+  reason?: Statement | null;
   loadCaseId?: string;
   placeId?: string | undefined;
 }): CheckOutcome {
@@ -37,12 +38,12 @@ export function known(facts: {
 }
 
 /** Unknown never passes. */
-export function unknown(unit: string, gaps: readonly string[], loadCaseId: string | null = null): CheckOutcome {
+export function unknown(unit: string, gaps: readonly Statement[], loadCaseId: string | null = null): CheckOutcome {
   const nothing = { demand: null, capacity: null, reserve: null, evidence: null, reason: null, placeId: null };
-  return { checkId: '', status: 'unknown', unit, gaps: [...new Set(gaps)], loadCaseId, ...nothing };
+  return { checkId: '', status: 'unknown', unit, gaps: distinct(gaps), loadCaseId, ...nothing };
 }
 
-export function notLoaded(unit: string, reason: string): CheckOutcome {
+export function notLoaded(unit: string, reason: Statement): CheckOutcome {
   const nothing = { demand: null, capacity: null, reserve: null, evidence: null, loadCaseId: null, placeId: null };
   return { checkId: '', status: 'not-loaded', unit, gaps: NO_GAPS, reason, ...nothing };
 }
@@ -51,7 +52,7 @@ export function notLoaded(unit: string, reason: string): CheckOutcome {
 export function judged(
   status: 'pass' | 'fail',
   evidence: EvidenceClass,
-  reason: string,
+  reason: Statement,
   numbers: { demand?: number; capacity?: number; reserve?: number; unit?: string; loadCaseId?: string } = {},
 ): CheckOutcome {
   return {

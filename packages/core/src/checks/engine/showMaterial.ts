@@ -1,4 +1,5 @@
-import { type Working, formatNumber as f } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { type Working, formatNumber as f, say, megapascals, celsius, joined } from '@anvilstone/core/foundations';
 import { type Material, strengthTemperatureFactor, type Resolved, matrixCreep } from '@anvilstone/core/materials';
 import type { ShownLine } from '@anvilstone/core/shapes';
 import { growthOf } from './action.ts';
@@ -8,26 +9,34 @@ import type { CheckContext, PreparedLoad } from './check.ts';
 export function showResolved(
   working: Working,
   symbol: string,
-  meaning: string,
+  meaning: Statement,
   resolved: Resolved,
   unit: string,
 ): void {
   resolved.steps.forEach((step, index) => {
     const last = index === resolved.steps.length - 1;
-    working.add(last ? symbol : '', last ? `${meaning} (evidence ${resolved.evidence})` : meaning, step.value, unit, {
-      source: step.text,
-    });
+    working.add(
+      last ? symbol : '',
+      last ? say`${meaning} (evidence ${resolved.evidence})` : meaning,
+      step.value,
+      unit,
+      {
+        source: step.text,
+      },
+    );
   });
 }
 
 export function showModulusRatio(working: Working, material: Material, temperatureC: number): void {
-  const knots = material
-    .behaviour!.curve.knots.filter(({ kind }) => kind !== 'between')
-    .map((knot) => `${f(knot.modulusMPa)} MPa at ${f(knot.temperatureC)} °C (${knot.note})`)
-    .join(' · ');
-  working.add('E(T)/E₂₃', `Modulus retained at ${f(temperatureC)} °C`, material.modulusRatio(temperatureC), '×', {
+  const knots = joined(
+    material
+      .behaviour!.curve.knots.filter(({ kind }) => kind !== 'between')
+      .map((knot) => say`${megapascals(knot.modulusMPa)} at ${celsius(knot.temperatureC)} (${knot.note})`),
+    ' · ',
+  );
+  working.add('E(T)/E₂₃', say`Modulus retained at ${celsius(temperatureC)}`, material.modulusRatio(temperatureC), '×', {
     expression: knots,
-    source: `monotone cubic in log E; ${material.behaviour!.hdtNote}`,
+    source: say`monotone cubic in log E; ${material.behaviour!.hdtNote}`,
   });
 }
 
@@ -90,7 +99,7 @@ export function showGrowth(
   const share = load.loadCase.onShare ?? 1;
   working.add(
     'D·E',
-    `Creep factor over ${f(durationH)} h at ${f(temperatureC)} °C${share < 1 ? `, on for ${f(100 * share)} % of the time` : ''}`,
+    say`Creep factor over ${f(durationH)} h at ${celsius(temperatureC)}${share < 1 ? `, on for ${f(100 * share)} % of the time` : ''}`,
     growthOf(context, load, temperatureC, durationH),
     '×',
     {

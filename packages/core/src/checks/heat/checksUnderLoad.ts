@@ -1,4 +1,4 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
 import { matrixCreep, timeShiftDecades } from '@anvilstone/core/materials';
 import { growthOf, onShareOf } from '../engine/action.ts';
 import { reserveOf } from '../engine/caseCheck.ts';
@@ -73,7 +73,7 @@ export function worstAsk(
   context: CheckContext,
   asks: readonly CheckUnderLoad[],
   temperatureC: number,
-): WorstAsk | { gaps: readonly string[] } {
+): WorstAsk | { gaps: readonly Statement[] } {
   const worst: WorstAsk = { reserve: Infinity, ask: undefined, evidence: 'A' };
   for (const ask of asks) {
     const outcome = ask.check.at(context, ask.load, temperatureC, ask.durationH);
@@ -93,7 +93,7 @@ export function worstAfter(
   context: CheckContext,
   temperatureC: number,
   hours: number,
-): WorstAsk | { gaps: readonly string[] } {
+): WorstAsk | { gaps: readonly Statement[] } {
   const asks = checksUnderLoad(context.part, Infinity).map((ask) => ({ ...ask, durationH: hours }));
   return worstAsk(context, asks, temperatureC);
 }
@@ -105,7 +105,7 @@ export function worstAfter(
 export function reserveByTemperature(
   context: CheckContext,
   asks: readonly CheckUnderLoad[],
-): ReserveByTemperature | { gaps: readonly string[] } {
+): ReserveByTemperature | { gaps: readonly Statement[] } {
   const { material } = context;
   const exponent = material.behaviour!.strengthExponent;
   let strength = Infinity;

@@ -1,4 +1,5 @@
-import { inSentence, formatNumber as f, bisect } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { inSentence, formatNumber as f, bisect, say, celsius } from '@anvilstone/core/foundations';
 import { fillerEffects } from '@anvilstone/core/materials';
 import { builtUpTemperatureC, effusivity } from '@anvilstone/core/shapes';
 import type { Check, CheckContext } from '../engine/check.ts';
@@ -34,7 +35,7 @@ export const contactTemperature: Check = {
         source: 'Incropera, app. A, rounded',
       });
       working.add('T_face', 'Contact temperature', face.temperatureC, '°C', {
-        expression: `(${f(face.effusivity)} · ${f(contact.ownTemperatureC)} + ${f(contact.otherEffusivity)} · ${f(contact.otherTemperatureC)}) / (${f(face.effusivity)} + ${f(contact.otherEffusivity)})`,
+        expression: say`(${f(face.effusivity)} · ${celsius(contact.ownTemperatureC)} + ${f(contact.otherEffusivity)} · ${celsius(contact.otherTemperatureC)}) / (${f(face.effusivity)} + ${f(contact.otherEffusivity)})`,
         source: 'Carslaw & Jaeger, section 2.15',
       });
       working.add('t', 'Total contact time', contact.totalH, 'h');
@@ -97,7 +98,7 @@ function touchesItLasts(context: CheckContext, temperatureC: number): { count: n
 function faceTemperature({
   material,
   body,
-}: CheckContext): { effusivity: number; temperatureC: number } | { gaps: readonly string[] } {
+}: CheckContext): { effusivity: number; temperatureC: number } | { gaps: readonly Statement[] } {
   const contact = body.contact!;
   const conductivity = material.property('thermalConductivity');
   const heat = material.property('specificHeat');

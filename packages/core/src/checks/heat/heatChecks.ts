@@ -1,4 +1,13 @@
-import { inSentence, formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import {
+  inSentence,
+  formatNumber as f,
+  type Working,
+  say,
+  celsius,
+  kelvins,
+  joined,
+  ROOM_C,
+} from '@anvilstone/core/foundations';
 import { steadyHours } from '@anvilstone/core/shapes';
 import type { Check, CheckContext, HeatLimit } from '../engine/check.ts';
 import { known, unknown } from '../engine/outcome.ts';
@@ -38,8 +47,8 @@ function heatCheck(which: 'steady' | 'peak', title: string, asks: string, tested
       if (working) {
         showLimit(working, context, limit, first);
         const expression = byLoads
-          ? `${inSentence(there.first)} at ${f(requiredC)} °C`
-          : `1 + (${f(capacity)} − ${f(requiredC)}) / max(${LEAST_RISE_K}, ${f(requiredC)} − 23)`;
+          ? say`${inSentence(there.first)} at ${celsius(requiredC)}`
+          : say`1 + (${celsius(capacity)} − ${celsius(requiredC)}) / max(${kelvins(LEAST_RISE_K)}, ${celsius(requiredC)} − ${celsius(ROOM_C)})`;
         working.add('', 'Reserve factor', expression, '');
       }
       return known({
@@ -67,18 +76,18 @@ const CARRIES_ALL: SmallestReserve = { reserve: Infinity, first: '', loadCaseId:
 function showLimit(working: Working, { part, material }: CheckContext, limit: HeatLimit, first: string): void {
   const loads = hotLoads(part.loads).map(({ loadCase }) => loadCase.name);
   working.add('T_load', 'First check to reach RF 1 under load, or form limit', limit.unagedC, '°C', {
-    expression: `bracketed to ${TOLERANCE_K} K with: ${loads.join(', ')}`,
+    expression: say`bracketed to ${kelvins(TOLERANCE_K)} with: ${loads.join(', ')}`,
   });
   working.add('T_age', `Ageing limit in air for ${f(limit.hours)} h`, limit.ageingC, '°C', {
-    expression: `${f(material.behaviour!.continuousServiceC)} °C stands for 20 000 h; Arrhenius, 100 kJ/mol`,
+    expression: say`${celsius(material.behaviour!.continuousServiceC)} stands for 20 000 h; Arrhenius, 100 kJ/mol`,
     source: 'typical of the family unless the grade states its own',
   });
   working.add('T_limit', `Service temperature limit, the lower of both: ${inSentence(first)}`, limit.limitC, '°C');
   const { curve, hdtNote } = material.behaviour!;
   const hdt = curve.knots
     .filter((knot) => knot.kind === 'hdt' || knot.kind === 'family')
-    .map((knot) => `${f(knot.temperatureC)} °C, ${knot.note}`);
-  working.add('HDT', 'For comparison', hdt.join(' · ') || 'none', '', { source: hdtNote });
+    .map((knot) => say`${celsius(knot.temperatureC)}, ${knot.note}`);
+  working.add('HDT', 'For comparison', hdt.length > 0 ? joined(hdt, ' · ') : 'none', '', { source: hdtNote });
 }
 
 export const heatSteady = heatCheck(

@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius, kelvins, ROOM_C } from '@anvilstone/core/foundations';
 import { formLimitAfter } from '@anvilstone/core/materials';
 import type { CaseCheck } from '../engine/check.ts';
 import { temperatureReserve } from './temperatureReserve.ts';
@@ -27,12 +27,12 @@ export const heldForm: CaseCheck = {
     if (working) {
       working.add('', 'Basis of the form limit', SOLIDITY[solidity], '', { source: form.basis });
       working.add('T_form', 'Form limit for good, and for an hour', form.continuousC, '°C', {
-        expression: `${f(form.continuousC)} °C from 1000 h on, ${f(form.peakC)} °C for 1 h, straight in log t between`,
+        expression: say`${celsius(form.continuousC)} from 1000 h on, ${celsius(form.peakC)} for 1 h, straight in log t between`,
         source: 'distances from Tg, softening or melting typical of the state: measure it on a print in an oven',
       });
       working.add('T_form(t)', `Form limit for ${f(durationH)} h`, limitC, '°C');
-      const distance = `(${f(limitC)} − ${f(temperatureC)}) / max(10, ${f(temperatureC)} − 23)`;
-      working.add('', 'Reserve factor', `1 + ${distance}`, '');
+      const distance = say`(${celsius(limitC)} − ${celsius(temperatureC)}) / max(${kelvins(10)}, ${celsius(temperatureC)} − ${celsius(ROOM_C)})`;
+      working.add('', 'Reserve factor', say`1 + ${distance}`, '');
     }
     return {
       kind: 'known',
@@ -40,7 +40,7 @@ export const heldForm: CaseCheck = {
       capacity: limitC,
       reserve: temperatureReserve(limitC, temperatureC),
       evidence: form.evidence,
-      ...(limitC < temperatureC ? { reason: `Loses its shape from ${f(limitC)} °C, whatever it carries` } : {}),
+      ...(limitC < temperatureC ? { reason: say`Loses its shape from ${celsius(limitC)}, whatever it carries` } : {}),
     };
   },
 };

@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius, kelvins } from '@anvilstone/core/foundations';
 import { annealingOf } from '@anvilstone/core/materials';
 import { steadyHours } from '@anvilstone/core/shapes';
 import type { Check, CheckContext, PreparedPart } from '../engine/check.ts';
@@ -60,8 +60,8 @@ export const keepsShape: Check = {
         expression: `${f(family.lockedStrainPct)} % · ${byAir(context)} (air round the print) · ${byWall(context)} (thin walls) · ${byOven(context)} (annealing)`,
         source: 'typical of the family; print a 100 mm bar, warm it, measure it',
       });
-      working.add('s', `Let go in ${f(at.hours)} h at ${f(at.temperatureC)} °C`, letGo, '×', {
-        expression: `1/(1 + e^((${f(continuousC)} + ${ABOVE_FORM_K} − T − ${K_PER_DECADE}·log₁₀ t)/${WIDTH_K}))`,
+      working.add('s', say`Let go in ${f(at.hours)} h at ${celsius(at.temperatureC)}`, letGo, '×', {
+        expression: say`1/(1 + e^((${celsius(continuousC)} + ${kelvins(ABOVE_FORM_K)} − T − ${kelvins(K_PER_DECADE)} · log₁₀ t) / ${kelvins(WIDTH_K)}))`,
         source: basis,
       });
       working.add('ε', 'Change of shape', changePct, '%', {
@@ -75,7 +75,7 @@ export const keepsShape: Check = {
       evidence: 'D',
       reason:
         changePct > allowedPct
-          ? `At ${f(at.temperatureC)} °C the stress printed into it is let go, whatever its walls and fillers`
+          ? say`At ${celsius(at.temperatureC)} the stress printed into it is let go, whatever its walls and fillers`
           : null,
     });
   },

@@ -1,3 +1,4 @@
+import type { Statement } from '@anvilstone/schema';
 import { ROOM_C } from '@anvilstone/core/foundations';
 import { formLimitAfter, ageingLimitC } from '@anvilstone/core/materials';
 import { steadyHours } from '@anvilstone/core/shapes';
@@ -22,7 +23,7 @@ export const TOLERANCE_K = 0.05;
  * ages it at for as long as it is hot: the hours asked for, else the longest of its hot loads.
  * `longestH` caps how long each load acts (a peak's duration). Gaps instead of a limit when a needed property is unknown.
  */
-export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLimit | { gaps: readonly string[] } {
+export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLimit | { gaps: readonly Statement[] } {
   const { heatLimits } = context;
   for (const found of heatLimits.limits ?? []) if (found.longestH === longestH) return found.limit;
   const limit = findHeatLimit(context, longestH);
@@ -33,7 +34,7 @@ export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLi
 /** Where loads or form give out, and what does. */
 type Fading = Pick<HeatLimit, 'limitC' | 'decides'>;
 
-function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { gaps: readonly string[] } {
+function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { gaps: readonly Statement[] } {
   const { behaviour, behaviourGaps } = context.material;
   if (!behaviour) return { gaps: behaviourGaps };
   const longest = longestHot(context.part);
@@ -79,7 +80,7 @@ function longestHot(part: PreparedPart): Longest {
 }
 
 /** Where its loads are too much; nothing is sought beyond the form limit, which then stands for all that lies there. */
-function loadLimit(context: CheckContext, longestH: number, formC: number): Fading | { gaps: readonly string[] } {
+function loadLimit(context: CheckContext, longestH: number, formC: number): Fading | { gaps: readonly Statement[] } {
   const asks = loadAsks(context.part, longestH);
   const toC = Math.max(ROOM_C, Math.min(context.material.behaviour!.curve.endC, formC));
   const before = context.heatLimits.search;
@@ -130,7 +131,7 @@ export function smallestReserve(
   context: CheckContext,
   temperatureC: number,
   longestH: number,
-): SmallestReserve | { gaps: readonly string[] } {
+): SmallestReserve | { gaps: readonly Statement[] } {
   const worst = worstAsk(context, checksUnderLoad(context.part, longestH), temperatureC);
   if ('gaps' in worst) return worst;
   return { reserve: worst.reserve, ...describe(context, worst.ask, temperatureC) };

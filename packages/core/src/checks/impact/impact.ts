@@ -1,4 +1,5 @@
-import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { formatNumber as f, type Working, say, metresPerSecond, celsius } from '@anvilstone/core/foundations';
 import { type Material, type Resolved, ELASTOMER_TEAR_KJ_PER_M2 } from '@anvilstone/core/materials';
 import { actingAt, allowableShare, movementPerUnit, SHORT_H } from '../engine/action.ts';
 import type { LayerStress } from '../engine/layerStress.ts';
@@ -105,7 +106,7 @@ function showUndamaged(
     else working.add('', 'Rebound energy', 'unknown: let a ball rebound from a printed pad (ISO 4662)', '');
   }
   working.add('kv', 'Share of the slow strength when struck', rateFactor(material, load), '×', {
-    source: `rate sensitivity: ${rateSensitivityOf(material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
+    source: say`rate sensitivity: ${rateSensitivityOf(material)}; struck at ${metresPerSecond(strikeSpeedMPerS(load.loadCase))}`,
   });
   working.add('F_allow', 'Static load that brings the first place to its allowable', least.forceN, 'N');
   working.add('εy·E/σy', 'Energy up to yield over the elastic one', yielding.share, '×', {
@@ -131,7 +132,7 @@ function yieldingShare(
   load: PreparedLoad,
   layerStress: LayerStress | undefined,
   temperatureC: number,
-): { share: number; isBrittle: boolean } | { gaps: readonly string[] } {
+): { share: number; isBrittle: boolean } | { gaps: readonly Statement[] } {
   const { material } = context;
   const brittle = struckBrittleC(context, load);
   if ('gaps' in brittle) return brittle;
@@ -161,7 +162,7 @@ function leastForce(
   load: PreparedLoad,
   temperatureC: number,
   mmPerN: number,
-): LeastForce | { gaps: readonly string[] } {
+): LeastForce | { gaps: readonly Statement[] } {
   const { material, body } = context;
   const share = allowableShare(context, load, temperatureC, SHORT_H);
   const byRate = rateFactor(material, load);
@@ -210,7 +211,7 @@ export const impactUnbroken: CaseCheck = {
       evidence: 'D',
       ...(Number.isFinite(toughness.value)
         ? {}
-        : { reason: `Notched bars of it fold at ${f(temperatureC)} °C: it has to be torn` }),
+        : { reason: say`Notched bars of it fold at ${celsius(temperatureC)}: it has to be torn` }),
     };
   },
 };
@@ -223,7 +224,7 @@ function showUnbroken(
   temperatureC: number,
 ): void {
   const breaks = Number.isFinite(toughness.value);
-  const meaning = `Notched Charpy at ${f(temperatureC)} °C`;
+  const meaning = say`Notched Charpy at ${celsius(temperatureC)}`;
   showKnock(load, working);
   if (breaks) showResolved(working, 'aK', meaning, toughness, 'kJ/m²');
   else working.add('aK', meaning, 'does not break', '', { source: toughness.steps.at(-1)?.text ?? '' });
@@ -254,7 +255,7 @@ function knockEnergyJ(
   context: CheckContext,
   load: PreparedLoad,
   temperatureC: number,
-): number | { gaps: readonly string[] } {
+): number | { gaps: readonly Statement[] } {
   if (load.loadCase.energyJ !== undefined) return load.loadCase.energyJ;
   const compliance = context.compliances[load.directionIndex]!;
   if (!compliance.known) return { gaps: compliance.gaps };

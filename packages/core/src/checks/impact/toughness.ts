@@ -1,5 +1,5 @@
-import type { EvidenceClass } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
+import { say, celsius, metresPerSecond, kelvins, ROOM_C } from '@anvilstone/core/foundations';
 import type { Resolved } from '@anvilstone/core/materials';
 import type { CaseCheck, Check, CheckContext, PreparedLoad } from '../engine/check.ts';
 import { known, unknown, weakest } from '../engine/outcome.ts';
@@ -43,7 +43,7 @@ export const coldEmbrittlement: Check = {
       working.add(
         '',
         'Reserve factor',
-        `1 + (${f(coldestC)} − ${f(brittle.value)}) / max(${LEAST_DISTANCE_K}, 23 − ${f(coldestC)})`,
+        say`1 + (${celsius(coldestC)} − ${celsius(brittle.value)}) / max(${kelvins(LEAST_DISTANCE_K)}, ${celsius(ROOM_C)} − ${celsius(coldestC)})`,
         '',
       );
     }
@@ -53,7 +53,7 @@ export const coldEmbrittlement: Check = {
       unit: '°C',
       reserve: toughReserve(coldestC, brittle.value),
       evidence: brittle.evidence,
-      reason: brittle.value > coldestC ? `Brittle below ${f(brittle.value)} °C` : null,
+      reason: brittle.value > coldestC ? say`Brittle below ${celsius(brittle.value)}` : null,
     });
   },
 };
@@ -76,10 +76,10 @@ export const struckFast: CaseCheck = {
     if (working) {
       showResolved(working, 'T_b', 'Turns brittle at, loaded slowly', brittle.slow, '°C');
       working.add('ΔT_v', 'Rise of it when struck', brittle.riseK, '°C', {
-        source: `rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${f(strikeSpeedMPerS(load.loadCase))} m/s`,
+        source: say`rate sensitivity: ${rateSensitivityOf(context.material)}; struck at ${metresPerSecond(strikeSpeedMPerS(load.loadCase))}`,
       });
-      const distance = `(${f(temperatureC)} − ${f(brittle.temperatureC)}) / max(${LEAST_DISTANCE_K}, 23 − ${f(temperatureC)})`;
-      working.add('', 'Reserve factor', `1 + ${distance}`, '');
+      const distance = say`(${celsius(temperatureC)} − ${celsius(brittle.temperatureC)}) / max(${kelvins(LEAST_DISTANCE_K)}, ${celsius(ROOM_C)} − ${celsius(temperatureC)})`;
+      working.add('', 'Reserve factor', say`1 + ${distance}`, '');
     }
     return {
       kind: 'known',
@@ -88,7 +88,7 @@ export const struckFast: CaseCheck = {
       reserve: toughReserve(temperatureC, brittle.temperatureC),
       evidence: weakest('D', brittle.evidence),
       ...(brittle.temperatureC > temperatureC
-        ? { reason: `Struck, it is brittle below ${f(brittle.temperatureC)} °C` }
+        ? { reason: say`Struck, it is brittle below ${celsius(brittle.temperatureC)}` }
         : {}),
     };
   },
@@ -98,7 +98,7 @@ export const struckFast: CaseCheck = {
 export function struckBrittleC(
   { material }: CheckContext,
   { loadCase }: PreparedLoad,
-): { temperatureC: number; evidence: EvidenceClass; slow: Resolved; riseK: number } | { gaps: readonly string[] } {
+): { temperatureC: number; evidence: EvidenceClass; slow: Resolved; riseK: number } | { gaps: readonly Statement[] } {
   const brittle = material.property('brittlenessTemperature');
   if (!brittle.known) return { gaps: brittle.gaps };
   if (!material.family) return { gaps: material.behaviourGaps };

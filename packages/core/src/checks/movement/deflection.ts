@@ -1,4 +1,4 @@
-import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import { formatNumber as f, type Working, say, mm, celsius } from '@anvilstone/core/foundations';
 import { ACTION_SYMBOL, ACTION_UNIT, stiffened, type PartBody } from '@anvilstone/core/shapes';
 import { actingAt, growthOf, isDriven, movementPerUnit, onShareOf } from '../engine/action.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../engine/check.ts';
@@ -123,7 +123,7 @@ const turnsBy = ({ movementRadiusMm }: PartBody, movedMm: number) =>
 
 export const rangeOf = ({ movementRangeOf = 'a tenth of its span' }: PartBody) => movementRangeOf;
 export const beyondRange = ({ body }: CheckContext, { loadCase }: PreparedLoad) =>
-  `Under “${loadCase.name}” it moves by more than ${f(body.movementRangeMm!)} mm, ${rangeOf(body)}: the formulas for small movements end there. Make it stiffer, or test the part`;
+  say`Under “${loadCase.name}” it moves by more than ${mm(body.movementRangeMm!)}, ${rangeOf(body)}: the formulas for small movements end there. Make it stiffer, or test the part`;
 
 /** How far the part moves at once, term by term. */
 export function showElastic(
@@ -147,7 +147,7 @@ export function showElastic(
       shown.add(key);
       showResolved(working, 'E₂₃', 'Modulus in the direction of the stress, 23 °C', modulus, 'MPa');
       if (shown.size === 1) showModulusRatio(working, material, temperatureC);
-      working.add('E', `Modulus at ${f(temperatureC)} °C`, modulus.value * ratio, 'MPa', {
+      working.add('E', say`Modulus at ${celsius(temperatureC)}`, modulus.value * ratio, 'MPa', {
         expression: `${f(modulus.value)} · ${f(ratio)}`,
       });
     }
@@ -159,7 +159,7 @@ export function showElastic(
   if (response.shear) {
     const shear = shearModulusMPa(material, part.up, response);
     if (!shear.known) return;
-    working.add('G', `Shear modulus at ${f(temperatureC)} °C`, shear.value * ratio, 'MPa', {
+    working.add('G', say`Shear modulus at ${celsius(temperatureC)}`, shear.value * ratio, 'MPa', {
       source: 'Exy/(2(1 + ν)), × √(Ez/Exy) between layers',
     });
     working.add('δs', 'Shear part', (response.shear.perModulus * action) / (shear.value * ratio), unit, {
@@ -168,7 +168,7 @@ export function showElastic(
     });
     if (body.movementRadiusMm !== undefined) {
       const turned = (response.shear.perModulus * action) / (shear.value * ratio) / body.movementRadiusMm;
-      working.add('θ', 'Twist', (turned / Math.PI) * 180, '°', { expression: `δs / ${f(body.movementRadiusMm)} mm` });
+      working.add('θ', 'Twist', (turned / Math.PI) * 180, '°', { expression: say`δs / ${mm(body.movementRadiusMm)}` });
     }
   }
   const compliance = context.compliances[load.directionIndex]!;

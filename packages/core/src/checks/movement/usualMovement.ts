@@ -1,3 +1,4 @@
+import type { Statement } from '@anvilstone/schema';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { SMALL_SHARE } from '@anvilstone/core/shapes';
 import { growthOf, isDriven, movementPerUnit } from '../engine/action.ts';
@@ -24,7 +25,7 @@ interface Moved {
 function largestMovement(
   context: CheckContext,
   counts: (load: PreparedLoad) => boolean,
-): Moved | { gaps: readonly string[] } | undefined {
+): Moved | { gaps: readonly Statement[] } | undefined {
   const { part, compliances } = context;
   let found: Moved | undefined;
   for (const load of part.loads) {

@@ -1,3 +1,4 @@
+import type { Statement } from '@anvilstone/schema';
 import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import { fatigueAmplitudeMPa, goodmanWeight } from '@anvilstone/core/materials';
 import { actingAt, allowableShare, isDriven, SHORT_H } from '../engine/action.ts';
@@ -36,7 +37,7 @@ export const fatigueLife: CaseCheck = {
     let worst: LayerStress | undefined;
     let worstReserve = Infinity;
     let capacity = Number.NaN;
-    const consider = (layerStress: LayerStress): readonly string[] | undefined => {
+    const consider = (layerStress: LayerStress): readonly Statement[] | undefined => {
       if (layerStress.mode === 'squeeze') return undefined;
       const strength = bearingStrength(material, layerStress);
       if (!strength.known) return strength.gaps;

@@ -1,5 +1,5 @@
 import { reinforcementOf } from '../engine/reinforced.ts';
-import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import { formatNumber as f, type Working, say, celsius, joined } from '@anvilstone/core/foundations';
 import { nineOfTenFactor } from '@anvilstone/core/materials';
 import {
   strandStrength,
@@ -56,7 +56,9 @@ export const fibreStrength: CaseCheck = {
       capacity: hot ? 0 : found.capacityMPa,
       evidence: 'D',
       placeId: 'strands',
-      ...(hot ? { reason: `Its matrix holds the strand straight only to ${tow.maxServiceCompressionC} °C` } : {}),
+      ...(hot
+        ? { reason: say`Its matrix holds the strand straight only to ${celsius(tow.maxServiceCompressionC)}` }
+        : {}),
     };
   },
 };
@@ -201,6 +203,6 @@ export const fibreLaid: Check = {
     }
     for (const problem of fibre.problems) working?.add('', 'Stands in the way', problem, '');
     const laid = `${fibre.strands} strands, half in each face`;
-    return fibre.problems.length === 0 ? judged('pass', 'D', laid) : judged('fail', 'D', fibre.problems.join('; '));
+    return fibre.problems.length === 0 ? judged('pass', 'D', laid) : judged('fail', 'D', joined(fibre.problems, '; '));
   },
 };

@@ -1,4 +1,4 @@
-import { formatNumber as f, ROOM_C } from '@anvilstone/core/foundations';
+import { ROOM_C, say, mm, celsius, newtons } from '@anvilstone/core/foundations';
 import { growthOf, movementPerUnit } from '../engine/action.ts';
 import type { CaseCheck } from '../engine/check.ts';
 import { weakest } from '../engine/outcome.ts';
@@ -40,9 +40,14 @@ export const holdingForce: CaseCheck = {
         working.add('s', 'Movement of the bolt per newton, which does not creep', seriesPerUnit, 'mm/N');
       if (body.holdNPerUnit !== 1) working.add('A', 'Contact area', body.holdNPerUnit!, 'mm²');
       working.add('F₀', 'Force at the start, 23 °C', initialN, 'N', {
-        ...(load.size === 'forceN' ? { source: 'as tightened' } : { expression: `${f(load.amount)} mm / c` }),
+        ...(load.size === 'forceN' ? { source: 'as tightened' } : { expression: say`${mm(load.amount)} / c` }),
       });
-      working.add('E(T)/E₂₃', `Modulus retained at ${f(temperatureC)} °C`, material.modulusRatio(temperatureC), '×');
+      working.add(
+        'E(T)/E₂₃',
+        say`Modulus retained at ${celsius(temperatureC)}`,
+        material.modulusRatio(temperatureC),
+        '×',
+      );
       showGrowth(working, context, load, temperatureC, durationH);
       working.add('F/F₀', 'Share of the force that is left', shareLeft, '×', {
         expression:
@@ -55,7 +60,7 @@ export const holdingForce: CaseCheck = {
       demand: load.loadCase.minHoldN!,
       capacity: initialN * shareLeft,
       evidence: weakest(evidenceAt(material, compliance.evidence, temperatureC), material.behaviour!.creepEvidence),
-      reason: `Starts with ${f(initialN, 3)} N`,
+      reason: say`Starts with ${newtons(initialN, 3)}`,
     };
   },
 };

@@ -1,4 +1,5 @@
-import { formatNumber as f, ROOM_C } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { formatNumber as f, ROOM_C, say, megapascals, celsius } from '@anvilstone/core/foundations';
 import { fillerEffects } from '@anvilstone/core/materials';
 import type { Check, CheckContext } from '../engine/check.ts';
 import { known, unknown } from '../engine/outcome.ts';
@@ -58,7 +59,7 @@ export const wear: Check = {
           source: `ours (evidence D); ${GREASE_NOTE}`,
         });
       working.add('h', 'Wear', demand, 'mm', {
-        expression: `k · ${f(pressureMPa)} MPa · ${f(distanceKm! * 1000)} m`,
+        expression: say`k · ${megapascals(pressureMPa)} · ${f(distanceKm! * 1000)} m`,
         source: 'Archard 1953',
       });
     }
@@ -143,8 +144,8 @@ export const pressureVelocity: Check = {
           source: 'usual order of magnitude, ours (evidence D); a run-in test changes it',
         });
       if (byHeat < 1)
-        working.add('k_T', `Left of it at ${f(warmC)} °C`, byHeat, '×', {
-          expression: `(${f(continuousC)} − ${f(warmC)}) / (${f(continuousC)} − ${ROOM_C})`,
+        working.add('k_T', say`Left of it at ${celsius(warmC)}`, byHeat, '×', {
+          expression: say`(${celsius(continuousC)} − ${celsius(warmC)}) / (${celsius(continuousC)} − ${celsius(ROOM_C)})`,
           source: 'the face may warm up to the form limit',
         });
       if (byGrease > 1) working.add('k_g', 'Greased', byGrease, '×', { source: `ours (evidence D); ${GREASE_NOTE}` });
@@ -164,7 +165,7 @@ interface Sliding {
   pressureMPa: number;
   speedMPerS: number;
   running?: 'dry' | 'greased' | undefined;
-  formula?: string;
+  formula?: Statement;
 }
 
 function slidingOf({ brief, body, part }: CheckContext): Sliding {

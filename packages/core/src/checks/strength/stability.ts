@@ -1,5 +1,5 @@
-import type { EvidenceClass } from '@anvilstone/schema';
-import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
+import { formatNumber as f, type Working, say, megapascals } from '@anvilstone/core/foundations';
 import type { Resolved } from '@anvilstone/core/materials';
 import { bucklingLoad, ACTION_SYMBOL, ACTION_UNIT, type Buckling } from '@anvilstone/core/shapes';
 import { actingAt, growthOf, isDriven, strengthHours, weatheredShare } from '../engine/action.ts';
@@ -84,7 +84,7 @@ function showBuckling(
   showModulusRatio(working, material, temperatureC);
   showGrowth(working, context, load, temperatureC, durationH);
   working.add('P_E', 'Euler load with the modulus left after creep', euler, unit, {
-    expression: `${f(buckling.criticalPerModulus)} · ${f(critical.modulusLeftMPa)} MPa`,
+    expression: say`${f(buckling.criticalPerModulus)} · ${megapascals(critical.modulusLeftMPa)}`,
     source: 'π²·E·I/(K·L)²',
   });
   showResolved(working, 'σc', 'Compressive strength, 23 °C', critical.strength, 'MPa');
@@ -104,7 +104,7 @@ export function criticalAction(
   buckling: Buckling,
   temperatureC: number,
   durationH: number,
-): Critical | { gaps: readonly string[] } {
+): Critical | { gaps: readonly Statement[] } {
   const { material } = context;
   if (!material.behaviour) return { gaps: material.behaviourGaps };
   const modulus = modulusAlong(material, buckling.direction, context.part.up);

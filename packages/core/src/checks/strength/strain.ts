@@ -1,3 +1,4 @@
+import type { Statement } from '@anvilstone/schema';
 import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import type { Resolution } from '@anvilstone/core/materials';
 import { matingForceN } from '@anvilstone/core/shapes';
@@ -117,7 +118,7 @@ type Fibre = { layerStress: LayerStress; layers: number; modulusMPa: number };
 function worstFibre(
   context: CheckContext,
   load: PreparedLoad,
-): Fibre | { layerStress: LayerStress; gaps: readonly string[] } | undefined {
+): Fibre | { layerStress: LayerStress; gaps: readonly Statement[] } | undefined {
   const { inPlane, across } = context.layerStresses[load.directionIndex]!;
   let worst: Fibre | undefined;
   for (const layerStress of [...inPlane, ...across]) {

@@ -1,4 +1,5 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import { say } from '@anvilstone/core/foundations';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
 import type { Check } from '../engine/check.ts';
 import { judged, unknown, weakest } from '../engine/outcome.ts';
 import { fluidVerdict, type FluidVerdict } from './fluidVerdict.ts';
@@ -14,7 +15,7 @@ export const chemical: Check = {
   words: ['Exposure', 'resists'],
   applies: ({ brief }) => brief.asks.fluids !== undefined,
   evaluate(context, working) {
-    const gaps: string[] = [];
+    const gaps: Statement[] = [];
     let worst: { verdict: Extract<FluidVerdict, { kind: 'known' }>; hours: number; reserve: number } | undefined;
     let evidence: EvidenceClass = 'A';
     for (const fluid of context.brief.asks.fluids!) {
@@ -27,7 +28,7 @@ export const chemical: Check = {
       const reserve = verdict.standsH / fluid.hours;
       if (!worst || reserve < worst.reserve) worst = { verdict, hours: fluid.hours, reserve };
       working?.add('', context.agent(fluid.agentId)!.name, verdict.rating, '', {
-        source: verdict.note ? `${verdict.reason}. ${verdict.note}` : verdict.reason,
+        source: verdict.note ? say`${verdict.reason}. ${verdict.note}` : verdict.reason,
       });
     }
     // A fluid that ruins it settles the matter, whatever is not known of the others.
@@ -42,7 +43,7 @@ function outcome(
   evidence: EvidenceClass,
 ) {
   // Whoever shows it ends the sentence.
-  const reason = verdict.note ? `${verdict.reason}. ${verdict.note.replace(/\.$/, '')}` : verdict.reason;
+  const reason = verdict.note ? say`${verdict.reason}. ${verdict.note.replace(/\.$/, '')}` : verdict.reason;
   // A rating for lasting contact is no number of hours, and “unsuitable” is no reserve of nought.
   if (!Number.isFinite(reserve) || verdict.standsH === 0)
     return judged(reserve >= 1 ? 'pass' : 'fail', evidence, reason);

@@ -1,4 +1,5 @@
-import type { Claim, EvidenceClass } from '@anvilstone/schema';
+import { say, mm, joined } from '@anvilstone/core/foundations';
+import type { Claim, EvidenceClass, Statement } from '@anvilstone/schema';
 import type { Check, CheckContext, PreparedPart } from '../engine/check.ts';
 import { judged, unknown } from '../engine/outcome.ts';
 
@@ -11,21 +12,24 @@ const SCOPE_WORDS: Record<Claim['scope'], string> = {
 };
 
 /** A claim in one line with everything that bounds it. */
-export function claimText(claim: Claim): string {
+export function claimText(claim: Claim): Statement {
   const bounds = [
     claim.value === undefined ? undefined : String(claim.value),
     claim.standard,
     `tested on ${SCOPE_WORDS[claim.scope]}`,
-    claim.thicknessMm === undefined ? undefined : `${claim.thicknessMm} mm`,
+    claim.thicknessMm === undefined ? undefined : say`${mm(claim.thicknessMm)}`,
     claim.colour === undefined ? undefined : `in ${claim.colour}`,
     claim.date,
     claim.reference,
   ];
-  return `“${claim.statement}” (${bounds.filter(Boolean).join(', ')})`;
+  return say`“${claim.statement}” (${joined(
+    bounds.filter((one): one is Statement => one !== undefined && one !== ''),
+    ', ',
+  )})`;
 }
 
 /** Why a claim does not speak of this part; undefined: it does. */
-export function outOfScope(claim: Claim, context: CheckContext, anyScope = false): string | undefined {
+export function outOfScope(claim: Claim, context: CheckContext, anyScope = false): Statement | undefined {
   if (!anyScope && claim.scope !== 'printed-part' && claim.scope !== 'printed-specimen')
     return `it was tested on ${SCOPE_WORDS[claim.scope]}, not on a print`;
   const wanted = context.brief.asks.colour?.wanted;
@@ -33,7 +37,7 @@ export function outOfScope(claim: Claim, context: CheckContext, anyScope = false
     return `it was tested in ${claim.colour}, not in ${wanted}`;
   const thinMm = context.brief.asks.flameThicknessMm ?? context.body.thinnestMm;
   if (claim.thicknessMm !== undefined && claim.thicknessMm > thinMm && claim.kind === 'flame')
-    return `${claim.thicknessMm} mm does not cover ${thinMm} mm`;
+    return say`${mm(claim.thicknessMm)} does not cover ${mm(thinMm)}`;
   return undefined;
 }
 
@@ -62,7 +66,7 @@ function claimCheck(wanted: Wanted): Check {
     asks: wanted.asks,
     applies: wanted.applies,
     evaluate(context, working) {
-      const gaps: string[] = [];
+      const gaps: Statement[] = [];
       let found: { claim: Claim; evidence: EvidenceClass } | undefined;
       let less: Claim | undefined;
       for (const claim of context.material.grade.claims ?? []) {
@@ -76,20 +80,20 @@ function claimCheck(wanted: Wanted): Check {
         if (isLess) less ??= claim;
         const why = short ?? outOfScope(claim, context, wanted.ofTheMaterial);
         working?.add('', 'Claim', claimText(claim), '', { source: why ?? 'covers this part' });
-        if (why && !isLess) gaps.push(`Claimed for other conditions: ${claimText(claim)}; ${why}`);
+        if (why && !isLess) gaps.push(say`Claimed for other conditions: ${claimText(claim)}; ${why}`);
         else if (!why) found ??= { claim, evidence: claim.scope === 'printed-part' ? 'B' : 'C' };
       }
       if (found)
         return judged(
           'pass',
           found.evidence,
-          `The maker states ${claimText(found.claim)}: keep the certificate, check it is in date`,
+          say`The maker states ${claimText(found.claim)}: keep the certificate, check it is in date`,
         );
       if (less && gaps.length === 0)
         return judged(
           'fail',
           'C',
-          `The maker states ${claimText(less)}: less than asked, and nothing better is claimed`,
+          say`The maker states ${claimText(less)}: less than asked, and nothing better is claimed`,
         );
       return unknown('', [...(gaps.length > 0 ? gaps : ['Nothing is claimed']), wanted.test]);
     },

@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, mm } from '@anvilstone/core/foundations';
 import { supports } from '@anvilstone/core/materials';
 import type { Check } from '../engine/check.ts';
 import { judged, known, unknown } from '../engine/outcome.ts';
@@ -30,7 +30,7 @@ export const dissolves: Check = {
     const { low, high } = support.removal.hoursTypical;
     const share = Math.min(1, Math.max(0, (body.thinnestMm - THIN_MM) / (THICK_MM - THIN_MM)));
     const hours = low + (high - low) * share;
-    working?.add('t', `Usual time at a wall of ${f(body.thinnestMm)} mm`, hours, 'h', {
+    working?.add('t', say`Usual time at a wall of ${mm(body.thinnestMm)}`, hours, 'h', {
       expression: `${f(low)} h thin … ${f(high)} h thick`,
       source: `${support.name}, typical; ${support.removal.helps.join(', ')}`,
     });

@@ -1,5 +1,5 @@
-import type { EvidenceClass } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
+import { formatNumber as f, say, mm } from '@anvilstone/core/foundations';
 import { resolveClass, PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import type { Check, CheckContext } from '../engine/check.ts';
 import { judged, known, unknown } from '../engine/outcome.ts';
@@ -33,21 +33,22 @@ export const flame: Check = {
       thicknessMm,
       'mm',
     );
-    const gaps: string[] = [];
-    const lower: string[] = [];
-    let proven: string | undefined;
+    const gaps: Statement[] = [];
+    const lower: Statement[] = [];
+    let proven: Statement | undefined;
     for (const { text, statement, reason } of [...claimed(context), ...observed(context)]) {
       const isLower = !meets(statement, wanted);
       const why = isLower ? `${statement} is not ${wanted}` : reason;
       working?.add('', 'Result', text, '', { source: why ?? 'covers this part' });
       if (isLower) lower.push(text);
-      else if (why) gaps.push(`Claimed for other conditions: ${text}; ${why}`);
+      else if (why) gaps.push(say`Claimed for other conditions: ${text}; ${why}`);
       else proven ??= text;
     }
-    if (proven) return judged('pass', 'B', `${proven}: a rating of the tested print, not of this part`);
-    const test = `Have printed bars of ${f(thicknessMm)} mm burnt, in the colour and orientation of use (UL 94, IEC 60695-11-10)`;
+    if (proven) return judged('pass', 'B', say`${proven}: a rating of the tested print, not of this part`);
+    const test = say`Have printed bars of ${mm(thicknessMm)} burnt, in the colour and orientation of use (UL 94, IEC 60695-11-10)`;
     if (gaps.length > 0) return unknown('', [...gaps, test]);
-    if (lower.length > 0) return judged('fail', 'C', `${lower[0]}: less than ${wanted}, and nothing better is claimed`);
+    if (lower.length > 0)
+      return judged('fail', 'C', say`${lower[0]!}: less than ${wanted}, and nothing better is claimed`);
     const usual = resolveClass(context.material.grade, 'flameClass');
     const retarded = context.material.filler?.id === 'flame-retardant';
     if (usual.known && !meets(usual.classValue, wanted) && !retarded)
@@ -64,10 +65,10 @@ export const flame: Check = {
 };
 
 interface FlameResult {
-  text: string;
+  text: Statement;
   statement: string;
   /** Why it does not speak of this part; undefined: it does. */
-  reason: string | undefined;
+  reason: Statement | undefined;
 }
 
 function claimed(context: CheckContext): FlameResult[] {
@@ -93,10 +94,10 @@ function observed(context: CheckContext): FlameResult[] {
           : one.thicknessMm === undefined
             ? 'the tested thickness is not stated'
             : one.thicknessMm > thinMm
-              ? `${f(one.thicknessMm)} mm does not cover ${f(thinMm)} mm`
+              ? say`${mm(one.thicknessMm)} does not cover ${mm(thinMm)}`
               : undefined;
-      const thickness = one.thicknessMm === undefined ? '' : ` at ${f(one.thicknessMm)} mm`;
-      return { text: `${one.classValue}${thickness}, ${one.reference}`, statement: one.classValue!, reason };
+      const thickness = one.thicknessMm === undefined ? '' : say` at ${mm(one.thicknessMm)}`;
+      return { text: say`${one.classValue!}${thickness}, ${one.reference}`, statement: one.classValue!, reason };
     });
 }
 

@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, mm } from '@anvilstone/core/foundations';
 import { sizeDrift } from '@anvilstone/core/machines';
 import { annealingOf } from '@anvilstone/core/materials';
 import type { EvidenceClass } from '@anvilstone/schema';
@@ -51,12 +51,12 @@ export const fitSize: Check = {
           source: 'typical of the family',
         });
       working.add('Δs', 'Scatter of it', parts.scatterMm, 'mm', {
-        expression: `${f(ask.nominalMm)} mm · ${f(shrinkPct)} % · ${f(rules.shrinkScatterShare)}`,
+        expression: say`${mm(ask.nominalMm)} · ${f(shrinkPct)} % · ${f(rules.shrinkScatterShare)}`,
         source: 'share is a company rule',
       });
       showResolved(working, 'w', 'Swelling, saturated', swelling, '%');
       working.add('Δw', `Swelling at ${f(ask.dampestRhPct)} % RH`, parts.swellingMm, 'mm', {
-        expression: `${f(ask.nominalMm)} mm · ${f(swelling.value)} % · ${f(ask.dampestRhPct)} / 100 · ${f(parts.uptake)} taken up`,
+        expression: say`${mm(ask.nominalMm)} · ${f(swelling.value)} % · ${f(ask.dampestRhPct)} / 100 · ${f(parts.uptake)} taken up`,
       });
       showResolved(working, 'α', 'Thermal expansion', expansion, '1e−6/K');
       working.add('Δ+', 'Growth, hottest', parts.warmMm, 'mm');
@@ -83,7 +83,7 @@ export const fitSize: Check = {
       capacity: ask.allowedMm,
       unit: 'mm',
       evidence,
-      reason: `${f(demand, 2)} mm ${larger >= smaller ? 'larger' : 'smaller'}, most of it ${first![0]} (${f(first![1], 2)} mm)`,
+      reason: say`${mm(demand, 2)} ${larger >= smaller ? 'larger' : 'smaller'}, most of it ${first![0]} (${mm(first![1], 2)})`,
     });
   },
 };

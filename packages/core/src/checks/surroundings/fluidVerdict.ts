@@ -1,18 +1,18 @@
-import type { Agent, EvidenceClass, FluidContact, Observation } from '@anvilstone/schema';
-import { duration, formatNumber as f } from '@anvilstone/core/foundations';
+import type { Agent, EvidenceClass, FluidContact, Observation, Statement } from '@anvilstone/schema';
+import { duration, say, celsius } from '@anvilstone/core/foundations';
 import type { CheckContext } from '../engine/check.ts';
 import { ratingOf } from './ratingOf.ts';
 
 /** What is known of a grade in one fluid of the brief. */
 export type FluidVerdict =
-  | { kind: 'unknown'; gap: string }
+  | { kind: 'unknown'; gap: Statement }
   | {
       kind: 'known';
       rating: 'resistant' | 'limited' | 'unsuitable';
       evidence: EvidenceClass;
       /** Contact that it stands, h; infinite where the rating is for lasting contact. */
       standsH: number;
-      reason: string;
+      reason: Statement;
       note: string | undefined;
     };
 
@@ -33,17 +33,17 @@ export function fluidVerdict(context: CheckContext, fluid: FluidContact): FluidV
 }
 
 /** The test that would settle it, in one sentence, in the way the fluid meets the part. */
-export function soakTest(agent: Agent, fluid: FluidContact): string {
+export function soakTest(agent: Agent, fluid: FluidContact): Statement {
   const name = agent.name.toLowerCase();
   const time = fluid.hours >= LASTING_SOAK_H ? 'a week' : duration(fluid.hours);
-  const at = `at ${f(fluid.temperatureC)} °C`;
+  const at = say`at ${celsius(fluid.temperatureC)}`;
   const how = {
-    immersion: `Soak three printed specimens for ${time} in ${name} ${at}`,
-    vapour: `Hang three printed specimens for ${time} above ${name} ${at} in a closed vessel`,
-    splash: `Keep three printed specimens wet with ${name} ${at} for ${time}`,
-    wipe: `Wipe three printed specimens with ${name} ${at} until they were wet for ${time} altogether`,
+    immersion: say`Soak three printed specimens for ${time} in ${name} ${at}`,
+    vapour: say`Hang three printed specimens for ${time} above ${name} ${at} in a closed vessel`,
+    splash: say`Keep three printed specimens wet with ${name} ${at} for ${time}`,
+    wipe: say`Wipe three printed specimens with ${name} ${at} until they were wet for ${time} altogether`,
   }[fluid.contact];
-  return `${how}, one of them held bent as the part is; weigh, measure and break them against three dry ones (ISO 175, ISO 22088-3)`;
+  return say`${how}, one of them held bent as the part is; weigh, measure and break them against three dry ones (ISO 175, ISO 22088-3)`;
 }
 
 function reported({ material }: CheckContext, fluid: FluidContact, agent: Agent): FluidVerdict | undefined {
@@ -58,13 +58,13 @@ function reported({ material }: CheckContext, fluid: FluidContact, agent: Agent)
   const own = found.source === 'bench';
   const family = agent.ratings[material.grade.familyId]?.rating;
   const overrides = own && family && family !== rating ? `; overrides “${family}”, typical of the family` : '';
-  const where = `${own ? 'own immersion test' : found.reference}${soakH > 0 ? `, ${duration(soakH)}` : ''} at ${f(found.temperatureC ?? 23)} °C`;
+  const where = say`${own ? 'own immersion test' : found.reference}${soakH > 0 ? `, ${duration(soakH)}` : ''} at ${celsius(found.temperatureC ?? 23)}`;
   return {
     kind: 'known',
     rating,
     evidence: own ? 'B' : 'C',
     standsH: rating === 'unsuitable' ? 0 : rating === 'resistant' && soakH >= LASTING_SOAK_H ? Infinity : soakH,
-    reason: `${agent.name}: ${rating} (${where}${overrides})`,
+    reason: say`${agent.name}: ${rating} (${where}${overrides})`,
     note: found.note,
   };
 }
@@ -85,9 +85,9 @@ function worstOf(observations: readonly Observation[]): Observation | undefined 
 
 function typical({ material, rules }: CheckContext, fluid: FluidContact, agent: Agent): FluidVerdict {
   const { family, filler } = material;
-  const nothing = (why: string): FluidVerdict => ({
+  const nothing = (why: Statement): FluidVerdict => ({
     kind: 'unknown',
-    gap: `${agent.name}: ${why}. ${soakTest(agent, fluid)}`,
+    gap: say`${agent.name}: ${why}. ${soakTest(agent, fluid)}`,
   });
   const row = ratingOf(material, agent);
   if (!family || !row || row.rating === 'unknown') {
@@ -97,7 +97,7 @@ function typical({ material, rules }: CheckContext, fluid: FluidContact, agent: 
     const warmest = row.maxTemperatureC ?? agent.referenceTemperatureC;
     if (fluid.temperatureC > warmest + TEMPERATURE_TOLERANCE_K)
       return nothing(
-        `${family.abbreviation} is ${row.rating} up to ${f(warmest)} °C; nothing known at ${f(fluid.temperatureC)} °C`,
+        say`${family.abbreviation} is ${row.rating} up to ${celsius(warmest)}; nothing known at ${celsius(fluid.temperatureC)}`,
       );
     if (fluid.strength === 'stronger')
       return nothing(`${family.abbreviation} is ${row.rating} in the usual strength; nothing known of a stronger one`);

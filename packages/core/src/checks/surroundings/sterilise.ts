@@ -1,3 +1,5 @@
+import { say } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
 import type { Check } from '../engine/check.ts';
 import { judged, unknown } from '../engine/outcome.ts';
 import { claimText, outOfScope } from './claims.ts';
@@ -15,7 +17,7 @@ export const sterilise: Check = {
     const { method, cycles } = context.brief.asks.sterilise!;
     const { family, grade } = context.material;
     const test = `Run ${cycles} cycles of ${method} on three printed parts, then measure and load them`;
-    const gaps: string[] = [];
+    const gaps: Statement[] = [];
     for (const claim of (grade.claims ?? []).filter(({ kind }) => kind === 'sterilisation')) {
       const says = claim.statement.toLowerCase().includes(method.toLowerCase());
       const proven = Number(/(\d+)\s*(cycles|×|times)/i.exec(claim.statement)?.[1] ?? 1);
@@ -24,8 +26,8 @@ export const sterilise: Check = {
         (says ? undefined : `it does not name ${method}`) ??
         (proven < cycles ? `it speaks of ${proven} cycles` : undefined);
       working?.add('', 'Claim', claimText(claim), '', { source: why ?? 'covers this part' });
-      if (!why) return judged('pass', 'B', `The maker states ${claimText(claim)}`);
-      gaps.push(`Claimed for other conditions: ${claimText(claim)}; ${why}`);
+      if (!why) return judged('pass', 'B', say`The maker states ${claimText(claim)}`);
+      gaps.push(say`Claimed for other conditions: ${claimText(claim)}; ${why}`);
     }
     if (!family) return unknown('', [...gaps, `Its family is not known. ${test}`]);
     if (!family.sterilisation.includes(method))

@@ -1,5 +1,5 @@
-import type { EvidenceClass, FluidContact } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { EvidenceClass, FluidContact, Statement } from '@anvilstone/schema';
+import { formatNumber as f, say, celsius, megapascals } from '@anvilstone/core/foundations';
 import { ratingAt } from '@anvilstone/core/materials';
 import { actingAt } from '../engine/action.ts';
 import type { Check, CheckContext, PreparedLoad } from '../engine/check.ts';
@@ -23,7 +23,7 @@ export const stressCracking: Check = {
   applies: ({ brief }) => brief.asks.fluids !== undefined,
   evaluate(context, working) {
     const { material, rules, brief } = context;
-    const gaps: string[] = [];
+    const gaps: Statement[] = [];
     const cracking: { name: string; temperatureC: number }[] = [];
     let provenMPa = Infinity;
     for (const fluid of brief.asks.fluids!) {
@@ -40,7 +40,7 @@ export const stressCracking: Check = {
       const row = ratingOf(material, agent);
       // A rating for cooler or weaker fluid says nothing of cracking in this one, but what cracks there cracks here.
       if (ratingAt(row, agent, fluid) === 'unknown')
-        gaps.push(`${agent.name}: nothing known of cracking under stress. ${soakTest(agent, fluid)}`);
+        gaps.push(say`${agent.name}: nothing known of cracking under stress. ${soakTest(agent, fluid)}`);
       if (row?.stressCrack) cracking.push({ name: agent.name, temperatureC: fluid.temperatureC });
     }
     const pull = lastingPull(context);
@@ -56,8 +56,8 @@ export const stressCracking: Check = {
         working.add('ε_c', 'Strain at which stress cracking starts', rules.stressCrackStrainPct, '%', {
           source: 'company rule; usual lower bound in mild agents, evidence D',
         });
-        working.add('σ_c', `Stress of that strain at ${f(hottest.temperatureC)} °C`, capacity, 'MPa', {
-          expression: `${f(rules.stressCrackStrainPct)} % · ${f(modulusMPa)} MPa`,
+        working.add('σ_c', say`Stress of that strain at ${celsius(hottest.temperatureC)}`, capacity, 'MPa', {
+          expression: say`${f(rules.stressCrackStrainPct)} % · ${megapascals(modulusMPa)}`,
         });
       }
       const names = cracking.map(({ name }) => name.toLowerCase()).join(', ');
@@ -112,7 +112,7 @@ function bentSoakMPa({ material }: CheckContext, fluid: FluidContact): number | 
 
 type Pull =
   | { stressMPa: number; loadCaseId: string | undefined; evidence: EvidenceClass }
-  | { gaps: readonly string[] };
+  | { gaps: readonly Statement[] };
 
 /** The largest tension, within the layers or across them, of what stays on, repeats or is held; MPa. */
 function lastingPull(context: CheckContext): Pull {

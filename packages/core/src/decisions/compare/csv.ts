@@ -1,4 +1,4 @@
-import { inSentence, definitionOf, formatReserve, PLENTY } from '@anvilstone/core/foundations';
+import { inSentence, definitionOf, formatReserve, PLENTY, inWords } from '@anvilstone/core/foundations';
 import { PROPERTY_DEFINITIONS } from '@anvilstone/core/materials';
 import type { Brief } from '@anvilstone/schema';
 import Papa from 'papaparse';
@@ -51,7 +51,10 @@ export function comparisonCsv(brief: Brief, { finalists, checks, properties }: C
   plain('mass', 'g', (i) => entry(i).massG, true);
   plain('service temperature limit', '°C', (i) => entry(i).ownHeatLimitC);
   plain('print time', 'h', (i) => entry(i).printTimeH ?? null, true);
-  plain('failure mode', '', (i) => finalists[i]!.failureManner);
+  plain('failure mode', '', (i) => {
+    const manner = finalists[i]!.failureManner;
+    return manner === null ? null : inWords(manner);
+  });
   plain('to print', '', (i) => finalists[i]!.printing?.difficulty ?? null);
   for (const { title, usd } of costRows(finalists))
     plain(`cost: ${inSentence(title)}`, 'USD', (i) => usd[i] ?? null, true);

@@ -1,4 +1,4 @@
-import type { Brief, EvaluationEntry, Grade, CompanyRules, Library } from '@anvilstone/schema';
+import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, Statement } from '@anvilstone/schema';
 import { failureManner, type CheckContext } from '@anvilstone/core/checks';
 import { contextFor, materialFor, evaluateGrade, prepareJob, type EvaluationJob } from '@anvilstone/core/evaluation';
 import type { Cost } from '@anvilstone/core/machines';
@@ -20,7 +20,7 @@ export interface Finalist {
   cost: Cost | null;
   priceIsFamilyEstimate: boolean;
   /** How it fails, in a sentence; null: not known. */
-  failureManner: string | null;
+  failureManner: Statement | null;
   warns: boolean | null;
   printing: PrintNeeds | null;
 }

@@ -1,19 +1,20 @@
+import type { Statement } from '@anvilstone/schema';
 import type { CheckContext } from '@anvilstone/core/checks';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius } from '@anvilstone/core/foundations';
 import { processNeeds } from '@anvilstone/core/machines';
 
 /** What printing a grade asks for, and how much trouble that usually is. */
 export interface PrintNeeds {
   difficulty: 'easy' | 'needs care' | 'hard';
   /** What makes it so, one short phrase each; empty: nothing out of the ordinary. */
-  because: readonly string[];
+  because: readonly Statement[];
   nozzleC: { low: number; high: number };
   bedC: { low: number; high: number };
   dryingC: number;
   dryingH: number;
   openHours: number;
   /** Issues on the chosen machine. */
-  findings: readonly string[];
+  findings: readonly Statement[];
 }
 
 const HOT_NOZZLE_C = 270;
@@ -31,9 +32,9 @@ export function printNeeds({ material, fit, rules }: CheckContext): PrintNeeds |
   const { process } = grade;
   const dryingH = Math.max(process.dryingH ?? family.dryingH, rules.minimumDryingH);
   const nozzleC = process.nozzleC ?? family.nozzleC;
-  const because: string[] = [];
+  const because: Statement[] = [];
   let points = 0;
-  const count = (weight: number, phrase: string) => {
+  const count = (weight: number, phrase: Statement) => {
     points += weight;
     because.push(phrase);
   };
@@ -41,7 +42,7 @@ export function printNeeds({ material, fit, rules }: CheckContext): PrintNeeds |
   else if (needs.warpTendency1to5 >= 3) count(1, 'warps');
   if (needs.enclosure === 'heated') count(2, 'heated chamber');
   else if (needs.enclosure === 'enclosed') count(1, 'enclosure');
-  if (needs.nozzleC.mid > HOT_NOZZLE_C) count(1, `nozzle near ${f(needs.nozzleC.mid)} °C`);
+  if (needs.nozzleC.mid > HOT_NOZZLE_C) count(1, say`nozzle near ${celsius(needs.nozzleC.mid)}`);
   if (dryingH > LONG_DRYING_H) count(1, `dries ${f(dryingH)} h`);
   if (needs.abrasive) count(1, 'wears the nozzle');
   if (needs.directDriveNeeded) count(1, 'soft filament');

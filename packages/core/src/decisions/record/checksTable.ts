@@ -1,3 +1,4 @@
+import { inWords, joined } from '@anvilstone/core/foundations';
 import type { CheckResult, EvaluationEntry } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
 import type { UnitSystem } from '@anvilstone/core/foundations';
@@ -15,7 +16,7 @@ export const checksTable = (entry: EvaluationEntry, units: UnitSystem): RecordBl
     ...requiredAndAvailable(check, units),
     { reserve: check.reserve, status: check.status },
     check.evidence ?? 'none',
-    [check.reason, ...check.gaps].filter(Boolean).join('; '),
+    inWords(joined([...(check.reason ? [check.reason] : []), ...check.gaps], '; '), units),
   ]),
 });
 

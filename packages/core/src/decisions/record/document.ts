@@ -6,6 +6,9 @@ import {
   formatQuantity,
   formatReserve,
   duration,
+  inWords,
+  joined,
+  distinct,
 } from '@anvilstone/core/foundations';
 import { PROOF_TEST_CAUTION, SHEET_FIRST, cautionsFor } from '@anvilstone/core/machines';
 import { findAgent, completeRules } from '@anvilstone/core/materials';
@@ -58,10 +61,10 @@ export function recordDocument(
     ...briefBlocks(decision, units),
     ...(entry ? checks(entry, units) : []),
     ...sensitivity(decision, units),
-    ...candidates(decision),
-    ...(grade ? evidence(grade, entry) : []),
-    ...tests(decision),
-    ...cautions(decision, grade),
+    ...candidates(decision, units),
+    ...(grade ? evidence(grade, entry, units) : []),
+    ...tests(decision, units),
+    ...cautions(decision, grade, units),
     heading('Company rules in force'),
     { kind: 'table', head: ['Rule', 'In force', 'Default'], rows: ruleRows(decision.rules), wide: 0 },
     heading('Signatures'),
@@ -182,7 +185,7 @@ const tells = ({ low, high, below, above }: FrozenSensitivity) =>
   high.reserve === null ||
   Math.abs(low.reserve - high.reserve) > 0.005 * high.reserve;
 
-function candidates(decision: Decision): RecordBlock[] {
+function candidates(decision: Decision, units: UnitSystem): RecordBlock[] {
   const { grounds, grades, result } = decision;
   const schoolId = grounds?.schoolId ?? 'cheapest-that-passes';
   const entryOf = new Map(result.grades.map((one) => [one.gradeId, one.best]));
@@ -225,7 +228,7 @@ function candidates(decision: Decision): RecordBlock[] {
         checkTitle(entry?.governingCheckId ?? null),
         entry?.costUsd === null || entry === undefined ? 'unknown' : entry.costUsd.toFixed(2),
         entry?.chance ? `${f(100 * entry.chance.all)} %` : 'unknown',
-        id === chosenId ? 'chosen' : (whyNot.get(id)?.join('; ') ?? ''),
+        id === chosenId ? 'chosen' : inWords(joined(whyNot.get(id) ?? [], '; '), units),
       ]),
     },
   ];
@@ -245,8 +248,8 @@ function screenedWords({ grounds, result }: Decision, schoolId: string): string 
   return `${grades} grades were evaluated, ranked by “${rankingMethod}”: ${pass} pass, ${unknown} unknown for lack of data, ${fail} fail${over ? ` (${over})` : ''}.${rest}`;
 }
 
-function evidence(grade: Grade, entry: EvaluationEntry | undefined): RecordBlock[] {
-  const gaps = [...new Set(entry?.checks.flatMap((check) => check.gaps) ?? [])];
+function evidence(grade: Grade, entry: EvaluationEntry | undefined, units: UnitSystem): RecordBlock[] {
+  const gaps = distinct(entry?.checks.flatMap((check) => check.gaps) ?? []).map((gap) => inWords(gap, units));
   return [
     heading('Evidence of the chosen grade'),
     { kind: 'table', head: ['Property', 'Reported', 'n', 'Source', 'Source'], wide: 4, rows: evidenceRows(grade) },
@@ -255,10 +258,10 @@ function evidence(grade: Grade, entry: EvaluationEntry | undefined): RecordBlock
   ];
 }
 
-function tests({ grounds, grades }: Decision): RecordBlock[] {
+function tests({ grounds, grades }: Decision, units: UnitSystem): RecordBlock[] {
   if (!grounds) return [];
-  const done = grounds.testsDone.map((one) => testDoneWords(one, nameOf(grades, one.gradeId)));
-  const open = grounds.testsOpen.map(testOpenWords);
+  const done = grounds.testsDone.map((one) => testDoneWords(one, nameOf(grades, one.gradeId), units));
+  const open = grounds.testsOpen.map((one) => inWords(testOpenWords(one), units));
   return [
     heading('Tests done'),
     done.length > 0 ? { kind: 'list', items: done } : { kind: 'text', text: 'None of this part.' },
@@ -268,7 +271,11 @@ function tests({ grounds, grades }: Decision): RecordBlock[] {
 }
 
 /** As they were shown that day; of a record without them, as they are today. */
-function cautions({ grounds, brief, rules, agents = [] }: Decision, grade: Grade | undefined): RecordBlock[] {
+function cautions(
+  { grounds, brief, rules, agents = [] }: Decision,
+  grade: Grade | undefined,
+  units: UnitSystem,
+): RecordBlock[] {
   const shown =
     grounds?.cautions ??
     cautionsFor('decision', {
@@ -277,7 +284,7 @@ function cautions({ grounds, brief, rules, agents = [] }: Decision, grade: Grade
       agent: (id) => agents.find((one) => one.id === id) ?? findAgent(id),
       ...(grade ? { grade } : {}),
     });
-  const items = [...shown.filter(({ id }) => id !== 'proof-test').map(({ text }) => text), SHEET_FIRST];
+  const items = [...shown.filter(({ id }) => id !== 'proof-test').map(({ text }) => inWords(text, units)), SHEET_FIRST];
   return [heading('Cautions'), { kind: 'list', items }];
 }
 

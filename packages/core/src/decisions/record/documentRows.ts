@@ -6,9 +6,18 @@ import {
   formatNumber as f,
   formatQuantity,
   formatReserve,
+  say,
 } from '@anvilstone/core/foundations';
 import { reportedText, completeRules, defaultCompanyRules, ruleMeanings, ruleValue } from '@anvilstone/core/materials';
-import type { FrozenSensitivity, Grade, CompanyRules, SignOff, TestDone, TestOpen } from '@anvilstone/schema';
+import type {
+  FrozenSensitivity,
+  Grade,
+  CompanyRules,
+  SignOff,
+  TestDone,
+  TestOpen,
+  Statement,
+} from '@anvilstone/schema';
 import { inputWords } from './charts.ts';
 import { amount } from '../wording/amount.ts';
 
@@ -55,17 +64,17 @@ export const sensitivityRows = (
     return [title, said(now), at(low), at(high), leads ? turns.join('; ') || 'out of range' : 'another already leads'];
   });
 
-export function testDoneWords(one: TestDone, gradeName: string): string {
+export function testDoneWords(one: TestDone, gradeName: string, units: UnitSystem): string {
   const method = findMethod(one.methodId);
   const [outcome] = method?.outcomes ?? [];
-  const said = (value: number) => (outcome ? formatQuantity(value, outcome.dimension, 'metric') : f(value));
+  const said = (value: number) => (outcome ? formatQuantity(value, outcome.dimension, units) : f(value));
   const sd = one.sd === null ? '' : ` ± ${said(one.sd)}`;
   const predicted = one.predicted === null ? 'not predicted' : `predicted ${said(one.predicted)}`;
   return `${method?.title ?? one.methodId}, ${gradeName} ${one.orientation}: ${inSentence(outcome?.title) ?? ''} ${said(one.mean)}${sd} (n = ${one.n}), ${predicted}; campaign ${one.campaignId}, ${one.lastAt.slice(0, 10)}${one.accepted ? ', added to the evidence' : ''}`;
 }
 
-export const testOpenWords = ({ checkId, methodId, orientation, specimens, why }: TestOpen): string =>
-  `${findMethod(methodId)?.title ?? methodId}, ${specimens} ${specimens === 1 ? 'specimen' : 'specimens'} ${orientation}, for ${inSentence(checkTitle(checkId))}: ${why}`;
+export const testOpenWords = ({ checkId, methodId, orientation, specimens, why }: TestOpen): Statement =>
+  say`${findMethod(methodId)?.title ?? methodId}, ${specimens} ${specimens === 1 ? 'specimen' : 'specimens'} ${orientation}, for ${inSentence(checkTitle(checkId))}: ${why}`;
 
 export const signOffRows = (signOffs: readonly SignOff[]): string[][] =>
   signOffs.map(({ at, by, role, kind, statement, limits, proofTest }) => [

@@ -1,3 +1,4 @@
+import { spellOut } from '@anvilstone/core/foundations';
 import { evaluate } from '../../evaluation/evaluating/evaluate.ts';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import { openRisksOf, unknownRisks } from './openRisks.ts';
@@ -10,7 +11,7 @@ const entry = evaluate(asked, library).grades[0]!.best;
 
 describe('open risks', () => {
   test('every check that is not known is one, with what is missing and what would settle it', () => {
-    const risks = unknownRisks(entry);
+    const risks = spellOut(unknownRisks(entry));
     expect(risks).toHaveLength(2);
     expect(risks[0]).toMatch(/^Food contact is not known: Nothing is claimed; Have a printed part tested/);
     expect(risks[1]).toMatch(/^Skin contact is not known: /);
@@ -18,9 +19,11 @@ describe('open risks', () => {
   test('they follow what was written, each once', () => {
     const written = 'Sun.';
     const all = openRisksOf(entry, written);
-    expect(all.split('\n')).toEqual(['Sun.', ...unknownRisks(entry)]);
+    expect(all.split('\n')).toEqual(['Sun.', ...spellOut(unknownRisks(entry))]);
     // Written down again as it stands, nothing is added.
     expect(openRisksOf(entry, all)).toBe(all);
+    const inInches = spellOut(unknownRisks(entry), 'inchPound').join('\n');
+    expect(openRisksOf(entry, inInches)).toBe(inInches);
   });
   test('where all is known, only what was written stands', () => {
     const known = evaluate(lampArm, library).grades[0]!.best;

@@ -1,3 +1,4 @@
+import { inWords, joined } from '@anvilstone/core/foundations';
 import { decision as decisionSchema, type Brief, type Decision, type Grade, type Library } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { drawingSvg } from '../../foundations/drawing/index.ts';
@@ -276,7 +277,7 @@ describe('why not the others', () => {
   test('what fails says what it fails; what passes says what it costs and what speaks for it', () => {
     const failing = asa.result.grades.find(({ best }) => best.status === 'fail')!;
     expect(whyNot(entryOf('tm-asa'), failing.best)[0]).toMatch(/short|:/);
-    const said = whyNot(entryOf('tm-asa'), entryOf('ne-petg')).join('; ');
+    const said = inWords(joined(whyNot(entryOf('tm-asa'), entryOf('ne-petg')), '; '));
     expect(said).toMatch(/cheaper by \d/);
     expect(said).toMatch(/minimum reserve .* against/);
     expect(said).toMatch(/lower limit under load by/);

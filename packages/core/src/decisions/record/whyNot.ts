@@ -1,5 +1,5 @@
-import type { EvaluationEntry } from '@anvilstone/schema';
-import { formatNumber as f, formatReserve } from '@anvilstone/core/foundations';
+import type { EvaluationEntry, Statement } from '@anvilstone/schema';
+import { formatNumber as f, formatReserve, say, grams, kelvins } from '@anvilstone/core/foundations';
 import { rejectionReasons } from '../wording/rejectionReasons.ts';
 
 /** Less than this of a difference says nothing. */
@@ -11,12 +11,12 @@ const MOST_REASONS = 6;
  * Why another candidate was not taken, from the numbers alone: what it fails, or else how it differs from the chosen one. What speaks for it
  * is said too, so that nobody has to find it out later.
  */
-export function whyNot(chosen: EvaluationEntry, other: EvaluationEntry): string[] {
+export function whyNot(chosen: EvaluationEntry, other: EvaluationEntry): Statement[] {
   if (other.status !== 'pass') return rejectionReasons(other).slice(0, MOST_REASONS);
   const said = [
     compared(chosen.costUsd, other.costUsd, (by) => `${by.toFixed(2)} USD`, 'dearer by', 'cheaper by'),
     reserves(chosen, other),
-    compared(chosen.massG, other.massG, (by) => `${f(by)} g`, 'heavier by', 'lighter by'),
+    compared(chosen.massG, other.massG, (by) => say`${grams(by)}`, 'heavier by', 'lighter by'),
     chances(chosen, other),
     heat(chosen.ownHeatLimitC, other.ownHeatLimitC),
     typical(chosen, other),
@@ -27,20 +27,20 @@ export function whyNot(chosen: EvaluationEntry, other: EvaluationEntry): string[
 function compared(
   a: number | null,
   b: number | null,
-  show: (by: number) => string,
+  show: (by: number) => Statement,
   more: string,
   less: string,
-): string | null {
+): Statement | null {
   if (a === null || b === null) return null;
   const by = b - a;
   if (Math.abs(by) <= SAME_SHARE * Math.max(Math.abs(a), Math.abs(b))) return null;
-  return `${by > 0 ? more : less} ${show(Math.abs(by))}`;
+  return say`${by > 0 ? more : less} ${show(Math.abs(by))}`;
 }
 
 /** Differences of temperature are no shares of it. */
-function heat(a: number | null, b: number | null): string | null {
+function heat(a: number | null, b: number | null): Statement | null {
   if (a === null || b === null || Math.abs(b - a) < SAME_K) return null;
-  return `${b > a ? 'higher limit under load' : 'lower limit under load'} by ${f(Math.abs(b - a), 2)} K`;
+  return say`${b > a ? 'higher limit under load' : 'lower limit under load'} by ${kelvins(Math.abs(b - a), 2)}`;
 }
 
 function reserves({ minimumReserve: a }: EvaluationEntry, { minimumReserve: b }: EvaluationEntry): string | null {

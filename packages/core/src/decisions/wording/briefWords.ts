@@ -104,12 +104,15 @@ function combinationSentence(combination: LoadCombination, brief: Pick<Brief, 'l
   return `Simultaneous:  ${combinationName(combination, brief)}${limit}`;
 }
 
-function lotSentence({ quantity, readyBy, setupUsd, supportG }: NonNullable<Brief['asks']['lot']>): string {
+function lotSentence(
+  { quantity, readyBy, setupUsd, supportG }: NonNullable<Brief['asks']['lot']>,
+  units: UnitSystem,
+): string {
   return [
     `Lot of ${countWords(quantity)} good part${quantity === 1 ? '' : 's'}`,
     ...(readyBy === undefined ? [] : [`ready by ${readyBy}`]),
     ...(setupUsd === undefined ? [] : [`set-up ${setupUsd.toFixed(2)} USD`]),
-    ...(supportG === undefined ? [] : [`${formatNumber(supportG)} g of support each`]),
+    ...(supportG === undefined ? [] : [`${formatQuantity(supportG, 'mass', units)} of support each`]),
   ].join(', ');
 }
 
@@ -164,7 +167,7 @@ export function askSentences(
   }
   lines.push(...surroundingSentences(asks, units, agentName));
   if (asks.lifeYears !== undefined) lines.push(`Service life ${formatNumber(asks.lifeYears)} years`);
-  if (asks.lot) lines.push(lotSentence(asks.lot));
+  if (asks.lot) lines.push(lotSentence(asks.lot, units));
   if (asks.consumable)
     lines.push(
       `Consumable: ${countWords(asks.consumable.uses)} uses; changing it costs ${asks.consumable.changeOverUsd.toFixed(2)} USD`,

@@ -5,4 +5,3 @@ export * from './surroundingSentences.ts';
 export * from './choiceWords.ts';
 export * from './heatLimitWords.ts';
 export * from './rejectionReasons.ts';
-export * from './inUnits.ts';

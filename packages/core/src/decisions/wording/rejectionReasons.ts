@@ -1,9 +1,9 @@
-import type { EvaluationEntry } from '@anvilstone/schema';
+import type { EvaluationEntry, Statement } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
-import { formatReserve } from '@anvilstone/core/foundations';
+import { formatReserve, distinct } from '@anvilstone/core/foundations';
 
 /** Why a grade does not pass, worst first: one sentence for each failed or unknown check. */
-export function rejectionReasons(entry: EvaluationEntry): string[] {
+export function rejectionReasons(entry: EvaluationEntry): Statement[] {
   const failed = entry.checks
     .filter((check) => check.status === 'fail')
     .sort((a, b) => (a.reserve ?? -1) - (b.reserve ?? -1));
@@ -15,6 +15,6 @@ export function rejectionReasons(entry: EvaluationEntry): string[] {
       const percent = Math.max(1, Math.round((1 - check.reserve) * 100));
       return `${title} ${formatReserve(check.reserve)}: ${percent} % short`;
     }),
-    ...new Set(unknown.flatMap((check) => check.gaps)),
+    ...distinct(unknown.flatMap((check) => check.gaps)),
   ];
 }

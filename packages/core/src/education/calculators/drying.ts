@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import { Type } from '@sinclair/typebox';
 import { planDryers, spoolMoisture } from '@anvilstone/core/making';
 import { calculator } from './calculator.ts';
@@ -113,7 +114,7 @@ export const dryerPlan = calculator({
         startH: run.startH,
         endH: run.endH,
       })),
-      impossible: [...impossible],
+      impossible: impossible.map(({ id, why }) => ({ id, why: inWords(why) })),
     };
   },
 });

@@ -1,6 +1,6 @@
 import { CONDITIONINGS, PROPERTIES, type Conditioning, type PropertyId } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
-import { InputError } from '@anvilstone/core/foundations';
+import { InputError, inWords } from '@anvilstone/core/foundations';
 import {
   creepGrowth,
   familyEstimate,
@@ -173,7 +173,7 @@ export const familyValue = calculator({
   run({ familyId: id, reinforcementId: filler, property: of }) {
     const estimate = familyEstimate(familyOf(id), findReinforcement(filler ?? null), of);
     if (!estimate) throw new InputError('property', of, 'a property the family states is needed');
-    return estimate;
+    return { ...estimate, derivation: inWords(estimate.derivation) };
   },
 });
 

@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius } from '@anvilstone/core/foundations';
 import { bareMaterial, saysOf, warm } from './bare.ts';
 import type { Answer, KnownOutcome } from './knownOutcome.ts';
 
@@ -20,7 +20,7 @@ function keeps(
   const limit = heat?.capacity ?? null;
   return {
     hit: holds === wanted,
-    says: `${holds ? 'holds' : 'does not hold'} at ${f(steadyC)} °C${limit === null ? '' : `; own limit ${f(limit)} °C`}`,
+    says: say`${holds ? 'holds' : 'does not hold'} at ${celsius(steadyC)}${limit === null ? '' : say`; own limit ${celsius(limit)}`}`,
   };
 }
 
@@ -46,11 +46,13 @@ function ratio(a: number, b: number, isHit: (ratio: number) => boolean, what: st
 const modulusAt = (
   family: string,
   filler: string | null,
-  celsius: number,
+  temperatureC: number,
   ...rest: [('dry' | 'conditioned' | 'wet')?]
 ) => {
   const material = bareMaterial(family, filler, ...rest);
-  return material.modulus.inPlane.known ? material.modulus.inPlane.value * material.modulusRatio(celsius) : Number.NaN;
+  return material.modulus.inPlane.known
+    ? material.modulus.inPlane.value * material.modulusRatio(temperatureC)
+    : Number.NaN;
 };
 
 export const heatOutcomes: readonly KnownOutcome[] = [
@@ -67,7 +69,7 @@ export const heatOutcomes: readonly KnownOutcome[] = [
   heat('pp-120', 'Polypropylene carries nothing at 120 °C for long', HANDBOOK, () => keeps('pp', 120, false)),
   heat('pei-170', 'PEI is chosen for 170 °C and ABS is not', HANDBOOK, () => {
     const [pei, abs] = [keeps('pei', 165, true), keeps('abs', 165, false)];
-    return { hit: pei.hit && abs.hit, says: `PEI ${pei.says}; ABS ${abs.says}` };
+    return { hit: pei.hit && abs.hit, says: say`PEI ${pei.says}; ABS ${abs.says}` };
   }),
   heat('amorphous-cliff', 'An amorphous polymer loses nearly all stiffness just above Tg', HANDBOOK, () =>
     ratio(modulusAt('pc', null, 160), modulusAt('pc', null, 23), (r) => r < 0.05, 'PC at 160 °C over 23 °C'),

@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import { heatOutcomes } from './heatOutcomes.ts';
 import { OUTCOME_AREAS, type Answer, type KnownOutcome, type OutcomeArea } from './knownOutcome.ts';
 import { loadOutcomes } from './loadOutcomes.ts';
@@ -27,7 +28,7 @@ ${OUTCOME_AREAS.map(
   (area) =>
     `## ${area}\n\n| fact | source | the engine says | |\n|---|---|---|---|\n${all
       .filter((one) => one.area === area)
-      .map(({ fact, source, says, hit }) => `| ${fact} | ${source} | ${says} | ${hit ? 'hit' : '**miss**'} |`)
+      .map(({ fact, source, says, hit }) => `| ${fact} | ${source} | ${inWords(says)} | ${hit ? 'hit' : '**miss**'} |`)
       .join('\n')}`,
 ).join('\n\n')}
 `;

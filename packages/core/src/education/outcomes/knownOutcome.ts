@@ -1,3 +1,4 @@
+import type { Statement } from '@anvilstone/schema';
 /** What anybody in the field knows, and how the engine is asked for it. */
 export interface KnownOutcome {
   id: string;
@@ -23,5 +24,5 @@ export type OutcomeArea = (typeof OUTCOME_AREAS)[number];
 /** Whether the engine says the same, and what it says. */
 export interface Answer {
   hit: boolean;
-  says: string;
+  says: Statement;
 }

@@ -1,5 +1,5 @@
 import type { Conditioning } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius } from '@anvilstone/core/foundations';
 import { bareMaterial, briefWith, saysOf } from './bare.ts';
 import type { Answer, KnownOutcome, OutcomeArea } from './knownOutcome.ts';
 
@@ -105,7 +105,7 @@ export const loadOutcomes: readonly KnownOutcome[] = [
   }),
   cold('pp-cold', 'Polypropylene turns brittle near 0 °C', HANDBOOK, () => {
     const value = valueOf('pp', null, 'brittlenessTemperature');
-    return { hit: value >= -20 && value <= 10, says: `brittle below ${f(value)} °C` };
+    return { hit: value >= -20 && value <= 10, says: say`brittle below ${celsius(value)}` };
   }),
   cold(
     'pc-thick',

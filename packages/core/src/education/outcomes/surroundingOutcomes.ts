@@ -1,5 +1,5 @@
 import type { Brief } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say } from '@anvilstone/core/foundations';
 import { bareMaterial, briefWith, saysOf } from './bare.ts';
 import type { Answer, KnownOutcome, OutcomeArea } from './knownOutcome.ts';
 
@@ -22,7 +22,7 @@ const asked = (asks: Brief['asks'], checkId: string, family: string, filler: str
   saysOf(briefWith({ asks }), checkId, family, filler);
 const statusIs = (found: ReturnType<typeof asked>, wanted: string): Answer => ({
   hit: found?.status === wanted,
-  says: `${found?.status ?? 'not asked'}${found?.reason ? `: ${found.reason}` : found?.gaps[0] ? `: ${found.gaps[0]}` : ''}`,
+  says: say`${found?.status ?? 'not asked'}${found?.reason ? say`: ${found.reason}` : found?.gaps[0] ? say`: ${found.gaps[0]}` : ''}`,
 });
 /** In a fluid for half a year, unloaded. */
 const soaked = (agentId: string, family: string, wanted: string): Answer =>

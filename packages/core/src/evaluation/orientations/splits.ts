@@ -1,7 +1,16 @@
-import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, Machine, PartGeometry } from '@anvilstone/schema';
+import type {
+  Brief,
+  EvaluationEntry,
+  Grade,
+  CompanyRules,
+  Library,
+  Machine,
+  PartGeometry,
+  Statement,
+} from '@anvilstone/schema';
 import { contextFor, materialFor } from '../evaluating/context.ts';
 import { evaluateGrade, prepareJob, smallestReserveOf, type EvaluationJob } from '../evaluating/evaluate.ts';
-import { InputError, formatNumber as f } from '@anvilstone/core/foundations';
+import { InputError, say, mm, joined } from '@anvilstone/core/foundations';
 import { warpFindings, materialFindings, processNeeds } from '@anvilstone/core/machines';
 import { type Material, defaultCompanyRules, findFamily, findReinforcement } from '@anvilstone/core/materials';
 import { otherMaterialFill, type Fill, partBody, takesFill } from '@anvilstone/core/shapes';
@@ -11,7 +20,7 @@ export type SplitStatus = EvaluationEntry['status'];
 
 /** A part with a skin of one grade all around a core of another, or of one grade alone. */
 export interface Split {
-  title: string;
+  title: Statement;
   outerGradeId: string;
   /** Undefined: of the outer grade throughout. */
   innerGradeId: string | undefined;
@@ -25,7 +34,7 @@ export interface Split {
   /** The checks and the bond together: a bond that is not known is never a pass. */
   status: SplitStatus;
   /** Why it cannot be worked out. */
-  why?: string;
+  why?: Statement;
 }
 
 /** Short-time values. */
@@ -99,7 +108,7 @@ function splitOf(
 ): Split | undefined {
   const [skin, core] = [outer, inner].map((grade) => materialFor(job.prepared, grade)) as [Material, Material];
   const base = {
-    title: `${f(skinMm)} mm of ${outer.name} around ${inner.name}`,
+    title: say`${mm(skinMm)} of ${outer.name} around ${inner.name}`,
     outerGradeId: outer.id,
     innerGradeId: inner.id,
     skinMm,
@@ -152,11 +161,11 @@ interface Ratio {
 }
 
 /** The core’s modulus, strength and density over those of the skin: at once and cool, and as each load and the heat leave them. */
-function ratiosOf(brief: Brief, skin: Material, core: Material): Ratio[] | { why: string } {
+function ratiosOf(brief: Brief, skin: Material, core: Material): Ratio[] | { why: Statement } {
   for (const one of [skin, core]) {
-    if (!one.behaviour) return { why: `${one.grade.name}: ${one.behaviourGaps.join('; ')}` };
+    if (!one.behaviour) return { why: say`${one.grade.name}: ${joined(one.behaviourGaps, '; ')}` };
     for (const known of [one.modulus.inPlane, one.strength.inPlane, one.density])
-      if (!known.known) return { why: `${one.grade.name}: ${known.gaps.join('; ')}` };
+      if (!known.known) return { why: say`${one.grade.name}: ${joined(known.gaps, '; ')}` };
   }
   const valueOf = (resolution: Material['density']) => (resolution.known ? resolution.value : Number.NaN);
   const steadyC = brief.asks.heat?.steadyC;

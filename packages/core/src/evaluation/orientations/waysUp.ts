@@ -10,6 +10,7 @@ import {
   type EvaluationEntry,
   type CompanyRules,
   type Library,
+  type Statement,
 } from '@anvilstone/schema';
 import { compareEntries } from '../evaluating/compareEntries.ts';
 import { evaluateGrade, prepareJob, type EvaluationJob } from '../evaluating/evaluate.ts';
@@ -35,7 +36,7 @@ export interface WaysUp {
   ways: readonly WayUp[];
   recommendedId: WayUp['id'];
   /** Why, in one or two sentences. */
-  reason: string;
+  reason: Statement;
 }
 
 /**

@@ -1,6 +1,14 @@
-import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, WallsAndInfill } from '@anvilstone/schema';
+import type {
+  Brief,
+  EvaluationEntry,
+  Grade,
+  CompanyRules,
+  Library,
+  WallsAndInfill,
+  Statement,
+} from '@anvilstone/schema';
 import { infillForMass } from '../orientations/fillings.ts';
-import { InputError, bisect } from '@anvilstone/core/foundations';
+import { InputError, bisect, say, grams } from '@anvilstone/core/foundations';
 import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { freeSize, LAYER_NORMAL } from '@anvilstone/core/shapes';
 import { materialFor } from '../evaluating/context.ts';
@@ -14,7 +22,7 @@ const HALVINGS = 40;
 export type AtEqualMass =
   | { ok: true; gradeId: string; sizeMm: number; heightMm: number; entry: EvaluationEntry }
   | { ok: true; gradeId: string; infillShare: number; heightMm: number; entry: EvaluationEntry }
-  | { ok: false; gradeId: string; why: string };
+  | { ok: false; gradeId: string; why: Statement };
 
 export interface EqualMassJob {
   title: string;
@@ -63,17 +71,17 @@ export function prepareEqualMass(
     at(grade) {
       const { density } = materialFor(drawn.prepared, grade);
       if (!density.known) return { ok: false, gradeId: grade.id, why: 'Its density is not known.' };
-      const grams = (volumeMm3: number) => (volumeMm3 * density.value) / 1000;
+      const massOf = (volumeMm3: number) => (volumeMm3 * density.value) / 1000;
       // Strands weigh otherwise than what they take the place of, and as the build orientation lays them.
       const massAt = brief.fibre
         ? (sizeMm: number) => evaluateOr0(jobAt(sizeMm), grade)
-        : (sizeMm: number) => grams(volumeAt(sizeMm));
-      const [lightest, heaviest] = brief.fibre ? [massAt(smallest), massAt(largest)] : [grams(least), grams(most)];
+        : (sizeMm: number) => massOf(volumeAt(sizeMm));
+      const [lightest, heaviest] = brief.fibre ? [massAt(smallest), massAt(largest)] : [massOf(least), massOf(most)];
       if (massG < lightest || massG > heaviest)
         return {
           ok: false,
           gradeId: grade.id,
-          why: `No size between a fifth and five times of the drawn one weighs ${massG.toFixed(1)} g.`,
+          why: say`No size between a fifth and five times of the drawn one weighs ${grams(massG)}.`,
         };
       const isLight = (tried: number) => massAt(tried) < massG;
       const [, sizeMm] = bisect(isLight, smallest, largest, { steps: HALVINGS, geometric: true });
@@ -111,7 +119,7 @@ function byInfill(
         return {
           ok: false,
           gradeId: grade.id,
-          why: `No infill between none and solid makes it weigh ${massG.toFixed(1)} g, or its density is not known.`,
+          why: say`No infill between none and solid makes it weigh ${grams(massG)}, or its density is not known.`,
         };
       const job = prepareJob({ ...brief, filled: { ...brief.filled, infillShare } }, bare, { rules });
       const entry = evaluateGrade(job, grade).best;

@@ -1,4 +1,4 @@
-import type { Brief } from '@anvilstone/schema';
+import type { Brief, Statement } from '@anvilstone/schema';
 import type { EvaluationEntry } from '@anvilstone/schema';
 import type { Library } from '@anvilstone/schema';
 
@@ -18,7 +18,7 @@ export interface Fix {
     | 'movement'
     | 'safety-factor';
   /** What to do, in a few words: “Depth along the load 30 → 34.2 mm”. */
-  title: string;
+  title: Statement;
   /** Lowering a safety factor, or letting it move more than is usual, is no fix: somebody has to decide and sign it. */
   isDecision: boolean;
   /** What else it takes: an oven, a change of the machine; absent: nothing but the new drawing. */
@@ -35,7 +35,7 @@ export interface Fix {
 /** Keeps a change if the grade passes with it; false: it does not. */
 export type Offer = (
   kind: Fix['kind'],
-  title: string,
+  title: Statement,
   changed: Brief,
   more?: Pick<Fix, 'takes' | 'outsideBrief'> & { machines?: Library['machines'] },
 ) => boolean;

@@ -1,3 +1,4 @@
+import { spellOut } from '@anvilstone/core/foundations';
 import type { Brief, Grade, PartGeometry } from '@anvilstone/schema';
 import { briefWith, testGrade } from '../../checks/testContext.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
@@ -38,9 +39,9 @@ test('a thicker arm, a larger fillet; a lower safety factor last and called a de
   expect(fixes.at(-1)).toMatchObject({ kind: 'safety-factor', isDecision: true });
   expect(fixes.at(-1)!.brief.loadCases[0]!.safetyFactor).toBeCloseTo(1.79, 9);
   const fillet = fixes.find(({ kind }) => kind === 'fillet')!;
-  expect(fillet.title).toBe('Fillet 0.6 → 0.9 mm');
+  expect(spellOut(fillet.title)).toBe('Fillet 0.6 → 0.9 mm');
   const thicker = fixes.find(({ kind }) => kind === 'size')!;
-  expect(thicker.title).toMatch(/^Depth along the load 10 → 10\.\d mm$/);
+  expect(spellOut(thicker.title)).toMatch(/^Depth along the load 10 → 10\.\d mm$/);
   expect(thicker.costDeltaUsd!).toBeGreaterThan(0);
 });
 
@@ -78,7 +79,7 @@ describe('treatments and upgrades', () => {
     const pla = { ...testGrade, familyId: 'pla' };
     const hot = loaded(2, { heat: { peak: { temperatureC: 70, durationH: 0.5 } } });
     const fix = fixes(hot, pla).find(({ kind }) => kind === 'anneal')!;
-    expect(fix.title).toBe('Anneal it: 2 h at 90 °C');
+    expect(spellOut(fix.title)).toBe('Anneal it: 2 h at 90 °C');
     expect(fix.brief.annealed).toBe(true);
     expect(fix.takes).toMatch(/draw it 3 % larger/);
     // Where it has to sit hotter for long, air ages crystallised polylactide too: none is offered.

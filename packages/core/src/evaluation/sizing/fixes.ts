@@ -1,4 +1,4 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, mm, bare } from '@anvilstone/core/foundations';
 import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { builtAs, freeSize } from '@anvilstone/core/shapes';
 import type { Brief, EvaluationEntry, Grade, CompanyRules, Library, LoadCase } from '@anvilstone/schema';
@@ -88,7 +88,7 @@ function offerSize(
   // In steps that can be drawn, and never back to what is drawn already.
   const sizeMm = Math.ceil(sized.sizeMm * 10) / 10;
   if (sizeMm === free.valueMm) return;
-  offer('size', `${free.title} ${f(free.valueMm)} → ${f(sizeMm)} mm`, { ...brief, part: free.with(sizeMm) });
+  offer('size', say`${free.title} ${bare(mm(free.valueMm))} → ${mm(sizeMm)}`, { ...brief, part: free.with(sizeMm) });
 }
 
 const MORE_WALLS = [1, 2, 3, 4, 6, 8, 12];
@@ -114,7 +114,7 @@ function offerFillet(brief: Brief, offer: Offer): void {
   if (!('filletRadiusMm' in part) || part.filletRadiusMm <= 0) return;
   for (const step of FILLET_STEPS) {
     const filletRadiusMm = part.filletRadiusMm * step;
-    const title = `Fillet ${f(part.filletRadiusMm)} → ${f(filletRadiusMm)} mm`;
+    const title = say`Fillet ${bare(mm(part.filletRadiusMm))} → ${mm(filletRadiusMm)}`;
     if (offer('fillet', title, { ...brief, part: { ...part, filletRadiusMm } })) return;
   }
 }
@@ -131,7 +131,7 @@ function offerMovement(brief: Brief, now: EvaluationEntry, offer: Offer): void {
       ? { ...load, maxSagMm: mayMm }
       : { ...load, maxDeflectionMm: mayMm };
   });
-  offer('movement', `Let it move by ${f(mayMm)} mm, if it may`, { ...brief, loadCases });
+  offer('movement', say`Let it move by ${mm(mayMm)}, if it may`, { ...brief, loadCases });
 }
 
 /** The loads whose checks fail by a little: their factor times the reserve that is there, rounded down. */

@@ -1,5 +1,5 @@
 import type { Brief, EvaluationEntry, Grade, Machine } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius, inWords } from '@anvilstone/core/foundations';
 import { machineUpgrades } from '@anvilstone/core/machines';
 import { chamberCrystallisesC, annealingOf, findFamily } from '@anvilstone/core/materials';
 import type { Offer } from './fix.ts';
@@ -11,7 +11,7 @@ export function offerTreatments(brief: Brief, grade: Grade, offer: Offer): void 
   if (annealing && !brief.annealed)
     offer(
       'anneal',
-      `Anneal it: ${f(annealing.hours)} h at ${f(annealing.temperatureC)} °C`,
+      say`Anneal it: ${f(annealing.hours)} h at ${celsius(annealing.temperatureC)}`,
       { ...brief, annealed: true },
       {
         takes: `An oven, not in the cost; draw it ${f(annealing.shrinkPct)} % larger. What it gains is typical of the family, not tested.`,
@@ -21,7 +21,7 @@ export function offerTreatments(brief: Brief, grade: Grade, offer: Offer): void 
   if (chamberC !== null && !brief.annealed && !brief.crystallisedInChamber)
     offer(
       'chamber',
-      `Print it in a chamber at ${f(chamberC)} °C, where it crystallises as it is laid`,
+      say`Print it in a chamber at ${celsius(chamberC)}, where it crystallises as it is laid`,
       { ...brief, crystallisedInChamber: true },
       { takes: 'A machine whose chamber gets so hot. What it gains is typical of the family, not tested.' },
     );
@@ -41,9 +41,9 @@ export function offerUpgrades(brief: Brief, machines: readonly Machine[], now: E
   const offered = new Set<string>();
   for (const machine of machines)
     for (const upgrade of machineUpgrades(machine)) {
-      const title = `${machine.name}: ${upgrade.title}`;
-      if (offered.has(title)) continue;
-      offered.add(title);
+      const title = say`${machine.name}: ${upgrade.title}`;
+      if (offered.has(inWords(title))) continue;
+      offered.add(inWords(title));
       offer('upgrade', title, brief, {
         machines: machines.map((one) => (one === machine ? upgrade.machine : one)),
         outsideBrief: true,

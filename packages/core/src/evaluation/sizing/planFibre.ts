@@ -1,4 +1,4 @@
-import { inSentence, requireWithin, InputError } from '@anvilstone/core/foundations';
+import { inSentence, requireWithin, InputError, say, mm } from '@anvilstone/core/foundations';
 import { pairsOf, defaultCompanyRules, tows } from '@anvilstone/core/materials';
 import { builtAs, takesFibre } from '@anvilstone/core/shapes';
 import {
@@ -10,6 +10,7 @@ import {
   type Grade,
   type CompanyRules,
   type Library,
+  type Statement,
 } from '@anvilstone/schema';
 import { evaluateGrade, prepareJob, smallestReserveOf } from '../evaluating/evaluate.ts';
 import { prepareSizing } from './sizing.ts';
@@ -17,7 +18,7 @@ import { prepareSizing } from './sizing.ts';
 /** One way to bring the part to its target: strands, more material, a chopped-filled grade of the same base, or strands in that. */
 export interface StiffeningOption {
   kind: 'as-drawn' | 'thicker' | 'filled-grade' | 'filled-grade-thicker' | 'fibre' | 'fibre-in-filled';
-  title: string;
+  title: Statement;
   gradeId: string;
   /** The part with it; absent: it cannot be done. */
   brief?: Brief;
@@ -25,7 +26,7 @@ export interface StiffeningOption {
   /** Every check is at its target. */
   reaches?: boolean;
   /** Why it cannot. */
-  why?: string;
+  why?: Statement;
 }
 
 /** Printed cover over the first strand: two usual walls, so that no strand lies bare. */
@@ -56,7 +57,7 @@ export function planFibre(
   const plain = withReserve(own, target);
   const entryOf = (changed: Brief, of: Grade) =>
     evaluateGrade(prepareJob(changed, { ...library, grades: [] }, { rules }), of).best;
-  const drawn = (kind: StiffeningOption['kind'], title: string, of: Grade): StiffeningOption => ({
+  const drawn = (kind: StiffeningOption['kind'], title: Statement, of: Grade): StiffeningOption => ({
     kind,
     title,
     gradeId: of.id,
@@ -67,11 +68,12 @@ export function planFibre(
   const thicker = (kind: StiffeningOption['kind'], of: Grade, name: string): StiffeningOption[] => {
     if (!sizing) return [];
     const sized = sizing.size(of);
-    const title = (mm: string) => (name === '' ? `${sizing.title} ${mm}` : `${name}${inSentence(sizing.title)} ${mm}`);
+    const title = (size: Statement) =>
+      name === '' ? say`${sizing.title} ${size}` : say`${name}${inSentence(sizing.title)} ${size}`;
     if (!sized.ok) return [{ kind, title: title('larger'), gradeId: of.id, why: sized.why }];
     const sizeMm = Math.ceil(sized.sizeMm * 10) / 10;
     const changed = { ...plain, part: sizing.with(sizeMm) };
-    return [{ kind, title: title(`${sizeMm} mm`), gradeId: of.id, brief: changed, entry: entryOf(changed, of) }];
+    return [{ kind, title: title(say`${mm(sizeMm)}`), gradeId: of.id, brief: changed, entry: entryOf(changed, of) }];
   };
   const pairs = pairsOf(grade, library.grades)
     .map(({ grade: other }) => other)

@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import type { Brief, Grade, PartGeometry } from '@anvilstone/schema';
 import { partModels } from '../../shapes/parts/index.ts';
 import { lampArm, sampleBriefs, sampleLibrary } from '../../education/sample/index.ts';
@@ -23,7 +24,7 @@ describe('against closed forms', () => {
   test('strength of a cantilever goes with t⁻²', () => {
     const sizes = [20, 80, 320].map((forceN) => {
       const sized = size(flat(briefWith({ kind: 'short', forceN, durationH: 1 / 60, maxDeflectionMm: 100 }, short)));
-      if (!sized.ok) throw new Error(sized.why);
+      if (!sized.ok) throw new Error(inWords(sized.why));
       expect(sized.entry.governingCheckId).toBe('strength-in-plane');
       expect(sized.entry.minimumReserve).toBeCloseTo(1, 3);
       return sized.sizeMm;
@@ -36,7 +37,7 @@ describe('against closed forms', () => {
   test('deflection of a cantilever goes with t⁻³', () => {
     for (const maxDeflectionMm of [2, 16]) {
       const sized = size(flat(briefWith({ kind: 'short', forceN: 1, durationH: 1 / 60, maxDeflectionMm }, arm)));
-      if (!sized.ok) throw new Error(sized.why);
+      if (!sized.ok) throw new Error(inWords(sized.why));
       expect(sized.entry.governingCheckId).toBe('deflection-at-load');
       expect(sized.sizeMm / Math.cbrt((4 * 400 ** 3) / (2000 * 20 * maxDeflectionMm))).toBeCloseTo(1, 2);
     }
@@ -69,7 +70,7 @@ describe('what cannot be sized, and its blocker', () => {
     // 4·F·L³/(E·b·t³) = L/10: t = ∛(40·F·L²/(E·b)), thicker than the 6.4 mm that its strength asks
     const load = { kind: 'short', forceN: 5, durationH: 1 / 60, maxDeflectionMm: 200 } as const;
     const sized = size(flat(briefWith(load, arm)));
-    if (!sized.ok) throw new Error(sized.why);
+    if (!sized.ok) throw new Error(inWords(sized.why));
     expect(sized.entry.governingCheckId).toBe('movement-in-range');
     expect(sized.sizeMm / Math.cbrt((40 * 5 * 400 ** 2) / (2000 * 20))).toBeCloseTo(1, 2);
   });
@@ -114,7 +115,7 @@ test('every part model has a dimension that may grow, and every demo part can be
     for (const grade of sampleLibrary.grades.slice(0, 2)) {
       const sized = job.size(grade);
       if (sized.ok) expect(sized.entry.status).toBe('pass');
-      else expect(sized.why.length).toBeGreaterThan(5);
+      else expect(inWords(sized.why).length).toBeGreaterThan(5);
     }
   }
 });

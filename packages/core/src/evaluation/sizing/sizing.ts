@@ -6,9 +6,10 @@ import type {
   Grade,
   CompanyRules,
   Library,
+  Statement,
 } from '@anvilstone/schema';
 import { lastPassing, findCheck } from '@anvilstone/core/checks';
-import { InputError } from '@anvilstone/core/foundations';
+import { InputError, say } from '@anvilstone/core/foundations';
 import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { freeSize, LAYER_NORMAL } from '@anvilstone/core/shapes';
 import { evaluateGrade, prepareJob, type EvaluationJob } from '../evaluating/evaluate.ts';
@@ -31,7 +32,7 @@ export type Sized =
       heightMm: number;
       entry: EvaluationEntry;
     }
-  | { ok: false; gradeId: string; orientation: BuildOrientation; blockerId: string; why: string };
+  | { ok: false; gradeId: string; orientation: BuildOrientation; blockerId: string; why: Statement };
 
 /** Makes a brief ready to size grade after grade. Undefined: the part has no dimension that may grow by itself. */
 export interface SizingJob {
@@ -158,7 +159,7 @@ function blocked(
   const title = findCheck(worst.checkId)?.title ?? worst.checkId;
   const why =
     worst.status === 'unknown'
-      ? `${title}: ${worst.gaps[0] ?? 'not known'}`
+      ? say`${title}: ${worst.gaps[0] ?? 'not known'}`
       : (worst.reason ?? `${title} fails whatever the size`);
   return { ok: false, gradeId: grade.id, orientation, blockerId: worst.checkId, why };
 }

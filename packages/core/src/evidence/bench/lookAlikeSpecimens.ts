@@ -1,10 +1,10 @@
-import type { Campaign, Grade, Specimen } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Campaign, Grade, Specimen, Statement } from '@anvilstone/schema';
+import { say, grams, joined } from '@anvilstone/core/foundations';
 
 /** Specimens that nobody can tell apart by eye, and what tells them apart. */
 export interface LookAlikeArms {
   armIds: readonly string[];
-  text: string;
+  text: Statement;
 }
 
 export interface ArmAppearance {
@@ -29,17 +29,20 @@ export function lookAlikeArms(arms: readonly ArmAppearance[]): LookAlikeArms[] {
     .filter(([, alike]) => alike.length > 1)
     .map(([colour, alike]) => ({
       armIds: alike.map(({ armId }) => armId),
-      text: `${alike.map(({ armId, grade }) => `${armId} (${grade.name})`).join(' and ')} are all ${colour}. Cut their marks in as they come off the bed: ${alike.map(({ armId }) => `${armId} ${notches(armId)}`).join(', ')}. ${scaleWords(alike)}`,
+      text: say`${alike.map(({ armId, grade }) => `${armId} (${grade.name})`).join(' and ')} are all ${colour}. Cut their marks in as they come off the bed: ${alike.map(({ armId }) => `${armId} ${notches(armId)}`).join(', ')}. ${scaleWords(alike)}`,
     }));
 }
 
-function scaleWords(alike: readonly ArmAppearance[]): string {
+function scaleWords(alike: readonly ArmAppearance[]): Statement {
   const masses = alike.map(({ massG }) => massG);
   if (masses.some((mass) => mass === undefined)) return 'A scale does not help: a density is not known.';
   const sorted = [...(masses as number[])].sort((a, b) => a - b);
   const apart = sorted.slice(1).every((mass, i) => mass / sorted[i]! - 1 > 2 * MASS_SCATTER);
-  const list = alike.map(({ armId, massG }) => `${armId} ${f(massG!)} g`).join(', ');
-  return apart ? `A scale tells them apart: ${list}.` : `A scale does not tell them apart: ${list}.`;
+  const list = joined(
+    alike.map(({ armId, massG }) => say`${armId} ${grams(massG!)}`),
+    ', ',
+  );
+  return apart ? say`A scale tells them apart: ${list}.` : say`A scale does not tell them apart: ${list}.`;
 }
 
 /** As many notches as the letter’s place in the alphabet, in a way that can be felt. */
@@ -52,7 +55,7 @@ export function notches(armId: string): string {
 export function swappedWith(
   specimen: Pick<Specimen, 'armId' | 'massG'>,
   arms: readonly ArmAppearance[],
-): { armId: string; text: string } | undefined {
+): { armId: string; text: Statement } | undefined {
   const { massG } = specimen;
   const own = arms.find(({ armId }) => armId === specimen.armId)?.massG;
   if (massG === undefined || own === undefined || Math.abs(massG / own - 1) <= 2.5 * MASS_SCATTER) return undefined;
@@ -62,11 +65,11 @@ export function swappedWith(
   return other
     ? {
         armId: other.armId,
-        text: `${f(massG)} g is what ${other.armId} (${other.grade.name}) should weigh, not ${f(own)} g: was it swapped?`,
+        text: say`${grams(massG)} is what ${other.armId} (${other.grade.name}) should weigh, not ${grams(own)}: was it swapped?`,
       }
     : {
         armId: specimen.armId,
-        text: `${f(massG)} g where ${f(own)} g is expected: gaps inside, another grade, or another infill?`,
+        text: say`${grams(massG)} where ${grams(own)} is expected: gaps inside, another grade, or another infill?`,
       };
 }
 

@@ -1,5 +1,5 @@
-import type { RigSetUp } from '@anvilstone/schema';
-import { requirePositiveValue, formatNumber as f } from '@anvilstone/core/foundations';
+import type { RigSetUp, Statement } from '@anvilstone/schema';
+import { requirePositiveValue, say, newtons, mm } from '@anvilstone/core/foundations';
 import type { TestMethod } from './methods/testMethod.ts';
 
 /** Force on the specimen over force at the gauge: pulley × what gets through it × lever. */
@@ -11,13 +11,13 @@ export function advantageOf({ pulleyRatio = 1, pulleyEfficiency, leverRatio = 1 
 export const TACKLE_EFFICIENCY = 0.9;
 
 export interface RangeRemedy {
-  text: string;
+  text: Statement;
   setUp: Partial<RigSetUp>;
 }
 
 export interface RangeFinding {
   verdict: 'fits' | 'small' | 'over' | 'rig' | 'unknown';
-  text: string;
+  text: Statement;
   /** At the gauge when the strongest expected specimen breaks, N; null: not known. */
   gaugeN: number | null;
   remedies: readonly RangeRemedy[];
@@ -56,7 +56,7 @@ export function rangeOf(
   if (rigLimitN !== undefined && strongest > MOST_SHARE * rigLimitN)
     return {
       verdict: 'rig',
-      text: `The strongest specimen may take ${f(strongest)} N; the rig is safe for ${f(rigLimitN)} N. Do not load it.`,
+      text: say`The strongest specimen may take ${newtons(strongest)}; the rig is safe for ${newtons(rigLimitN)}. Do not load it.`,
       gaugeN,
       remedies: resized(WANTED_SHARE * rigLimitN),
     };
@@ -75,7 +75,7 @@ export function rangeOf(
         : [];
     return {
       verdict: 'over',
-      text: `The strongest specimen may put ${f(gaugeN)} N on a gauge that reads to ${f(gaugeCapacityN)} N: its break would not be read.`,
+      text: say`The strongest specimen may put ${newtons(gaugeN)} on a gauge that reads to ${newtons(gaugeCapacityN)}: its break would not be read.`,
       gaugeN,
       remedies: [...resized(WANTED_SHARE * gaugeCapacityN * advantage), ...tackle],
     };
@@ -84,13 +84,13 @@ export function rangeOf(
   if (usual < LEAST_SHARE * gaugeCapacityN)
     return {
       verdict: 'small',
-      text: `About ${f(usual)} N at a gauge that reads to ${f(gaugeCapacityN)} N: its own error would be a large part of that.`,
+      text: say`About ${newtons(usual)} at a gauge that reads to ${newtons(gaugeCapacityN)}: its own error would be a large part of that.`,
       gaugeN,
       remedies: resized(WANTED_SHARE * gaugeCapacityN * advantage),
     };
   return {
     verdict: 'fits',
-    text: `${f(usual)} N expected at the gauge, ${f(gaugeN)} N at most, of ${f(gaugeCapacityN)} N`,
+    text: say`${newtons(usual)} expected at the gauge, ${newtons(gaugeN)} at most, of ${newtons(gaugeCapacityN)}`,
     gaugeN,
     remedies: [],
   };
@@ -105,8 +105,9 @@ function resizedTo(targetN: number, forceN: number, setUp: RigSetUp, resize: Tes
   if (Math.abs(size - now) < LAYER_MM / 2 || size > 4 * now) return [];
   const then = forceN * (size / now) ** resize.power;
   const thinner = { [resize.size]: Number(size.toFixed(3)) };
-  const words = `specimens ${f(size)} mm thick in place of ${f(now)} mm`;
-  if (forceN <= targetN || then <= targetN * SPARE) return [{ text: `${words}: about ${f(then)} N`, setUp: thinner }];
+  const words = say`specimens ${mm(size)} thick in place of ${mm(now)}`;
+  if (forceN <= targetN || then <= targetN * SPARE)
+    return [{ text: say`${words}: about ${newtons(then)}`, setUp: thinner }];
   // As thin as it may be it is still too strong: narrower as well.
   const { widthMm } = setUp;
   if (widthMm === undefined) return [];
@@ -114,7 +115,7 @@ function resizedTo(targetN: number, forceN: number, setUp: RigSetUp, resize: Tes
   if (narrow < LEAST_WIDTH_MM || narrow >= widthMm) return [];
   return [
     {
-      text: `${words} and ${f(narrow)} mm wide in place of ${f(widthMm)} mm: about ${f((then * narrow) / widthMm)} N`,
+      text: say`${words} and ${mm(narrow)} wide in place of ${mm(widthMm)}: about ${newtons((then * narrow) / widthMm)}`,
       setUp: { ...thinner, widthMm: narrow },
     },
   ];

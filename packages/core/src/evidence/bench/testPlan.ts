@@ -8,6 +8,7 @@ import type {
   CompanyRules,
   Library,
   RigSetUp,
+  Statement,
 } from '@anvilstone/schema';
 import { findCheck } from '../../checks/index.ts';
 import { prepareMaterial } from '../../materials/behaviour/material.ts';
@@ -25,7 +26,7 @@ export interface TestProposal {
   method: TestMethod;
   orientation: BuildOrientation;
   /** Why it is proposed: the weakest first, then what is known worst. */
-  why: string;
+  why: Statement;
   reserve: number | null;
   evidence: EvidenceClass | null;
   loadCaseId?: string;
@@ -100,7 +101,7 @@ export function planTests(
     );
   }
 
-  function propose(check: CheckResult, method: TestMethod, why: string): TestProposal {
+  function propose(check: CheckResult, method: TestMethod, why: Statement): TestProposal {
     const across = check.checkId === 'strength-across-layers';
     const orientation: BuildOrientation = method.tests === 'part' ? entry.orientation : across ? 'ZX' : 'XY';
     // A blow cannot be pulled, nor a pull struck.

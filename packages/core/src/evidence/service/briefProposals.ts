@@ -1,5 +1,5 @@
 import type { Brief } from '@anvilstone/schema';
-import { formatNumber as f, HOURS_PER_YEAR } from '@anvilstone/core/foundations';
+import { formatNumber as f, HOURS_PER_YEAR, say, celsius, newtons } from '@anvilstone/core/foundations';
 import { askedTemperatures, loadOf } from './comparison.ts';
 import type { Proposer } from './proposal.ts';
 
@@ -10,7 +10,7 @@ const hotter: Proposer = ({ finding, grounds }) => {
   return [
     {
       kind: 'brief',
-      says: `It saw ${f(seen)} °C; its brief ends at ${f(hottestC)} °C.`,
+      says: say`It saw ${celsius(seen)}; its brief ends at ${celsius(hottestC)}.`,
       change: (brief) => withHeat(brief, seen),
     },
   ];
@@ -32,7 +32,7 @@ const colder: Proposer = ({ finding, grounds }) => {
   return [
     {
       kind: 'brief',
-      says: `It saw ${f(seen)} °C; its brief ends at ${f(coldestC)} °C.`,
+      says: say`It saw ${celsius(seen)}; its brief ends at ${celsius(coldestC)}.`,
       change: (brief) => ({ ...brief, asks: { ...brief.asks, heat: { ...brief.asks.heat, coldestC: seen } } }),
     },
   ];
@@ -60,7 +60,7 @@ const harder: Proposer = ({ comparison, finding, grounds }) => {
   return [
     {
       kind: 'brief',
-      says: `${load.name} was ${f(row.found)} N; its brief says ${f(row.predicted!)} N.`,
+      says: say`${load.name} was ${newtons(row.found)}; its brief says ${newtons(row.predicted!)}.`,
       change: (brief) => withLoad(brief, load.id, { forceN: row.found }),
     },
   ];

@@ -1,3 +1,4 @@
+import { spellOut } from '@anvilstone/core/foundations';
 import { type Brief, type Observation, grade as gradeSchema, brief as briefSchema } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import { findMethod } from '../bench/methods/index.ts';
@@ -45,7 +46,7 @@ describe('what was found beside what was predicted', () => {
     expect(proposals.map(({ kind }) => kind)).toEqual(['brief']);
     const { brief, says } = replacementBrief(finding, installed(), duct, heaterDuct);
     expect(brief.asks.heat!.peak).toEqual({ temperatureC: 97, durationH: 6 });
-    expect(says[0]).toMatch(/97 °C.*85 °C/);
+    expect(spellOut(says[0])).toMatch(/97 °C.*85 °C/);
   });
   test('as far as predicted: it does what it should; nothing measured, nothing predicted', () => {
     const [at] = predictedMovement(heaterDuct, 'clamp', duct.library, duct.grade, 'ZX', duct.rules, [HOURS]);

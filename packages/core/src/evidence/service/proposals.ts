@@ -1,9 +1,18 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { evaluate, printStateOf } from '@anvilstone/core/evaluation';
-import { formatNumber as f, HOURS_PER_YEAR } from '@anvilstone/core/foundations';
+import {
+  formatNumber as f,
+  HOURS_PER_YEAR,
+  say,
+  mm,
+  megapascals,
+  celsius,
+  newtons,
+  inWords,
+} from '@anvilstone/core/foundations';
 import { goodmanWeight, prepareMaterial, completeRules } from '@anvilstone/core/materials';
 import { builtAs, lifeCycles } from '@anvilstone/core/shapes';
-import type { Brief, Installation, Observation, ServiceFinding } from '@anvilstone/schema';
+import type { Brief, Installation, Observation, ServiceFinding, Statement } from '@anvilstone/schema';
 import { askedTemperatures, compareFinding, predictedBreakN, loadOf } from './comparison.ts';
 import { BRIEF_PROPOSERS } from './briefProposals.ts';
 import type { ServiceInputs } from './grounds.ts';
@@ -37,7 +46,7 @@ export const observationIdOfFinding = ({ id }: Pick<ServiceFinding, 'id'>): stri
 function observation(
   { finding, installation, grounds }: Situation,
   value: Pick<Observation, 'property' | 'unit'> & Partial<Observation>,
-  note: string,
+  note: Statement,
 ): Observation {
   return {
     id: observationIdOfFinding(finding),
@@ -48,7 +57,7 @@ function observation(
     conditioning: grounds.brief.moisture,
     reference: `In service: ${installation.mark}, ${installation.place}`.slice(0, 200),
     date: finding.at.slice(0, 10),
-    note: `${note} One part in service, back-calculated through the model of “${grounds.brief.title}”, whose own error is in it.`,
+    note: `${inWords(note)} One part in service, back-calculated through the model of “${grounds.brief.title}”, whose own error is in it.`,
     ...value,
   };
 }
@@ -70,7 +79,7 @@ const creepFromMovement: Proposer = (situation) => {
   return [
     {
       kind: 'evidence',
-      says: `It moved ${f(moved.found)} mm in ${f(hours)} h where ${f(moved.predicted)} mm was predicted: a creep modulus of ${f(modulusMPa)} MPa at ${f(load.temperatureC)} °C.`,
+      says: say`It moved ${mm(moved.found)} in ${f(hours)} h where ${mm(moved.predicted)} was predicted: a creep modulus of ${megapascals(modulusMPa)} at ${celsius(load.temperatureC)}.`,
       observation: observation(
         situation,
         {
@@ -81,7 +90,7 @@ const creepFromMovement: Proposer = (situation) => {
           temperatureC: load.temperatureC,
           durationH: Number(hours.toPrecision(5)),
         },
-        `Moved ${f(moved.found)} mm where ${f(moved.predicted)} mm was predicted.`,
+        say`Moved ${mm(moved.found)} where ${mm(moved.predicted)} was predicted.`,
       ),
     },
   ];
@@ -101,7 +110,7 @@ const strengthFromLoad: Proposer = (situation) => {
   return [
     {
       kind: 'evidence',
-      says: `It broke under ${f(loadN)} N where ${f(predicted.value)} N was predicted: a strength of ${f(strength.value * share)} MPa. One part alone does not outweigh a data sheet; three do.`,
+      says: say`It broke under ${newtons(loadN)} where ${newtons(predicted.value)} was predicted: a strength of ${megapascals(strength.value * share)}. One part alone does not outweigh a data sheet; three do.`,
       observation: observation(
         situation,
         {
@@ -110,7 +119,7 @@ const strengthFromLoad: Proposer = (situation) => {
           unit: 'MPa',
           orientation: across ? 'ZX' : 'XY',
         },
-        `Broke under ${f(loadN)} N where ${f(predicted.value)} N was predicted.`,
+        say`Broke under ${newtons(loadN)} where ${newtons(predicted.value)} was predicted.`,
       ),
     },
     ...(share < 1 ? lowered(situation, 'datasheetStrengthFactor', share, 'Lower data-sheet strength factor') : []),
@@ -132,7 +141,7 @@ const fatigueFromCycles: Proposer = (situation) => {
   return [
     {
       kind: 'evidence',
-      says: `It cracked after ${f(cycles)} times at an amplitude of ${f(amplitudeMPa)} MPa; it was asked for ${f(askedCycles)}.`,
+      says: say`It cracked after ${f(cycles)} times at an amplitude of ${megapascals(amplitudeMPa)}; it was asked for ${f(askedCycles)}.`,
       observation: observation(
         situation,
         {
@@ -245,7 +254,7 @@ export function replacementBrief(
   installation: Installation,
   grounds: ServiceInputs,
   current: Brief,
-): { brief: Brief; says: string[] } {
+): { brief: Brief; says: Statement[] } {
   const changes = proposalsFrom(finding, installation, grounds).filter((one) => one.kind === 'brief');
   const changed = changes.reduce((brief, { change }) => change(brief), current);
   const { template: _none, ...rest } = changed;

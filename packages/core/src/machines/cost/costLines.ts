@@ -1,4 +1,5 @@
-import { countWords, formatNumber as f } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { countWords, formatNumber as f, say, grams } from '@anvilstone/core/foundations';
 import { DRYER_HOUR_USD, NOZZLE_USD, type Cost, type CostInput } from './cost.ts';
 import { NOZZLE_LIFE_G } from '../fit/handlingFindings.ts';
 import { scrapSource } from './scrap.ts';
@@ -27,7 +28,7 @@ export interface CostLine {
   id: CostComponentId;
   title: string;
   usd: number;
-  how: string;
+  how: Statement;
 }
 
 /** The components that are there, each with its arithmetic. They add up to the total. */
@@ -38,7 +39,7 @@ export function costLines(cost: Cost, input: CostInput, priceFrom: PriceSource):
   );
 }
 
-function howOf(cost: Cost, input: CostInput, priceFrom: PriceSource): Record<CostComponentId, string> {
+function howOf(cost: Cost, input: CostInput, priceFrom: PriceSource): Record<CostComponentId, Statement> {
   const { fibre, filament, machine, rules, lot, failShare = 0 } = input;
   const { filamentG, printTimeH, scrapShare, quantity } = cost;
   const printedG = Math.max(0, input.massG - (fibre?.massG ?? 0));
@@ -46,12 +47,12 @@ function howOf(cost: Cost, input: CostInput, priceFrom: PriceSource): Record<Cos
   const hourUsd = rules.machineHourUsd ?? machine.hourlyRateUsd;
   const nozzleUsd = NOZZLE_USD[machine.nozzleMaterial];
   return {
-    filament: `${f(printedG)} g${supportG > 0 ? ` and ${f(supportG)} g of support` : ''}, ${f(100 * rules.purgeShare)} % purge, ${f(filament.pricePerKgUsd)} USD/kg (${PRICE_SOURCES[priceFrom]})`,
-    strands: `${f(fibre?.massG ?? 0)} g of continuous fibre, with what cuts lose`,
+    filament: say`${grams(printedG)}${supportG > 0 ? say` and ${grams(supportG)} of support` : ''}, ${f(100 * rules.purgeShare)} % purge, ${f(filament.pricePerKgUsd)} USD/kg (${PRICE_SOURCES[priceFrom]})`,
+    strands: say`${grams(fibre?.massG ?? 0)} of continuous fibre, with what cuts lose`,
     machine: `${f(printTimeH)} h at ${f(hourUsd)} USD/h`,
-    drying: `${f(filamentG)} g of a usual spool, which is dried for ${f(filament.dryingH)} h at ${DRYER_HOUR_USD} USD/h`,
+    drying: say`${grams(filamentG)} of a usual spool, which is dried for ${f(filament.dryingH)} h at ${DRYER_HOUR_USD} USD/h`,
     nozzle: filament.abrasive
-      ? `${f(filamentG)} g of abrasive filament through a ${machine.nozzleMaterial} nozzle of ${nozzleUsd} USD that lasts ${NOZZLE_LIFE_G[machine.nozzleMaterial]} g`
+      ? say`${grams(filamentG)} of abrasive filament through a ${machine.nozzleMaterial} nozzle of ${nozzleUsd} USD that lasts ${grams(NOZZLE_LIFE_G[machine.nozzleMaterial])}`
       : 'this filament does not wear the nozzle',
     labour: 'for each print, company rule',
     scrap: `${f(100 * scrapShare)} % of prints fail: ${scrapSource(machine, rules.scrapShare)}${

@@ -1,5 +1,5 @@
 import type { Machine } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius } from '@anvilstone/core/foundations';
 import { blocker, caution } from './findings.ts';
 import type { FitFinding, ProcessNeeds } from './fitFinding.ts';
 import { airC, failedByWarp, warpIndex } from './warpRisk.ts';
@@ -10,18 +10,20 @@ export function bedAndChamberFindings(needs: ProcessNeeds, machine: Machine): Fi
   const { maximumBedC, maximumChamberC } = machine;
   const findings: FitFinding[] = [];
   if (bedLowC > maximumBedC)
-    findings.push(blocker(`Needs a bed at ${bedLowC} °C or more; this one reaches ${maximumBedC} °C`));
+    findings.push(blocker(say`Needs a bed at ${celsius(bedLowC)} or more; this one reaches ${celsius(maximumBedC)}`));
   if (crystallisesAtC !== undefined && (maximumChamberC ?? 0) < crystallisesAtC)
     findings.push(
       blocker(
-        `Crystallises as it is laid only in a chamber at ${crystallisesAtC} °C or more; ${
-          maximumChamberC ? `this one reaches ${maximumChamberC} °C` : 'this machine has none'
+        say`Crystallises as it is laid only in a chamber at ${celsius(crystallisesAtC)} or more; ${
+          maximumChamberC ? say`this one reaches ${celsius(maximumChamberC)}` : 'this machine has none'
         }; anneal it instead`,
       ),
     );
   const recommendedC = chamber.recommended ?? 0;
   if (enclosure === 'heated' && machine.enclosure === 'heated' && airOn(needs, machine) < recommendedC)
-    findings.push(caution(`Best in a chamber at ${recommendedC} °C; this one reaches ${maximumChamberC ?? 0} °C`));
+    findings.push(
+      caution(say`Best in a chamber at ${celsius(recommendedC)}; this one reaches ${celsius(maximumChamberC ?? 0)}`),
+    );
   return findings;
 }
 
@@ -68,16 +70,16 @@ export function warpFindings(needs: ProcessNeeds, machine: Machine, longestMm: n
   if (!risk) return [];
   const { shortK, failShare, blocks } = risk;
   const odds = `about ${f(100 * failShare, 2)} % of prints this large warp or crack`;
-  const air = f(airOn(needs, machine), 2);
+  const airC = airOn(needs, machine);
   if (shortK > MOST_SHORT_K)
     return [
       blocker(
-        `Needs a chamber at ${needs.chamber.minimum ?? needs.chamber.recommended} °C or more; the air in this one reaches about ${air} °C`,
+        say`Needs a chamber at ${celsius((needs.chamber.minimum ?? needs.chamber.recommended)!)} or more; the air in this one reaches about ${celsius(airC, 2)}`,
       ),
     ];
   const text =
     needs.enclosure === 'enclosed'
       ? `No enclosure: ${odds}`
-      : `The air in it reaches about ${air} °C, best is ${needs.chamber.recommended ?? needs.chamber.minimum} °C: ${odds}`;
+      : say`The air in it reaches about ${celsius(airC, 2)}, best is ${celsius((needs.chamber.recommended ?? needs.chamber.minimum)!)}: ${odds}`;
   return [{ ...(blocks ? blocker(text) : caution(text)), failShare }];
 }

@@ -1,4 +1,5 @@
+import type { Statement } from '@anvilstone/schema';
 import type { FitFinding } from './fitFinding.ts';
 
-export const blocker = (text: string): FitFinding => ({ verdict: 'blocker', text });
-export const caution = (text: string): FitFinding => ({ verdict: 'caution', text });
+export const blocker = (text: Statement): FitFinding => ({ verdict: 'blocker', text });
+export const caution = (text: Statement): FitFinding => ({ verdict: 'caution', text });

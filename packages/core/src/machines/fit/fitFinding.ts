@@ -1,11 +1,11 @@
-import type { Machine } from '@anvilstone/schema';
+import type { Machine, Statement } from '@anvilstone/schema';
 import type { Family } from '@anvilstone/core/materials';
 
 export type FitVerdict = 'pass' | 'caution' | 'blocker';
 
 export interface FitFinding {
   verdict: 'caution' | 'blocker';
-  text: string;
+  text: Statement;
   /** Share of prints that fail by it, beside the usual ones; absent: none that is known. */
   failShare?: number;
 }

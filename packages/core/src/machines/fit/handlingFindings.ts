@@ -1,5 +1,5 @@
 import type { Machine } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius, grams, mm, joined } from '@anvilstone/core/foundations';
 import { holdingPowerW } from './bedPower.ts';
 import { blocker, caution } from './findings.ts';
 import type { FitFinding, HandlingNeeds, ProcessNeeds } from './fitFinding.ts';
@@ -37,15 +37,19 @@ function sensorFindings({ nozzleC: { low, mid } }: ProcessNeeds, { sensorLimitC 
     return mid > USUAL_SENSOR_C
       ? [
           caution(
-            `Up to what its temperature sensor holds is not stated; usual ones drift or fail near ${USUAL_SENSOR_C} °C`,
+            say`Up to what its temperature sensor holds is not stated; usual ones drift or fail near ${celsius(USUAL_SENSOR_C)}`,
           ),
         ]
       : [];
   if (low > sensorLimitC)
     return [
-      blocker(`Its temperature sensor can be trusted to ${sensorLimitC} °C; ${low} °C is needed: fit one that holds`),
+      blocker(
+        say`Its temperature sensor can be trusted to ${celsius(sensorLimitC)}; ${celsius(low)} is needed: fit one that holds`,
+      ),
     ];
-  return mid > sensorLimitC ? [caution(`Keep the nozzle at ${sensorLimitC} °C or less, the limit of its sensor`)] : [];
+  return mid > sensorLimitC
+    ? [caution(say`Keep the nozzle at ${celsius(sensorLimitC)} or less, the limit of its sensor`)]
+    : [];
 }
 
 const closedFindings = ({ closedSupply }: Machine): FitFinding[] =>
@@ -66,7 +70,7 @@ function wearFindings({ abrasive }: ProcessNeeds, { nozzleMaterial, condition }:
   if (passed === undefined || passed < life) return [];
   return [
     caution(
-      `${f(passed)} g of abrasive filament went through its nozzle, which bears about ${life} g: measure the bore or change it${abrasive ? ' before this' : ''}`,
+      say`${grams(passed)} of abrasive filament went through its nozzle, which bears about ${grams(life)}: measure the bore or change it${abrasive ? ' before this' : ''}`,
     ),
   ];
 }
@@ -78,12 +82,16 @@ function supplyFindings({ bedLowC }: ProcessNeeds, { bedHighC }: HandlingNeeds, 
   if (needed > supplyW)
     return [
       blocker(
-        `Holding the bed at ${bedLowC} °C and a hot nozzle takes about ${f(needed, 2)} W; its supply gives ${f(supplyW)} W: fit a stronger one, or insulate and enclose`,
+        say`Holding the bed at ${celsius(bedLowC)} and a hot nozzle takes about ${f(needed, 2)} W; its supply gives ${f(supplyW)} W: fit a stronger one, or insulate and enclose`,
       ),
     ];
   const midC = Math.min(machine.maximumBedC, (bedLowC + bedHighC) / 2);
   return holdingPowerW(machine, midC) > supplyW
-    ? [caution(`Its supply of ${f(supplyW)} W will not hold a bed of ${f(midC)} °C; keep it near ${bedLowC} °C`)]
+    ? [
+        caution(
+          say`Its supply of ${f(supplyW)} W will not hold a bed of ${celsius(midC)}; keep it near ${celsius(bedLowC)}`,
+        ),
+      ]
     : [];
 }
 
@@ -96,9 +104,9 @@ function ownPlasticFindings(
   if (ownPlasticC === undefined || has === 'open') return [];
   const unheatedC = airC({ enclosure: 'enclosed', maximumChamberC: null }, Math.min(bedHighC, maximumBedC));
   const hottestC = enclosure === 'heated' && has === 'heated' ? (chamber.minimum ?? unheatedC) : unheatedC;
-  const text = `Its own plastic near the heat softens at ${ownPlasticC} °C; the air around it gets to about ${f(hottestC, 2)} °C`;
-  if (hottestC > ownPlasticC) return [blocker(`${text}: change those parts first`)];
-  return hottestC > ownPlasticC - 15 ? [caution(`${text}: watch ducts and mounts`)] : [];
+  const text = say`Its own plastic near the heat softens at ${celsius(ownPlasticC)}; the air around it gets to about ${celsius(hottestC, 2)}`;
+  if (hottestC > ownPlasticC) return [blocker(say`${text}: change those parts first`)];
+  return hottestC > ownPlasticC - 15 ? [caution(say`${text}: watch ducts and mounts`)] : [];
 }
 
 /** Closer than this below its glass transition filament softens before the nozzle, and the part sags, K. */
@@ -108,7 +116,11 @@ function chamberFindings({ amorphous, glassTransitionC }: HandlingNeeds, machine
   if (machine.maximumChamberC === null || !amorphous) return [];
   const limitC = glassTransitionC - BELOW_TG_K;
   return machine.maximumChamberC > limitC
-    ? [caution(`Keep its chamber at ${f(limitC)} °C or less: the polymer softens at ${f(glassTransitionC)} °C`)]
+    ? [
+        caution(
+          say`Keep its chamber at ${celsius(limitC)} or less: the polymer softens at ${celsius(glassTransitionC)}`,
+        ),
+      ]
     : [];
 }
 
@@ -127,10 +139,17 @@ function diameterFindings({ diametersMm }: HandlingNeeds, { filamentDiameterMm }
   if (diametersMm === undefined)
     return filamentDiameterMm === USUAL_DIAMETER_MM
       ? []
-      : [blocker(`Takes ${filamentDiameterMm} mm filament; this grade is not stated in that diameter`)];
+      : [blocker(say`Takes ${mm(filamentDiameterMm)} filament; this grade is not stated in that diameter`)];
   return diametersMm.some((one) => Math.abs(one - filamentDiameterMm) < 0.06)
     ? []
-    : [blocker(`Takes ${filamentDiameterMm} mm filament; this grade is sold in ${diametersMm.join(' and ')} mm`)];
+    : [
+        blocker(
+          say`Takes ${mm(filamentDiameterMm)} filament; this grade is sold in ${joined(
+            diametersMm.map((one) => say`${mm(one)}`),
+            ' and ',
+          )}`,
+        ),
+      ];
 }
 
 /** Nearly everything is sold in it. */

@@ -1,3 +1,4 @@
+import { inWords, joined } from '@anvilstone/core/foundations';
 import type { Machine } from '@anvilstone/schema';
 import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { machineFit } from './machineFit.ts';
@@ -127,7 +128,14 @@ test.each<[string, Partial<ProcessNeeds>, Partial<Machine>, 'pass' | 'caution' |
 ])('%s', (_what, ask, have, verdict, said) => {
   const fit = machineFit({ ...needs, ...ask }, { ...machine, ...have }, size, 'XY', defaultCompanyRules);
   expect(fit.verdict).toBe(verdict);
-  expect(fit.findings.map((finding) => finding.text).join(' | ')).toMatch(said);
+  expect(
+    inWords(
+      joined(
+        fit.findings.map((finding) => finding.text),
+        '; ',
+      ),
+    ),
+  ).toMatch(said);
 });
 
 test.each([

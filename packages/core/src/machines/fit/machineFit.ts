@@ -1,4 +1,5 @@
-import type { BuildOrientation, Grade, CompanyRules, Machine } from '@anvilstone/schema';
+import { say, celsius, mm, bare, joined } from '@anvilstone/core/foundations';
+import type { BuildOrientation, Grade, CompanyRules, Machine, Statement } from '@anvilstone/schema';
 import { findFamily, type Family, findReinforcement, type Reinforcement } from '@anvilstone/core/materials';
 import { BUILT_UP, type PartAxis } from '@anvilstone/core/shapes';
 import { blocker, caution } from './findings.ts';
@@ -14,7 +15,7 @@ export interface MachineFit {
   verdict: FitVerdict;
   findings: readonly FitFinding[];
   /** All of it in one sentence, blockers first. */
-  summary: string;
+  summary: Statement;
 }
 
 /** Undefined when the family is unknown: whether it can be printed is then unknown too. */
@@ -103,7 +104,8 @@ export function verdictOf(machine: Machine, findings: readonly FitFinding[]): Ma
   let verdict: FitVerdict = 'pass';
   for (const { verdict: one } of findings) if (RANK[one] > RANK[verdict]) verdict = one;
   const texts = (wanted: FitVerdict) => findings.filter((one) => one.verdict === wanted).map((one) => one.text);
-  const summary = `${machine.name}: ${[...texts('blocker'), ...texts('caution')].join('; ') || 'fits'}`;
+  const said = [...texts('blocker'), ...texts('caution')];
+  const summary = say`${machine.name}: ${said.length > 0 ? joined(said, '; ') : 'fits'}`;
   return { machine, verdict, findings, summary };
 }
 
@@ -111,21 +113,27 @@ function hotEndFindings(needs: ProcessNeeds, machine: Machine, rules: CompanyRul
   const { low, mid } = needs.nozzleC;
   const findings: FitFinding[] = [];
   if (low > machine.maximumNozzleC) {
-    findings.push(blocker(`Needs a nozzle at ${low} °C or more; this one reaches ${machine.maximumNozzleC} °C`));
+    findings.push(
+      blocker(say`Needs a nozzle at ${celsius(low)} or more; this one reaches ${celsius(machine.maximumNozzleC)}`),
+    );
   } else if (mid > machine.maximumNozzleC) {
-    findings.push(caution(`Best at a nozzle of ${mid} °C; this one reaches ${machine.maximumNozzleC} °C`));
+    findings.push(
+      caution(say`Best at a nozzle of ${celsius(mid)}; this one reaches ${celsius(machine.maximumNozzleC)}`),
+    );
   }
   if (machine.hotEndLining !== 'ptfe') return findings;
   const limit = rules.ptfeLimitC;
   if (low > limit) {
     findings.push(
       blocker(
-        `Needs ${low} °C in a PTFE-lined hot end, which gives off toxic fumes above ${limit} °C; fit an all-metal hot end`,
+        say`Needs ${celsius(low)} in a PTFE-lined hot end, which gives off toxic fumes above ${celsius(limit)}; fit an all-metal hot end`,
       ),
     );
   } else if (mid > limit) {
     findings.push(
-      caution(`Keep the nozzle at ${limit} °C or less: the hot end is PTFE-lined and gives off toxic fumes above that`),
+      caution(
+        say`Keep the nozzle at ${celsius(limit)} or less: the hot end is PTFE-lined and gives off toxic fumes above that`,
+      ),
     );
   }
   return findings;
@@ -138,10 +146,12 @@ function nozzleFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
   }
   if (machine.nozzleDiameterMm < needs.minimumNozzleMm) {
     findings.push(
-      blocker(`Needs a nozzle of ${needs.minimumNozzleMm} mm or wider; ${machine.nozzleDiameterMm} mm is fitted`),
+      blocker(say`Needs a nozzle of ${mm(needs.minimumNozzleMm)} or wider; ${mm(machine.nozzleDiameterMm)} is fitted`),
     );
   } else if (machine.nozzleDiameterMm < needs.recommendedNozzleMm) {
-    findings.push(caution(`Fibre may clog ${machine.nozzleDiameterMm} mm; ${needs.recommendedNozzleMm} mm avoids it`));
+    findings.push(
+      caution(say`Fibre may clog ${mm(machine.nozzleDiameterMm)}; ${mm(needs.recommendedNozzleMm)} avoids it`),
+    );
   }
   return [...findings, ...driveFindings(needs, machine)];
 }
@@ -164,11 +174,13 @@ export function sizeFindings(machine: Machine, box: BoxOnBed): FitFinding[] {
   const { heightMm: height, longMm: long, shortMm: short } = box;
   const bed = [machine.buildVolumeMm.x, machine.buildVolumeMm.y].sort((a, b) => b - a) as [number, number];
   if (height > machine.buildVolumeMm.z) {
-    return [blocker(`Stands ${Math.round(height)} mm high; this machine builds ${machine.buildVolumeMm.z} mm`)];
+    return [blocker(say`Stands ${mm(Math.round(height))} high; this machine builds ${mm(machine.buildVolumeMm.z)}`)];
   }
   if (!fitsRectangle(long, short, bed[0], bed[1])) {
     return [
-      blocker(`Footprint ${Math.round(long)} × ${Math.round(short)} mm does not fit on ${bed[0]} × ${bed[1]} mm`),
+      blocker(
+        say`Footprint ${bare(mm(Math.round(long)))} × ${mm(Math.round(short))} does not fit on ${bare(mm(bed[0]))} × ${mm(bed[1])}`,
+      ),
     ];
   }
   return [];

@@ -1,9 +1,10 @@
-import type { Machine } from '@anvilstone/schema';
+import { say, mm, celsius } from '@anvilstone/core/foundations';
+import type { Machine, Statement } from '@anvilstone/schema';
 import { holdingPowerW } from './bedPower.ts';
 
 /** A change of a machine that a workshop can make itself. */
 export interface MachineUpgrade {
-  title: string;
+  title: Statement;
   /** Usual price of the part, USD. Ours, evidence class D: ask a supplier. */
   priceUsd: number;
   /** What it changes. */
@@ -32,17 +33,17 @@ const MAINS = 'Mains voltage: a licensed person fits and checks it.';
 /** Each one upgrade that a machine lacks; combinations are for whoever plans a new machine. */
 export function machineUpgrades(machine: Machine): MachineUpgrade[] {
   const found: MachineUpgrade[] = [];
-  const add = (title: string, priceUsd: number, change: Partial<Machine>, caution?: string) =>
+  const add = (title: Statement, priceUsd: number, change: Partial<Machine>, caution?: string) =>
     found.push({ title, priceUsd, change, machine: { ...machine, ...change }, ...(caution ? { caution } : {}) });
   if (machine.nozzleMaterial === 'brass') {
     add('fit a hardened nozzle', 25, { nozzleMaterial: 'hardened' });
     if (machine.nozzleDiameterMm < WIDE_NOZZLE_MM)
-      add(`fit a hardened nozzle of ${WIDE_NOZZLE_MM} mm`, 25, {
+      add(say`fit a hardened nozzle of ${mm(WIDE_NOZZLE_MM)}`, 25, {
         nozzleMaterial: 'hardened',
         nozzleDiameterMm: WIDE_NOZZLE_MM,
       });
   } else if (machine.nozzleDiameterMm < WIDE_NOZZLE_MM)
-    add(`fit a nozzle of ${WIDE_NOZZLE_MM} mm`, 20, { nozzleDiameterMm: WIDE_NOZZLE_MM });
+    add(say`fit a nozzle of ${mm(WIDE_NOZZLE_MM)}`, 20, { nozzleDiameterMm: WIDE_NOZZLE_MM });
   if (machine.hotEndLining === 'ptfe')
     add('fit an all-metal hot end', 70, {
       hotEndLining: 'all-metal',
@@ -51,17 +52,17 @@ export function machineUpgrades(machine: Machine): MachineUpgrade[] {
   if (machine.enclosure === 'open') add('build an enclosure round it', 150, { enclosure: 'enclosed' });
   if (machine.enclosure !== 'heated')
     add(
-      `${machine.enclosure === 'open' ? 'enclose it and heat' : 'heat'} its chamber to ${HEATED_CHAMBER_C} °C`,
+      say`${machine.enclosure === 'open' ? 'enclose it and heat' : 'heat'} its chamber to ${celsius(HEATED_CHAMBER_C)}`,
       machine.enclosure === 'open' ? 480 : 350,
       { enclosure: 'heated', maximumChamberC: HEATED_CHAMBER_C },
       `${MAINS} A thermal fuse, and electronics outside of the heat.`,
     );
   if (machine.maximumBedC < HOT_BED_C)
-    add(`fit a bed that reaches ${HOT_BED_C} °C`, 180, { maximumBedC: HOT_BED_C, mainsBed: true }, MAINS);
+    add(say`fit a bed that reaches ${celsius(HOT_BED_C)}`, 180, { maximumBedC: HOT_BED_C, mainsBed: true }, MAINS);
   if (machine.extruder === 'remote') add('move the drive to the nozzle (direct drive)', 90, { extruder: 'direct' });
   const { sensorLimitC, ownPlasticC, bedSurfaces } = machine;
   if (sensorLimitC !== undefined && sensorLimitC < HOT_SENSOR_C)
-    add(`fit a temperature sensor that holds to ${HOT_SENSOR_C} °C`, 40, { sensorLimitC: HOT_SENSOR_C });
+    add(say`fit a temperature sensor that holds to ${celsius(HOT_SENSOR_C)}`, 40, { sensorLimitC: HOT_SENSOR_C });
   const heldW = holdingPowerW(machine, machine.maximumBedC);
   if (machine.supplyW !== undefined && !machine.mainsBed && heldW > machine.supplyW)
     add('fit a stronger power supply', 65, { supplyW: Math.ceil((1.25 * heldW) / 50) * 50 }, MAINS);

@@ -1,4 +1,5 @@
-import { requirePositiveValue, InputError } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { requirePositiveValue, InputError, say, celsius } from '@anvilstone/core/foundations';
 import { MOST_COOLER_K, type Dryer, type SpoolToDry } from './dryer.ts';
 import { exactPlan } from './exactPlan.ts';
 import { dutiesOf, scoreOf, type Duty } from './duties.ts';
@@ -17,7 +18,7 @@ export interface DryerRun {
 export interface DryerPlan {
   runs: readonly DryerRun[];
   /** No dryer takes it, and why. */
-  impossible: readonly { id: string; why: string }[];
+  impossible: readonly { id: string; why: Statement }[];
   /** Hours by which spools are late, together. */
   lateH: number;
   /** Every way was tried: nothing is better. */
@@ -57,11 +58,11 @@ function runsOf(duty: Duty): DryerRun[] {
   }));
 }
 
-function whyImpossible(spool: SpoolToDry, dryers: readonly Dryer[]): string | undefined {
+function whyImpossible(spool: SpoolToDry, dryers: readonly Dryer[]): Statement | undefined {
   const hottest = Math.max(...dryers.map(({ maximumC }) => maximumC), -Infinity);
   if (dryers.length === 0) return 'there is no dryer';
   return hottest < spool.dryingC - MOST_COOLER_K
-    ? `it is dried at ${spool.dryingC} °C; the hottest dryer reaches ${hottest} °C`
+    ? say`it is dried at ${celsius(spool.dryingC)}; the hottest dryer reaches ${celsius(hottest)}`
     : undefined;
 }
 

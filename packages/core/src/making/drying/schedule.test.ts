@@ -1,3 +1,4 @@
+import { inWords, say, spellOut } from '@anvilstone/core/foundations';
 import type { DryerAtHand, DryerSchedule } from '@anvilstone/schema';
 import fc from 'fast-check';
 import { sampleLibrary } from '../../education/sample/index.ts';
@@ -74,7 +75,7 @@ describe('a proposal', () => {
       none,
       NOW,
     );
-    expect(impossible).toEqual([
+    expect(spellOut(impossible)).toEqual([
       { id: 'hot', why: expect.stringMatching(/140 °C; the hottest dryer reaches 90 °C/) as string },
     ]);
     expect(schedule.runs.flatMap(({ loads }) => loads)).toEqual(['a']);
@@ -107,7 +108,9 @@ describe('a proposal', () => {
 
 describe('what speaks against a schedule', () => {
   const texts = (runs: DryerSchedule['runs'], loads = [load('a'), load('b'), load('c')]) =>
-    scheduleConflicts({ runs, conditioning: [] }, loads, [warm, bath]).map(({ kind, text }) => `${kind}: ${text}`);
+    scheduleConflicts({ runs, conditioning: [] }, loads, [warm, bath]).map(({ kind, text }) =>
+      inWords(say`${kind}: ${text}`),
+    );
   test.each([
     ['too hot for a load', [run('r', 0, ['a', 'b', 'c'].slice(0, 1), 95)], /^stop: Warm box reaches 90 °C, not 95 °C/],
     ['fuses', [run('r', 0, ['a'], 95)], /stop: a fuses on its reel above 90 °C, and this run has 95 °C/],

@@ -1,4 +1,4 @@
-import type { DryerAtHand, DryerSchedule, ScheduledRun } from '@anvilstone/schema';
+import type { DryerAtHand, DryerSchedule, ScheduledRun, Statement } from '@anvilstone/schema';
 import { hoursAt } from './duties.ts';
 import type { DryerLoad } from './dryerLoad.ts';
 import { planDryers, type DryerRun } from './dryerPlan.ts';
@@ -32,7 +32,7 @@ export function runTimes(run: ScheduledRun, loads: ReadonlyMap<string, DryerLoad
 export interface ProposedSchedule {
   schedule: DryerSchedule;
   /** No dryer takes it, and why. */
-  impossible: readonly { id: string; why: string }[];
+  impossible: readonly { id: string; why: Statement }[];
   exact: boolean;
 }
 

@@ -1,5 +1,5 @@
-import type { DryerAtHand, DryerSchedule, ScheduledRun } from '@anvilstone/schema';
-import { duration } from '@anvilstone/core/foundations';
+import type { DryerAtHand, DryerSchedule, ScheduledRun, Statement } from '@anvilstone/schema';
+import { duration, say, celsius } from '@anvilstone/core/foundations';
 import { MOST_COOLER_K } from './dryer.ts';
 import type { DryerLoad } from './dryerLoad.ts';
 import { runTimes } from './schedule.ts';
@@ -9,7 +9,7 @@ export interface ScheduleConflict {
   kind: 'stop' | 'late';
   /** Runs it is about; none: a load that no run has. */
   runIds: readonly string[];
-  text: string;
+  text: Statement;
 }
 
 /** Within a second is at once: times are written in whole milliseconds. */
@@ -35,12 +35,12 @@ export function scheduleConflicts(
 type Loads = ReadonlyMap<string, DryerLoad>;
 
 function conflictsOfRun(run: ScheduledRun, known: Loads, dryer: DryerAtHand | undefined): ScheduleConflict[] {
-  const of = (kind: ScheduleConflict['kind'], text: string): ScheduleConflict => ({ kind, runIds: [run.id], text });
+  const of = (kind: ScheduleConflict['kind'], text: Statement): ScheduleConflict => ({ kind, runIds: [run.id], text });
   if (!dryer) return [of('stop', `There is no dryer “${run.dryerId}” any more`)];
   const times = runTimes(run, known);
   return [
     ...(run.temperatureC > dryer.maximumC
-      ? [of('stop', `${dryer.name} reaches ${dryer.maximumC} °C, not ${run.temperatureC} °C`)]
+      ? [of('stop', say`${dryer.name} reaches ${celsius(dryer.maximumC)}, not ${celsius(run.temperatureC)}`)]
       : []),
     ...(run.loads.length > dryer.slots
       ? [of('stop', `${run.loads.length} loads in ${dryer.name}, which holds ${dryer.slots}`)]
@@ -57,13 +57,18 @@ function conflictsOfRun(run: ScheduledRun, known: Loads, dryer: DryerAtHand | un
               of(
                 'stop',
                 load.purpose === 'drying'
-                  ? `${load.title} fuses on its reel above ${load.limitC} °C, and this run has ${run.temperatureC} °C`
-                  : `${load.title} is conditioned at ${load.limitC} °C, and this run has ${run.temperatureC} °C`,
+                  ? say`${load.title} fuses on its reel above ${celsius(load.limitC)}, and this run has ${celsius(run.temperatureC)}`
+                  : say`${load.title} is conditioned at ${celsius(load.limitC)}, and this run has ${celsius(run.temperatureC)}`,
               ),
             ]
           : []),
         ...(run.temperatureC < load.dryingC - MOST_COOLER_K
-          ? [of('stop', `${load.title} hardly dries at ${run.temperatureC} °C: it wants ${load.dryingC} °C`)]
+          ? [
+              of(
+                'stop',
+                say`${load.title} hardly dries at ${celsius(run.temperatureC)}: it wants ${celsius(load.dryingC)}`,
+              ),
+            ]
           : []),
         ...(load.fromMs > times.startMs + SAME_MS
           ? [of('stop', `${load.title} is not at hand yet when this run starts`)]

@@ -1,3 +1,4 @@
+import type { Statement } from '@anvilstone/schema';
 /** Whose word a setting is: the maker's of this grade, its family's typical value, the machine's, the company's, the brief's, or ours. */
 export type CardSource = 'grade' | 'family' | 'machine' | 'company' | 'brief' | 'ours';
 
@@ -5,9 +6,9 @@ export type CardSource = 'grade' | 'family' | 'machine' | 'company' | 'brief' | 
 export interface CardLine {
   id: string;
   title: string;
-  value: string;
+  value: Statement;
   /** Why it is so, and what is traded. */
-  why: string;
+  why: Statement;
   from: CardSource;
   /** It goes wrong when this is left out. */
   mind?: true;

@@ -1,5 +1,4 @@
 import type { Brief, BuildOrientation, Grade, Machine } from '@anvilstone/schema';
-import type { UnitSystem } from '@anvilstone/core/foundations';
 import type { ProcessNeeds } from '@anvilstone/core/machines';
 import type { Family, Reinforcement, CompleteRules } from '@anvilstone/core/materials';
 
@@ -12,6 +11,5 @@ export interface CardSetting {
   family: Family;
   filler: Reinforcement | undefined;
   needs: ProcessNeeds;
-  units: UnitSystem;
   rules: CompleteRules;
 }

@@ -1,3 +1,4 @@
+import { spellOut } from '@anvilstone/core/foundations';
 import type { Machine } from '@anvilstone/schema';
 import { lampArm, sampleLibrary } from '../../education/sample/index.ts';
 import { breakEvenUses, costPerUse } from './consumable.ts';
@@ -31,7 +32,7 @@ describe('closed supply', () => {
     const { cost, closedExtraUsd, costLines } = on(closed);
     expect(closedExtraUsd).toBeCloseTo(cost!.totalUsd - on(open).cost!.totalUsd, 9);
     expect(closedExtraUsd).toBeCloseTo(((cost!.filamentG / 1000) * 100) / (1 - cost!.scrapShare), 9);
-    expect(costLines[0]!.how).toContain('closed supply');
+    expect(spellOut(costLines[0]!.how)).toContain('closed supply');
     expect(on(open).closedExtraUsd).toBeNull();
   });
 });

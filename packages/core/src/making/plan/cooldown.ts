@@ -1,6 +1,6 @@
 import type { Brief } from '@anvilstone/schema';
 import { preparePart } from '@anvilstone/core/evaluation';
-import { formatNumber as f, formatQuantity, duration } from '@anvilstone/core/foundations';
+import { formatNumber as f, duration, say, kelvins, mm, celsius } from '@anvilstone/core/foundations';
 import {
   waterDiffusionMm2PerH,
   timeToFraction,
@@ -20,15 +20,13 @@ export const afterwards = (setting: CardSetting): CardLine[] => [
 
 const WARPS = 3;
 
-function coolLine({ family, needs, machine, units }: CardSetting): CardLine {
+function coolLine({ family, needs, machine }: CardSetting): CardLine {
   const coolC = Math.min(45, Math.max(30, family.glassTransitionC - 25));
   const slow = needs.warpTendency1to5 >= WARPS || machine.enclosure === 'heated';
   return {
     id: 'cool-down',
     title: 'Cool down',
-    value: slow
-      ? `on the bed, door shut, to ${formatQuantity(coolC, 'temperature', units)}`
-      : 'off the bed when it lets go',
+    value: slow ? say`on the bed, door shut, to ${celsius(coolC)}` : 'off the bed when it lets go',
     why: slow
       ? 'Taken off warm, it warps in the hand; stress that cools in evenly does less harm'
       : 'It warps little; a cool bed lets go by itself',
@@ -36,10 +34,10 @@ function coolLine({ family, needs, machine, units }: CardSetting): CardLine {
   };
 }
 
-function annealLines({ brief, family, machine, units }: CardSetting): CardLine[] {
+function annealLines({ brief, family, machine }: CardSetting): CardLine[] {
   const annealing = annealingOf(family);
   if (!annealing) return [];
-  const temperature = formatQuantity(annealing.temperatureC, 'temperature', units);
+  const temperature = celsius(annealing.temperatureC);
   const larger = 100 * (1 / (1 - annealing.shrinkPct / 100) - 1);
   const chamberC = chamberCrystallisesC(family);
   if (brief.crystallisedInChamber && chamberC !== null && (machine.maximumChamberC ?? 0) >= chamberC)
@@ -47,7 +45,7 @@ function annealLines({ brief, family, machine, units }: CardSetting): CardLine[]
       {
         id: 'crystallise',
         title: 'Crystallise',
-        value: `in the chamber while it prints, at ${formatQuantity(chamberC, 'temperature', units)} or more`,
+        value: say`in the chamber while it prints, at ${celsius(chamberC)} or more`,
         why: `The brief counts on it: amorphous it keeps less of its stiffness and form; an oven afterwards would distort it by about ${f(annealing.shrinkPct)} %`,
         from: 'family',
       },
@@ -56,7 +54,7 @@ function annealLines({ brief, family, machine, units }: CardSetting): CardLine[]
     id: 'anneal',
     title: 'Anneal',
     from: 'family' as const,
-    value: `${f(annealing.hours)} h at ${temperature}, slowly up and down`,
+    value: say`${f(annealing.hours)} h at ${temperature}, slowly up and down`,
   };
   return brief.annealed
     ? [
@@ -70,7 +68,7 @@ function annealLines({ brief, family, machine, units }: CardSetting): CardLine[]
         {
           ...line,
           value: 'not required',
-          why: `${line.value} would lift its heat limit by some ${f(annealing.hdtGainC)} K and shrink it by ${f(annealing.shrinkPct)} %`,
+          why: say`${line.value} would lift its heat limit by some ${kelvins(annealing.hdtGainC)} and shrink it by ${f(annealing.shrinkPct)} %`,
         },
       ];
 }
@@ -100,7 +98,7 @@ export function afterPrintingH(brief: Brief, family: Family): number {
   );
 }
 
-function conditionLines({ brief, family, units }: CardSetting): CardLine[] {
+function conditionLines({ brief, family }: CardSetting): CardLine[] {
   if (!isConditioned(brief, family)) return [];
   const { thinnestMm } = preparePart(brief).body;
   const at = (temperatureC: number) => conditioningH(family, thinnestMm, temperatureC);
@@ -109,7 +107,7 @@ function conditionLines({ brief, family, units }: CardSetting): CardLine[] {
       id: 'condition',
       title: 'Condition before use',
       value: `${duration(at(23))} in air at 50 % humidity`,
-      why: `Fresh from the printer it is dry: brittle, and smaller than it will be. ${f(thinnestMm)} mm of wall take as long for nine tenths of their ${f(family.waterAt23C50RhPct)} % of water; over water at ${formatQuantity(WARM_WATER_C, 'temperature', units)} about ${duration(at(WARM_WATER_C))}, watched by weight`,
+      why: say`Fresh from the printer it is dry: brittle, and smaller than it will be. ${mm(thinnestMm)} of wall take as long for nine tenths of their ${f(family.waterAt23C50RhPct)} % of water; over water at ${celsius(WARM_WATER_C)} about ${duration(at(WARM_WATER_C))}, watched by weight`,
       from: 'family',
       mind: true,
     },

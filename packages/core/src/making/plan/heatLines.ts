@@ -1,4 +1,4 @@
-import { formatNumber as f, formatQuantity } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius } from '@anvilstone/core/foundations';
 import type { CardLine } from './cardLine.ts';
 import type { CardSetting } from './cardSetting.ts';
 
@@ -11,8 +11,7 @@ export const heatLines = (setting: CardSetting): CardLine[] => [
   slopeLine(setting),
 ];
 
-function nozzleLine({ brief, grade, family, machine, rules, units, needs }: CardSetting): CardLine {
-  const degrees = (value: number) => formatQuantity(value, 'temperature', units);
+function nozzleLine({ brief, grade, family, machine, rules, needs }: CardSetting): CardLine {
   const stated = grade.process.nozzleC;
   const { low, high } = stated ?? family.nozzleC;
   const caps: readonly (readonly [limitC: number, why: string])[] = [
@@ -30,7 +29,7 @@ function nozzleLine({ brief, grade, family, machine, rules, units, needs }: Card
     return {
       id: 'nozzle',
       title: 'Nozzle temperature',
-      value: degrees(brief.foamNozzleC),
+      value: say`${celsius(brief.foamNozzleC)}`,
       why: 'Sets the foam: another temperature makes another density and hardness',
       from: 'brief',
       mind: true,
@@ -39,8 +38,8 @@ function nozzleLine({ brief, grade, family, machine, rules, units, needs }: Card
     return {
       id: 'nozzle',
       title: 'Nozzle temperature',
-      value: `not available: ${degrees(low)} needed`,
-      why: `${degrees(capC)} at most: ${why}`,
+      value: say`not available: ${celsius(low)} needed`,
+      why: say`${celsius(capC)} at most: ${why}`,
       from: 'machine',
       mind: true,
     };
@@ -50,19 +49,18 @@ function nozzleLine({ brief, grade, family, machine, rules, units, needs }: Card
     title: 'Nozzle temperature',
     value:
       low === top
-        ? degrees(low)
-        : `${degrees(low)} to ${degrees(top)}, start at ${degrees(Math.min(top, needs.nozzleC.mid))}`,
+        ? say`${celsius(low)}`
+        : say`${celsius(low)} to ${celsius(top)}, start at ${celsius(Math.min(top, needs.nozzleC.mid))}`,
     why:
       top < high
-        ? `Held at ${degrees(capC)}: ${why}. Hotter would bond the layers better`
+        ? say`Held at ${celsius(capC)}: ${why}. Hotter would bond the layers better`
         : 'Hotter bonds the layers better and strings more',
     from: top < high ? 'machine' : from,
     ...(top < high ? { mind: true as const } : {}),
   };
 }
 
-function bedLine({ grade, family, machine, units }: CardSetting): CardLine {
-  const degrees = (value: number) => formatQuantity(value, 'temperature', units);
+function bedLine({ grade, family, machine }: CardSetting): CardLine {
   const stated = grade.process.bedC;
   const { low, high } = stated ?? family.bedC;
   const top = Math.min(high, machine.maximumBedC);
@@ -71,12 +69,12 @@ function bedLine({ grade, family, machine, units }: CardSetting): CardLine {
     id: 'bed',
     title: 'Bed',
     value: short
-      ? `not available: ${degrees(low)} needed`
+      ? say`not available: ${celsius(low)} needed`
       : low === top
-        ? degrees(low)
-        : `${degrees(low)} to ${degrees(top)}`,
+        ? say`${celsius(low)}`
+        : say`${celsius(low)} to ${celsius(top)}`,
     why: short
-      ? `It reaches ${degrees(machine.maximumBedC)}`
+      ? say`It reaches ${celsius(machine.maximumBedC)}`
       : 'Five degrees more for the first layer; too hot, and the foot of the part bulges',
     from: short ? 'machine' : stated ? 'grade' : 'family',
     ...(short ? { mind: true as const } : {}),
@@ -86,8 +84,7 @@ function bedLine({ grade, family, machine, units }: CardSetting): CardLine {
 /** Closer than this to the glass transition of an amorphous polymer the part sags while it is printed, K. */
 const BELOW_TG_K = 10;
 
-function chamberLine({ family, machine, needs, units }: CardSetting): CardLine {
-  const degrees = (value: number) => formatQuantity(value, 'temperature', units);
+function chamberLine({ family, machine, needs }: CardSetting): CardLine {
   const line = { id: 'chamber', title: 'Enclosure' };
   const wanted = needs.chamber.recommended ?? needs.chamber.minimum;
   if (needs.enclosure === 'open' && wanted === null)
@@ -102,7 +99,8 @@ function chamberLine({ family, machine, needs, units }: CardSetting): CardLine {
       ...line,
       value:
         machine.enclosure === 'open' ? 'shield it from draughts' : 'closed, bed on for a quarter of an hour before',
-      why: wanted === null ? 'Draughts crack layers' : `Best at ${degrees(wanted)}; this machine does not heat its air`,
+      why:
+        wanted === null ? 'Draughts crack layers' : say`Best at ${celsius(wanted)}; this machine does not heat its air`,
       from: 'family',
       ...(needs.enclosure !== 'open' && machine.enclosure === 'open' ? { mind: true as const } : {}),
     };
@@ -110,12 +108,12 @@ function chamberLine({ family, machine, needs, units }: CardSetting): CardLine {
   const at = Math.min(wanted, machine.maximumChamberC, limit);
   return {
     ...line,
-    value: degrees(at),
+    value: say`${celsius(at)}`,
     why:
       at < wanted
         ? at === limit
-          ? `Not above: it softens at ${degrees(family.glassTransitionC)}`
-          : `Best at ${degrees(wanted)}; the machine reaches ${degrees(machine.maximumChamberC)}`
+          ? say`Not above: it softens at ${celsius(family.glassTransitionC)}`
+          : say`Best at ${celsius(wanted)}; the machine reaches ${celsius(machine.maximumChamberC)}`
         : 'Warm air keeps it from warping and lets the layers bond',
     from: at < wanted ? 'machine' : 'family',
     ...(at < wanted && at < (needs.chamber.minimum ?? 0) ? { mind: true as const } : {}),

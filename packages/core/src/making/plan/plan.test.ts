@@ -1,3 +1,4 @@
+import { inWords, joined, say, spellOut } from '@anvilstone/core/foundations';
 import type { Brief, Grade, Machine } from '@anvilstone/schema';
 import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { waterDiffusionMm2PerH, waterUptakeFraction } from '../../materials/behaviour/sorption.ts';
@@ -63,14 +64,23 @@ describe('what a machine says of itself', () => {
     ['worn nozzle', bare('petg'), { condition: { nozzleAbrasiveG: 9000 } }, 'caution', /9000 g of abrasive/],
   ])('%s', (_what, one, change, verdict, said) => {
     const fit = findingsOf(one, change);
-    expect(fit.findings.map(({ text }) => text).join(' | ')).toMatch(said);
+    expect(
+      inWords(
+        joined(
+          fit.findings.map(({ text }) => text),
+          '; ',
+        ),
+      ),
+    ).toMatch(said);
     expect(fit.verdict).toBe(verdict);
   });
 
   test('sold in the diameter that the machine takes, and not', () => {
     const sold = (diametersMm: number[]): Grade => ({ ...bare('petg'), process: { diametersMm } });
     expect(findingsOf(sold([1.75, 2.85]), { filamentDiameterMm: 2.85 }).verdict).toBe('pass');
-    expect(findingsOf(sold([1.75]), { filamentDiameterMm: 2.85 }).findings[0]!.text).toMatch(/sold in 1.75 mm/);
+    expect(spellOut(findingsOf(sold([1.75]), { filamentDiameterMm: 2.85 }).findings[0]!.text)).toMatch(
+      /sold in 1.75 mm/,
+    );
   });
 
   test('by hand: 17 W/(m²·K) on 220 × 220 mm at 110 °C, and 60 W for the rest', () => {
@@ -82,13 +92,13 @@ describe('what a machine says of itself', () => {
   test('a chamber warmer than the glass transition allows is to be held down', () => {
     const hot = machine('hot-chamber');
     expect(
-      findingsOf(bare('petg'), {}, hot)
-        .findings.map(({ text }) => text)
+      spellOut(findingsOf(bare('petg'), {}, hot).findings)
+        .map(({ text }) => text)
         .join(),
     ).toMatch(/chamber at 70 °C or less/);
     expect(
-      findingsOf(bare('pa12'), {}, hot)
-        .findings.map(({ text }) => text)
+      spellOut(findingsOf(bare('pa12'), {}, hot).findings)
+        .map(({ text }) => text)
         .join(),
     ).not.toMatch(/chamber at/);
   });
@@ -102,8 +112,13 @@ describe('every machine for one grade', () => {
     const open = { ...machine('bench-open'), supplyW: 400, extruder: 'direct' as const };
     const [choice] = machineChoices(lampArm, { ...library, machines: [open] }, glass.id, 'XZ')!;
     expect(choice!.fit.verdict).toBe('blocker');
-    expect(choice!.fit.summary).toMatch(/brass nozzle/);
-    const titles = choice!.unlock!.upgrades.map(({ title }) => title).join('; ');
+    expect(spellOut(choice!.fit.summary)).toMatch(/brass nozzle/);
+    const titles = inWords(
+      joined(
+        choice!.unlock!.upgrades.map(({ title }) => title),
+        '; ',
+      ),
+    );
     expect(titles).toMatch(/hardened nozzle/);
     expect(choice!.unlock!.priceUsd).toBe(choice!.unlock!.upgrades.reduce((sum, { priceUsd }) => sum + priceUsd, 0));
     // With them nothing blocks it, and with one fewer something does.
@@ -123,7 +138,14 @@ describe('every machine for one grade', () => {
       expect(fit.verdict).toBe('blocker');
       expect(unlock).toBeUndefined();
     }
-    expect(choices.map(({ fit }) => fit.summary).join()).toMatch(/chamber/);
+    expect(
+      inWords(
+        joined(
+          choices.map(({ fit }) => fit.summary),
+          '; ',
+        ),
+      ),
+    ).toMatch(/chamber/);
   });
 
   test('printed at odds: what would help is priced, and what it saves is the difference in cost', () => {
@@ -133,7 +155,7 @@ describe('every machine for one grade', () => {
     const passive = on(machine('workshop-enclosed'));
     expect(passive.fit.verdict).toBe('caution');
     expect(passive.unlock).toBeUndefined();
-    expect(passive.relief!.upgrades.map(({ title }) => title)).toEqual(['heat its chamber to 70 °C']);
+    expect(spellOut(passive.relief!.upgrades.map(({ title }) => title))).toEqual(['heat its chamber to 70 °C']);
     expect(passive.relief!.upgrades[0]!.caution).toMatch(/licensed person.*thermal fuse/);
     const heated = on(passive.relief!.machine);
     expect(heated.relief).toBeUndefined();
@@ -144,11 +166,11 @@ describe('every machine for one grade', () => {
     const pc = bare('pc');
     const library = { ...sampleLibrary, grades: [pc], machines: [machine('workshop-enclosed')] };
     const [choice] = machineChoices(lampArm, library, pc.id, 'XY')!;
-    expect(choice!.fit.summary).toMatch(
+    expect(spellOut(choice!.fit.summary)).toMatch(
       /air in it reaches about 69 °C, best is 90 °C: about \d+ % of prints this large/,
     );
     expect(choice!.fit.verdict).toBe('blocker');
-    expect(choice!.unlock!.upgrades.map(({ title }) => title)).toEqual(['heat its chamber to 70 °C']);
+    expect(spellOut(choice!.unlock!.upgrades).map(({ title }) => title)).toEqual(['heat its chamber to 70 °C']);
   });
 
   test('usable ones first, cheapest first; blocked ones last', () => {
@@ -183,34 +205,36 @@ describe('process card', () => {
 
   test('the nozzle is held at what the PTFE lining bears, and says so', () => {
     const open = machine('bench-open');
-    expect(lineOf(lampArm, bare('petg'), open, 'nozzle')!.value).toMatch(/to 240 °C/);
-    expect(lineOf(lampArm, bare('petg'), open, 'nozzle')!.why).toMatch(/toxic fumes/);
-    expect(lineOf(lampArm, bare('pc'), open, 'nozzle')!.value).toMatch(/not available: \d+ °C needed/);
+    expect(spellOut(lineOf(lampArm, bare('petg'), open, 'nozzle')!.value)).toMatch(/to 240 °C/);
+    expect(spellOut(lineOf(lampArm, bare('petg'), open, 'nozzle')!.why)).toMatch(/toxic fumes/);
+    expect(spellOut(lineOf(lampArm, bare('pc'), open, 'nozzle')!.value)).toMatch(/not available: \d+ °C needed/);
   });
   test('filled: no fan for the bond of the layers, with what its family would do beside it', () => {
     const on = machine('workshop-enclosed');
-    expect(lineOf(lampArm, bare('petg', 'carbon-15'), on, 'fan')!.value).toBe('off');
-    expect(lineOf(lampArm, bare('petg', 'carbon-15'), on, 'fan')!.why).toMatch(/usual for its family is 20 to 50 %/);
-    expect(lineOf(lampArm, bare('petg'), on, 'fan')!.value).toBe('20 to 50 %');
+    expect(spellOut(lineOf(lampArm, bare('petg', 'carbon-15'), on, 'fan')!.value)).toBe('off');
+    expect(spellOut(lineOf(lampArm, bare('petg', 'carbon-15'), on, 'fan')!.why)).toMatch(
+      /usual for its family is 20 to 50 %/,
+    );
+    expect(spellOut(lineOf(lampArm, bare('petg'), on, 'fan')!.value)).toBe('20 to 50 %');
   });
   test('dried as its maker says, and longer where the company wants it', () => {
     const stated: Grade = { ...bare('petg'), process: { dryingC: 60, dryingH: 4 } };
     const line = (minimumDryingH: number) =>
-      processCard(lampArm, stated, machine('bench-open'), 'XY', 'metric', {
+      processCard(lampArm, stated, machine('bench-open'), 'XY', {
         ...defaultCompanyRules,
         minimumDryingH,
       })!.groups[0]!.lines.find(({ id }) => id === 'drying')!;
-    expect(line(0).value).toBe('4 h at 60 °C');
-    expect(line(9).value).toBe('9 h at 60 °C');
+    expect(spellOut(line(0).value)).toBe('4 h at 60 °C');
+    expect(spellOut(line(9).value)).toBe('9 h at 60 °C');
     expect(line(9).from).toBe('company');
   });
   test('amorphous: the chamber stays 10 K below its glass transition', () => {
     const line = lineOf(lampArm, bare('abs'), { ...machine('hot-chamber'), maximumChamberC: 60 }, 'chamber')!;
-    expect(line.value).toBe('60 °C');
+    expect(spellOut(line.value)).toBe('60 °C');
   });
   test('polyamide in ordinary air is conditioned; what stays dry and what takes up nothing is not', () => {
     const wet: Brief = { ...lampArm, moisture: 'conditioned' };
-    expect(lineOf(wet, bare('pa6'), machine('workshop-enclosed'), 'condition')!.value).toMatch(
+    expect(spellOut(lineOf(wet, bare('pa6'), machine('workshop-enclosed'), 'condition')!.value)).toMatch(
       /in air at 50 % humidity/,
     );
     expect(lineOf({ ...wet, moisture: 'dry' }, bare('pa6'), machine('workshop-enclosed'), 'condition')).toBeUndefined();
@@ -219,11 +243,17 @@ describe('process card', () => {
   test('drawn larger by what annealing shrinks it, where the brief counts on it', () => {
     const annealed = lineOf({ ...lampArm, annealed: true }, bare('pla-heat'), machine('bench-open'), 'anneal')!;
     const { shrinkPct } = findFamily('pla-heat')!.annealing!;
-    expect(Number(/part ([\d.]+) % larger/.exec(annealed.why)![1])).toBeCloseTo(100 / (1 - shrinkPct / 100) - 100, 1);
+    expect(Number(/part ([\d.]+) % larger/.exec(inWords(annealed.why))![1])).toBeCloseTo(
+      100 / (1 - shrinkPct / 100) - 100,
+      1,
+    );
   });
   test('units as the reader has them', () =>
     expect(
-      processCard(lampArm, bare('petg'), machine('workshop-enclosed'), 'XY', 'inchPound')!.groups[1]!.lines[0]!.value,
+      inWords(
+        processCard(lampArm, bare('petg'), machine('workshop-enclosed'), 'XY')!.groups[1]!.lines[0]!.value,
+        'inchPound',
+      ),
     ).toMatch(/°F/));
 });
 
@@ -298,7 +328,7 @@ describe('a lot', () => {
 describe('supports and what comes after', () => {
   test('a bed hotter than a support stands rules it out, with both temperatures', () => {
     const pva = supportChoices(bare('asa'), machine('workshop-enclosed'))!.find(({ support }) => support.id === 'pva')!;
-    expect(pva.problems.join()).toMatch(/bed at \d+ °C; this support stands 75 °C/);
+    expect(inWords(joined(pva.problems, '; '))).toMatch(/bed at \d+ °C; this support stands 75 °C/);
   });
   test('usable and recommended ones come first', () => {
     const choices = supportChoices(bare('petg'), machine('workshop-enclosed'))!;
@@ -338,8 +368,8 @@ test('every grade of the library with a known family has a card for every demo p
         if (!findFamily(one.familyId)) expect(card).toBeUndefined();
         else
           for (const { value, why } of card!.groups.flatMap(({ lines }) => lines)) {
-            expect(`${value} ${why}`).not.toMatch(/NaN|undefined|Infinity/);
-            expect(why).not.toMatch(/[.]$/);
+            expect(inWords(say`${value} ${why}`)).not.toMatch(/NaN|undefined|Infinity/);
+            expect(inWords(why)).not.toMatch(/[.]$/);
           }
       }
 });

@@ -1,5 +1,5 @@
-import type { Agent, Grade } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Agent, Grade, Statement } from '@anvilstone/schema';
+import { formatNumber as f, say, celsius, kelvins } from '@anvilstone/core/foundations';
 import {
   agents as table,
   fillerEffects,
@@ -17,10 +17,10 @@ export interface Treatment {
   id: string;
   title: string;
   verdict: TreatmentVerdict;
-  how: string;
+  how: Statement;
   /** What it does to the numbers, in words; empty: nothing. */
-  changes: string;
-  caution: string;
+  changes: Statement;
+  caution: Statement;
 }
 
 /**
@@ -68,8 +68,8 @@ function annealing(family: Family): Treatment {
   return {
     ...base,
     verdict: 'with care',
-    how: `${f(found.hours)} h at ${f(found.temperatureC)} °C, in sand or plaster, slowly up and down.`,
-    changes: `Heat limit about ${f(found.hdtGainC)} K higher; shrinks by ${f(found.shrinkPct)} %${found.crystallises ? '; crystallises, so that it then carries beyond its glass transition' : ''}. State it in the brief to include it in the checks.`,
+    how: say`${f(found.hours)} h at ${celsius(found.temperatureC)}, in sand or plaster, slowly up and down.`,
+    changes: say`Heat limit about ${kelvins(found.hdtGainC)} higher; shrinks by ${f(found.shrinkPct)} %${found.crystallises ? '; crystallises, so that it then carries beyond its glass transition' : ''}. State it in the brief to include it in the checks.`,
     caution: OVEN,
   };
 }
@@ -149,7 +149,7 @@ function heatSetInsert(family: Family): Treatment {
   return {
     ...base,
     verdict: 'works',
-    how: `Tip at about ${f(tipC, 2)} °C, pressed in slowly by its own weight, three walls or more around the hole, cooled under a flat block.`,
+    how: say`Tip at about ${celsius(tipC, 2)}, pressed in slowly by its own weight, three walls or more around the hole, cooled under a flat block.`,
     changes: 'Pull-out hangs on the walls, not on the infill; creep loosens the screw less than on bare plastic.',
     caution: 'Hot tip; fumes where it melts.',
   };

@@ -1,5 +1,5 @@
 import type { Brief, BuildOrientation, Grade, CompanyRules, Machine } from '@anvilstone/schema';
-import { formatNumber as f, formatQuantity, type UnitSystem } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, mm, celsius, fromMarked, ROOM_C } from '@anvilstone/core/foundations';
 import { processNeeds } from '@anvilstone/core/machines';
 import {
   foamCurveOf,
@@ -33,7 +33,6 @@ export function processCard(
   grade: Grade,
   machine: Machine,
   orientation: BuildOrientation,
-  units: UnitSystem = 'metric',
   rules: CompanyRules = defaultCompanyRules,
 ): ProcessCard | undefined {
   const family = findFamily(grade.familyId);
@@ -48,7 +47,6 @@ export function processCard(
     family,
     filler,
     needs,
-    units,
     rules: completeRules(rules),
   };
   return {
@@ -74,23 +72,23 @@ function supportLines({ grade, machine }: CardSetting): CardLine[] {
       id: 'support',
       title: 'Support, if any',
       value: support.name,
-      why: `Comes off ${REMOVAL_WORDS[pairing.removability]}: ${support.removal.agent}. ${pairing.harms ? pairing.harms.replace(/[.]$/, '') : 'Nothing is done to the part by it'}`,
+      why: say`Comes off ${REMOVAL_WORDS[pairing.removability]}: ${support.removal.agent}. ${pairing.harms ? fromMarked(pairing.harms.replace(/[.]$/, '')) : 'Nothing is done to the part by it'}`,
       from: 'family',
     },
   ];
 }
 
-function dryingLines({ grade, family, rules, units }: CardSetting): CardLine[] {
+function dryingLines({ grade, family, rules }: CardSetting): CardLine[] {
   const { process } = grade;
   const stated = process.dryingH ?? family.dryingH;
   const hours = Math.max(stated, rules.minimumDryingH);
-  const temperature = formatQuantity(process.dryingC ?? family.dryingC, 'temperature', units);
+  const temperature = celsius(process.dryingC ?? family.dryingC);
   const from = process.dryingH === undefined ? 'family' : 'grade';
   return [
     {
       id: 'drying',
       title: 'Dry the spool',
-      value: `${f(hours)} h at ${temperature}`,
+      value: say`${f(hours)} h at ${temperature}`,
       why:
         hours > stated
           ? `Company minimum: ${f(rules.minimumDryingH)} h at least; ${from === 'grade' ? 'its maker states' : 'usual for its family are'} ${f(stated)} h. Weigh it: dry at constant mass`
@@ -102,7 +100,7 @@ function dryingLines({ grade, family, rules, units }: CardSetting): CardLine[] {
       id: 'open-time',
       title: 'Print within',
       value: `${f(process.openHours ?? family.openHoursAt50Rh)} h of the dryer`,
-      why: 'In a room at 23 °C and 50 % humidity; longer from a dry box. Popping, strings and dull lines say that it is wet',
+      why: say`In a room at ${celsius(ROOM_C)} and 50 % humidity; longer from a dry box. Popping, strings and dull lines say that it is wet`,
       from: process.openHours === undefined ? 'family' : 'grade',
     },
   ];
@@ -114,9 +112,9 @@ function nozzleLines({ needs, machine }: CardSetting): CardLine[] {
     {
       id: 'nozzle-kind',
       title: 'Nozzle',
-      value: `${f(machine.nozzleDiameterMm)} mm, ${machine.nozzleMaterial}`,
+      value: say`${mm(machine.nozzleDiameterMm)}, ${machine.nozzleMaterial}`,
       why: wide
-        ? `Fitted; ${f(needs.recommendedNozzleMm)} mm clogs less with this filler`
+        ? say`Fitted; ${mm(needs.recommendedNozzleMm)} clogs less with this filler`
         : needs.abrasive
           ? machine.nozzleMaterial === 'brass'
             ? 'Fitted, and this filament wears brass through within a spool: change it first'
@@ -148,7 +146,7 @@ function surfaceLine({ family, machine }: CardSetting): CardLine {
 }
 
 function flowLines(setting: CardSetting): CardLine[] {
-  const { machine, family, units, grade, brief } = setting;
+  const { machine, family, grade, brief } = setting;
   const flow = flowOf(setting);
   const remote = machine.extruder === 'remote';
   const soft = family.morphology === 'elastomer';
@@ -158,7 +156,7 @@ function flowLines(setting: CardSetting): CardLine[] {
     {
       id: 'lines',
       title: 'Lines',
-      value: `${formatQuantity(flow.lineWidthMm, 'length', units)} wide, ${formatQuantity(flow.layerHeightMm, 'length', units)} high`,
+      value: say`${mm(flow.lineWidthMm)} wide, ${mm(flow.layerHeightMm)} high`,
       why: brief.filled ? 'As its walls and infill are worked out' : 'A tenth wider than the nozzle, half as high',
       from: brief.filled ? 'brief' : 'ours',
     },
@@ -179,7 +177,7 @@ function flowLines(setting: CardSetting): CardLine[] {
     {
       id: 'retraction',
       title: 'Retraction, to start from',
-      value: `${f(retractMm)} mm`,
+      value: say`${mm(retractMm)}`,
       why: `${remote ? 'Through a guide tube it takes millimetres' : 'With the drive at the nozzle it takes less than one'}${soft ? '; soft filament stretches, so less and slowly' : ''}`,
       from: 'ours',
     },

@@ -1,4 +1,5 @@
-import type { Grade, Machine } from '@anvilstone/schema';
+import { say, celsius } from '@anvilstone/core/foundations';
+import type { Grade, Machine, Statement } from '@anvilstone/schema';
 import { findFamily, supports, type Support, type SupportPairing } from '@anvilstone/core/materials';
 
 /** A support material beside one model family on one machine. */
@@ -6,7 +7,7 @@ export interface SupportChoice {
   support: Support;
   pairing: SupportPairing;
   /** Why it cannot be used on this machine; empty: it can. */
-  problems: readonly string[];
+  problems: readonly Statement[];
 }
 
 /** How a support comes off, in words. */
@@ -32,13 +33,17 @@ export function supportChoices(grade: Grade, machine: Machine | undefined): Supp
     if (!pairing) return [];
     const problems = [
       ...(support.bedMaxC !== null && bedC > support.bedMaxC
-        ? [`The model wants a bed at ${bedC} °C; this support stands ${support.bedMaxC} °C`]
+        ? [say`The model wants a bed at ${celsius(bedC)}; this support stands ${celsius(support.bedMaxC)}`]
         : []),
       ...(machine && support.chamberMaxC !== null && (family.chamberC.minimum ?? 0) > support.chamberMaxC
-        ? [`The model wants a chamber at ${family.chamberC.minimum} °C; this support stands ${support.chamberMaxC} °C`]
+        ? [
+            say`The model wants a chamber at ${celsius(family.chamberC.minimum ?? 0)}; this support stands ${celsius(support.chamberMaxC)}`,
+          ]
         : []),
       ...(machine && support.nozzleC !== null && support.nozzleC.low > machine.maximumNozzleC
-        ? [`It needs a nozzle at ${support.nozzleC.low} °C; the machine reaches ${machine.maximumNozzleC} °C`]
+        ? [
+            say`It needs a nozzle at ${celsius(support.nozzleC.low)}; the machine reaches ${celsius(machine.maximumNozzleC)}`,
+          ]
         : []),
     ];
     return [{ support, pairing, problems }];

@@ -1,4 +1,4 @@
-import type { Brief, CompanyRules, Library } from '@anvilstone/schema';
+import type { Brief, CompanyRules, Library, Statement } from '@anvilstone/schema';
 import { choose, usualPreferences, screen } from '@anvilstone/core/evaluation';
 import { InputError } from '@anvilstone/core/foundations';
 import { machineUpgrades } from '@anvilstone/core/machines';
@@ -17,7 +17,7 @@ export interface PartGain {
 /** One upgrade of one machine, over all parts. */
 export interface UpgradeGain {
   machineId: string;
-  title: string;
+  title: Statement;
   priceUsd: number;
   caution?: string;
   parts: readonly PartGain[];

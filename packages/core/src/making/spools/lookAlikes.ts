@@ -1,13 +1,14 @@
-import type { Grade, Spool } from '@anvilstone/schema';
+import { say, kelvins, grams } from '@anvilstone/core/foundations';
+import type { Grade, Spool, Statement } from '@anvilstone/schema';
 import { prepareMaterial, findFamily, defaultCompanyRules } from '@anvilstone/core/materials';
 
 /** Two spools that the eye takes for each other, of different grades. */
 export interface LookAlikes {
   spoolIds: readonly [string, string];
   /** What mixing them up would do. */
-  risk: string;
+  risk: Statement;
   /** How to tell them apart without a label. */
-  tellApart: string;
+  tellApart: Statement;
 }
 
 /** Masses of a metre that differ by this much are told apart on a scale to 0.01 g. */
@@ -46,23 +47,23 @@ export function lookAlikes(spools: readonly Spool[], gradeOf: (id: string) => Gr
 const isSoft = ({ familyId }: Grade) => findFamily(familyId)?.morphology === 'elastomer';
 const isDull = ({ reinforcementId }: Grade) => reinforcementId !== null;
 
-function riskOf(a: Grade, b: Grade): string {
+function riskOf(a: Grade, b: Grade): Statement {
   const [one, other] = [findFamily(a.familyId), findFamily(b.familyId)];
   if (!one || !other) return 'one of their families is not known';
   if (one.id !== other.id) {
     const apart = Math.abs(one.glassTransitionC - other.glassTransitionC);
-    return `${one.abbreviation} taken for ${other.abbreviation}: they are printed differently${apart > 15 ? `, and one softens ${Math.round(apart)} K earlier` : ''}`;
+    return say`${one.abbreviation} taken for ${other.abbreviation}: they are printed differently${apart > 15 ? say`, and one softens ${kelvins(Math.round(apart))} earlier` : ''}`;
   }
   return a.reinforcementId === b.reinforcementId
     ? `both ${one.abbreviation}, but not one grade: results would be written to the wrong one`
     : `both ${one.abbreviation}, one with another filler`;
 }
 
-function tellApart(a: { spool: Spool; grade: Grade }, b: { spool: Spool; grade: Grade }): string {
+function tellApart(a: { spool: Spool; grade: Grade }, b: { spool: Spool; grade: Grade }): Statement {
   const [first, second] = [metreG(a), metreG(b)];
   if (first === undefined || second === undefined || Math.abs(first - second) < TELLING_G)
     return 'not by weight: go by the label, and keep them apart';
-  return `a metre of ${a.spool.id} weighs ${first.toFixed(2)} g, of ${b.spool.id} ${second.toFixed(2)} g`;
+  return say`a metre of ${a.spool.id} weighs ${grams(first)}, of ${b.spool.id} ${grams(second)}`;
 }
 
 /** Mass of a metre of filament: π/4·d² in mm², times 1 m, is cm³. */

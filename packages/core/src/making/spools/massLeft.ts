@@ -1,4 +1,5 @@
-import type { Spool } from '@anvilstone/schema';
+import { say, grams } from '@anvilstone/core/foundations';
+import type { Spool, Statement } from '@anvilstone/schema';
 
 export interface MassLeft {
   massG: number;
@@ -29,13 +30,13 @@ const EXPLAINED_G = 5;
 /**
  * What speaks against a weighing, in words; undefined: nothing. A spool neither weighs less than its empty reel nor gains filament.
  */
-export function doubtOfWeighing(spool: Spool, grossG: number): string | undefined {
+export function doubtOfWeighing(spool: Spool, grossG: number): Statement | undefined {
   const { massG, weighedAt } = massLeft(spool);
   const found = grossG - spool.emptyReelG;
-  const grams = (value: number) => `${Math.round(value)} g`;
+  const whole = (value: number) => grams(Math.round(value));
   if (found < -EXPLAINED_G)
-    return `${grams(grossG)} is less than its empty reel, ${grams(spool.emptyReelG)}: different reel, or scale error`;
+    return say`${whole(grossG)} is less than its empty reel, ${whole(spool.emptyReelG)}: different reel, or scale error`;
   if (found > massG * (1 + EXPLAINED_SHARE) + EXPLAINED_G)
-    return `${grams(found)} of filament would be on it, but ${grams(massG)} were left ${weighedAt ? 'by the last weighing and what was printed since' : 'by its label and what was printed'}: a spool cannot gain filament: different spool or scale error`;
+    return say`${whole(found)} of filament would be on it, but ${whole(massG)} were left ${weighedAt ? 'by the last weighing and what was printed since' : 'by its label and what was printed'}: a spool cannot gain filament: different spool or scale error`;
   return undefined;
 }

@@ -1,4 +1,5 @@
-import type { Conditioning, Crystallinity, EvidenceClass, Grade, Observation } from '@anvilstone/schema';
+import { say, kelvins } from '@anvilstone/core/foundations';
+import type { Conditioning, Crystallinity, EvidenceClass, Grade, Observation, Statement } from '@anvilstone/schema';
 import type { Family, Morphology } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
 import { canonicalValue } from '../resolving/canonicalValue.ts';
@@ -19,7 +20,7 @@ export interface Behaviour {
   curve: ModulusCurve;
   /** Where the heat deflection points came from. */
   hdtEvidence: EvidenceClass;
-  hdtNote: string;
+  hdtNote: Statement;
   creep: CreepMaterial;
   /** C where the grade's own creep readings were fitted, D where the family's parameters stand in. */
   creepEvidence: EvidenceClass;
@@ -133,11 +134,11 @@ export function behaviourOf(
     curve,
     // What annealing adds is known of families only.
     hdtEvidence: own.length > 0 && gainK === 0 ? 'C' : 'D',
-    hdtNote: `${
+    hdtNote: say`${
       own.length > 0
         ? 'the grade’s own heat deflection temperature'
         : 'heat deflection temperature typical of the family'
-    }${gainK > 0 ? `, raised by ${gainK} K by annealing (typical of the family)` : ''}${
+    }${gainK > 0 ? say`, raised by ${kelvins(gainK)} by annealing (typical of the family)` : ''}${
       setAside > 0
         ? `; ${setAside} of its own left out: taken on crystallised bars, and as printed ${family.abbreviation} is amorphous`
         : ''

@@ -1,6 +1,6 @@
 import type { FoamPoint, Grade, PropertyId } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius } from '@anvilstone/core/foundations';
 import { gentModulusMPa } from './gentModulus.ts';
 import type { Resolution } from '../resolving/resolution.ts';
 import { PROPERTY_DEFINITIONS } from '../resolving/properties.ts';
@@ -99,7 +99,7 @@ export function foamed(
   const by = share(foam);
   if (by === undefined || by === 1) return resolution;
   const value = resolution.value * by;
-  const text = `× ${f(by)}: foamed at ${f(foam.nozzleC)} °C instead of about ${f(foam.statedNozzleC)} °C`;
+  const text = say`× ${f(by)}: foamed at ${celsius(foam.nozzleC)} instead of about ${celsius(foam.statedNozzleC)}`;
   return {
     ...resolution,
     value,

@@ -1,4 +1,5 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import { say, celsius } from '@anvilstone/core/foundations';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 
 /** What holds the shape of a printed part together when nothing pulls at it. */
@@ -14,7 +15,7 @@ export interface FormLimit {
   /** Held through an hour at most, °C. */
   peakC: number;
   /** What it was taken from, as words for the working. */
-  basis: string;
+  basis: Statement;
   evidence: EvidenceClass;
 }
 
@@ -63,13 +64,18 @@ export function formLimit(input: FormLimitInput): FormLimit {
     return {
       continuousC,
       peakC: continuousC + ELASTOMER_PEAK_K,
-      basis: `its hard phase softens at ${continuousC} °C`,
+      basis: say`its hard phase softens at ${celsius(continuousC)}`,
       evidence,
     };
   }
   if (solidity === 'crystallised' && vicatC !== undefined) {
     const peakC = Math.min(vicatC, meltingC === null ? Infinity : meltingC - BELOW_MELTING_K.peak);
-    return { continuousC: peakC - BELOW_VICAT_K, peakC, basis: `its own Vicat softening at ${vicatC} °C`, evidence };
+    return {
+      continuousC: peakC - BELOW_VICAT_K,
+      peakC,
+      basis: say`its own Vicat softening at ${celsius(vicatC)}`,
+      evidence,
+    };
   }
   if (solidity === 'crystallised' && meltingC !== null && heatDeflectionC !== null) {
     const crystals = (at: 'continuous' | 'peak') =>
@@ -80,7 +86,7 @@ export function formLimit(input: FormLimitInput): FormLimit {
     return {
       continuousC: crystals('continuous'),
       peakC: crystals('peak'),
-      basis: `its crystals hold it from ${Math.round(heatDeflectionC)} °C (heat deflection under the lowest stress) some way towards melting at ${meltingC} °C`,
+      basis: say`its crystals hold it from ${celsius(Math.round(heatDeflectionC))} (heat deflection under the lowest stress) some way towards melting at ${celsius(meltingC)}`,
       evidence,
     };
   }
@@ -88,7 +94,7 @@ export function formLimit(input: FormLimitInput): FormLimit {
   return {
     continuousC: tg - BELOW_TG_K.continuous + helpK,
     peakC: tg - BELOW_TG_K.peak + helpK,
-    basis: `glass transition at ${tg} °C${hasFibre ? ', which fibre hardly lifts' : ''}`,
+    basis: say`glass transition at ${celsius(tg)}${hasFibre ? ', which fibre hardly lifts' : ''}`,
     evidence,
   };
 }

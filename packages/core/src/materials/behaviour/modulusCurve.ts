@@ -1,5 +1,6 @@
+import type { Statement } from '@anvilstone/schema';
 import type { Morphology } from '../reference/family.ts';
-import { formatNumber, pchip } from '@anvilstone/core/foundations';
+import { pchip, say, megapascals, kelvins } from '@anvilstone/core/foundations';
 import { modulusAtHdtMPa } from './modulusAtHdt.ts';
 
 export const REFERENCE_TEMPERATURE_C = 23;
@@ -27,7 +28,7 @@ export interface Knot {
   temperatureC: number;
   modulusMPa: number;
   kind: KnotKind;
-  note: string;
+  note: Statement;
 }
 
 export interface ModulusCurveInput {
@@ -92,7 +93,7 @@ function candidateKnots(input: ModulusCurveInput): Knot[] {
     temperatureC,
     modulusMPa: stiffer * modulusAtHdtMPa({ modulus23MPa: e23 / stiffer, hdtStressMPa: stressMPa }),
     kind: input.hdtIsFamily ? 'family' : 'hdt',
-    note: `heat deflection at ${formatNumber(stressMPa)} MPa${input.hdtIsFamily ? `, family value${hdtIsOfNeat ? ' of the polymer alone × its filler' : ''}` : ''}`,
+    note: say`heat deflection at ${megapascals(stressMPa)}${input.hdtIsFamily ? `, family value${hdtIsOfNeat ? ' of the polymer alone × its filler' : ''}` : ''}`,
   }));
   for (const { temperatureC, ratio } of input.measured) {
     if (temperatureC > REFERENCE_TEMPERATURE_C) {
@@ -110,7 +111,8 @@ function candidateKnots(input: ModulusCurveInput): Knot[] {
     // Filler stiffens rubber no less than glass.
     modulusMPa: Math.min(RUBBERY_MODULUS_MPA * Math.max(1, fillerStiffness), e23 / 2),
     kind: 'rubbery',
-    note: input.morphology === 'amorphous' || meltingC === null ? 'glass transition + 15 °C' : 'melting point',
+    note:
+      input.morphology === 'amorphous' || meltingC === null ? say`glass transition + ${kelvins(15)}` : 'melting point',
   });
   const reference: Knot = {
     temperatureC: REFERENCE_TEMPERATURE_C,

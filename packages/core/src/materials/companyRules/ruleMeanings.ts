@@ -1,4 +1,5 @@
-import type { CompanyRules } from '@anvilstone/schema';
+import { say, celsius } from '@anvilstone/core/foundations';
+import type { CompanyRules, Statement } from '@anvilstone/schema';
 
 export type RuleId = keyof CompanyRules;
 export type RuleValue = CompanyRules[RuleId];
@@ -20,7 +21,7 @@ export interface RuleMeaning {
   unit?: string;
   /** Words of the choices, where it is one. */
   choices?: Readonly<Record<string, string>>;
-  reason: string;
+  reason: Statement;
 }
 
 const rule = (
@@ -28,7 +29,7 @@ const rule = (
   group: RuleMeaning['group'],
   title: string,
   how: Pick<RuleMeaning, 'unit' | 'choices'>,
-  reason: string,
+  reason: Statement,
 ): RuleMeaning => ({ id, group, title, ...how, reason });
 
 /** Every company rule in the order shown. */
@@ -163,7 +164,7 @@ export const ruleMeanings: readonly RuleMeaning[] = [
     'Machines and printing',
     'Maximum nozzle temperature with PTFE liner',
     { unit: '°C' },
-    'Above about 240 °C the lining gives off toxic fumes.',
+    say`Above about ${celsius(240)} the lining gives off toxic fumes.`,
   ),
   rule(
     'minimumDryingH',

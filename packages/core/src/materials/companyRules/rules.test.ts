@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import { companyRules } from '@anvilstone/schema';
 import { nineOfTenFactor, onBasis } from '../resolving/strengthBasis.ts';
 import { prepareMaterial } from '../behaviour/material.ts';
@@ -9,7 +10,7 @@ test('every policy value of the schema has a meaning, a reason and, but for the 
   const ids = Object.keys(companyRules.properties).sort();
   expect(ruleMeanings.map(({ id }) => id).sort()).toEqual(ids);
   expect([...Object.keys(defaultCompanyRules), 'machineHourUsd'].sort()).toEqual(ids);
-  for (const { reason } of ruleMeanings) expect(reason.length).toBeGreaterThan(20);
+  for (const { reason } of ruleMeanings) expect(inWords(reason).length).toBeGreaterThan(20);
 });
 
 test('the words of a choice are those that the schema accepts', () => {

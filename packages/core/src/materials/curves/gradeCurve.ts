@@ -1,4 +1,4 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
 import type { Dimension } from '@anvilstone/core/foundations';
 
 export interface CurvePoint {
@@ -8,7 +8,7 @@ export interface CurvePoint {
 /** A point that somebody measured or reported, marked apart from what the model draws between. */
 export interface MarkedPoint extends CurvePoint {
   kind: 'measured' | 'reported' | 'typical';
-  label: string;
+  label: Statement;
 }
 export interface Axis {
   title: string;
@@ -21,9 +21,9 @@ export interface GradeCurve {
   title: string;
   x: Axis;
   y: Axis;
-  lines: readonly { label: string; points: readonly CurvePoint[] }[];
+  lines: readonly { label: Statement; points: readonly CurvePoint[] }[];
   marks: readonly MarkedPoint[];
   evidence: EvidenceClass;
   /** Where the shape comes from, and what was left out of it. */
-  notes: readonly string[];
+  notes: readonly Statement[];
 }

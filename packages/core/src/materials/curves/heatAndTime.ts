@@ -1,4 +1,4 @@
-import { formatNumber } from '@anvilstone/core/foundations';
+import { formatNumber, ROOM_C, say, celsius } from '@anvilstone/core/foundations';
 import { canonicalValue } from '../resolving/canonicalValue.ts';
 import { creepReadings } from '../behaviour/creepFit.ts';
 import type { GradeCurve, MarkedPoint } from './gradeCurve.ts';
@@ -21,7 +21,7 @@ export function modulusCurves(material: Material): GradeCurve[] {
   // The knots hold the dry modulus; shown is the moisture state asked for, so each is scaled with the rest of the curve.
   const scale = e23 / curve.knots[0]!.modulusMPa;
   const dropped = curve.dropped.map(
-    (knot) => `${knot.note} at ${formatNumber(knot.temperatureC)} °C left out: the modulus would rise with temperature`,
+    (knot) => say`${knot.note} at ${celsius(knot.temperatureC)} left out: the modulus would rise with temperature`,
   );
   const x = { title: 'Temperature', dimension: 'temperature' } as const;
   const stiffness: GradeCurve = {
@@ -32,7 +32,7 @@ export function modulusCurves(material: Material): GradeCurve[] {
     lines: [{ label: 'modulus', points: temperatures.map((t) => ({ x: t, y: e23 * curve.ratio(t) })) }],
     marks: curve.knots.filter(({ kind }) => kind !== 'between').map((knot) => markOf(knot, scale)),
     evidence: behaviour.hdtEvidence,
-    notes: [`Shape from ${behaviour.hdtNote}`, ...dropped],
+    notes: [say`Shape from ${behaviour.hdtNote}`, ...dropped],
   };
   if (!strength.inPlane.known) return [stiffness];
   const sigma23 = strength.inPlane.value;
@@ -67,7 +67,7 @@ const markOf = (knot: Knot, scale: number): MarkedPoint => ({
   x: knot.temperatureC,
   y: knot.modulusMPa * scale,
   kind: MARK_KIND[knot.kind],
-  label: knot.kind === 'reference' ? 'modulus at 23 °C' : knot.note,
+  label: knot.kind === 'reference' ? say`modulus at ${celsius(ROOM_C)}` : knot.note,
 });
 
 function measuredStrengths({ grade }: Material): MarkedPoint[] {
@@ -103,7 +103,7 @@ export function creepCurves(material: Material): GradeCurve[] {
       x: { title: 'Time under load', dimension: 'time', logarithmic: true },
       y: { title: 'Deflection over that at once', dimension: 'ratio', logarithmic: true },
       lines: temperatures.map((t) => ({
-        label: `${t} °C`,
+        label: say`${celsius(t)}`,
         points: hours.map((h) => ({ x: h, y: material.creepGrowth(t, h) })).filter(({ y }) => y < 1000),
       })),
       marks,

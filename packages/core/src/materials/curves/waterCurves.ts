@@ -1,3 +1,4 @@
+import { say, mm } from '@anvilstone/core/foundations';
 import type { GradeCurve, MarkedPoint } from './gradeCurve.ts';
 import type { Material } from '../behaviour/material.ts';
 import { resolve } from '../resolving/resolve.ts';
@@ -20,7 +21,7 @@ export function waterCurves({ grade, family, rules }: Material): GradeCurve[] {
       x: halfTime.value,
       y: saturation.value / 2,
       kind: own ? 'measured' : 'typical',
-      label: 'half time of a 2 mm wall',
+      label: say`half time of a ${mm(2)} wall`,
     },
   ];
   return [
@@ -30,7 +31,7 @@ export function waterCurves({ grade, family, rules }: Material): GradeCurve[] {
       x: { title: 'Time in water', dimension: 'time', logarithmic: true },
       y: { title: 'Water, share of mass', dimension: 'fraction' },
       lines: WALLS_MM.map((wall) => ({
-        label: `${wall} mm wall`,
+        label: say`${mm(wall)} wall`,
         points: byDecades(1, 30_000, 80).map((h) => ({
           x: h,
           y: saturation.value * waterUptakeFraction(wall, diffusion, h),

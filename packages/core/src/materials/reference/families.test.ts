@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import { families, findFamily, type Family } from './family.ts';
 import { findReinforcement, matrixKindOf, reinforcements } from './reinforcement.ts';
 import { surroundings } from './surroundings.ts';
@@ -165,7 +166,7 @@ test('a family that the filler table does not name behaves like an amorphous one
 test('usual surroundings give a reason each, and no peak below what is steady', () => {
   expect(new Set(surroundings.map(({ id }) => id)).size).toBe(surroundings.length);
   for (const { heat, reasoning } of surroundings) {
-    expect(reasoning.length).toBeGreaterThan(30);
+    expect(inWords(reasoning).length).toBeGreaterThan(30);
     if (heat.peak && heat.steadyC !== undefined) expect(heat.peak.temperatureC).toBeGreaterThan(heat.steadyC);
     if (heat.coldestC !== undefined && heat.steadyC !== undefined) expect(heat.coldestC).toBeLessThan(heat.steadyC);
   }

@@ -5,6 +5,7 @@ export interface SupportPairing {
   printTemperatureCompatible: boolean;
   removability: 'easy' | 'moderate' | 'hard' | 'notPractical';
   recommended: 'yes' | 'possible' | 'no';
+  /** Amounts are marked, as `fromMarked` reads them; so in the cautions. */
   harms: string | null;
   caution: string | null;
 }

@@ -1,7 +1,7 @@
-import type { Conditioning, CompanyRules, Observation, PropertyId } from '@anvilstone/schema';
+import type { Conditioning, CompanyRules, Observation, PropertyId, Statement } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
-import { formatNumber, ROOM_C } from '@anvilstone/core/foundations';
+import { formatNumber, ROOM_C, say, celsius } from '@anvilstone/core/foundations';
 import { canonicalValue, reportedNumber } from './canonicalValue.ts';
 import { TEST_PARAMETERS, type TestParameter } from './conditions.ts';
 import { crystallinityOf } from '../behaviour/crystals.ts';
@@ -34,7 +34,7 @@ export interface Adjusted {
 export interface Unusable {
   usable: false;
   observation: Observation;
-  reason: string;
+  reason: Statement;
 }
 
 /** A moisture factor this close to 1 does not make the evidence weaker. */
@@ -49,18 +49,18 @@ class Adjustment {
   constructor(observation: Observation, value: number, explain: boolean) {
     this.adjusted = { usable: true, observation, value, adjustments: 0, steps: [] };
     this.explain = explain;
-    this.say(() => sourceSentence(observation));
+    this.step(() => sourceSentence(observation));
   }
-  times(factor: number, text: string, weakens: boolean): void {
+  times(factor: number, text: Statement, weakens: boolean): void {
     this.adjusted.value *= factor;
     if (weakens) this.adjusted.adjustments += 1;
-    this.say(() => `× ${factor.toFixed(2)} ${text}`);
+    this.step(() => say`× ${factor.toFixed(2)} ${text}`);
   }
-  weaken(text: string): void {
+  weaken(text: Statement): void {
     this.adjusted.adjustments += 1;
-    this.say(() => text);
+    this.step(() => text);
   }
-  say(text: () => string): void {
+  step(text: () => Statement): void {
     if (this.explain) this.adjusted.steps.push({ text: text(), value: this.adjusted.value });
   }
 }
@@ -95,7 +95,7 @@ export function adjustToCondition(observation: Observation, context: AdjustConte
   return adjustment.adjusted;
 }
 
-type Reason = string | undefined;
+type Reason = Statement | undefined;
 
 /** A test parameter that is asked for must be stated and the same; a heat deflection without its stress says nothing. */
 function parameterMismatch(
@@ -169,7 +169,7 @@ function adjustDirection(
   if (!directional) return undefined;
   const measured = observation.orientation === 'ZX' ? 'across' : 'in-plane';
   if (measured === context.at.direction) {
-    if (!observation.orientation) adjustment.say(() => 'direction not stated, taken as in the layer plane');
+    if (!observation.orientation) adjustment.step(() => 'direction not stated, taken as in the layer plane');
     return undefined;
   }
   if (measured === 'across') return 'it was measured across the layers, and the layer plane is asked for';
@@ -203,7 +203,7 @@ function adjustCrystallinity(
       true,
     );
   } else if (from === 'amorphous' && solidity === 'crystallised')
-    adjustment.say(() => 'taken on amorphous bars; what crystals add is not counted');
+    adjustment.step(() => 'taken on amorphous bars; what crystals add is not counted');
   return undefined;
 }
 
@@ -238,10 +238,10 @@ function adjustTemperature(
   const from = observation.temperatureC ?? ROOM_C;
   const to = context.at.temperatureC ?? ROOM_C;
   if (Math.abs(from - to) <= ROOM_TOLERANCE_K) return undefined;
-  if (Math.abs(from - ROOM_C) > ROOM_TOLERANCE_K) return `it was measured at ${from} °C`;
+  if (Math.abs(from - ROOM_C) > ROOM_TOLERANCE_K) return say`it was measured at ${celsius(from)}`;
   const factor = context.temperature && temperatureFactor(context.temperature, kind, to);
-  if (factor === undefined) return `it was measured at ${from} °C, and nothing carries it to ${to} °C`;
-  adjustment.times(factor, `from ${from} °C to ${to} °C, by the grade’s curve`, true);
+  if (factor === undefined) return say`it was measured at ${celsius(from)}, and nothing carries it to ${celsius(to)}`;
+  adjustment.times(factor, say`from ${celsius(from)} to ${celsius(to)}, by the grade’s curve`, true);
   return undefined;
 }
 

@@ -1,7 +1,7 @@
-import type { Grade } from '@anvilstone/schema';
+import type { Grade, Statement } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import type { Reinforcement } from '../reference/reinforcement.ts';
-import { DIMENSIONS, ROOM_C } from '@anvilstone/core/foundations';
+import { DIMENSIONS, ROOM_C, celsius, say } from '@anvilstone/core/foundations';
 import { canonicalValue } from './canonicalValue.ts';
 import type { AdjustContext } from './adjustToCondition.ts';
 import { acrossRatio, familyEstimate } from './familyEstimate.ts';
@@ -28,12 +28,12 @@ export function estimateFromFamily(grade: Grade, context: AdjustContext): Resolu
   if (!typical) return { known: false, gaps: [`${title}: no observation, and the family states none`] };
   const steps: DerivationStep[] = [];
   let value = typical.value;
-  const say = (text: () => string) => explain && steps.push({ text: text(), value });
-  say(() => `${typical.derivation} (${DIMENSIONS[dimension].metric})`);
+  const step = (text: () => Statement) => explain && steps.push({ text: text(), value });
+  step(() => say`${typical.derivation} (${DIMENSIONS[dimension].metric})`);
   const water = property === 'swellingSaturation' ? ownWaterShare(grade, typicalWater(family, filler)) : undefined;
   if (water !== undefined) {
     value *= water;
-    say(() => `× ${water.toFixed(2)}, the grade’s own water at saturation over that of its family: it swells with it`);
+    step(() => `× ${water.toFixed(2)}, the grade’s own water at saturation over that of its family: it swells with it`);
   }
   if (directional && at.direction === 'across') {
     if (kind !== 'strength' && kind !== 'modulus' && kind !== 'impact') {
@@ -44,24 +44,24 @@ export function estimateFromFamily(grade: Grade, context: AdjustContext): Resolu
     }
     const { ratio, words } = acrossRatio(context, family, kind, at.conditioning);
     value *= ratio;
-    say(() => `× ${ratio.toFixed(2)} across the layers, ${words}`);
+    step(() => `× ${ratio.toFixed(2)} across the layers, ${words}`);
   }
   if (family.printedAmorphous && at.solidity === 'amorphous' && (kind === 'strength' || kind === 'modulus')) {
     const share = family.printedAmorphous[`${kind}Share`];
     value *= share;
-    say(() => `× ${share.toFixed(2)} amorphous, as printed`);
+    step(() => `× ${share.toFixed(2)} amorphous, as printed`);
   }
   const retention = conditioningRetention(family, kind, at.conditioning);
   if (retention !== 1) {
     value *= retention;
-    say(() => `× ${retention.toFixed(2)} for water taken up (${at.conditioning})`);
+    step(() => `× ${retention.toFixed(2)} for water taken up (${at.conditioning})`);
   }
   const to = at.temperatureC ?? ROOM_C;
   if (kind !== 'other' && Math.abs(to - ROOM_C) > ROOM_TOLERANCE_K) {
     const factor = context.temperature && temperatureFactor(context.temperature, kind, to);
-    if (factor === undefined) return { known: false, gaps: [`${title}: nothing carries it to ${to} °C`] };
+    if (factor === undefined) return { known: false, gaps: [say`${title}: nothing carries it to ${celsius(to)}`] };
     value *= factor;
-    say(() => `× ${factor.toFixed(2)} from 23 °C to ${to} °C, by the grade’s curve`);
+    step(() => say`× ${factor.toFixed(2)} from ${celsius(ROOM_C)} to ${celsius(to)}, by the grade’s curve`);
   }
   return { known: true, value, cov: COV_OF_ESTIMATE, evidence: 'D', steps };
 }
@@ -88,7 +88,9 @@ function elastomerCharpy(family: Family, context: AdjustContext): Resolution {
   if (to < family.brittleBelowC) {
     return {
       known: false,
-      gaps: [`Charpy impact at ${to} °C: brittle below ${family.brittleBelowC} °C, and no value is known there`],
+      gaps: [
+        say`Charpy impact at ${celsius(to)}: brittle below ${celsius(family.brittleBelowC)}, and no value is known there`,
+      ],
     };
   }
   if (at.direction === 'across') {
@@ -98,7 +100,7 @@ function elastomerCharpy(family: Family, context: AdjustContext): Resolution {
     const text = `${ELASTOMER_TEAR_KJ_PER_M2} kJ/m² to tear an elastomer × ${ratio.toFixed(2)} across the layers, ${words}`;
     return { known: true, value, cov: COV_OF_ESTIMATE, evidence: 'D', steps: explain ? [{ text, value }] : [] };
   }
-  const text = `${family.abbreviation} family, typical: does not break above ${family.brittleBelowC} °C`;
+  const text = say`${family.abbreviation} family, typical: does not break above ${celsius(family.brittleBelowC)}`;
   const steps = explain ? [{ text, value: Infinity }] : [];
   return { known: true, value: Infinity, cov: COV_OF_ESTIMATE, evidence: 'D', steps };
 }

@@ -1,4 +1,5 @@
-import type { Conditioning, CompanyRules, PropertyId } from '@anvilstone/schema';
+import { say, kelvins } from '@anvilstone/core/foundations';
+import type { Conditioning, CompanyRules, PropertyId, Statement } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 import { FAMILY_VALUES, familyConditions } from './familyValues.ts';
 import { acrossEnergyShare, notchSensitivityOf } from '../behaviour/notchSensitivity.ts';
@@ -12,7 +13,7 @@ import {
 /** A family value with the filler applied: the last resort, evidence class D, dry, 23 °C, printed. */
 export interface FamilyEstimate {
   value: number;
-  derivation: string;
+  derivation: Statement;
 }
 
 /** Stiffness factor at the family's own modulus: the fibre adds about the same stiffness to a stiffer or softer matrix. */
@@ -87,11 +88,11 @@ export function familyEstimate(
   const base = FAMILY_VALUES[property]?.(family) ?? null;
   if (base === null) return null;
   const conditions = familyConditions(family, property);
-  const name = `${family.abbreviation} family, typical${conditions ? ` ${conditions}` : ''}`;
+  const name = say`${family.abbreviation} family, typical${conditions ? say` ${conditions}` : ''}`;
   const effects = fillerEffects(family, filler);
   if (!effects || !filler) return { value: base, derivation: name };
   const { value, how } = applyFiller({ family, filler, effects, base }, property);
-  return { value, derivation: how ? `${name} ${how} for ${filler.name.toLowerCase()}` : name };
+  return { value, derivation: how ? say`${name} ${how} for ${filler.name.toLowerCase()}` : name };
 }
 
 interface FilledCase {
@@ -100,7 +101,7 @@ interface FilledCase {
   effects: NonNullable<ReturnType<typeof fillerEffects>>;
   base: number;
 }
-type FillerRule = (filled: FilledCase) => { value: number; how: string };
+type FillerRule = (filled: FilledCase) => { value: number; how: Statement };
 
 const times = (base: number, factor: number) => ({ value: base * factor, how: `× ${factor.toFixed(2)}` });
 const stiffer: FillerRule = ({ family, effects, base }) =>
@@ -133,7 +134,7 @@ const FILLER_RULES: Partial<Record<PropertyId, FillerRule>> = {
   },
   brittlenessTemperature: ({ family, filler, effects, base }) => {
     const rise = brittleRiseK(family, filler, effects.mechanical.charpyNotched);
-    return { value: base + rise, how: `+ ${rise.toFixed(0)} K` };
+    return { value: base + rise, how: say`+ ${kelvins(Math.round(rise))}` };
   },
   frictionVsSteel: factorOf('friction', 'mechanical'),
   thermalExpansion: factorOf('thermalExpansion', 'mechanical'),
@@ -151,7 +152,7 @@ const FILLER_RULES: Partial<Record<PropertyId, FillerRule>> = {
       : { value: base, how: '' },
 };
 
-function applyFiller(filled: FilledCase, property: PropertyId): { value: number; how: string } {
+function applyFiller(filled: FilledCase, property: PropertyId): { value: number; how: Statement } {
   return FILLER_RULES[property]?.(filled) ?? { value: filled.base, how: '' };
 }
 

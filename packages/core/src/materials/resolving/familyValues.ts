@@ -1,4 +1,5 @@
-import type { PropertyId } from '@anvilstone/schema';
+import { say, celsius, mm } from '@anvilstone/core/foundations';
+import type { PropertyId, Statement } from '@anvilstone/schema';
 import type { Family } from '../reference/family.ts';
 
 /**
@@ -57,14 +58,14 @@ export const FAMILY_VALUES: Partial<Record<PropertyId, Reader>> = {
 };
 
 /** The conditions a family's value is stated for, where the property needs any. */
-export function familyConditions(family: Family, property: PropertyId): string {
+export function familyConditions(family: Family, property: PropertyId): Statement {
   switch (property) {
     case 'meltFlowRate':
-      return `at ${family.meltFlow.temperatureC} °C, ${family.meltFlow.massKg} kg`;
+      return say`at ${celsius(family.meltFlow.temperatureC)}, ${family.meltFlow.massKg} kg`;
     case 'weatheringRetention':
       return 'after 1000 h';
     case 'flameClass':
-      return family.flameThicknessMm === null ? '' : `at ${family.flameThicknessMm} mm`;
+      return family.flameThicknessMm === null ? '' : say`at ${mm(family.flameThicknessMm)}`;
     default:
       return '';
   }

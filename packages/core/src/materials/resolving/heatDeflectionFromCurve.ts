@@ -1,5 +1,5 @@
 import type { Grade } from '@anvilstone/schema';
-import { formatNumber, bisect, ROOM_C } from '@anvilstone/core/foundations';
+import { bisect, ROOM_C, say, megapascals } from '@anvilstone/core/foundations';
 import { behaviourOf, reportsCrystals } from '../behaviour/behaviour.ts';
 import type { AdjustContext } from './adjustToCondition.ts';
 import { modulusAtHdtMPa } from '../behaviour/modulusAtHdt.ts';
@@ -31,7 +31,7 @@ export function heatDeflectionFromCurve(
   const value = temperatureAtRatioC(curve, endMPa / modulus.value);
   if (value === undefined) return undefined;
   const evidence = hasOwnPoints && hdtEvidence === 'C' ? 'C' : 'D';
-  const text = `${formatNumber(endMPa)} MPa is left when a bar under ${stressMPa} MPa has bent by 0.2 %; the modulus curve through ${hdtNote} reaches it there`;
+  const text = say`${megapascals(endMPa)} is left when a bar under ${megapascals(stressMPa)} has bent by 0.2 %; the modulus curve through ${hdtNote} reaches it there`;
   return { known: true, value, cov: evidence === 'C' ? 0.2 : 0.3, evidence, steps: explain ? [{ text, value }] : [] };
 }
 

@@ -1,4 +1,4 @@
-import { formatNumber } from '@anvilstone/core/foundations';
+import { say, bare, megapascals } from '@anvilstone/core/foundations';
 import { defaultLayerShearMPa } from '../behaviour/offAxis.ts';
 import type { Resolution } from './resolution.ts';
 
@@ -13,7 +13,7 @@ export function layerShearFromStrengths(inPlane: Resolution, across: Resolution,
   const value = defaultLayerShearMPa(inPlane.value, across.value);
   const evidence = across.evidence === 'D' || inPlane.evidence === 'D' ? 'D' : 'C';
   const text = () =>
-    `0.5 · σxy · (σz/σxy)^½ from ${formatNumber(inPlane.value)} and ${formatNumber(across.value)} MPa: not measured`;
+    say`0.5 · σxy · (σz/σxy)^½ from ${bare(megapascals(inPlane.value))} and ${megapascals(across.value)}: not measured`;
   return {
     known: true,
     value,

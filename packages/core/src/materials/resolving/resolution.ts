@@ -1,4 +1,4 @@
-import type { Conditioning, EvidenceClass } from '@anvilstone/schema';
+import type { Conditioning, EvidenceClass, Statement } from '@anvilstone/schema';
 import type { TestParameter } from './conditions.ts';
 import type { Solidity } from '../behaviour/formLimit.ts';
 
@@ -15,7 +15,7 @@ export interface ResolveAt {
 }
 
 export interface DerivationStep {
-  text: string;
+  text: Statement;
   /** Value after this step, in the property's canonical unit. */
   value: number;
 }
@@ -33,6 +33,6 @@ export interface Resolved {
 }
 export interface Unresolved {
   known: false;
-  gaps: readonly string[];
+  gaps: readonly Statement[];
 }
 export type Resolution = Resolved | Unresolved;

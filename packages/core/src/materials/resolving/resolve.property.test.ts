@@ -1,3 +1,4 @@
+import { inWords, joined } from '@anvilstone/core/foundations';
 /** Laws of resolving that hold for any evidence. */
 import { CONDITIONINGS, ORIENTATIONS, SOURCES, SPECIMENS, type Grade, type Observation } from '@anvilstone/schema';
 import fc from 'fast-check';
@@ -65,7 +66,7 @@ test('a value is above zero, or the answer is that it is not known, with a reaso
     fc.property(anyGrade, anyProperty, anywhere, (grade, property, at) => {
       const found = resolve(grade, property, at, defaultCompanyRules);
       if (found.known) expect(found.value).toBeGreaterThan(0);
-      else expect(found.gaps.join()).not.toBe('');
+      else expect(inWords(joined(found.gaps, '; '))).not.toBe('');
     }),
   ));
 

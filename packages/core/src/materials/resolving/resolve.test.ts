@@ -1,3 +1,4 @@
+import { inWords, joined } from '@anvilstone/core/foundations';
 import type { Grade, Observation } from '@anvilstone/schema';
 import { defaultCompanyRules } from '../companyRules/companyRules.ts';
 import { familyEstimate, familyHdtPoints, stiffnessFactor } from './familyEstimate.ts';
@@ -33,7 +34,7 @@ const inPlane = { direction: 'in-plane', conditioning: 'dry' } as const;
 const across = { direction: 'across', conditioning: 'dry' } as const;
 const strength = (one: Grade, at: Parameters<typeof resolve>[2] = inPlane, rules = defaultCompanyRules) => {
   const resolved = resolve(one, 'tensileStrength', at, rules);
-  if (!resolved.known) throw new Error(resolved.gaps.join());
+  if (!resolved.known) throw new Error(inWords(joined(resolved.gaps, '; ')));
   return resolved;
 };
 
@@ -66,7 +67,14 @@ test('a moulded bar is carried to a printed one and is class C: 50 · 0.8 · 0.9
   const resolved = strength(grade([observation({ specimen: 'moulded' })]));
   expect(resolved.value).toBeCloseTo(36, 9);
   expect(resolved).toMatchObject({ evidence: 'C', cov: 0.2 });
-  expect(resolved.steps.map((step) => step.text).join()).toMatch(/moulded to printed/);
+  expect(
+    inWords(
+      joined(
+        resolved.steps.map((step) => step.text),
+        '; ',
+      ),
+    ),
+  ).toMatch(/moulded to printed/);
 });
 
 test('a specimen that is not stated is taken as moulded', () =>

@@ -1,7 +1,7 @@
 import type { EvidenceClass, Grade, CompanyRules, Observation, PropertyId } from '@anvilstone/schema';
 import { findFamily, type Family } from '../reference/family.ts';
 import { findReinforcement, type Reinforcement } from '../reference/reinforcement.ts';
-import { formatNumber, ROOM_C } from '@anvilstone/core/foundations';
+import { formatNumber, ROOM_C, say } from '@anvilstone/core/foundations';
 import { behaviourOf } from '../behaviour/behaviour.ts';
 import {
   adjustToCondition,
@@ -185,7 +185,7 @@ function describe({ observation, value }: Adjusted): string {
 function withRefusals(resolution: Resolution, unusable: readonly Unusable[], explain: boolean): Resolution {
   if (!explain || unusable.length === 0) return resolution;
   const refusals = unusable.map(
-    ({ observation, reason }) => `${reportedText(observation)} from ${observation.reference}: not used, ${reason}`,
+    ({ observation, reason }) => say`${reportedText(observation)} from ${observation.reference}: not used, ${reason}`,
   );
   if (!resolution.known) return { known: false, gaps: [...resolution.gaps, ...refusals] };
   const { value } = resolution;

@@ -1,10 +1,11 @@
-import type { EvidenceClass, Grade, Observation, PropertyId } from '@anvilstone/schema';
+import { say, mm } from '@anvilstone/core/foundations';
+import type { EvidenceClass, Grade, Observation, PropertyId, Statement } from '@anvilstone/schema';
 import { findFamily } from '../reference/family.ts';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 
 export type ClassResolution =
-  | { known: true; classValue: string; evidence: EvidenceClass; steps: readonly string[]; observationId?: string }
-  | { known: false; gaps: readonly string[] };
+  | { known: true; classValue: string; evidence: EvidenceClass; steps: readonly Statement[]; observationId?: string }
+  | { known: false; gaps: readonly Statement[] };
 
 export interface ClassWantedAt {
   /** Wall the flame class is wanted for, mm. */
@@ -19,11 +20,11 @@ export interface ClassWantedAt {
  */
 export function resolveClass(grade: Grade, property: PropertyId, at: ClassWantedAt = {}): ClassResolution {
   const { classes = [], title } = PROPERTY_DEFINITIONS[property];
-  const refusals: string[] = [];
+  const refusals: Statement[] = [];
   const usable = grade.observations.filter((one) => {
     if (one.property !== property) return false;
     const reason = refusal(one, classes, at);
-    if (reason) refusals.push(`${one.classValue ?? 'no class'} from ${one.reference}: not used, ${reason}`);
+    if (reason) refusals.push(say`${one.classValue ?? 'no class'} from ${one.reference}: not used, ${reason}`);
     return !reason;
   });
   const worst = [...usable].sort((a, b) => classes.indexOf(b.classValue!) - classes.indexOf(a.classValue!))[0];
@@ -37,7 +38,7 @@ export function resolveClass(grade: Grade, property: PropertyId, at: ClassWanted
       evidence,
       observationId: worst.id,
       steps: [
-        `${worst.classValue} from ${worst.reference}${worst.thicknessMm === undefined ? '' : ` at ${worst.thicknessMm} mm`}`,
+        say`${worst.classValue!} from ${worst.reference}${worst.thicknessMm === undefined ? '' : say` at ${mm(worst.thicknessMm)}`}`,
         ...(disagree ? ['reports disagree; the worst counts'] : []),
         ...refusals,
       ],
@@ -52,12 +53,12 @@ export function resolveClass(grade: Grade, property: PropertyId, at: ClassWanted
   return { known: true, classValue: family.flameClassTypical, evidence: 'D', steps: [...refusals, text] };
 }
 
-function refusal(one: Observation, classes: readonly string[], at: ClassWantedAt): string | undefined {
+function refusal(one: Observation, classes: readonly string[], at: ClassWantedAt): Statement | undefined {
   if (one.classValue === undefined || !classes.includes(one.classValue)) return 'it has no known class';
   if (at.thicknessMm !== undefined && one.property === 'flameClass') {
     if (one.thicknessMm === undefined) return 'the tested thickness is not stated';
     if (one.thicknessMm > at.thicknessMm)
-      return `tested at ${one.thicknessMm} mm, which does not cover ${at.thicknessMm} mm`;
+      return say`tested at ${mm(one.thicknessMm)}, which does not cover ${mm(at.thicknessMm)}`;
   }
   return at.agentId !== undefined && one.agentId !== at.agentId ? 'it is for another chemical' : undefined;
 }

@@ -1,3 +1,4 @@
+import { inWords, joined, spellOut } from '@anvilstone/core/foundations';
 import type { Brief, FibreInFaces, GeometryOf } from '@anvilstone/schema';
 import { testBrief, testContext, testGrade, outcome } from '../../checks/testContext.ts';
 import { USUAL_FILLING } from '../../evaluation/orientations/fillings.ts';
@@ -52,12 +53,12 @@ describe('how strands lie', () => {
     ['no room beside the cover', { ...fibre, insetMm: 9.8 }, BUILT_UP.XY, /deeper|fits beside/],
   ] as const)('%s: said why, and nothing laid', (_name, asked, up, why) => {
     const none = layFibre(testBrief.part, asked, up);
-    expect(none.problems.join()).toMatch(why);
+    expect(inWords(joined(none.problems, '; '))).toMatch(why);
     expect(none.strands).toBe(0);
   });
 
   test('shorter than the cutter allows', () =>
-    expect(layFibre({ ...testBrief.part, spanMm: 40 }, fibre, BUILT_UP.XY).problems.join()).toMatch(
+    expect(inWords(joined(layFibre({ ...testBrief.part, spanMm: 40 }, fibre, BUILT_UP.XY).problems, '; '))).toMatch(
       /45 mm long at least/,
     ));
 
@@ -110,7 +111,7 @@ describe('what they do to the checks', () => {
     expect(fall(brief)).toBeGreaterThan(1.05 * fall(plain));
     const hot = outcome('fibre-strength', at(brief, 71), 'XY');
     expect(hot.status).toBe('fail');
-    expect(hot.reason).toMatch(/70 °C/);
+    expect(spellOut(hot.reason)).toMatch(/70 °C/);
   });
 
   test('upright no strand lies: the checks are those of the plain part and the laying fails', () => {

@@ -1,6 +1,6 @@
-import type { FibreInFaces, PartGeometry, SectionGeometry } from '@anvilstone/schema';
+import type { FibreInFaces, PartGeometry, SectionGeometry, Statement } from '@anvilstone/schema';
 import type { Fill } from '../infill/fill.ts';
-import { InputError, formatNumber as f } from '@anvilstone/core/foundations';
+import { InputError, say, mm } from '@anvilstone/core/foundations';
 import { tows, type Tow } from '@anvilstone/core/materials';
 import { ALONG, dot, type Direction } from '../parts/direction.ts';
 import { filledSection } from '../sections/filledSection.ts';
@@ -23,7 +23,7 @@ export interface StrandsInBending {
 export interface LaidFibre {
   tow: Tow;
   /** In plain sentences why they cannot lie so; empty: they can. */
-  problems: readonly string[];
+  problems: readonly Statement[];
   strands: number;
   areaMm2: number;
   /** Strand that is used up, with what is lost at cuts, mm³. */
@@ -83,10 +83,12 @@ export function layFibre(part: PartGeometry, fibre: FibreInFaces, up: Direction,
   const roomMm = widthWithin(part.section, fibre.insetMm, heightMm) - 2 * coverMm;
   const beside = Math.floor(roomMm / wideMm + 1e-9);
   const problems = [
-    ...(outerMm - heightMm <= 0 ? [`Two packs of ${f(heightMm)} mm and their covers are deeper than the section`] : []),
-    ...(beside < 1 ? [`No strand of ${f(wideMm)} mm fits beside covers of ${f(coverMm)} mm`] : []),
+    ...(outerMm - heightMm <= 0
+      ? [say`Two packs of ${mm(heightMm)} and their covers are deeper than the section`]
+      : []),
+    ...(beside < 1 ? [say`No strand of ${mm(wideMm)} fits beside covers of ${mm(coverMm)}`] : []),
     ...(lengthMm < tow.minimumLengthMm
-      ? [`A strand is ${f(tow.minimumLengthMm)} mm long at least; the part is ${f(lengthMm)} mm`]
+      ? [say`A strand is ${mm(tow.minimumLengthMm)} long at least; the part is ${mm(lengthMm)}`]
       : []),
   ];
   if (problems.length > 0) return { ...none, problems };

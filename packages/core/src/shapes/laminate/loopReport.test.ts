@@ -1,3 +1,4 @@
+import { inWords, joined } from '@anvilstone/core/foundations';
 import type { LayupLoop } from '@anvilstone/schema';
 import { defaultCompanyRules } from '../../materials/companyRules/companyRules.ts';
 import { sampleLibrary } from '../../education/sample/index.ts';
@@ -44,7 +45,7 @@ test('along walls the way round is longer, and as strong', () => {
 
 test('too tight: said why, and it bears nothing', () => {
   const { problems, bearsN, reserve } = report({ radiusMm: 6 });
-  expect(problems.join()).toMatch(/radius of 6.45 mm; 8 mm or more/);
+  expect(inWords(joined(problems, '; '))).toMatch(/radius of 6.45 mm; 8 mm or more/);
   expect([bearsN, reserve]).toEqual([0, 0]);
 });
 

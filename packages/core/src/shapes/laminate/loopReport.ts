@@ -1,5 +1,5 @@
-import type { CompanyRules, LayupLoop } from '@anvilstone/schema';
-import { InputError, formatNumber as f } from '@anvilstone/core/foundations';
+import type { CompanyRules, LayupLoop, Statement } from '@anvilstone/schema';
+import { InputError, say, mm } from '@anvilstone/core/foundations';
 import { nineOfTenFactor, tows, type Tow } from '@anvilstone/core/materials';
 import { loopStrength } from './loop.ts';
 
@@ -10,7 +10,7 @@ export interface LoopReport {
   /** As asked. */
   laid: LayupLoop;
   /** In plain sentences why it cannot be laid so; empty: it can. */
-  problems: readonly string[];
+  problems: readonly Statement[];
   /** Share of the strength that the innermost bend leaves. */
   bendFactor: number;
   /** Both legs of all strands together, on the company’s basis for strengths; 0 where it cannot be laid. */
@@ -66,13 +66,13 @@ export function loopReport(loop: LayupLoop, rules: CompanyRules): LoopReport {
   };
 }
 
-const problemsOf = (tow: Tow, innermostMm: number, laidMm: number): string[] => [
+const problemsOf = (tow: Tow, innermostMm: number, laidMm: number): Statement[] => [
   ...(innermostMm < tow.minimumBendRadiusMm
     ? [
-        `Its innermost bend has a radius of ${f(innermostMm)} mm; ${f(tow.minimumBendRadiusMm)} mm or more is needed: a tighter strand lifts or breaks`,
+        say`Its innermost bend has a radius of ${mm(innermostMm)}; ${mm(tow.minimumBendRadiusMm)} or more is needed: a tighter strand lifts or breaks`,
       ]
     : []),
   ...(laidMm < tow.minimumLengthMm
-    ? [`A layer of it is ${f(laidMm)} mm long; the cutter needs ${f(tow.minimumLengthMm)} mm`]
+    ? [say`A layer of it is ${mm(laidMm)} long; the cutter needs ${mm(tow.minimumLengthMm)}`]
     : []),
 ];

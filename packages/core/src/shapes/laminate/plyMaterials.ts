@@ -1,5 +1,5 @@
 import type { Grade, CompanyRules, Layup, LayupPly, Library } from '@anvilstone/schema';
-import { InputError } from '@anvilstone/core/foundations';
+import { InputError, inWords, joined } from '@anvilstone/core/foundations';
 import { prepareMaterial, type Material, type Resolution, tows, type Tow } from '@anvilstone/core/materials';
 import type { Lamina } from './lamina.ts';
 import type { Ply } from './laminate.ts';
@@ -37,7 +37,11 @@ export function laminaOfGrade(grade: Grade, rules: CompanyRules): Lamina {
   const material = prepareMaterial(grade, 'dry', rules, false);
   const need = (resolution: Resolution, what: string): number => {
     if (resolution.known) return resolution.value;
-    throw new InputError('gradeId', grade.id, `a grade whose ${what} is known; ${resolution.gaps.join('; ')}`);
+    throw new InputError(
+      'gradeId',
+      grade.id,
+      `a grade whose ${what} is known; ${inWords(joined(resolution.gaps, '; '))}`,
+    );
   };
   const poisson = poissonOf(material);
   const e = need(material.modulus.inPlane, 'modulus');

@@ -1,5 +1,5 @@
-import type { CompanyRules, Layup, LayupLoad, Library } from '@anvilstone/schema';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { CompanyRules, Layup, LayupLoad, Library, Statement } from '@anvilstone/schema';
+import { formatNumber as f, say, celsius } from '@anvilstone/core/foundations';
 import { defaultCompanyRules } from '@anvilstone/core/materials';
 import { FAILURE_CRITERIA } from './failure.ts';
 import type { Stiffness3 } from './lamina.ts';
@@ -49,7 +49,7 @@ export interface LaminateReport {
   thermalBowMm: { x: number; y: number } | null;
   loads: readonly LoadReport[];
   loops: readonly LoopReport[];
-  warnings: readonly string[];
+  warnings: readonly Statement[];
 }
 
 const STRIP_MM = 100;
@@ -124,9 +124,9 @@ function bowOf(laminate: Laminate, deltaTK: number): { x: number; y: number } {
   return { x: (x * STRIP_MM ** 2) / 8, y: (y * STRIP_MM ** 2) / 8 };
 }
 
-function warningsOf(layup: Layup, laminate: Laminate): string[] {
+function warningsOf(layup: Layup, laminate: Laminate): Statement[] {
   const { a, b, thicknessMm: t, plies } = laminate;
-  const found: string[] = [];
+  const found: Statement[] = [];
   const largest = Math.max(a[0][0], a[1][1]);
   if (b.flat().some((value) => Math.abs(value) > 1e-6 * largest * t))
     found.push('Not symmetric about its middle: it bends when it is pulled and bows as it cools.');
@@ -145,7 +145,7 @@ function warningsOf(layup: Layup, laminate: Laminate): string[] {
     const tow = findTow(id)!;
     if (layup.serviceC !== undefined && layup.serviceC > tow.maxServiceCompressionC)
       found.push(
-        `${tow.name}: ${f(layup.serviceC)} °C is above ${f(tow.maxServiceCompressionC)} °C, its limit in compression, shear and bending (${f(tow.maxServiceC)} °C in tension).`,
+        say`${tow.name}: ${celsius(layup.serviceC)} is above ${celsius(tow.maxServiceCompressionC)}, its limit in compression, shear and bending (${celsius(tow.maxServiceC)} in tension).`,
       );
   }
   found.push('Across the layers and between them the matrix alone carries: those checks stay in force.');

@@ -1,3 +1,4 @@
+import { inWords, joined, spellOut } from '@anvilstone/core/foundations';
 import { strToU8, zipSync } from 'fflate';
 import { closureOf } from './edges.ts';
 import { bedProperties } from './properties.ts';
@@ -137,7 +138,7 @@ describe('files', () => {
   test('open, partly flipped, inside out, doubled, without area: each is said', () => {
     const open = report(cube.slice(1));
     expect(open.watertight).toBe(false);
-    expect(open.notes.join()).toMatch(/3 edges have a triangle on one side only/);
+    expect(inWords(joined(open.notes, '; '))).toMatch(/3 edges have a triangle on one side only/);
     const flipped = report([...cube.slice(0, 11), ...turned(cube.slice(11))]);
     expect(flipped.watertight).toBe(true);
     expect(flipped.volumeMm3).toBeCloseTo(report(cube).volumeMm3, 6);
@@ -158,7 +159,7 @@ describe('files', () => {
       ]).notes,
     ).toEqual(['One triangle without area was left out.']);
     const touching = report([...cube, ...box(10, 10, 0, 20, 20, 10)]);
-    expect(touching.notes.join()).toMatch(/More than two triangles meet along one edge/);
+    expect(inWords(joined(touching.notes, '; '))).toMatch(/More than two triangles meet along one edge/);
     expect(touching.volumeMm3).toBeCloseTo(2000, 6);
     expect(() =>
       report([
@@ -171,8 +172,8 @@ describe('files', () => {
     ).toThrow('nothing is left');
   });
   test('a tiny or a huge one asks about its units; an open one has no section', () => {
-    expect(report(box(0, 0, 0, 0.2, 0.1, 0.1)).notes.join()).toMatch(/metres or inches/);
-    expect(report(box(0, 0, 0, 20000, 10, 10)).notes.join()).toMatch(/micrometres/);
+    expect(inWords(joined(report(box(0, 0, 0, 0.2, 0.1, 0.1)).notes, '; '))).toMatch(/metres or inches/);
+    expect(inWords(joined(report(box(0, 0, 0, 20000, 10, 10)).notes, '; '))).toMatch(/micrometres/);
     expect(() => cut(cube.slice(2), [0, 1, 0], [0, 5, 0])).toThrow(/open where the plane cuts it/);
   });
   test('corners that differ in the last digit are one', () => {
@@ -248,11 +249,11 @@ describe('triangles that look the wrong way', () => {
     const muddled = hollow.map((one, i) => (i % 5 === 0 ? turned([one])[0]! : one));
     const mended = report(muddled);
     expect(mended.volumeMm3).toBeCloseTo(30 ** 3 - 20 ** 3, 3);
-    expect(mended.notes.join()).toMatch(/5 triangles looked inwards/);
+    expect(inWords(joined(mended.notes, '; '))).toMatch(/5 triangles looked inwards/);
   });
 
   test('where the skin has holes nothing is made up', () =>
-    expect(report([...hollow.slice(2), ...turned(hollow.slice(0, 1))]).notes.join()).toMatch(
+    expect(spellOut(report([...hollow.slice(2), ...turned(hollow.slice(0, 1))]).notes).join()).toMatch(
       /part of the skin is inside out/,
     ));
 

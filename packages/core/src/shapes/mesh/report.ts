@@ -1,3 +1,5 @@
+import type { Statement } from '@anvilstone/schema';
+import { mm, say } from '@anvilstone/core/foundations';
 import { closureOf } from './edges.ts';
 import { MeshError, type Mesh, type TriangleSoup } from './mesh.ts';
 import { bedProperties, meshProperties, type BedProperties, type MeshProperties } from './properties.ts';
@@ -16,7 +18,7 @@ export interface MeshReport extends MeshProperties {
   /** On the bed as it is drawn, z upwards. */
   bed: BedProperties;
   /** Plain sentences: what is wrong with it, and what that means. */
-  notes: readonly string[];
+  notes: readonly Statement[];
 }
 
 /** A file that may have been drawn in other units: parts smaller or larger than this are asked about. */
@@ -46,41 +48,41 @@ export function meshReport(soup: TriangleSoup): { mesh: Mesh; report: MeshReport
   const inverted = closure.watertight && asRead.volumeMm3 < 0;
   const mesh = inverted ? turnedInsideOut(welded) : welded;
   const properties = inverted ? meshProperties(mesh) : asRead;
-  const notes: string[] = [];
-  const say = (count: number, one: string, many: string) => {
+  const notes: Statement[] = [];
+  const tell = (count: number, one: string, many: string) => {
     if (count > 0) notes.push(count === 1 ? one : many.replace('#', count.toLocaleString('en')));
   };
-  say(
+  tell(
     closure.openEdges,
     'One edge has a triangle on one side only: the skin has a hole. Volume and mass are not to be trusted.',
     '# edges have a triangle on one side only: the skin has holes. Volume and mass are not to be trusted.',
   );
-  say(
+  tell(
     closure.flippedEdges,
     'Along one edge the triangles face opposite ways: part of the skin is inside out.',
     'Along # edges the triangles face opposite ways: part of the skin is inside out.',
   );
-  say(
+  tell(
     closure.crowdedEdges,
     'More than two triangles meet along one edge: bodies touch there.',
     'More than two triangles meet along # edges: bodies touch there.',
   );
-  say(
+  tell(
     alike?.turned ?? 0,
     'One triangle looked inwards where its neighbours look outwards; it has been turned.',
     '# triangles looked inwards where their neighbours look outwards; they have been turned.',
   );
   if (inverted) notes.push('It was inside out throughout and has been turned.');
-  say(degenerate, 'One triangle without area was left out.', '# triangles without area were left out.');
+  tell(degenerate, 'One triangle without area was left out.', '# triangles without area were left out.');
   if (closure.bodies > 1) notes.push(`It is ${closure.bodies} separate bodies; they are taken together.`);
   const largest = Math.max(...properties.highMm.map((high, axis) => high - properties.lowMm[axis]!));
   if (largest < SMALL_MM)
     notes.push(
-      `Its longest side is ${largest.toPrecision(3)} mm. Was it drawn in metres or inches? This kind of file does not say.`,
+      say`Its longest side is ${mm(largest)}. Was it drawn in metres or inches? This kind of file does not say.`,
     );
   if (largest > LARGE_MM)
     notes.push(
-      `Its longest side is ${Math.round(largest).toLocaleString('en')} mm. Was it drawn in micrometres? This kind of file does not say.`,
+      say`Its longest side is ${mm(Math.round(largest))}. Was it drawn in micrometres? This kind of file does not say.`,
     );
   return {
     mesh,

@@ -1,5 +1,15 @@
 import type { GeometryOf } from '@anvilstone/schema';
-import { InputError, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import {
+  InputError,
+  requirePositive,
+  formatNumber as f,
+  say,
+  mm,
+  mm3,
+  mm4,
+  bare,
+  mm2,
+} from '@anvilstone/core/foundations';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import type { Fill } from '../infill/fill.ts';
 import { filledSection } from '../sections/filledSection.ts';
@@ -128,7 +138,7 @@ function respond(geometry: GeometryOf<'beam'>, direction: BendingDirection, fill
       title: geometry.loading === 'point' ? 'Outer tension fibre under the load' : 'Outer tension fibre at mid-span',
       cut,
       momentPerUnit: factors.spanMomentMm,
-      momentFormula: `F · ${f(factors.spanMomentMm)} mm`,
+      momentFormula: say`F · ${mm(factors.spanMomentMm)}`,
       source: factors.source,
     }),
     ...(factors.endMomentMm > 0 ? [clampedEnd(geometry, cut, factors)] : []),
@@ -144,14 +154,14 @@ function respond(geometry: GeometryOf<'beam'>, direction: BendingDirection, fill
         title: 'Bending part',
         direction: ALONG.length,
         perModulus: factors.bendingMm3 / cut.secondMomentMm4,
-        formula: `F · ${f(factors.bendingMm3)} mm³ / (E · ${f(cut.secondMomentMm4)} mm⁴)`,
+        formula: say`F · ${mm3(factors.bendingMm3)} / (E · ${mm4(cut.secondMomentMm4)})`,
         source: factors.source,
       },
     ],
     shear: {
       perModulus: (cut.shearFormFactor * factors.shearMm) / cut.areaMm2,
       planes: ['length', direction],
-      formula: `${f(cut.shearFormFactor)} · F · ${f(factors.shearMm)} / (G · ${f(cut.areaMm2)})`,
+      formula: say`${f(cut.shearFormFactor)} · F · ${bare(mm(factors.shearMm))} / (G · ${bare(mm2(cut.areaMm2))})`,
       source: 'Roark, 7th ed., section 8.10',
     },
   });
@@ -163,7 +173,7 @@ function clampedEnd({ filletRadiusMm, shoulder }: GeometryOf<'beam'>, cut: Secti
     title: 'Outer tension fibre at the clamped end',
     cut,
     momentPerUnit: factors.endMomentMm,
-    momentFormula: `F · ${f(factors.endMomentMm)} mm`,
+    momentFormula: say`F · ${mm(factors.endMomentMm)}`,
     source: factors.source,
     concentration: filletConcentration({ filletRadiusMm, shoulder, depthMm: cut.depthMm, notch: cut.notch }),
     concentrationFormula: concentrationFormula(filletRadiusMm, cut.depthMm, shoulder),

@@ -1,6 +1,7 @@
+import type { Statement } from '@anvilstone/schema';
 import type { FilledSection } from '../sections/filledSection.ts';
 import type { Section } from '../sections/section.ts';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, mm, mm2, bare, mm4 } from '@anvilstone/core/foundations';
 import { type StressPlace } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import { place } from './pieces.ts';
@@ -10,8 +11,10 @@ export const concentrationFormula = (
   filletRadiusMm: number,
   depthMm: number,
   shoulder?: 'fillet' | 'runs-on',
-): string =>
-  shoulder === 'runs-on' ? 'no shoulder: the section runs on' : `r/d = ${f(filletRadiusMm)} / ${f(depthMm)}`;
+): Statement =>
+  shoulder === 'runs-on'
+    ? 'no shoulder: the section runs on'
+    : say`r/d = ${bare(mm(filletRadiusMm))} / ${bare(mm(depthMm))}`;
 
 /** A place bent by `momentPerUnit` (N·mm per unit of the action) at the outermost fibre of a section. */
 export function bentFibre(given: {
@@ -20,11 +23,11 @@ export function bentFibre(given: {
   cut: Section;
   momentPerUnit: number;
   /** How the moment comes about, with its numbers. */
-  momentFormula: string;
+  momentFormula: Statement;
   source: string;
   /** @default 1 */
   concentration?: number;
-  concentrationFormula?: string;
+  concentrationFormula?: Statement;
 }): StressPlace {
   const { cut, momentPerUnit, concentration = 1 } = given;
   const nominal = (momentPerUnit * cut.extremeFibreMm) / cut.secondMomentMm4;
@@ -59,7 +62,7 @@ export function bentFibre(given: {
         value: nominal,
         perUnit: true,
         unit: 'MPa',
-        formula: `M · ${f(cut.extremeFibreMm)} mm / ${f(cut.secondMomentMm4)} mm⁴`,
+        formula: say`M · ${mm(cut.extremeFibreMm)} / ${mm4(cut.secondMomentMm4)}`,
         source: 'σ = M·c / I',
       },
       ...(given.concentrationFormula === undefined
@@ -87,7 +90,7 @@ export function bentFibre(given: {
 }
 
 /** Shear at the neutral axis from a transverse force, N per unit of the action. */
-export function neutralAxis(cut: Section, forcePerUnit: number, forceFormula: string): StressPlace {
+export function neutralAxis(cut: Section, forcePerUnit: number, forceFormula: Statement): StressPlace {
   return place({
     id: 'neutral-axis',
     title: 'Shear at mid-depth',
@@ -101,7 +104,7 @@ export function neutralAxis(cut: Section, forcePerUnit: number, forceFormula: st
         value: (cut.peakShearFactor * forcePerUnit) / cut.areaMm2,
         perUnit: true,
         unit: 'MPa',
-        formula: `${f(cut.peakShearFactor)} · ${forceFormula} / ${f(cut.areaMm2)} mm²`,
+        formula: say`${f(cut.peakShearFactor)} · ${forceFormula} / ${mm2(cut.areaMm2)}`,
         source: 'V·Q/(I·b) at the neutral axis',
       },
     ],
@@ -126,7 +129,7 @@ export function bentCore(cut: FilledSection, momentPerUnit: number): StressPlace
   const strained = (momentPerUnit * extremeFibreMm) / cut.secondMomentMm4;
   return [
     {
-      ...corePlace(strained, stiffness, strength, `M · ${f(extremeFibreMm)} mm / ${f(cut.secondMomentMm4)} mm⁴`),
+      ...corePlace(strained, stiffness, strength, say`M · ${mm(extremeFibreMm)} / ${f(cut.secondMomentMm4)} mm⁴`),
       bentShare: 1,
     },
   ];
@@ -135,10 +138,10 @@ export function bentCore(cut: FilledSection, momentPerUnit: number): StressPlace
 /** The core of a bar that is pulled or squeezed evenly, as `bentCore`. */
 export function stretchedCore(cut: FilledSection): StressPlace[] {
   if (!cut.core) return [];
-  return [corePlace(1 / cut.areaMm2, cut.core.stiffness, cut.core.strength, `F / ${f(cut.areaMm2)} mm²`)];
+  return [corePlace(1 / cut.areaMm2, cut.core.stiffness, cut.core.strength, say`F / ${mm2(cut.areaMm2)}`)];
 }
 
-function corePlace(shellPerUnit: number, stiffness: number, strength: number, formula: string): StressPlace {
+function corePlace(shellPerUnit: number, stiffness: number, strength: number, formula: Statement): StressPlace {
   const perUnit = (shellPerUnit * stiffness) / strength;
   return place({
     id: 'core',

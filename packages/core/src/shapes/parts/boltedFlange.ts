@@ -1,4 +1,4 @@
-import { InputError, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { InputError, requirePositive, formatNumber as f, say, mm2, bare, mm } from '@anvilstone/core/foundations';
 import { type PartModel, type StressPlace } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import type { GeometryOf } from '@anvilstone/schema';
@@ -80,7 +80,7 @@ export const boltedFlange: PartModel<'bolted-flange'> = {
                   value: 1 / joint.bearingMm2,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / ${f(joint.bearingMm2)} mm²`,
+                  formula: say`F / ${mm2(joint.bearingMm2)}`,
                   source: 'VDI 2230: pressure under the head',
                 },
               ],
@@ -92,7 +92,7 @@ export const boltedFlange: PartModel<'bolted-flange'> = {
               title: 'Squeeze of the print under the head',
               direction: ALONG.depth,
               perModulus: joint.printMm,
-              formula: `F · ${f(joint.printMm)} /mm / E`,
+              formula: say`F · ${f(joint.printMm)} /mm / E`,
               source: 'pressure cone of 30°, Shigley, 10th ed., section 8-5',
             },
           ],
@@ -118,7 +118,7 @@ function insertPlace(insert: NonNullable<GeometryOf<'bolted-flange'>['insert']>)
         value: 1 / areaMm2,
         perUnit: true,
         unit: 'MPa',
-        formula: `F / (π · ${f(insert.diameterMm)} · ${f(insert.lengthMm)})`,
+        formula: say`F / (π · ${bare(mm(insert.diameterMm))} · ${bare(mm(insert.lengthMm))})`,
         source: 'pull-out on the full skin',
       },
     ],

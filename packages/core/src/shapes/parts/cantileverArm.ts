@@ -4,7 +4,7 @@ import { filledSection } from '../sections/filledSection.ts';
 import type { BendingDirection, Section } from '../sections/section.ts';
 import type { Fill } from '../infill/fill.ts';
 import { printedVolumeMm3, thinnestWithin } from './printedVolume.ts';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, mm, bare, mm4, mm2 } from '@anvilstone/core/foundations';
 import { bentCore, bentFibre, concentrationFormula, neutralAxis, turnedSideways } from './bending.ts';
 import { ROOT_TURN } from './bracketFrame.ts';
 import { cantileverShearDeflectionMm, cantileverTipDeflectionMm } from './cantilever.ts';
@@ -54,7 +54,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
       title: 'Outer tension fibre at the root',
       cut,
       momentPerUnit: spanMm,
-      momentFormula: `F · ${f(spanMm)} mm`,
+      momentFormula: say`F · ${mm(spanMm)}`,
       source: 'Roark, 7th ed., table 8.1, case 1a',
       concentration,
       concentrationFormula: concentrationFormula(filletRadiusMm, cut.depthMm, shoulder),
@@ -76,7 +76,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
           modulusMPa: 1,
           secondMomentMm4: cut.secondMomentMm4,
         }),
-        formula: `F · ${f(spanMm)}³ / (3 · E · ${f(cut.secondMomentMm4)})`,
+        formula: say`F · ${bare(mm(spanMm))}³ / (3 · E · ${bare(mm4(cut.secondMomentMm4))})`,
         source: 'Roark, 7th ed., table 8.1, case 1a',
       },
       ...(geometry.root === 'printed-wall' ? [rootTurn(spanMm, cut)] : []),
@@ -84,7 +84,7 @@ function respond(geometry: GeometryOf<'cantilever-arm'>, direction: BendingDirec
     shear: {
       perModulus: cantileverShearDeflectionMm({ forceN: 1, spanMm, shearModulusMPa: 1, ...cut }),
       planes: ['length', direction],
-      formula: `${f(cut.shearFormFactor)} · F · ${f(spanMm)} / (G · ${f(cut.areaMm2)})`,
+      formula: say`${f(cut.shearFormFactor)} · F · ${bare(mm(spanMm))} / (G · ${bare(mm2(cut.areaMm2))})`,
       source: 'Roark, 7th ed., section 8.10',
     },
   });
@@ -99,7 +99,7 @@ function rootTurn(spanMm: number, { secondMomentMm4, depthMm }: Section): Compli
     title: 'Rotation of the root in its wall',
     direction: ALONG.length,
     perModulus: (ROOT_TURN * spanMm ** 2 * depthMm) / (12 * secondMomentMm4),
-    formula: `${f(ROOT_TURN)} · F · ${f(spanMm)}² · ${f(depthMm)} / (12 · E · ${f(secondMomentMm4)})`,
+    formula: say`${f(ROOT_TURN)} · F · ${bare(mm(spanMm))}² · ${bare(mm(depthMm))} / (12 · E · ${bare(mm4(secondMomentMm4))})`,
     source: 'O’Donnell, J. Appl. Mech. 27 (1960) 461',
   };
 }

@@ -1,4 +1,4 @@
-import { requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { requirePositive, formatNumber as f, say, mm2, bare, mm } from '@anvilstone/core/foundations';
 import { type PartModel } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import type { Fill } from '../infill/fill.ts';
@@ -63,7 +63,7 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
                   value: 1 / (areaMm2 * column.bears),
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / ${f(areaMm2 * column.bears)} mm²`,
+                  formula: say`F / ${mm2(areaMm2 * column.bears)}`,
                 },
               ],
             }),
@@ -73,7 +73,7 @@ export const elastomerPad: PartModel<'elastomer-pad'> = {
               title: 'Compression',
               direction: ALONG.depth,
               perModulus: (heightMm * column.gives) / (areaMm2 * factor),
-              formula: `F · ${f(heightMm * column.gives)} / (E · (1 + 2·S²) · ${f(areaMm2)}), shape factor S = ${f(shapeFactor)}${geometry.faces === 'slipping' ? ', faces slip: S taken as 0' : ''}`,
+              formula: say`F · ${bare(mm(heightMm * column.gives))} / (E · (1 + 2·S²) · ${bare(mm2(areaMm2))}), shape factor S = ${f(shapeFactor)}${geometry.faces === 'slipping' ? ', faces slip: S taken as 0' : ''}`,
               source: 'Gent & Lindley 1959',
             },
           ],

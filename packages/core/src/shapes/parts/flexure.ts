@@ -1,4 +1,4 @@
-import { requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { requirePositive, say, mm, bare, mm4 } from '@anvilstone/core/foundations';
 import { section } from '../sections/section.ts';
 import { bentFibre } from './bending.ts';
 import { type PartModel } from './partModel.ts';
@@ -53,7 +53,7 @@ export const flexure: PartModel<'flexure'> = {
               title: turns ? 'Skin of the leaf' : 'Skin of the leaf at its ends',
               cut,
               momentPerUnit: turns ? 1 : lengthMm / 2,
-              momentFormula: turns ? 'T' : `F · ${f(lengthMm)} mm / 2`,
+              momentFormula: turns ? 'T' : say`F · ${mm(lengthMm)} / 2`,
               source: turns ? 'pure bending' : 'clamped and guided, Roark, 7th ed., table 8.1, case 1b',
             }),
           ],
@@ -65,8 +65,8 @@ export const flexure: PartModel<'flexure'> = {
                 ? (degrees * lengthMm) / cut.secondMomentMm4
                 : lengthMm ** 3 / (12 * cut.secondMomentMm4),
               formula: turns
-                ? `T · ${f(lengthMm)} / (E · ${f(cut.secondMomentMm4)})`
-                : `F · ${f(lengthMm)}³ / (12 · E · ${f(cut.secondMomentMm4)})`,
+                ? say`T · ${bare(mm(lengthMm))} / (E · ${bare(mm4(cut.secondMomentMm4))})`
+                : say`F · ${bare(mm(lengthMm))}³ / (12 · E · ${bare(mm4(cut.secondMomentMm4))})`,
               source: turns ? 'θ = M·L / (E·I)' : 'Roark, 7th ed., table 8.1, case 1b',
             },
           ],

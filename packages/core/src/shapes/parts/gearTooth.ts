@@ -1,4 +1,12 @@
-import { InputError, requirePositive, requireWithin, formatNumber as f } from '@anvilstone/core/foundations';
+import {
+  InputError,
+  requirePositive,
+  requireWithin,
+  formatNumber as f,
+  say,
+  mm,
+  bare,
+} from '@anvilstone/core/foundations';
 import { type PartModel } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import { place, response } from './pieces.ts';
@@ -98,7 +106,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
       sliding: {
         ...sliding,
         running: geometry.running,
-        formula: `2·T/(${f(moduleMm)}·${f(teeth)}) over ${f(faceWidthMm)} mm × one module, ${f(geometry.speedRpm)} rev/min`,
+        formula: say`2·T/(${bare(mm(moduleMm))}·${f(teeth)}) over ${mm(faceWidthMm)} × one module, ${f(geometry.speedRpm)} rev/min`,
       },
       responses: {
         depth: response({
@@ -117,7 +125,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
                   value: 2 / (moduleMm * teeth),
                   perUnit: true,
                   unit: 'N',
-                  formula: `2 · T / (${f(moduleMm)} · ${f(teeth)})`,
+                  formula: say`2 · T / (${bare(mm(moduleMm))} · ${f(teeth)})`,
                 },
                 {
                   symbol: 'Kv',
@@ -139,7 +147,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
                   value: stress,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `Kv · W / (${f(faceWidthMm)} · ${f(moduleMm)} · Y)`,
+                  formula: say`Kv · W / (${bare(mm(faceWidthMm))} · ${bare(mm(moduleMm))} · Y)`,
                   source: 'Lewis, Shigley, 10th ed., section 14-1',
                 },
               ],
@@ -150,7 +158,7 @@ export const gearTooth: PartModel<'gear-tooth'> = {
               title: 'Tooth deflection',
               direction: ALONG.length,
               perModulus: give,
-              formula: `${TOOTH_GIVE} · W / (${f(faceWidthMm)} mm · E)`,
+              formula: say`${TOOTH_GIVE} · W / (${mm(faceWidthMm)} · E)`,
               source: 'single stiffness of ISO 6336-1, carried over to the modulus of the print',
             },
           ],

@@ -1,5 +1,5 @@
 import type { GeometryOf } from '@anvilstone/schema';
-import { requireFinite, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { requireFinite, requirePositive, say, mm2, bare, mm } from '@anvilstone/core/foundations';
 import { type PartModel } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import { place, response } from './pieces.ts';
@@ -103,7 +103,7 @@ export const hotContact: PartModel<'hot-contact'> = {
                   value: 1 / areaMm2,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / ${f(areaMm2)} mm²`,
+                  formula: say`F / ${mm2(areaMm2)}`,
                 },
               ],
             }),
@@ -113,7 +113,7 @@ export const hotContact: PartModel<'hot-contact'> = {
               title: 'Indentation, hot all through',
               direction: ALONG.depth,
               perModulus: thicknessMm / areaMm2,
-              formula: `F · ${f(thicknessMm)} / (E · ${f(areaMm2)})`,
+              formula: say`F · ${bare(mm(thicknessMm))} / (E · ${bare(mm2(areaMm2))})`,
               source: 'δ = F·L / (E·A), the whole thickness taken at the contact temperature',
             },
           ],

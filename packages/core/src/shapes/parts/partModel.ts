@@ -1,4 +1,4 @@
-import type { GeometryOf, LoadCase, LoadKind, PartGeometry, PartModelId } from '@anvilstone/schema';
+import type { GeometryOf, LoadCase, LoadKind, PartGeometry, PartModelId, Statement } from '@anvilstone/schema';
 import type { Fill } from '../infill/fill.ts';
 import type { BendingDirection } from '../sections/section.ts';
 import type { PartAxis, Direction } from './direction.ts';
@@ -20,7 +20,7 @@ export interface ShownLine {
   value: number;
   unit: string;
   perUnit?: boolean;
-  formula?: string;
+  formula?: Statement;
   source?: string;
 }
 
@@ -48,7 +48,7 @@ export interface ComplianceTerm {
   direction: Direction;
   /** mm·MPa (or °·MPa) per unit of the action. */
   perModulus: number;
-  formula: string;
+  formula: Statement;
   source: string;
 }
 
@@ -69,7 +69,7 @@ export interface PartResponse {
   /** Empty: this model does not tell how far it moves. */
   complianceTerms: readonly ComplianceTerm[];
   /** Shear deflection: movement = perModulus · action / G, and the axes whose planes it works on. */
-  shear: { perModulus: number; planes: readonly PartAxis[]; formula: string; source: string } | undefined;
+  shear: { perModulus: number; planes: readonly PartAxis[]; formula: Statement; source: string } | undefined;
   buckling: readonly Buckling[];
   /** Force across the part per unit of the action, where it is bent; 0: not told. */
   shearForcePerUnit: number;
@@ -88,7 +88,7 @@ export interface PartBody {
   extentMm: Record<PartAxis, number>;
   action: Action;
   /** How its movement is called and measured. */
-  movement: { title: string; unit: 'mm' | '°' };
+  movement: { title: Statement; unit: 'mm' | '°' };
   /**
    * Movement that the formulas hold to, mm: a tenth of the span, the diameter or the shorter side of what bends. Beyond it nothing is told.
    * Absent: it hardly moves, or moves by force.
@@ -107,7 +107,7 @@ export interface PartBody {
   /** Height that is squeezed, mm: present where the limit is how far a cushion may be squeezed. */
   squeezedHeightMm?: number;
   /** Flanks that slide under load. */
-  sliding?: { pressurePerUnit: number; speedMPerS: number; running: 'dry' | 'greased' | undefined; formula: string };
+  sliding?: { pressurePerUnit: number; speedMPerS: number; running: 'dry' | 'greased' | undefined; formula: Statement };
   /** A hot body that it touches, and for how long in total. */
   contact?: {
     otherEffusivity: number;

@@ -1,4 +1,4 @@
-import { InputError, requirePositive, requireWithin, formatNumber as f } from '@anvilstone/core/foundations';
+import { InputError, requirePositive, requireWithin, say, bare, mm, mm2 } from '@anvilstone/core/foundations';
 import { type PartModel } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import { place, response } from './pieces.ts';
@@ -69,7 +69,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
                   value: 1 / netMm2,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / ((${f(widthMm)} − ${f(holeDiameterMm)}) · ${f(thicknessMm)})`,
+                  formula: say`F / ((${bare(mm(widthMm))} − ${bare(mm(holeDiameterMm))}) · ${bare(mm(thicknessMm))})`,
                   source: 'Shigley, 10th ed., section 8-12',
                 },
                 {
@@ -77,7 +77,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
                   meaning: 'Stress concentration of the pin in its hole',
                   value: concentration,
                   unit: '×',
-                  formula: `d/w = ${f(holeDiameterMm)} / ${f(widthMm)}`,
+                  formula: say`d/w = ${bare(mm(holeDiameterMm))} / ${bare(mm(widthMm))}`,
                   source: 'Pilkey, Peterson’s, 3rd ed., chart 4.67',
                 },
                 {
@@ -102,7 +102,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
                   value: 1 / (holeDiameterMm * thicknessMm),
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / (${f(holeDiameterMm)} · ${f(thicknessMm)})`,
+                  formula: say`F / (${bare(mm(holeDiameterMm))} · ${bare(mm(thicknessMm))})`,
                   source: 'Shigley, 10th ed., section 8-12',
                 },
               ],
@@ -120,7 +120,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
                   value: 1 / shearMm2,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / (2 · (${f(edgeDistanceMm)} − ${f(holeDiameterMm / 2)}) · ${f(thicknessMm)})`,
+                  formula: say`F / (2 · (${bare(mm(edgeDistanceMm))} − ${bare(mm(holeDiameterMm / 2))}) · ${bare(mm(thicknessMm))})`,
                   source: 'Shigley, 10th ed., section 8-12',
                 },
               ],
@@ -131,7 +131,7 @@ export const pinnedLug: PartModel<'pinned-lug'> = {
               title: 'Elongation',
               direction: ALONG.length,
               perModulus: lengthMm / (widthMm * thicknessMm),
-              formula: `F · ${f(lengthMm)} / (E · ${f(widthMm * thicknessMm)})`,
+              formula: say`F · ${bare(mm(lengthMm))} / (E · ${bare(mm2(widthMm * thicknessMm))})`,
               source: 'δ = F·L / (E·A); the hole’s own stretch is left out',
             },
           ],

@@ -1,5 +1,5 @@
 import type { GeometryOf } from '@anvilstone/schema';
-import { InputError, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { InputError, requirePositive, formatNumber as f, say, mm } from '@anvilstone/core/foundations';
 import { SMALL_SHARE, type PartModel } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import { place, response } from './pieces.ts';
@@ -145,7 +145,7 @@ export const plate: PartModel<'plate'> = {
               title: 'Centre deflection',
               direction: ALONG.width,
               perModulus: factors.movementMm,
-              formula: `p · ${f(factors.movementMm)} mm / E`,
+              formula: say`p · ${mm(factors.movementMm)} / E`,
               source: factors.source,
             },
           ],

@@ -1,5 +1,5 @@
 import type { GeometryOf } from '@anvilstone/schema';
-import { InputError, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { InputError, requirePositive, formatNumber as f, say, mm, bare, mm4, mm2 } from '@anvilstone/core/foundations';
 import { SMALL_SHARE, type PartModel, type PartResponse, type ShownLine } from './partModel.ts';
 import { ALONG } from './direction.ts';
 import { FORCE_LOADS, place, response } from './pieces.ts';
@@ -120,14 +120,14 @@ function pinchedRing({ wallMm, lengthMm }: GeometryOf<'ring'>, { meanMm }: Radii
     value: share * meanMm,
     perUnit: true,
     unit: 'N·mm',
-    formula: `${f(share)} · F · ${f(meanMm)} mm`,
+    formula: say`${f(share)} · F · ${mm(meanMm)}`,
     source: 'Roark, 7th ed., table 9.2, case 1',
   });
   const { momentUnderLoad, momentAtSide, diameterChange } = PINCHED_RING;
   const side = bending(momentAtSide) - 1 / (2 * areaMm2);
   const half = {
     perModulus: (diameterChange * meanMm ** 3) / (stiffening * secondMomentMm4) / 2,
-    formula: `½ · ${f(diameterChange)} · F · ${f(meanMm)}³ / (${f(stiffening)} · E · ${f(secondMomentMm4)})`,
+    formula: say`½ · ${f(diameterChange)} · F · ${bare(mm(meanMm))}³ / (${f(stiffening)} · E · ${bare(mm4(secondMomentMm4))})`,
     source: 'Roark, 7th ed., table 9.2, case 1; a long ring is stiffer: Ashwell (1950)',
   };
   return response({
@@ -147,7 +147,7 @@ function pinchedRing({ wallMm, lengthMm }: GeometryOf<'ring'>, { meanMm }: Radii
             value: bending(momentUnderLoad),
             perUnit: true,
             unit: 'MPa',
-            formula: `M · ${f(wallMm / 2)} / ${f(secondMomentMm4)}`,
+            formula: say`M · ${bare(mm(wallMm / 2))} / ${bare(mm4(secondMomentMm4))}`,
             source: 'σ = M·c / I',
           },
         ],
@@ -165,7 +165,7 @@ function pinchedRing({ wallMm, lengthMm }: GeometryOf<'ring'>, { meanMm }: Radii
             value: side,
             perUnit: true,
             unit: 'MPa',
-            formula: `M · ${f(wallMm / 2)} / ${f(secondMomentMm4)} − F / (2 · ${f(areaMm2)})`,
+            formula: say`M · ${bare(mm(wallMm / 2))} / ${bare(mm4(secondMomentMm4))} − F / (2 · ${bare(mm2(areaMm2))})`,
           },
         ],
       }),
@@ -193,7 +193,7 @@ function pressedRing(geometry: GeometryOf<'ring'>, radii: Radii): PartResponse {
     value: hoop,
     perUnit: true,
     unit: 'MPa',
-    formula: `p · ${f(hoop)}, radii ${f(radii.outerMm)} and ${f(radii.innerMm)} mm`,
+    formula: say`p · ${f(hoop)}, radii ${bare(mm(radii.outerMm))} and ${mm(radii.innerMm)}`,
     source: 'Lamé: Roark, 7th ed., table 13.5, case 1',
   };
   const stiffening = tubeStiffening({ lengthMm, wallMm, meanRadiusMm: radii.meanMm });
@@ -208,7 +208,7 @@ function pressedRing(geometry: GeometryOf<'ring'>, radii: Radii): PartResponse {
       title: 'Change of diameter, half of the ring',
       direction: ALONG[axis],
       perModulus: movement / 2,
-      formula: `½ · p · ${f(movement)} mm / E`,
+      formula: say`½ · p · ${mm(movement)} / E`,
       source: 'Lamé: Roark, 7th ed., table 13.5, case 1',
     })),
     buckling: inwards

@@ -1,4 +1,13 @@
-import { requirePositive, requireWithin, formatNumber as f } from '@anvilstone/core/foundations';
+import {
+  requirePositive,
+  requireWithin,
+  formatNumber as f,
+  say,
+  bare,
+  mm2,
+  mm,
+  mm4,
+} from '@anvilstone/core/foundations';
 import { filledSection } from '../sections/filledSection.ts';
 import { section } from '../sections/section.ts';
 import { bentCore, neutralAxis } from './bending.ts';
@@ -59,7 +68,7 @@ export const sectionAtPlane: PartModel<'section-at-plane'> = {
                   value: pulled + bent,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F · (${f(pullShare)} / ${f(cut.areaMm2)} + ${f(leverMm)} · ${f(cut.extremeFibreMm)} / ${f(cut.secondMomentMm4)})`,
+                  formula: say`F · (${f(pullShare)} / ${bare(mm2(cut.areaMm2))} + ${bare(mm(leverMm))} · ${bare(mm(cut.extremeFibreMm))} / ${bare(mm4(cut.secondMomentMm4))})`,
                   source: 'σ = N/A + M·c/I; no stress concentration is known',
                 },
               ],

@@ -1,4 +1,12 @@
-import { requirePositive, requireWithin, InputError, formatNumber as f } from '@anvilstone/core/foundations';
+import {
+  requirePositive,
+  requireWithin,
+  InputError,
+  formatNumber as f,
+  say,
+  mm,
+  bare,
+} from '@anvilstone/core/foundations';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { section } from '../sections/section.ts';
 import { bentFibre, neutralAxis } from './bending.ts';
@@ -79,10 +87,10 @@ export const snapHook: PartModel<'snap-hook'> = {
               title: 'Outer fibre at the root',
               cut,
               momentPerUnit: lengthMm,
-              momentFormula: `F · ${f(lengthMm)} mm`,
+              momentFormula: say`F · ${mm(lengthMm)}`,
               source: 'Roark, 7th ed., table 8.1, case 1a',
               concentration: filletConcentration({ filletRadiusMm, depthMm: thicknessMm, notch: 'flat' }),
-              concentrationFormula: `r/d = ${f(filletRadiusMm)} / ${f(thicknessMm)}`,
+              concentrationFormula: say`r/d = ${bare(mm(filletRadiusMm))} / ${bare(mm(thicknessMm))}`,
             }),
             neutralAxis(cut, 1, 'F'),
           ],
@@ -91,7 +99,7 @@ export const snapHook: PartModel<'snap-hook'> = {
               title: 'Hook deflection',
               direction: ALONG.length,
               perModulus: (compliance * lengthMm ** 3) / (widthMm * thicknessMm ** 3),
-              formula: `F · ${f(compliance)} · ${f(lengthMm)}³ / (E · ${f(widthMm)} · ${f(thicknessMm)}³)`,
+              formula: say`F · ${f(compliance)} · ${bare(mm(lengthMm))}³ / (E · ${bare(mm(widthMm))} · ${bare(mm(thicknessMm))}³)`,
               source: taper === 'even' ? 'Roark, 7th ed., table 8.1, case 1a' : 'the same, integrated over the taper',
             },
           ],

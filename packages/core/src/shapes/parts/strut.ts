@@ -1,5 +1,5 @@
 import type { GeometryOf } from '@anvilstone/schema';
-import { requireFinite, requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { requireFinite, requirePositive, formatNumber as f, say, mm2, bare, mm } from '@anvilstone/core/foundations';
 import { filledSection } from '../sections/filledSection.ts';
 import { thinnestOf } from './cantileverArm.ts';
 import { type Buckling, type PartModel } from './partModel.ts';
@@ -80,7 +80,7 @@ export function barBuckling(bar: {
         meaning: 'Slenderness',
         value: (bar.effectiveLengthFactor * bar.lengthMm) / radiusMm,
         unit: '×',
-        formula: `${f(bar.effectiveLengthFactor)} · ${f(bar.lengthMm)} / ${f(radiusMm)}`,
+        formula: say`${f(bar.effectiveLengthFactor)} · ${bare(mm(bar.lengthMm))} / ${bare(mm(radiusMm))}`,
         source: 'end condition K, Shigley, table 4-2: recommended for real joints unless the strut asks for ideal ends',
       },
       {
@@ -133,7 +133,7 @@ export const strut: PartModel<'strut'> = {
                   value: 1 / cut.areaMm2,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / ${f(cut.areaMm2)} mm²`,
+                  formula: say`F / ${mm2(cut.areaMm2)}`,
                   source: 'σ = F / A',
                 },
               ],
@@ -145,7 +145,7 @@ export const strut: PartModel<'strut'> = {
               title: 'Shortening',
               direction: ALONG.length,
               perModulus: lengthMm / cut.areaMm2,
-              formula: `F · ${f(lengthMm)} / (E · ${f(cut.areaMm2)})`,
+              formula: say`F · ${bare(mm(lengthMm))} / (E · ${bare(mm2(cut.areaMm2))})`,
               source: 'δ = F·L / (E·A)',
             },
           ],

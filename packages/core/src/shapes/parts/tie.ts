@@ -1,4 +1,4 @@
-import { requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { requirePositive, say, mm2, bare, mm } from '@anvilstone/core/foundations';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { filledSection } from '../sections/filledSection.ts';
 import { thinnestOf } from './cantileverArm.ts';
@@ -55,7 +55,7 @@ export const tie: PartModel<'tie'> = {
                   value: 1 / cut.areaMm2,
                   perUnit: true,
                   unit: 'MPa',
-                  formula: `F / ${f(cut.areaMm2)} mm²`,
+                  formula: say`F / ${mm2(cut.areaMm2)}`,
                   source: 'σ = F / A',
                 },
                 {
@@ -83,7 +83,7 @@ export const tie: PartModel<'tie'> = {
               title: 'Elongation',
               direction: ALONG.length,
               perModulus: lengthMm / cut.areaMm2,
-              formula: `F · ${f(lengthMm)} / (E · ${f(cut.areaMm2)})`,
+              formula: say`F · ${bare(mm(lengthMm))} / (E · ${bare(mm2(cut.areaMm2))})`,
               source: 'δ = F·L / (E·A)',
             },
           ],

@@ -1,4 +1,4 @@
-import { requirePositive, formatNumber as f } from '@anvilstone/core/foundations';
+import { requirePositive, formatNumber as f, say, mm, bare, mm4 } from '@anvilstone/core/foundations';
 import { filletConcentration } from '../sections/filletConcentration.ts';
 import { section } from '../sections/section.ts';
 import { torsionSection } from '../sections/torsion.ts';
@@ -62,7 +62,7 @@ export const torsionShaft: PartModel<'torsion-shaft'> = {
       volumeMm3: cut.areaMm2 * lengthMm,
       extentMm: { length: lengthMm, depth: cut.depthMm, width: cut.widthMm },
       action: 'torque',
-      movement: { title: `Movement at a radius of ${f(leverMm)} mm`, unit: 'mm' },
+      movement: { title: say`Movement at a radius of ${mm(leverMm)}`, unit: 'mm' },
       movementRadiusMm: leverMm,
       thinnestMm: thinnestOf(geometry.section, cut),
       responses: {
@@ -103,7 +103,7 @@ export const torsionShaft: PartModel<'torsion-shaft'> = {
           shear: {
             perModulus: (lengthMm * leverMm) / twist.torsionConstantMm4,
             planes: ['length', 'depth'],
-            formula: `T · ${f(lengthMm)} · ${f(leverMm)} / (G · ${f(twist.torsionConstantMm4)})`,
+            formula: say`T · ${bare(mm(lengthMm))} · ${bare(mm(leverMm))} / (G · ${bare(mm4(twist.torsionConstantMm4))})`,
             source: 'θ = T·L / (K·G), Roark, 7th ed., section 10.1',
           },
         }),

@@ -1,6 +1,6 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { filletConcentration } from '../sections/filletConcentration.ts';
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, mm, mm2, bare } from '@anvilstone/core/foundations';
 import { bracketFrame, type FrameAnswer, type FrameBar, type MemberAnswer } from './bracketFrame.ts';
 import { SMALL_SHARE, type PartModel, type StressPlace, type ComplianceTerm } from './partModel.ts';
 import { ALONG, type Direction } from './direction.ts';
@@ -78,14 +78,14 @@ function drops(name: 'tie' | 'strut', member: MemberAnswer, direction: Direction
       title: name === 'tie' ? 'Stretch of the tie' : 'Shortening of the strut',
       direction,
       perModulus: member.axialDrop,
-      formula: `F · ${f(forcePerN)}² · ${f(lengthMm)} / (E · ${f(areaMm2)})`,
+      formula: say`F · ${f(forcePerN)}² · ${bare(mm(lengthMm))} / (E · ${bare(mm2(areaMm2))})`,
       source: 'Castigliano, Σ n²·L/(A·E)',
     },
     {
       title: name === 'tie' ? 'Bending of the tie, its root and its end' : 'Bending of the strut and its root',
       direction,
       perModulus: member.bendingDrop + member.rootDrop + endDrop,
-      formula: `∫M²/(E·I) of ${f(member.rootMomentPerN)}·F at the wall and ${f(member.jointMomentPerN)}·F at the joint, N·mm`,
+      formula: say`∫M²/(E·I) of ${mm(member.rootMomentPerN)} · F at the wall and ${mm(member.jointMomentPerN)} · F at the joint`,
       source: 'Castigliano; turn of the root: O’Donnell, J. Appl. Mech. 27 (1960) 461',
     },
   ];
@@ -114,7 +114,7 @@ function tieEnd(geometry: GeometryOf<'wall-bracket'>, { tie }: FrameAnswer, end:
         value: tie.forcePerN,
         perUnit: true,
         unit: 'N',
-        formula: `nearly F · (${f(geometry.reachMm)} + ${f(beyondMm)}) / ${f(geometry.dropMm)}`,
+        formula: say`nearly F · (${bare(mm(geometry.reachMm))} + ${bare(mm(beyondMm))}) / ${bare(mm(geometry.dropMm))}`,
         source: 'rigid-jointed frame: Weaver & Gere, ch. 4',
       },
       {
@@ -123,7 +123,7 @@ function tieEnd(geometry: GeometryOf<'wall-bracket'>, { tie }: FrameAnswer, end:
         value: moment,
         perUnit: true,
         unit: 'N·mm',
-        formula: `the load hangs ${f(beyondMm)} mm beyond the joint, which turns, and drops`,
+        formula: say`the load hangs ${mm(beyondMm)} beyond the joint, which turns, and drops`,
         source: 'rigid-jointed frame: Weaver & Gere, ch. 4',
       },
       {
@@ -132,7 +132,7 @@ function tieEnd(geometry: GeometryOf<'wall-bracket'>, { tie }: FrameAnswer, end:
         value: pulled,
         perUnit: true,
         unit: 'MPa',
-        formula: `T / ${f(tie.areaMm2)} mm²`,
+        formula: say`T / ${mm2(tie.areaMm2)}`,
       },
       {
         symbol: 'σb',
@@ -140,14 +140,14 @@ function tieEnd(geometry: GeometryOf<'wall-bracket'>, { tie }: FrameAnswer, end:
         value: bent,
         perUnit: true,
         unit: 'MPa',
-        formula: `6 · M / (${f(widthMm)} · ${f(depthMm)}²)`,
+        formula: say`6 · M / (${bare(mm(widthMm))} · ${bare(mm(depthMm))}²)`,
       },
       {
         symbol: 'Kt',
         meaning: 'Stress concentration of the fillet',
         value: concentration,
         unit: '×',
-        formula: `r/d = ${f(filletRadiusMm)} / ${f(depthMm)}`,
+        formula: say`r/d = ${bare(mm(filletRadiusMm))} / ${bare(mm(depthMm))}`,
         source: 'Peterson’s charts, fit in Norton, Machine Design, app. C',
       },
       {
@@ -197,7 +197,7 @@ function squeezedStrut(geometry: GeometryOf<'wall-bracket'>, { strut }: FrameAns
         value: squeezed + bent,
         perUnit: true,
         unit: 'MPa',
-        formula: `C / ${f(strut.areaMm2)} mm² + 6 · M / (${f(widthMm)} · ${f(depthMm)}²)`,
+        formula: say`C / ${mm2(strut.areaMm2)} + 6 · M / (${bare(mm(widthMm))} · ${bare(mm(depthMm))}²)`,
       },
     ],
   });

@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import { defaultCompanyRules, RULE_GROUPS, ruleMeanings, ruleValue } from '@anvilstone/core/materials';
 import type { CompanyRules, RecordedChange } from '@anvilstone/schema';
 import { ChangeList } from '../../team/history/ChangeList.tsx';
@@ -15,7 +16,7 @@ describe.each(ruleMeanings.map((meaning) => [meaning.id, meaning] as const))('th
   test('says what it is and why, and is entered by a field of its own', () => {
     const root = field(defaultCompanyRules);
     expect(textOf(root)).toContain(meaning.title);
-    expect(meaning.reason.length).toBeGreaterThan(15);
+    expect(inWords(meaning.reason).length).toBeGreaterThan(15);
     expect(root.querySelectorAll('input').length).toBeGreaterThan(0);
     expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
   });

@@ -1,3 +1,4 @@
+import { spellOut } from '@anvilstone/core/foundations';
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { defaultCompanyRules } from '@anvilstone/core/materials';
 import type { Observation } from '@anvilstone/schema';
@@ -24,7 +25,11 @@ test('a class is the index of its word', () => expect(row('ol-pc', 'flameClass')
 test('another condition, another derivation', () => {
   const wet = row('ol-pa6', 'tensileModulus', { ...at, conditioning: 'conditioned' });
   expect(wet.value).toBeLessThan(row('ol-pa6', 'tensileModulus').value);
-  expect(wet.steps.map(({ text }) => text).join()).toContain('to conditioned');
+  expect(
+    spellOut(wet.steps)
+      .map(({ text }) => text)
+      .join(),
+  ).toContain('to conditioned');
 });
 
 describe('conditions in words', () => {

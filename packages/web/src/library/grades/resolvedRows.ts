@@ -1,6 +1,6 @@
 import { isClassColumn, TABLE_COLUMNS, type TableColumn } from '@anvilstone/core/evaluation';
 import { PROPERTY_DEFINITIONS, resolve, resolveClass } from '@anvilstone/core/materials';
-import type { EvidenceClass, Grade, CompanyRules, Observation } from '@anvilstone/schema';
+import type { EvidenceClass, Grade, CompanyRules, Observation, Statement } from '@anvilstone/schema';
 import type { LibraryAt } from '../../sync/store/gradesView.ts';
 
 export interface ResolvedRow {
@@ -9,8 +9,8 @@ export interface ResolvedRow {
   value: number;
   evidence: EvidenceClass | null;
   cov: number | null;
-  steps: readonly { text: string; value?: number }[];
-  gaps: readonly string[];
+  steps: readonly { text: Statement; value?: number }[];
+  gaps: readonly Statement[];
   usedId: string | undefined;
   observations: readonly Observation[];
 }

@@ -13,6 +13,7 @@ import { moveRun } from './scheduleEdits.ts';
 import { Timeline } from './Timeline.tsx';
 import { useSavedSchedule } from './useSavedSchedule.ts';
 import { API } from '../../sync/address/place.ts';
+import { useSay } from '../../ui/useSay.ts';
 
 /** Which spools are dried and which parts conditioned, where and when; what speaks against it; and the best plan on demand. */
 export function DryersTab({
@@ -115,6 +116,7 @@ function Said({
   said: ScheduleProposal | undefined;
   untold: readonly string[];
 }) {
+  const say = useSay();
   const impossible = said?.impossible ?? [];
   const stops = conflicts.filter(({ kind }) => kind === 'stop').length;
   return (
@@ -131,13 +133,13 @@ function Said({
       )}
       <ul className="list-disc pl-5">
         {conflicts.map(({ kind, text }) => (
-          <li key={text} className={kind === 'stop' ? 'text-fail' : 'text-unknown'}>
-            {text}.
+          <li key={say(text)} className={kind === 'stop' ? 'text-fail' : 'text-unknown'}>
+            {say(text)}.
           </li>
         ))}
         {impossible.map(({ id, why }) => (
           <li key={id} className="text-fail">
-            {id} cannot be dried here: {why}.
+            {id} cannot be dried here: {say(why)}.
           </li>
         ))}
         {untold.map((text) => (

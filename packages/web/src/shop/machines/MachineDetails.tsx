@@ -108,7 +108,7 @@ function Gains({ machine, parts, library }: { machine: Machine; parts: readonly 
           <TableHead headings={['Upgrade', 'About', 'Benefit']} />
           <tbody>
             {gains.map((gain) => (
-              <tr key={gain.title} className="border-b border-line align-top last:border-0">
+              <tr key={say(gain.title)} className="border-b border-line align-top last:border-0">
                 <th scope="row" className="px-3 py-2 text-left font-normal">
                   {say(gain.title)}
                   {gain.caution && <span className="block text-xs text-unknown">{say(gain.caution)}</span>}

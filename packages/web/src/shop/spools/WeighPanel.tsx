@@ -10,10 +10,12 @@ import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import { QuantityField } from '../../ui/QuantityField.tsx';
 import { useWeighSpoolMutation } from './spoolsApi.ts';
 import { useChangeSpool } from './useChangeSpool.ts';
+import { useSay } from '../../ui/useSay.ts';
 
 /** Weighs a spool on the scale, or by hand; a mass that does not fit what is known is asked about first. */
 export function WeighPanel({ one }: { one: SpoolInStock }) {
   const { spool } = one;
+  const say = useSay();
   const { data: instruments } = useInstrumentsQuery();
   const scale = instruments?.find(({ kind }) => kind === 'scale');
   const [weigh, { error, isLoading }] = useWeighSpoolMutation();
@@ -69,7 +71,7 @@ export function WeighPanel({ one }: { one: SpoolInStock }) {
           Save weighing
         </Button>
       </div>
-      {doubt && <p className="mt-1 text-xs text-fail">{doubt}.</p>}
+      {doubt && <p className="mt-1 text-xs text-fail">{say(doubt)}.</p>}
       {(doubt !== undefined || scaleDoubts) && (
         <TextField label="Reason for accepting it" value={note} maxLength={200} onChange={setNote} />
       )}

@@ -1,7 +1,7 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { sampleCampaigns } from '@anvilstone/core/education/sample';
 import { armResult, findMethod, rankArms, testMethods } from '@anvilstone/core/evidence';
-import { inSentence, formatNumber } from '@anvilstone/core/foundations';
+import { inSentence, formatNumber, spellOut, inWords } from '@anvilstone/core/foundations';
 import type { TrialCurve } from '@anvilstone/schema';
 import { drawn, LEAKS, sampleWorkshop, textOf, wordsOf } from '../../testing/testPage.tsx';
 import { CurveChart } from './testing/CurveChart.tsx';
@@ -24,7 +24,9 @@ describe.each(testMethods.map((method) => [method.title, method] as const))('the
   const root = drawn(<MethodCard method={method} />);
   test('says what it settles, what it needs and every step in order', () => {
     expect(textOf(root)).toContain(method.settles);
-    expect(root.querySelectorAll('ol li').map(textOf)).toEqual(method.steps.map((step) => step.replace(/\s+/g, ' ')));
+    expect(root.querySelectorAll('ol li').map(textOf)).toEqual(
+      spellOut(method.steps).map((step) => step.replace(/\s+/g, ' ')),
+    );
     expect(root.querySelectorAll('ul li').length).toBeGreaterThanOrEqual(method.needs.length);
   });
   test('says which checks its result counts in, or that it is for information', () => {
@@ -34,7 +36,8 @@ describe.each(testMethods.map((method) => [method.title, method] as const))('the
   test('its cautions stand before its steps, and defer to local rules', () => {
     if (method.cautions.length === 0) return;
     const text = textOf(root);
-    for (const caution of method.cautions) expect(text.indexOf(caution)).toBeLessThan(text.indexOf(method.steps[0]!));
+    for (const caution of method.cautions)
+      expect(text.indexOf(caution)).toBeLessThan(text.indexOf(inWords(method.steps[0]!)));
     expect(text).toContain('local rules and the person responsible for the test area come first');
   });
   test('its rig is drawn and named', () =>

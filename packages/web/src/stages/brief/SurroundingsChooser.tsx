@@ -5,10 +5,12 @@ import { Popover } from 'radix-ui';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { Button } from '../../ui/Button.tsx';
 import { useEdit } from './editBrief.ts';
+import { useSay } from '../../ui/useSay.ts';
 
 /** Service temperatures of usual places, each with its reasoning, to start from and correct. */
 export function SurroundingsChooser({ brief }: { brief: Brief }) {
   const edit = useEdit();
+  const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   const choose = ({ heat, moisture }: Surroundings) =>
     edit({ ...brief, moisture, asks: { ...brief.asks, heat } }, 'surroundings');
@@ -38,7 +40,7 @@ export function SurroundingsChooser({ brief }: { brief: Brief }) {
               >
                 <span className="block font-semibold">{one.title}</span>
                 <span className="block text-sm">{inWords(one)}</span>
-                <span className="block text-xs text-quiet">{one.reasoning}</span>
+                <span className="block text-xs text-quiet">{say(one.reasoning)}</span>
               </button>
             </Popover.Close>
           ))}

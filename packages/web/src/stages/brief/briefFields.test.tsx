@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import { LOAD_KIND_WORDS } from '@anvilstone/core/decisions';
 import { lampArm, sampleBriefs } from '@anvilstone/core/education/sample';
 import { usualLoads } from '@anvilstone/core/materials';
@@ -95,7 +96,7 @@ describe('a load', () => {
   test('usual sizes have their reasons', () => {
     for (const { title, reasoning } of usualLoads) {
       expect(title).not.toBe('');
-      expect(reasoning.length).toBeGreaterThan(20);
+      expect(inWords(reasoning).length).toBeGreaterThan(20);
     }
   });
 });

@@ -80,7 +80,7 @@ function SplitsTable({ splits }: { splits: readonly Split[] }) {
           {splits.map((split) => {
             const { title, entry, bond, status, why } = split;
             return (
-              <tr key={`${title} ${split.outerGradeId}`} className="border-b border-line last:border-0">
+              <tr key={`${say(title)} ${split.outerGradeId}`} className="border-b border-line last:border-0">
                 <th scope="row" className="px-3 py-1 text-left font-normal">
                   {say(title)}
                 </th>

@@ -111,7 +111,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
       </Line>
       <Line title="Failure mode" finalists={finalists}>
         {({ failureManner, warns }) => (
-          <span className={warns === false ? 'text-fail' : ''}>{failureManner ?? 'unknown'}</span>
+          <span className={warns === false ? 'text-fail' : ''}>{say(failureManner ?? 'unknown')}</span>
         )}
       </Line>
       <Line title="Printing" finalists={finalists}>
@@ -129,7 +129,7 @@ function Summary({ finalists }: { finalists: readonly Finalist[] }) {
                 {duration(printing.dryingH)} at {amount(printing.dryingC, '°C', units)}
               </span>
               {printing.findings.map((text) => (
-                <span key={text} className="block text-xs text-unknown">
+                <span key={say(text)} className="block text-xs text-unknown">
                   {say(text)}
                 </span>
               ))}

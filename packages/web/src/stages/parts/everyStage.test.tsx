@@ -9,7 +9,7 @@ import { CompareStage } from '../compare/CompareStage.tsx';
 import { DecisionStage } from '../decision/DecisionStage.tsx';
 import { PlanStage } from '../plan/PlanStage.tsx';
 import { ShortlistStage } from '../shortlist/ShortlistStage.tsx';
-import { answered, drawnFor, LEAKS, textOf, wordsOf } from '../../testing/testPage.tsx';
+import { answered, drawnFor, LEAKS, leftMetric, textOf, wordsOf } from '../../testing/testPage.tsx';
 
 const STAGES: readonly [name: string, Stage: ComponentType, searches: readonly string[]][] = [
   ['brief', BriefStage, ['']],
@@ -33,20 +33,6 @@ const PAGES = STAGES.flatMap(([name, Stage, searches]) => searches.map((search) 
 /** Of a part that was just begun. */
 const NOTHING_YET = answered(['decisions', 'p1', []], ['campaigns', undefined, []]);
 
-/** What is a name or the statement of a standard, whatever units its reader has. */
-const METRIC_BY_NAME = [
-  /^HDT at /,
-  /^Half time of uptake, 2 mm$/,
-  / g\/10 min/,
-  /^Melt temperature: .* Melt load: /,
-  /\(23 °C, 50 % RH\)/,
-  /^(Steam|Hot water|Fresh water), /,
-  /MPa·m\/s/,
-  // Nozzles, and how far a printer draws the filament back, are millimetres everywhere.
-  /^\d(\.\d)? mm(, (brass|hardened))?$/,
-];
-const METRIC = /\d (mm|MPa|kg|g|N|°C|J|m\/s)(?![\w/·²³])/;
-
 const drawnAt = ({ name, Stage, search }: (typeof PAGES)[number], brief: Brief, units: UnitSystem) =>
   drawnFor(brief, <Stage />, { at: `/parts/p1/${name}${search}`, units, answers: NOTHING_YET });
 
@@ -58,12 +44,8 @@ describe.each(sampleBriefs.map((brief) => [brief.title, brief] as const))('%s', 
     (page) => {
       const root = drawnAt(page, brief, 'inchPound');
       expect(root.querySelectorAll('[role=alert]').map(textOf)).toEqual([]);
-      const words = wordsOf(root);
-      expect(words.filter((text) => LEAKS.test(text))).toEqual([]);
-      const left = words
-        .filter((text) => METRIC.test(text) && !own.some((one) => text.includes(one)))
-        .filter((text) => !METRIC_BY_NAME.some((one) => one.test(text)));
-      expect(left).toEqual([]);
+      expect(wordsOf(root).filter((text) => LEAKS.test(text))).toEqual([]);
+      expect(leftMetric(root, own)).toEqual([]);
     },
   );
 });

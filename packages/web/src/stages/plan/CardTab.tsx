@@ -1,7 +1,7 @@
 import { processCard, type CardSource } from '@anvilstone/core/making';
 import { builtAs } from '@anvilstone/core/shapes';
 import { useMemo } from 'react';
-import { useAppSelector } from '../../sync/store/store.ts';
+
 import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { CardCode } from './CardCode.tsx';
@@ -20,12 +20,11 @@ const FROM: Record<CardSource, string> = {
 /** Everything to set, dry, watch and do afterwards, on one page to be printed and hung by the machine. */
 export function CardTab({ grade, orientation, choice }: PlanTabProps) {
   const { brief, library, partId } = usePartContext();
-  const units = useAppSelector((state) => state.settings.units);
   const say = useSay();
   const { machine, fit } = choice;
   const card = useMemo(
-    () => processCard(brief, grade, machine, orientation, units, library.rules),
-    [brief, grade, machine, orientation, units, library],
+    () => processCard(brief, grade, machine, orientation, library.rules),
+    [brief, grade, machine, orientation, library],
   );
   if (!card) return null;
   return (
@@ -67,7 +66,7 @@ export function CardTab({ grade, orientation, choice }: PlanTabProps) {
                   <dd>
                     <span className={`font-semibold ${mind ? 'text-ember' : ''}`}>
                       {mind && <span className="sr-only">Mind: </span>}
-                      {value}
+                      {say(value)}
                     </span>
                     <span className="block text-xs text-quiet">
                       {say(why)}. <em>{FROM[from]}</em>

@@ -114,6 +114,7 @@ function Components({ cost, choice }: { cost: Cost; choice: MachineChoice }) {
 function Options({ choice, cost, grade }: Pick<PlanTabProps, 'choice' | 'grade'> & { cost: Cost }) {
   const { paid, field } = usePaid(grade);
   const { unlock } = choice;
+  const say = useSay();
   if (!field && !unlock) return null;
   const atPaid = paid && atPricePerKgUsd(cost, paid.pricePerKgUsd);
   return (
@@ -131,7 +132,7 @@ function Options({ choice, cost, grade }: Pick<PlanTabProps, 'choice' | 'grade'>
         )}
         {unlock && (
           <p>
-            {unlock.upgrades.map(({ title }) => title).join('; ')}: about {unlock.priceUsd.toFixed(0)} USD once,{' '}
+            {unlock.upgrades.map(({ title }) => say(title)).join('; ')}: about {unlock.priceUsd.toFixed(0)} USD once,{' '}
             <strong>{usd(unlock.priceUsd / cost.quantity)} USD</strong> a part if paid for by this lot alone.
           </p>
         )}

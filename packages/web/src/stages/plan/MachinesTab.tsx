@@ -62,7 +62,7 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
         ) : (
           <ul className="flex flex-col gap-1">
             {[...fit.findings].sort(blockersFirst).map(({ verdict, text }) => (
-              <li key={text} className={verdict === 'blocker' ? 'text-fail' : 'text-unknown'}>
+              <li key={say(text)} className={verdict === 'blocker' ? 'text-fail' : 'text-unknown'}>
                 {say(text)}.
               </li>
             ))}
@@ -109,9 +109,10 @@ function Row({ choice, isChosen, onChoose }: { choice: MachineChoice; isChosen: 
 }
 
 function Upgrades({ of }: { of: Unlock }) {
+  const say = useSay();
   return (
     <>
-      {of.upgrades.map(({ title }) => title).join('; ')}:{' '}
+      {of.upgrades.map(({ title }) => say(title)).join('; ')}:{' '}
       <strong className="whitespace-nowrap">about {f(of.priceUsd)} USD</strong>
       {of.upgrades.map(
         ({ caution }) =>

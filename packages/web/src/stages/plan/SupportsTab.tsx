@@ -1,3 +1,4 @@
+import { fromMarked } from '@anvilstone/core/foundations';
 import { REMOVAL_WORDS, supportChoices } from '@anvilstone/core/making';
 import { supportStatement } from '@anvilstone/core/materials/tables';
 import { useMemo } from 'react';
@@ -37,17 +38,17 @@ export function SupportsTab({ grade, choice }: PlanTabProps) {
                   </span>
                 )}
               </td>
-              <td className="px-3 py-2">{say(pairing.bond)}</td>
+              <td className="px-3 py-2">{pairing.bond}</td>
               <td className="px-3 py-2">
                 {REMOVAL_WORDS[pairing.removability]}, {support.removal.agent},{' '}
                 {amount(support.removal.temperatureC.low, '°C', units)} to{' '}
                 {amount(support.removal.temperatureC.high, '°C', units)}, {support.removal.hoursTypical.low} to{' '}
                 {support.removal.hoursTypical.high} h
-                <span className="block text-xs text-quiet">helps: {support.removal.helps.map(say).join('; ')}</span>
+                <span className="block text-xs text-quiet">helps: {support.removal.helps.join('; ')}</span>
               </td>
-              <td className="px-3 py-2">{pairing.harms ? say(pairing.harms) : 'none'}</td>
+              <td className="px-3 py-2">{pairing.harms ? say(fromMarked(pairing.harms)) : 'none'}</td>
               <td className="px-3 py-2 text-unknown">
-                {say([pairing.caution, support.caution].filter(Boolean).join(' '))}
+                {say(fromMarked([pairing.caution, support.caution].filter(Boolean).join(' ')))}
               </td>
             </tr>
           ))}

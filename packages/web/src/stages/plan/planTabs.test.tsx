@@ -56,7 +56,7 @@ describe('the process card', () => {
     '%s: every line says its value, why, and where it is from',
     (id) => {
       const plan = planned(lampArm, id);
-      const card = processCard(lampArm, plan.grade, plan.choice.machine, 'XZ', 'metric', sampleWorkshop.rules)!;
+      const card = processCard(lampArm, plan.grade, plan.choice.machine, 'XZ', sampleWorkshop.rules)!;
       const root = shown(lampArm, <CardTab {...plan} />);
       const groups = root.querySelectorAll('section').map((one) => one.getAttribute('aria-label'));
       expect(groups).toEqual(card.groups.map(({ title }) => title));

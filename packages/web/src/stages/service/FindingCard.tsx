@@ -29,6 +29,7 @@ import {
   type Proposal,
 } from './serviceApi.ts';
 import { day, MEASURES, STATE_WORDS } from './words.ts';
+import { useSay } from '../../ui/useSay.ts';
 
 /** One finding: what was seen, beside what was predicted, and what it may change. */
 export function FindingCard({ record, installation }: { record: FindingRecord; installation: Installation }) {
@@ -163,14 +164,15 @@ function Compared({ reading: { comparison, decisionNumber } }: { reading: Findin
 function Proposals({ record, proposals }: { record: FindingRecord; proposals: readonly Proposal[] }) {
   const { partId } = usePartContext();
   const [taking, setTaking] = useState(false);
+  const say = useSay();
   return (
     <section aria-label="Possible changes" className="mt-3">
       <h4 className="text-sm font-semibold">Possible changes</h4>
       <ul className="mt-1 flex flex-col gap-1.5">
         {proposals.map((one) => (
-          <li key={one.says} className="text-sm">
+          <li key={say(one.says)} className="text-sm">
             <span className="mr-1.5 rounded bg-sunken px-1.5 text-xs text-quiet">{KIND_WORDS[one.kind]}</span>
-            {one.says}{' '}
+            {say(one.says)}{' '}
             {one.kind === 'evidence' && (
               <>
                 {one.checks && one.checks.length > 0 ? (

@@ -8,6 +8,7 @@ import type {
   Observation,
   Part,
   PlannedInspection,
+  Statement,
 } from '@anvilstone/schema';
 import { api } from '../../sync/api/api.ts';
 import type { AcceptancePreview } from '../bench/benchApi.ts';
@@ -16,13 +17,13 @@ import type { AcceptancePreview } from '../bench/benchApi.ts';
 export type Proposal =
   | {
       kind: 'evidence';
-      says: string;
+      says: Statement;
       observation: Observation;
       checks?: { checkId: string; title: string; before: number | null; after: number | null }[];
     }
-  | { kind: 'rule'; says: string; ruleId: string; was: number; value: number }
-  | { kind: 'brief'; says: string }
-  | { kind: 'test'; says: string; methodId: string };
+  | { kind: 'rule'; says: Statement; ruleId: string; was: number; value: number }
+  | { kind: 'brief'; says: Statement }
+  | { kind: 'test'; says: Statement; methodId: string };
 
 export interface FindingReading {
   comparison?: ServiceComparison;

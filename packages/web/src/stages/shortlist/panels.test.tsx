@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import { gaugeBeam, heaterDuct, lampArm, sampleBriefs, sampleLibrary } from '@anvilstone/core/education/sample';
 import {
   evaluate,
@@ -80,7 +81,7 @@ describe('what would make it pass', () => {
       const items = root.querySelectorAll('li');
       expect(items).toHaveLength(fixes.length);
       items.forEach((item, i) => {
-        expect(textOf(item)).toContain(fixes[i]!.title);
+        expect(textOf(item)).toContain(inWords(fixes[i]!.title));
         expect(textOf(item)).toMatch(/USD|cost unknown|same cost/);
         expect(textOf(item)).toMatch(/governs/);
         expect(item.querySelector('button, a')).not.toBeNull();

@@ -1,4 +1,4 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { SMALL_SHARE } from '@anvilstone/core/shapes';
 import { actingAt, growthOf, movementPerUnit } from '../action.ts';
@@ -88,7 +88,7 @@ function movedBy(
   combination: PreparedLoad,
   temperatureC: number,
   longestH: number,
-): Moved | { gaps: readonly string[] } {
+): Moved | { gaps: readonly Statement[] } {
   const { material, compliances } = context;
   if (!material.behaviour) return { gaps: material.behaviourGaps };
   const each: { load: PreparedLoad; mm: number; growth: number }[] = [];

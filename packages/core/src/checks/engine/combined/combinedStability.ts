@@ -1,4 +1,4 @@
-import type { EvidenceClass } from '@anvilstone/schema';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import { actingAt } from '../action.ts';
 import type { CaseCheck, CheckContext, PreparedLoad } from '../check.ts';
@@ -43,7 +43,7 @@ function sharesOf(
   combination: PreparedLoad,
   temperatureC: number,
   longestH: number,
-): Shares | { gaps: readonly string[] } {
+): Shares | { gaps: readonly Statement[] } {
   const loads = combination.together!.filter(({ kind }) => kind !== 'knock');
   let worst: Shares | undefined;
   let most = -1;

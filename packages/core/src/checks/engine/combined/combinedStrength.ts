@@ -1,5 +1,5 @@
-import type { EvidenceClass } from '@anvilstone/schema';
-import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
+import type { EvidenceClass, Statement } from '@anvilstone/schema';
+import { formatNumber as f, type Working, say, megapascals, celsius } from '@anvilstone/core/foundations';
 import { actingAt, allowableShare, strengthHours } from '../action.ts';
 import { BEARING_WORDS, bearingStrength } from '../../strength/bearingStrength.ts';
 import type { CaseCheck, CaseOutcome, CheckContext, PreparedLoad } from '../check.ts';
@@ -60,8 +60,8 @@ function showShares(working: Working, shares: readonly Share[], together: number
       expression:
         load.kind === 'knock'
           ? '√(energy of the knock / what it takes up)'
-          : `${f(stressMPa)} MPa / ${f(allowedMPa)} MPa`,
-      source: `${BEARING_WORDS[mode].meaning.toLowerCase()} at ${f(temperatureC)} °C, safety factor ${f(load.loadCase.safetyFactor)}`,
+          : say`${megapascals(stressMPa)} / ${megapascals(allowedMPa)}`,
+      source: say`${BEARING_WORDS[mode].meaning.toLowerCase()} at ${celsius(temperatureC)}, safety factor ${f(load.loadCase.safetyFactor)}`,
     });
   working.add('Σu', 'Share of the strength that they take together', together, '×', {
     source: 'linear interaction; the reserve is its inverse',
@@ -98,7 +98,7 @@ function shareOf(
   term: Term,
   temperatureC: number,
   longestH: number,
-): Share | { gaps: readonly string[] } {
+): Share | { gaps: readonly Statement[] } {
   const { material } = context;
   if (!material.behaviour || !material.family) return { gaps: material.behaviourGaps };
   const strength = bearingStrength(material, term.layerStress);

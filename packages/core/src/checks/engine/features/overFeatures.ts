@@ -1,4 +1,4 @@
-import type { CheckResult } from '@anvilstone/schema';
+import type { CheckResult, Statement } from '@anvilstone/schema';
 import type { Check, CheckContext, HeatLimit } from '../check.ts';
 import type { CheckOutcome } from '../checkOutcome.ts';
 import { ownHeatLimit } from '../../heat/ownHeatLimit.ts';
@@ -27,7 +27,7 @@ export function overFeatures(check: Check): Check {
 }
 
 /** The lowest limit under load of all models of a part. Gaps: one of them is not known. */
-export function lowestHeatLimit(context: CheckContext): HeatLimit | { gaps: readonly string[] } {
+export function lowestHeatLimit(context: CheckContext): HeatLimit | { gaps: readonly Statement[] } {
   let lowest = ownHeatLimit(context);
   for (const one of featureContexts(context)) {
     const limit = ownHeatLimit(one);

@@ -1,3 +1,4 @@
+import { say, mm, bare } from '@anvilstone/core/foundations';
 import { atTemperature, fromTheBrief, layerPlace } from './strength.ts';
 import type { Findings } from '@anvilstone/schema';
 import {
@@ -93,11 +94,11 @@ export const notchedPendulum: TestMethod = {
   needs: [
     'Pendulum of known mass and length with a drag pointer',
     'Two supports',
-    'Notching file or cutter with a tip radius of 0.25 mm',
+    say`Notching file or cutter with a tip radius of ${mm(0.25)}`,
     'Calliper',
   ],
   steps: [
-    'Print the bars plain and cut the notch, 2 mm deep: a printed notch has its own skin and is blunter.',
+    say`Print the bars plain and cut the notch, ${mm(2)} deep: a printed notch has its own skin and is blunter.`,
     'Swing the pendulum empty ten times: the mean loss is friction and is taken off every reading.',
     'The bar lies against both supports, its notch away from the blow, which falls straight behind it.',
     'Energy lost in J = mass in kg × 9.81 × (height it fell from − height it rose to) in m, less the friction.',
@@ -174,11 +175,16 @@ export const rebound: TestMethod = {
     { id: 'temperatureC', title: 'Temperature', dimension: 'temperature', typical: 23 },
   ],
   number: { title: 'Height it came back to ÷ height it fell from', dimension: 'fraction' },
-  needs: ['Steel ball of 15 to 20 mm', 'Clear tube with a scale', 'A heavy, flat plate under the pad', 'A slow camera'],
+  needs: [
+    say`Steel ball of ${bare(mm(15))} to ${mm(20)}`,
+    'Clear tube with a scale',
+    'A heavy, flat plate under the pad',
+    'A slow camera',
+  ],
   steps: [
     'Lay the pad, printed solid, flat on the heavy plate; what gives under it takes up energy too.',
-    'Let the ball fall from 300 mm through the tube six times; the first three settle the pad and do not count.',
-    'Read the height that it comes back to, from its lower edge, and write the mean of the last three over 300 mm.',
+    say`Let the ball fall from ${mm(300)} through the tube six times; the first three settle the pad and do not count.`,
+    say`Read the height that it comes back to, from its lower edge, and write the mean of the last three over ${mm(300)}.`,
   ],
   cautions: ['Eye protection: the ball jumps.'],
   moves: [],

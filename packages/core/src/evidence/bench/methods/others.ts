@@ -1,4 +1,4 @@
-import { bisect, ROOM_C } from '@anvilstone/core/foundations';
+import { bisect, ROOM_C, say, megapascals } from '@anvilstone/core/foundations';
 import { all, HOT, missing, STORED_ENERGY, WEIGHT_FALLS, type Sizes, type TestMethod } from './testMethod.ts';
 import { edgeStress } from './strength.ts';
 
@@ -72,7 +72,7 @@ export const heatLadder: TestMethod = {
     'Weight on a hook, dial gauge through the roof or a mark on a scale behind',
   ],
   steps: [
-    'Choose the weight for 0.45 or 1.8 MPa of edge stress: the set-up shows what it makes.',
+    say`Choose the weight for ${megapascals(0.45)} or ${megapascals(1.8)} of edge stress: the set-up shows what it makes.`,
     'Lay the bar on the rods with the weight on, wait five minutes and set the dial to zero.',
     'Go up by 5 K, wait ten minutes, read; and again.',
     'First movement is 0.002 × span² ÷ (6 × thickness) more than at the start; write down the bar’s own temperature.',

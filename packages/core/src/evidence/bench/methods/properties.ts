@@ -1,3 +1,5 @@
+import { say, grams } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
 import {
   all,
   direction,
@@ -12,7 +14,7 @@ import {
 function fromProperty(
   { material, orientation, sizes }: PredictionInput,
   property: 'waterSaturation' | 'waterAt50Rh' | 'wearRate' | 'surfaceResistivity',
-  place: string,
+  place: Statement,
 ): Predicted {
   const found = material.property(property, direction(orientation), testedAtC(sizes));
   if (!found.known) return missing(...found.gaps);
@@ -42,7 +44,7 @@ export const soak: TestMethod = {
     { id: 'durationH', title: 'Time in it', dimension: 'time', typical: 168 },
   ],
   number: { title: 'Mass gained', dimension: 'fraction' },
-  needs: ['Scale that shows 0.01 g', 'Jar with a lid', 'Oven to dry it first', 'Lint-free cloth'],
+  needs: [say`Scale that shows ${grams(0.01)}`, 'Jar with a lid', 'Oven to dry it first', 'Lint-free cloth'],
   steps: [
     'Dry the plaques until they lose no more, and weigh them.',
     'Hang them in the fluid so that they touch neither each other nor the glass.',
@@ -139,7 +141,7 @@ export const rubIt: TestMethod = {
   needs: [
     'A turning steel disc or a moved sheet',
     'A lever with a weight that presses the block on',
-    'Scale that shows 0.001 g',
+    say`Scale that shows ${grams(0.001)}`,
     'Counter',
   ],
   steps: [

@@ -1,4 +1,5 @@
-import { formatNumber as f } from '@anvilstone/core/foundations';
+import type { Statement } from '@anvilstone/schema';
+import { say, mm, bare } from '@anvilstone/core/foundations';
 import {
   all,
   direction,
@@ -18,7 +19,7 @@ function strengthOf(input: PredictionInput, property: 'tensileStrength' | 'flexu
   return material.property(property, direction(orientation), atTemperature(input));
 }
 
-export const layerPlace = (input: PredictionInput, otherwise: string) =>
+export const layerPlace = (input: PredictionInput, otherwise: Statement): Statement =>
   input.orientation === 'ZX' ? 'between two layers, straight across' : otherwise;
 
 export const pullBar: TestMethod = {
@@ -46,7 +47,7 @@ export const pullBar: TestMethod = {
     'Wait until they are in the moisture state you want to know about; weigh each.',
     'Measure width and thickness of the neck at three places; the smallest counts. Write them with the specimen.',
     'Set the bar in the grips so that it hangs in line with the pull. A bar that is pulled askew breaks early.',
-    'Zero the gauge with the bar hanging, then pull by about 5 mm a minute until it parts.',
+    say`Zero the gauge with the bar hanging, then pull by about ${mm(5)} a minute until it parts.`,
     'Record the location of failure. In the grip, or at a print defect: keep the value and note it.',
   ],
   cautions: STORED_ENERGY,
@@ -103,7 +104,7 @@ export const bendBar: TestMethod = {
     { id: 'temperatureC', title: 'Temperature', dimension: 'temperature', typical: 23 },
   ],
   needs: [
-    'Two 6 to 10 mm steel rods as supports and one to press with',
+    say`Two ${bare(mm(6))} to ${mm(10)} steel rods as supports and one to press with`,
     'Force gauge or a scale under the rig',
     'Dial gauge',
     'Calliper',
@@ -113,7 +114,7 @@ export const bendBar: TestMethod = {
     'Measure width and thickness of each bar in the middle; write them with the specimen.',
     'Lay the bar across, the side that was down on the bed facing down, and note which way it lies.',
     'Zero force and dial gauge with the pressing rod just touching.',
-    'Press in the middle, slowly, about 2 mm a minute, until it breaks or has bent by a tenth of the span.',
+    say`Press in the middle, slowly, about ${mm(2)} a minute, until it breaks or has bent by a tenth of the span.`,
     'Listen and look for the first crack: it is a reading of its own.',
   ],
   cautions: STORED_ENERGY,
@@ -155,7 +156,7 @@ export const bendBar: TestMethod = {
       forceN: (2 * strength.value * sizes.widthMm * sizes.thicknessMm ** 2) / (3 * sizes.spanMm),
       place: layerPlace(
         input,
-        `under the pressing rod, on the pulled side; it bends ${f(sizes.spanMm / 16)} mm or more first`,
+        say`under the pressing rod, on the pulled side; it bends ${mm(sizes.spanMm / 16)} or more first`,
       ),
     };
   },

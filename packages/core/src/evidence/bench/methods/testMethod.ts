@@ -1,4 +1,12 @@
-import type { BuildOrientation, Findings, Observation, PropertyId, RigSetUp, Specimen } from '@anvilstone/schema';
+import type {
+  BuildOrientation,
+  Findings,
+  Observation,
+  PropertyId,
+  RigSetUp,
+  Specimen,
+  Statement,
+} from '@anvilstone/schema';
 import type { Material } from '../../../materials/behaviour/material.ts';
 import type { Dimension } from '../../../foundations/units/dimensions.ts';
 
@@ -47,9 +55,9 @@ export interface Prediction {
   /** Force on the specimen when it gives, N, where there is one: what gauge and rig have to bear. */
   forceN?: number;
   /** Where it is expected to go, in words. */
-  place: string;
+  place: Statement;
 }
-export type Predicted = Prediction | { known: false; gaps: readonly string[] };
+export type Predicted = Prediction | { known: false; gaps: readonly Statement[] };
 
 export type Rig =
   | 'pull'
@@ -80,8 +88,8 @@ export interface TestMethod {
   /** A coupon of the sizes below, or the part itself. */
   tests: 'coupon' | 'part';
   sizes: readonly SizeField[];
-  needs: readonly string[];
-  steps: readonly string[];
+  needs: readonly Statement[];
+  steps: readonly Statement[];
   cautions: readonly string[];
   /** Of those, the ones whose numbers its result changes once it is taken in; none: it is kept and compared, for information only. */
   moves: readonly string[];
@@ -131,7 +139,7 @@ export function all<const K extends SizeId>(sizes: Sizes, ...ids: K[]): Record<K
   return ids.every((id) => sizes[id] !== undefined) ? (sizes as Record<K, number>) : undefined;
 }
 
-export const missing = (...what: string[]): Predicted => ({ known: false, gaps: what });
+export const missing = (...what: Statement[]): Predicted => ({ known: false, gaps: what });
 
 /** Specimens of one print differ by so much besides what the property’s own doubt is (class D). */
 export const SPECIMEN_COV = { inPlane: 0.05, across: 0.12, impact: 0.2, time: 0.08 };

@@ -1,5 +1,5 @@
 import type { Conditioning, Grade, CompanyRules } from '@anvilstone/schema';
-import { InputError, formatNumber } from '@anvilstone/core/foundations';
+import { InputError, formatNumber, inWords } from '@anvilstone/core/foundations';
 import { prepareMaterial, type Material, type Resolution, resolve } from '@anvilstone/core/materials';
 
 export interface FeaCardOptions {
@@ -77,7 +77,7 @@ export function writeFeaCard(grade: Grade, { temperatureC, conditioning, rules }
     comment(`E1 = E2: ${evidenceText(material.modulus.inPlane, 'MPa at 23 C')}`),
     comment(`E3: ${evidenceText(material.modulus.across, 'MPa at 23 C')}`),
     comment(
-      `Share of the 23 C modulus left at ${temperatureC} C: ${formatNumber(material.modulusRatio(temperatureC))} (${material.behaviour!.hdtNote})`,
+      `Share of the 23 C modulus left at ${temperatureC} C: ${formatNumber(material.modulusRatio(temperatureC))} (${inWords(material.behaviour!.hdtNote)})`,
     ),
     comment(
       'Poisson ratios: typical of the family. G12 = E1/(2(1+nu)); G13 = G23 = G12*sqrt(E3/E1): estimated, class D.',

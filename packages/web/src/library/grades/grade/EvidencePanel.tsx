@@ -8,6 +8,7 @@ import { Term } from '../../../ui/Term.tsx';
 import { ObservationTable } from './ObservationTable.tsx';
 import { propertyText } from '../propertyText.ts';
 import { resolvedRows, type ResolvedRow } from '../resolvedRows.ts';
+import { useSay } from '../../../ui/useSay.ts';
 
 /** Property by property: the value used, how sure it is, where it comes from, and every report behind it. */
 export function EvidencePanel({ grade, rules }: { grade: Grade; rules: CompanyRules }) {
@@ -72,6 +73,7 @@ export function EvidencePanel({ grade, rules }: { grade: Grade; rules: CompanyRu
 
 function PropertyRows({ row, open, onToggle }: { row: ResolvedRow; open: boolean; onToggle: () => void }) {
   const units = useAppSelector((state) => state.settings.units);
+  const say = useSay();
   const { column, evidence, value, cov, observations } = row;
   const { means } = PROPERTY_DEFINITIONS[column.property];
   return (
@@ -107,15 +109,15 @@ function PropertyRows({ row, open, onToggle }: { row: ResolvedRow; open: boolean
           <td colSpan={5} className="bg-sunken px-4 py-2">
             <p className="mb-1 text-xs text-quiet">{means}</p>
             {row.gaps.map((gap) => (
-              <p key={gap} className="text-unknown">
-                {gap}
+              <p key={say(gap)} className="text-unknown">
+                {say(gap)}
               </p>
             ))}
             {row.steps.length > 0 && (
               <ol aria-label={`Derivation of ${column.title}`} className="mb-2">
                 {row.steps.map(({ text, value: after }, i) => (
                   <li key={i} className="flex justify-between gap-4 border-b border-line py-0.5">
-                    <span>{text}</span>
+                    <span>{say(text)}</span>
                     {after !== undefined && (
                       <span className="whitespace-nowrap">{propertyText(after, column.property, units)}</span>
                     )}

@@ -81,7 +81,7 @@ function Expected({ campaign, predicted, edit }: { campaign: Campaign; predicted
   const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
   const method = findMethod(campaign.methodId)!;
-  if (!predicted.known) return <p className="text-unknown">Not predicted: {predicted.gaps.join('; ')}</p>;
+  if (!predicted.known) return <p className="text-unknown">Not predicted: {predicted.gaps.map(say).join('; ')}</p>;
   const [outcome] = method.outcomes;
   const range =
     predicted.forceN === undefined || method.capture !== 'force'
@@ -96,7 +96,7 @@ function Expected({ campaign, predicted, edit }: { campaign: Campaign; predicted
           outcome?.dimension !== 'force' &&
           `, at ${amount(predicted.forceN, 'N', units)}`}{' '}
         <span className="text-quiet">
-          ± {Math.round(100 * predicted.cov)} %, {predicted.place}
+          ± {Math.round(100 * predicted.cov)} %, {say(predicted.place)}
         </span>
       </p>
       {range && (
@@ -106,7 +106,7 @@ function Expected({ campaign, predicted, edit }: { campaign: Campaign; predicted
         </p>
       )}
       {range?.remedies.map(({ text, setUp }) => (
-        <Button key={text} className="mt-1 mr-1 text-left" onClick={() => apply(setUp)}>
+        <Button key={say(text)} className="mt-1 mr-1 text-left" onClick={() => apply(setUp)}>
           Use {say(text)}
         </Button>
       ))}

@@ -20,7 +20,7 @@ export function MethodCard({ method }: { method: TestMethod }) {
         <h3 className="mt-2 text-sm">Equipment</h3>
         <ul className="list-disc pl-5 text-sm">
           {method.needs.map((need) => (
-            <li key={need}>{say(need)}</li>
+            <li key={say(need)}>{say(need)}</li>
           ))}
         </ul>
       </div>
@@ -29,7 +29,7 @@ export function MethodCard({ method }: { method: TestMethod }) {
         <MethodCautions method={method} />
         <ol className="mt-2 list-decimal pl-5 text-sm [&>li]:py-0.5">
           {method.steps.map((step) => (
-            <li key={step}>{say(step)}</li>
+            <li key={say(step)}>{say(step)}</li>
           ))}
         </ol>
       </div>

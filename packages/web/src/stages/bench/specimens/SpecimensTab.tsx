@@ -22,6 +22,7 @@ import { Empty } from '../../../ui/Empty.tsx';
 import { SpecimenFields, type SpecimenFieldsProps } from './SpecimenFields.tsx';
 import type { EditCampaign } from '../useSavedCampaign.ts';
 import { CONDITIONING_WORDS, DEFECT_WORDS, WAY_WORDS } from '../words.ts';
+import { useSay } from '../../../ui/useSay.ts';
 
 const NO_SPOOLS: readonly SpoolInStock[] = [];
 const HEADINGS = ['Mark', 'Grade', 'Spool', 'Moisture', 'Mass', 'Tested', ''];
@@ -38,6 +39,7 @@ export function SpecimensTab({
   library: Workshop;
   edit: EditCampaign;
 }) {
+  const say = useSay();
   const { data: stock } = useStockQuery();
   const [open, setOpen] = useState<string>();
   const spools = stock?.spools ?? NO_SPOOLS;
@@ -95,7 +97,7 @@ export function SpecimensTab({
           key={armIds.join()}
           className="mb-3 rounded border border-unknown bg-unknown-ground px-3 py-2 text-sm text-unknown"
         >
-          {text}
+          {say(text)}
         </p>
       ))}
       {campaign.specimens.length === 0 ? (
@@ -190,6 +192,7 @@ function SpecimenRows({
   onRemove,
 }: RowProps) {
   const units = useAppSelector((state) => state.settings.units);
+  const say = useSay();
   const arm = campaign.arms.find(({ id }) => id === specimen.armId);
   const grade = library.grades.find(({ id }) => id === arm?.gradeId);
   const swapped = swappedWith(specimen, looks);
@@ -220,7 +223,7 @@ function SpecimenRows({
           ) : (
             amount(specimen.massG, 'g', units)
           )}
-          {swapped && <span className="block text-xs text-unknown">{swapped.text}</span>}
+          {swapped && <span className="block text-xs text-unknown">{say(swapped.text)}</span>}
           {specimen.defects.length > 0 && (
             <span className="block text-xs text-unknown">
               {specimen.defects.map((one) => DEFECT_WORDS[one]).join(', ')}

@@ -5,6 +5,7 @@ import { Popover } from 'radix-ui';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { amount } from '../../../ui/amount.ts';
 import { Button } from '../../../ui/Button.tsx';
+import { useSay } from '../../../ui/useSay.ts';
 
 /** Loads that are easily underrated, with the reasoning of each, to start from. */
 export function UsualLoads({
@@ -18,6 +19,7 @@ export function UsualLoads({
   const offered = usualLoads.filter((one) =>
     size === 'knock' ? one.energyJ !== undefined : size === 'forceN' && one.forceN !== undefined,
   );
+  const say = useSay();
   if (offered.length === 0) return null;
   return (
     <Popover.Root>
@@ -49,7 +51,7 @@ export function UsualLoads({
                     {one.energyJ === undefined ? amount(one.forceN!, 'N', units) : amount(one.energyJ, 'J', units)}
                   </span>
                 </span>
-                <span className="block text-xs text-quiet">{one.reasoning}</span>
+                <span className="block text-xs text-quiet">{say(one.reasoning)}</span>
               </button>
             </Popover.Close>
           ))}

@@ -1,3 +1,4 @@
+import { inWords } from '@anvilstone/core/foundations';
 import { partBody } from '@anvilstone/core/shapes';
 import type { LoadCase, LoadKind, PartGeometry } from '@anvilstone/schema';
 import { Choice } from '../../../ui/fields.tsx';
@@ -86,7 +87,7 @@ function movementTitle(part: PartGeometry): string | undefined {
     const { movement, responses } = partBody(part);
     const told = responses.depth.complianceTerms.length > 0 || responses.depth.shear !== undefined;
     if (!told || (part.model === 'ring' && part.loading === 'pushed-over')) return undefined;
-    return movement.title.replace(/ at .*$/, '');
+    return inWords(movement.title).replace(/ at .*$/, '');
   } catch {
     return 'Movement';
   }

@@ -2,7 +2,7 @@ import { usePartContext } from '../../parts/partContext.ts';
 import { orientationChoices } from '../../../ui/orientationChoices.ts';
 import { findCheck } from '@anvilstone/core/checks';
 import { sizeWords } from '@anvilstone/core/decisions';
-import { definitionOf, formatReserve, fromCanonical, inSentence } from '@anvilstone/core/foundations';
+import { definitionOf, formatReserve, fromCanonical, inSentence, inWords } from '@anvilstone/core/foundations';
 import { findPartModel, orientationInFeature, orientationName, partBody, withPart } from '@anvilstone/core/shapes';
 import type { Brief, BuildOrientation, Feature } from '@anvilstone/schema';
 import { useCallback, useState } from 'react';
@@ -83,7 +83,7 @@ function refitted(brief: Brief, pointer: string, value: unknown): Brief {
 
 function placeTitle(part: Brief['part'], placeId: string): string {
   try {
-    if (placeId === 'movement') return inSentence(partBody(part).movement.title);
+    if (placeId === 'movement') return inSentence(inWords(partBody(part).movement.title));
     const { places, buckling } = partBody(part).responses.depth;
     const found = places.find((place) => place.id === placeId) ?? buckling.find((one) => one.id === placeId);
     return inSentence(found?.title ?? '');

@@ -1,11 +1,12 @@
 import type { GeometryOf } from '@anvilstone/schema';
 import { Dimension } from './Dimension.tsx';
 import { Force, Ground, Note, Other, Place, Solid } from './pieces.tsx';
-import { useSay } from '../../../ui/useSay.ts';
+import { amount } from '../../../ui/amount.ts';
+import { useAppSelector } from '../../../sync/store/store.ts';
 import { useSketch } from './SketchContext.ts';
 
 export function PadSketch({ part }: { part: GeometryOf<'elastomer-pad'> }) {
-  const say = useSay();
+  const units = useAppSelector((state) => state.settings.units);
   const { load } = useSketch();
   const perMm = Math.min(260 / part.lengthMm, 96 / part.heightMm);
   const [w, h] = [part.lengthMm * perMm, Math.max(14, part.heightMm * perMm)];
@@ -38,7 +39,7 @@ export function PadSketch({ part }: { part: GeometryOf<'elastomer-pad'> }) {
         to={[x + w / 2, 222]}
         perMm={perMm}
       />
-      {part.shape === 'block' && <Note at={[590, 120]}>{say(`${part.widthMm} mm wide`)}</Note>}
+      {part.shape === 'block' && <Note at={[590, 120]}>{`${amount(part.widthMm, 'mm', units)} wide`}</Note>}
     </>
   );
 }
@@ -101,7 +102,7 @@ export function FlangeSketch({ part }: { part: GeometryOf<'bolted-flange'> }) {
 }
 
 export function HotContactSketch({ part }: { part: GeometryOf<'hot-contact'> }) {
-  const say = useSay();
+  const units = useAppSelector((state) => state.settings.units);
   const { load, bare } = useSketch();
   const sideMm = Math.sqrt(part.areaMm2);
   const perMm = Math.min(260 / sideMm, 90 / part.thicknessMm);
@@ -119,7 +120,7 @@ export function HotContactSketch({ part }: { part: GeometryOf<'hot-contact'> }) 
       <Force from={[x, 8]} to={[x, top - 58]} text={load} />
       {!bare && (
         <text x={x} y={top - 24} textAnchor="middle" className="fill-ink text-[13px]">
-          {part.otherBody}, {say(`${part.otherTemperatureC} °C`)}
+          {part.otherBody}, {amount(part.otherTemperatureC, '°C', units)}
         </text>
       )}
       <Place id="movement" at={[x, top]} />

@@ -1,5 +1,6 @@
 import type { StiffeningOption } from '@anvilstone/core/evaluation';
-import type { Brief } from '@anvilstone/schema';
+import { grams, say as phrase } from '@anvilstone/core/foundations';
+import type { Brief, Statement } from '@anvilstone/schema';
 import type { ReactNode } from 'react';
 import { useAddress } from '../../../sync/address/useAddress.ts';
 import { useEdit } from '../../brief/editBrief.ts';
@@ -47,7 +48,7 @@ export function OptionsTable({
             const isNow = option.gradeId === gradeId && JSON.stringify(option.brief) === now;
             return (
               <tr
-                key={`${option.gradeId} ${option.title}`}
+                key={`${option.gradeId} ${say(option.title)}`}
                 className={`border-b border-line last:border-0 ${isNow ? 'bg-sunken' : ''}`}
               >
                 <th scope="row" className="px-3 py-1 text-left font-normal">
@@ -99,20 +100,20 @@ export function OptionsTable({
 }
 
 /** Whether fibre is worth it here, from the numbers. */
-function verdict(options: readonly StiffeningOption[]): string {
+function verdict(options: readonly StiffeningOption[]): Statement {
   const passing = options.filter(({ reaches }) => reaches);
   const first = (kinds: readonly StiffeningOption['kind'][]) => passing.find(({ kind }) => kinds.includes(kind));
   const fibre = first(['fibre', 'fibre-in-filled']);
   const other = first(['as-drawn', 'thicker', 'filled-grade', 'filled-grade-thicker']);
   const price = ({ entry }: StiffeningOption) =>
-    `${entry!.costUsd?.toFixed(2) ?? '?'} USD, ${entry!.massG?.toFixed(0) ?? '?'} g`;
+    phrase`${entry!.costUsd?.toFixed(2) ?? '?'} USD, ${entry!.massG === null ? '?' : grams(Math.round(entry!.massG))}`;
   const drawn = first(['as-drawn']);
-  if (drawn) return `It passes as drawn (${price(drawn)}): no fibre is needed.`;
+  if (drawn) return phrase`It passes as drawn (${price(drawn)}): no fibre is needed.`;
   if (!fibre && !other) return 'Neither fibre nor more material makes it pass.';
-  if (!fibre) return `Fibre does not make it pass; “${other!.title}” does (${price(other!)}).`;
-  if (!other) return `Only fibre makes it pass: ${fibre.title} (${price(fibre)}).`;
+  if (!fibre) return phrase`Fibre does not make it pass; “${other!.title}” does (${price(other!)}).`;
+  if (!other) return phrase`Only fibre makes it pass: ${fibre.title} (${price(fibre)}).`;
   const [cheaper, dearer] =
     (fibre.entry!.costUsd ?? Infinity) < (other.entry!.costUsd ?? Infinity) ? [fibre, other] : [other, fibre];
   const lighter = (fibre.entry!.massG ?? Infinity) < (other.entry!.massG ?? Infinity) ? fibre : other;
-  return `${cheaper.title} is the cheaper way (${price(cheaper)}) against ${dearer.title} (${price(dearer)}); ${lighter === fibre ? 'fibre is lighter' : 'fibre is not lighter'}.`;
+  return phrase`${cheaper.title} is the cheaper way (${price(cheaper)}) against ${dearer.title} (${price(dearer)}); ${lighter === fibre ? 'fibre is lighter' : 'fibre is not lighter'}.`;
 }

@@ -6,10 +6,12 @@ import { amount } from '../../../ui/amount.ts';
 import { Panel } from '../../../ui/Panel.tsx';
 import { LoopFacts } from './LoopFacts.tsx';
 import { TableHead } from '../../../ui/TableHead.tsx';
+import { useSay } from '../../../ui/useSay.ts';
 
 /** What a layup is and bears; warnings first. */
 export function LaminateFacts({ report }: { report: LaminateReport }) {
   const units = useAppSelector((state) => state.settings.units);
+  const say = useSay();
   const { inPlane, bending } = report;
   const rows: [string, number, number][] = [
     ['Ex, MPa', inPlane.exMPa, bending.exMPa],
@@ -39,7 +41,7 @@ export function LaminateFacts({ report }: { report: LaminateReport }) {
       <Panel title={`${report.plies.length} plies, ${amount(report.thicknessMm, 'mm', units)}`}>
         <ul className="mb-3 list-disc pl-4 text-sm text-unknown">
           {report.warnings.map((warning) => (
-            <li key={warning}>{warning}</li>
+            <li key={say(warning)}>{say(warning)}</li>
           ))}
           {report.thermalBowMm && (
             <li className="text-ink">

@@ -4,10 +4,12 @@ import { useAppSelector } from '../../../sync/store/store.ts';
 import { amount } from '../../../ui/amount.ts';
 import { Panel } from '../../../ui/Panel.tsx';
 import { TableHead } from '../../../ui/TableHead.tsx';
+import { useSay } from '../../../ui/useSay.ts';
 
 /** What each loop bears by its two legs, and why it cannot be laid where it cannot. */
 export function LoopFacts({ loops }: { loops: readonly LoopReport[] }) {
   const units = useAppSelector((state) => state.settings.units);
+  const say = useSay();
   return (
     <Panel title="Loop capacity">
       <table className="-mx-3 w-[calc(100%+1.5rem)] text-sm">
@@ -20,7 +22,7 @@ export function LoopFacts({ loops }: { loops: readonly LoopReport[] }) {
               </th>
               {loop.problems.length > 0 ? (
                 <td colSpan={6} className="px-3 py-1 text-fail">
-                  Cannot be laid: {loop.problems.join('; ')}.
+                  Cannot be laid: {loop.problems.map(say).join('; ')}.
                 </td>
               ) : (
                 <>

@@ -8,6 +8,7 @@ import { Panel } from '../../../ui/Panel.tsx';
 import { TableHead } from '../../../ui/TableHead.tsx';
 import { useAsked } from './useAsked.ts';
 import type { OpenMesh } from './useMesh.ts';
+import { useSay } from '../../../ui/useSay.ts';
 
 const AXES: readonly SpaceAxis[] = [0, 1, 2];
 
@@ -16,6 +17,7 @@ export function MeshFacts({ mesh }: { mesh: OpenMesh }) {
   const { report, engine } = mesh;
   const { library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
+  const say = useSay();
   const askThinnest = useCallback(() => engine.thinnest(), [engine]);
   const askBeds = useCallback(() => Promise.all(AXES.map((axis) => engine.bed(axis))), [engine]);
   const thinnest = useAsked(askThinnest);
@@ -53,7 +55,7 @@ export function MeshFacts({ mesh }: { mesh: OpenMesh }) {
         {report.notes.length > 0 && (
           <ul className="mt-2 list-disc pl-4 text-sm text-unknown">
             {report.notes.map((note) => (
-              <li key={note}>{note}</li>
+              <li key={say(note)}>{say(note)}</li>
             ))}
           </ul>
         )}

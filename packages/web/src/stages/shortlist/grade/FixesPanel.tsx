@@ -38,7 +38,7 @@ export function FixesPanel({ grade }: { grade: Grade }) {
       {fixes && fixes.length > 0 && (
         <ul className="text-sm">
           {fixes.map((fix) => (
-            <li key={fix.title} className="flex items-center gap-3 border-b border-line py-1.5 last:border-0">
+            <li key={say(fix.title)} className="flex items-center gap-3 border-b border-line py-1.5 last:border-0">
               <div className="min-w-0 grow">
                 <p className="font-semibold">{say(fix.title)}</p>
                 <p className="text-xs text-quiet">

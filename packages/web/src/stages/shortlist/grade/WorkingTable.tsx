@@ -1,7 +1,6 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { loadName } from '@anvilstone/core/decisions';
-import { formatNumber, formatReserve, type UnitSystem } from '@anvilstone/core/foundations';
-import { everyLoadCase } from '@anvilstone/core/shapes';
+import { formatNumber, formatReserve, type UnitSystem, inWords } from '@anvilstone/core/foundations';
 import type { CheckResult, WorkingStep } from '@anvilstone/schema';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { usePartContext } from '../../parts/partContext.ts';
@@ -21,10 +20,6 @@ export function WorkingTable({ check }: { check: CheckResult }) {
   const load = loadName(brief, check.loadCaseId);
   const steps = check.working ?? [];
   const say = useSay();
-  // What somebody called a load stays as they wrote it.
-  const names = everyLoadCase(brief).map(({ name }) => name);
-  const meaningOf = (step: WorkingStep) =>
-    names.some((name) => name !== '' && step.meaning.includes(name)) ? step.meaning : say(step.meaning);
   return (
     <section aria-label={`Working: ${definition?.title ?? check.checkId}`} className="mt-4">
       <h3 className="text-base">{definition?.title}</h3>
@@ -38,7 +33,7 @@ export function WorkingTable({ check }: { check: CheckResult }) {
       )}
       {check.demand === null && check.reason && <p className="mt-2 text-base">{say(check.reason)}</p>}
       {check.gaps.map((gap) => (
-        <p key={gap} className="mt-2 text-unknown">
+        <p key={say(gap)} className="mt-2 text-unknown">
           Unknown, so it does not pass. {say(gap)}.
         </p>
       ))}
@@ -52,9 +47,9 @@ export function WorkingTable({ check }: { check: CheckResult }) {
               <tr key={index} className="border-t border-line align-top">
                 <td className="w-16 py-1 pr-2 font-semibold whitespace-nowrap">{step.symbol}</td>
                 <td className="py-1 pr-3">
-                  {meaningOf(step)}
-                  {step.expression && <span className="block text-xs text-quiet">= {step.expression}</span>}
-                  {step.source && <span className="block text-xs text-quiet">{step.source}</span>}
+                  {say(step.meaning)}
+                  {step.expression && <span className="block text-xs text-quiet">= {say(step.expression)}</span>}
+                  {step.source && <span className="block text-xs text-quiet">{say(step.source)}</span>}
                 </td>
                 <td className="max-w-72 py-1 text-right font-semibold">
                   <StepValue step={step} units={units} />
@@ -69,7 +64,7 @@ export function WorkingTable({ check }: { check: CheckResult }) {
 }
 
 function StepValue({ step: { value, unit }, units }: { step: WorkingStep; units: UnitSystem }) {
-  if (typeof value === 'string') return value;
+  if (typeof value !== 'number') return inWords(value, units);
   const calculated = `${formatNumber(value, 4)} ${unit}`;
   const told = amount(value, unit, units, 4);
   const isOther = units !== 'metric' && !told.endsWith(unit);

@@ -1,9 +1,11 @@
+import type { Statement } from '@anvilstone/schema';
 import { useMemo, useState, type ReactNode } from 'react';
 import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Progress } from '../../../ui/Progress.tsx';
 import { TableHead } from '../../../ui/TableHead.tsx';
 import type { Portions } from '../table/usePortions.ts';
+import { useSay } from '../../../ui/useSay.ts';
 
 const ROWS = 60;
 
@@ -28,11 +30,12 @@ export function SizesFrame({
   headings: string[];
   intro: ReactNode;
   rows: readonly ReactNode[];
-  blocked: readonly { gradeId: string; way: string; why: string }[];
+  blocked: readonly { gradeId: string; way: string; why: Statement }[];
   blockedWords: string;
 }) {
   const { library } = usePartContext();
   const names = useMemo(() => new Map(library.grades.map(({ id, name }) => [id, name])), [library]);
+  const say = useSay();
   const [shown, setShown] = useState(ROWS);
   if (found.impossible)
     return (
@@ -78,7 +81,7 @@ export function SizesFrame({
                   <span className="block text-xs font-normal text-quiet">{way}</span>
                 </th>
                 <td colSpan={headings.length + 1} className="px-3 py-1.5 text-fail">
-                  {blockedWords} <span className="text-quiet">{why}</span>
+                  {blockedWords} <span className="text-quiet">{say(why)}</span>
                 </td>
               </tr>
             ))}
