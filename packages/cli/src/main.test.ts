@@ -37,9 +37,7 @@ const brief = JSON.stringify(lampArm);
 test('evaluate --json gives what the core gives', async () => {
   const { code, out } = await run(['evaluate', '--brief', 'b.json', '--json'], { 'b.json': brief });
   expect(code).toBe(0);
-  expect(JSON.parse(out) as EvaluationResult).toEqual(
-    JSON.parse(JSON.stringify(spellOut(evaluate(lampArm, sampleLibrary)))),
-  );
+  expect(JSON.parse(out) as EvaluationResult).toEqual(JSON.parse(JSON.stringify(evaluate(lampArm, sampleLibrary))));
 });
 
 test('one orientation only', async () => {

@@ -2,7 +2,7 @@ import { parseArgs } from 'node:util';
 import { findCheck } from '@anvilstone/core/checks';
 import { sampleLibrary } from '@anvilstone/core/education/sample';
 import { briefIssues, evaluate, choose, withChances } from '@anvilstone/core/evaluation';
-import { formatReserve, spellOut } from '@anvilstone/core/foundations';
+import { formatReserve } from '@anvilstone/core/foundations';
 import { cautionsFor } from '@anvilstone/core/machines';
 import { defaultCompanyRules, findAgent } from '@anvilstone/core/materials';
 import {
@@ -52,7 +52,7 @@ export async function evaluateCommand(args: string[], terminal: Terminal): Promi
     ...whole('--draws', values.draws, 100, 100_000, 'draws'),
   };
   const result = values.chance ? withChances(job.brief, job.library, evaluated, asked, job.rules) : evaluated;
-  terminal.out(values.json ? JSON.stringify(spellOut(result), null, 2) : table(result, job));
+  terminal.out(values.json ? JSON.stringify(result, null, 2) : table(result, job));
   return EXIT.ok;
 }
 

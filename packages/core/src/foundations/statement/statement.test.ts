@@ -25,9 +25,9 @@ describe('a statement', () => {
     expect(inWords(say`at ${celsius(10)}`, 'inchPound')).toBe('at 50 °F');
   });
   test('two numbers may share the unit of the second', () =>
-    expect(['metric', 'inchPound'].map((units) => inWords(say`${bare(mm(254))} × ${mm(50.8)}`, units as 'metric'))).toEqual(
-      ['254 × 50.8 mm', '10 × 2 in'],
-    ));
+    expect(
+      ['metric', 'inchPound'].map((units) => inWords(say`${bare(mm(254))} × ${mm(50.8)}`, units as 'metric')),
+    ).toEqual(['254 × 50.8 mm', '10 × 2 in']));
   test('within another its amounts stay amounts, and words of a user stay theirs', () => {
     const inner = say`needs ${celsius(80)}`;
     const outer = say`Bench ${'{0}'}: ${inner}; ${'load {1}, 5 N'} of ${newtons(44.482)}`;
@@ -55,13 +55,17 @@ describe('a statement', () => {
 });
 
 test('a table marks its amounts; a unit that nobody computes with is a fault of the table', () => {
-  expect(inWords(fromMarked('Chars above {220 °C}, or at {−5 °C}'), 'inchPound')).toBe('Chars above 428 °F, or at 23 °F');
+  expect(inWords(fromMarked('Chars above {220 °C}, or at {−5 °C}'), 'inchPound')).toBe(
+    'Chars above 428 °F, or at 23 °F',
+  );
   expect(fromMarked('Nothing to convert')).toBe('Nothing to convert');
   expect(() => fromMarked('{3 furlongs} away')).toThrow(/furlongs/);
 });
 
 test('a result on its way out is spelled out all through', () =>
-  expect(spellOut({ reserve: 2, gaps: [say`${megapascals(1)} asked`, 'x'], reason: null, more: { at: say`${mm(1)}` } })).toEqual({
+  expect(
+    spellOut({ reserve: 2, gaps: [say`${megapascals(1)} asked`, 'x'], reason: null, more: { at: say`${mm(1)}` } }),
+  ).toEqual({
     reserve: 2,
     gaps: ['1 MPa asked', 'x'],
     reason: null,
