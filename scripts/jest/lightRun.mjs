@@ -43,11 +43,21 @@ export async function setup(given) {
 
 export async function teardown() {
   for (const done of atEnd) await done?.();
+  // Jest gives a process half a second to end; what is still open just before that is why it would not.
+  setTimeout(() => {
+    const open = process.getActiveResourcesInfo().filter((one) => one !== 'Timeout' && one !== 'PipeWrap');
+    process.stderr.write(
+      `Still open after ${settings.project.displayName?.name}, ${last}: ${open.join(', ') || 'timers'}\n`,
+    );
+  }, 400).unref();
 }
+
+let last = '';
 
 /** A file's tests, in the form that Jest's reporters take. */
 export async function run(path, project) {
   const { globalConfig } = settings;
+  last = path;
   circus.resetState();
   const state = circus.getState();
   state.parentProcess = process;
