@@ -4,6 +4,7 @@ import { useCallback, useContext } from 'react';
 import { edited } from '../../sync/drafts/draft.ts';
 import { useAppSelector, useAppStore } from '../../sync/store/store.ts';
 import { BriefLensContext, putBack } from './briefLens.ts';
+import { issueIn } from '../../sync/api/problem.ts';
 
 /** `from` is the brief that the change was worked out from, where that is not the one on the screen. */
 export type EditBrief = (brief: Brief, field: string, from?: Brief) => void;
@@ -33,7 +34,6 @@ export function useIssue(ofModel: string): string | undefined {
   const pointer = lens && !ofModel.startsWith('/asks') ? `${lens.pointer}${ofModel}` : ofModel;
   return useAppSelector(({ draft }) => {
     if (draft.saving.state !== 'refused') return undefined;
-    const issue = draft.saving.issues.find((one) => one.pointer === pointer);
-    return issue && (issue.accepted ? `${issue.detail}. Accepted: ${issue.accepted}.` : issue.detail);
+    return issueIn(draft.saving.issues)(pointer);
   });
 }

@@ -1,6 +1,6 @@
 import type { Decision } from '@anvilstone/schema';
 import { useState } from 'react';
-import { asProblem } from '../../sync/api/problem.ts';
+import { refusedAt } from '../../sync/api/problem.ts';
 import { useOwnName } from '../../sync/api/useOwnName.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextArea, TextField } from '../../ui/fields.tsx';
@@ -19,11 +19,7 @@ export function SignOffForm({ decision, digest }: { decision: Decision; digest: 
   const [proofTest, setProofTest] = useState('');
   const hurts = decision.brief.failureCouldHurt === 'yes';
   const isSigned = signOffs?.at(-1)?.kind === 'signed';
-  const issueAt = (pointer: string) => {
-    const issue =
-      signing.error === undefined ? undefined : asProblem(signing.error).errors?.find((one) => one.pointer === pointer);
-    return issue && (issue.accepted ? `${issue.detail}. Accepted: ${issue.accepted}.` : issue.detail);
-  };
+  const issueAt = refusedAt(signing.error);
   if (open === undefined)
     return (
       <div className="no-print mt-3 flex gap-2">

@@ -11,7 +11,7 @@ import {
 } from '@anvilstone/schema';
 import { newUuid } from '../../sync/address/uuid.ts';
 import { useState } from 'react';
-import { asProblem } from '../../sync/api/problem.ts';
+import { refusedAt } from '../../sync/api/problem.ts';
 import { usePartContext } from '../parts/partContext.ts';
 import { Choice, controlLook, Field, TextArea, TextField } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
@@ -54,11 +54,7 @@ export function FindingForm({
   const [text, setText] = useState(was?.text ?? '');
   const [lesson, setLesson] = useState(was?.lesson ?? '');
   const looked = installation.inspections.find(({ on }) => on === forDate)?.modeIds ?? [];
-  const issueAt = (pointer: string) => {
-    const issue =
-      saving.error === undefined ? undefined : asProblem(saving.error).errors?.find((one) => one.pointer === pointer);
-    return issue && (issue.accepted ? `${issue.detail}. Accepted: ${issue.accepted}.` : issue.detail);
-  };
+  const issueAt = refusedAt(saving.error);
   const put = (id: keyof ServiceMeasures, value: number | undefined) => {
     const { [id]: _old, ...rest } = measured;
     setMeasured(value === undefined ? rest : { ...rest, [id]: value });

@@ -5,7 +5,7 @@ import { ORIENTATIONS, type DecisionSummary, type Installation } from '@anvilsto
 import { newUuid } from '../../sync/address/uuid.ts';
 import { useState } from 'react';
 import { skipToken } from '@reduxjs/toolkit/query';
-import { asProblem } from '../../sync/api/problem.ts';
+import { refusedAt } from '../../sync/api/problem.ts';
 import { usePartContext } from '../parts/partContext.ts';
 import { Choice, controlLook, Field, TextField } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
@@ -44,10 +44,7 @@ export function InstallForm({
       ? { partId, ...(decision ? { decisionId } : {}), gradeId, orientation, installedAt }
       : skipToken,
   );
-  const issueAt = (pointer: string) =>
-    saving.error === undefined
-      ? undefined
-      : asProblem(saving.error).errors?.find((one) => one.pointer === pointer)?.detail;
+  const issueAt = refusedAt(saving.error);
   const taken = marks.includes(mark.trim());
   const submit = async () => {
     const installation: Installation = {

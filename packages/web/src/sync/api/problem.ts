@@ -1,4 +1,4 @@
-import type { Problem } from '@anvilstone/schema';
+import type { Problem, ProblemIssue } from '@anvilstone/schema';
 
 /** What a failed request tells: a problem document, or that there was no answer at all. */
 export function asProblem(error: unknown): Problem {
@@ -20,9 +20,21 @@ export function asProblem(error: unknown): Problem {
   };
 }
 
-/** The same, with only the issue texts: for notices that have no field to sit beside. */
-export function issueTexts(problem: Problem): string[] {
-  return (problem.errors ?? []).map((issue) =>
-    issue.accepted ? `${issue.detail}. Accepted: ${issue.accepted}.` : `${issue.detail}.`,
-  );
-}
+/** What is wrong and what would be accepted. */
+const issueWords = ({ detail, accepted }: ProblemIssue): string =>
+  accepted ? `${detail}. Accepted: ${accepted}.` : detail;
+
+/** What is wrong at a place, by its JSON pointer; undefined: nothing. */
+export const issueIn =
+  (issues: readonly ProblemIssue[] | undefined) =>
+  (pointer: string): string | undefined => {
+    const issue = issues?.find((one) => one.pointer === pointer);
+    return issue && issueWords(issue);
+  };
+
+/** The same of a request that was refused; of none nothing is wrong. */
+export const refusedAt = (error: unknown) => issueIn(error === undefined ? undefined : asProblem(error).errors);
+
+/** All that is wrong: for notices that have no field to sit beside. */
+export const issueTexts = ({ errors = [] }: Problem): string[] =>
+  errors.map((issue) => issueWords(issue).replace(/([^.])$/, '$1.'));

@@ -1,6 +1,6 @@
 import { SHORTEST_PASSWORD, type Session } from '@anvilstone/schema';
 import { useState } from 'react';
-import { asProblem } from '../../sync/api/problem.ts';
+import { refusedAt } from '../../sync/api/problem.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/fields.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
@@ -28,8 +28,7 @@ export function FirstAccountFields({ needsSetupCode }: { needsSetupCode: boolean
   const [password, setPassword] = useState('');
   const [setupCode, setSetupCode] = useState('');
   const [make, { error, isLoading }] = useMakeFirstAccountMutation();
-  const wrong = (pointer: string) =>
-    error === undefined ? undefined : asProblem(error).errors?.find((issue) => issue.pointer === pointer)?.detail;
+  const wrong = refusedAt(error);
   const isShort = password.length > 0 && password.length < SHORTEST_PASSWORD;
   return (
     <>

@@ -1,6 +1,6 @@
 import { ROLES, type Invitation, type Member, type Role, type Session } from '@anvilstone/schema';
 import { useState } from 'react';
-import { asProblem } from '../../sync/api/problem.ts';
+import { refusedAt } from '../../sync/api/problem.ts';
 import { hereAddress } from '../../sync/address/place.ts';
 import { Button } from '../../ui/Button.tsx';
 import { Choice, TextField } from '../../ui/fields.tsx';
@@ -113,8 +113,7 @@ function InviteForm({ onInvited }: { onInvited: (invitation: Invitation) => void
   const [name, setName] = useState('');
   const [role, setRole] = useState<Role>('engineer');
   const [invite, { error, isLoading }] = useInviteMutation();
-  const wrong = (pointer: string) =>
-    error === undefined ? undefined : asProblem(error).errors?.find((issue) => issue.pointer === pointer)?.detail;
+  const wrong = refusedAt(error);
   const submit = async () => {
     onInvited(await invite({ signIn, name, role }).unwrap());
     setSignIn('');

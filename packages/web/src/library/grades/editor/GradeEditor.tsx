@@ -3,7 +3,7 @@ import { gradeIssues } from '@anvilstone/core/materials';
 import type { Grade, GradeRecord, ProblemIssue } from '@anvilstone/schema';
 import { useEffect, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
-import { asProblem } from '../../../sync/api/problem.ts';
+import { asProblem, issueIn } from '../../../sync/api/problem.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { buttonLook } from '../../../ui/buttonLook.ts';
 import { ProblemNotice } from '../../../ui/ProblemNotice.tsx';
@@ -39,10 +39,7 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
   }, [grade, changed, base, stored.id]);
 
   const issues = [...requiredIssues(grade), ...gradeIssues(grade), ...serverIssues(problem?.errors)];
-  const issueAt = (pointer: string) => {
-    const found = issues.find((issue) => issue.pointer === pointer);
-    return found && `${found.detail}${found.accepted ? `; accepted: ${found.accepted}` : ''}`;
-  };
+  const issueAt = issueIn(issues);
   const section: Section = { grade, issueAt, edit: (change, field) => edit({ ...grade, ...change }, field) };
   const blocked = requiredIssues(grade).length + gradeIssues(grade).length > 0;
 
