@@ -7,6 +7,7 @@ import { evaluationResult } from './evaluation.ts';
 import { grade } from './grade.ts';
 import { companyRules } from './companyRules.ts';
 import { machine } from './machine.ts';
+import { statement } from './statement.ts';
 
 /** What the engineer says when freezing a decision; the rest of the record is taken from the part as it stands. */
 export const decisionRequest = record(
@@ -111,8 +112,8 @@ export const fieldChange = record(
   {
     area: Type.String({ description: 'Brief, choice, rules, evidence …' }),
     field: Type.String(),
-    before: Type.Union([Type.String(), Type.Null()], { description: 'Null: not there' }),
-    after: Type.Union([Type.String(), Type.Null()], { description: 'Null: not there' }),
+    before: Type.Union([statement, Type.Null()], { description: 'Null: not there' }),
+    after: Type.Union([statement, Type.Null()], { description: 'Null: not there' }),
   },
   'One field that differs',
 );

@@ -1,26 +1,26 @@
 import { Type, type Static } from '@sinclair/typebox';
 import { record, vocabulary } from './common.ts';
 
+/** What an amount in a sentence may be of. */
+export const AMOUNT_DIMENSIONS = [
+  'length',
+  'area',
+  'volume',
+  'secondMoment',
+  'stress',
+  'temperature',
+  'temperatureDifference',
+  'force',
+  'torque',
+  'mass',
+  'energy',
+  'speed',
+] as const;
+
 export const amount = record(
   {
     value: Type.Number({ description: 'In the canonical unit: mm, mm², mm³, mm⁴, MPa, °C, K, N, N·mm, g, J, m/s' }),
-    dimension: vocabulary(
-      [
-        'length',
-        'area',
-        'volume',
-        'secondMoment',
-        'stress',
-        'temperature',
-        'temperatureDifference',
-        'force',
-        'torque',
-        'mass',
-        'energy',
-        'speed',
-      ] as const,
-      'Of which kind it is; whoever shows it chooses the unit',
-    ),
+    dimension: vocabulary(AMOUNT_DIMENSIONS, 'Of which kind it is; whoever shows it chooses the unit'),
     digits: Type.Optional(Type.Integer({ minimum: 1, maximum: 6, description: 'Significant digits; absent = 3' })),
     bare: Type.Optional(Type.Literal(true, { description: 'Without its unit, which the next amount names' })),
   },

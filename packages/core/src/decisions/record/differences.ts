@@ -1,9 +1,9 @@
-import type { Decision, EvaluationEntry, FieldChange, Grade, CompanyRules } from '@anvilstone/schema';
+import type { Decision, EvaluationEntry, FieldChange, Grade, CompanyRules, Statement } from '@anvilstone/schema';
 import { findCheck } from '@anvilstone/core/checks';
 import { gradeDifferences } from '@anvilstone/core/evidence';
-import { formatNumber, formatReserve } from '@anvilstone/core/foundations';
+import { formatReserve, grams, say } from '@anvilstone/core/foundations';
 import { completeRules, ruleChanges, ruleValue } from '@anvilstone/core/materials';
-import { documentChanges } from './fieldWords.ts';
+import { documentChanges, saysTheSame } from './documentChanges.ts';
 import { chosenEntry } from './grounds.ts';
 
 /** Everything in which two decisions of a part differ, area by area: choice, numbers, brief, rules, evidence, words. */
@@ -24,9 +24,9 @@ export function decisionDifferences(before: Decision, after: Decision): FieldCha
   ];
 }
 
-const text = (area: string, rows: readonly [field: string, before: string, after: string][]): FieldChange[] =>
+const text = (area: string, rows: readonly [field: string, before: Statement, after: Statement][]): FieldChange[] =>
   rows
-    .filter(([, before, after]) => before !== after)
+    .filter(([, before, after]) => !saysTheSame(before, after))
     .map(([field, before, after]) => ({ area, field, before: before || null, after: after || null }));
 
 function choiceChanges(before: Decision, after: Decision): FieldChange[] {
@@ -56,11 +56,11 @@ function entryChanges(before: EvaluationEntry | undefined, after: EvaluationEntr
       shown(was.get(id)),
       shown(is.get(id)),
     ]),
-    ['Mass', grams(before.massG), grams(after.massG)],
+    ['Mass', mass(before.massG), mass(after.massG)],
     ['Cost', usd(before.costUsd), usd(after.costUsd)],
   ]);
 }
-const grams = (value: number | null) => (value === null ? 'unknown' : `${formatNumber(value)} g`);
+const mass = (value: number | null) => (value === null ? 'unknown' : say`${grams(value)}`);
 const usd = (value: number | null) => (value === null ? 'unknown' : `${value.toFixed(2)} USD`);
 
 /** By their names, and as they are in force: one that was left to its default has a value too. */

@@ -19,7 +19,7 @@ import {
 } from '@anvilstone/core/evaluation';
 import { rankedThen } from './rankedThen.ts';
 import { gradeChanges, ruleFieldChanges } from './differences.ts';
-import { documentChanges } from './fieldWords.ts';
+import { documentChanges } from './documentChanges.ts';
 
 /** Everything a decision is computed from, as it is today. */
 export interface Today {

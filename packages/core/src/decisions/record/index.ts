@@ -3,7 +3,7 @@ export * from './checkFile.ts';
 export * from './differences.ts';
 export * from './document.ts';
 export * from './recordBlock.ts';
-export * from './fieldWords.ts';
+export { documentChanges } from './documentChanges.ts';
 export * from './grounds.ts';
 export * from './openRisks.ts';
 export * from './drift.ts';

@@ -3,7 +3,7 @@ import { inSentence, formatReserve } from '@anvilstone/core/foundations';
 import { builtAs } from '@anvilstone/core/shapes';
 import type { Brief, FieldChange, SettledStage, StageMark } from '@anvilstone/schema';
 import { gradeChanges, ruleFieldChanges } from './differences.ts';
-import { documentChanges } from './fieldWords.ts';
+import { documentChanges } from './documentChanges.ts';
 
 /** Parts of a brief that say nothing to any stage: names and prose. */
 const PROSE: readonly (keyof Brief)[] = ['title', 'purpose', 'lessons', 'template'];

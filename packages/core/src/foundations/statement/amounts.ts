@@ -1,4 +1,5 @@
-import type { Amount } from '@anvilstone/schema';
+import { AMOUNT_DIMENSIONS, type Amount } from '@anvilstone/schema';
+import type { Dimension } from '../units/dimensions.ts';
 
 /** Makes an amount of one dimension from its value in the canonical unit; `digits` are significant ones. @default 3 */
 type AmountOf = (value: number, digits?: number) => Amount;
@@ -8,6 +9,7 @@ const of =
   (value, digits) =>
     digits === undefined ? { value, dimension } : { value, dimension, digits };
 
+/** Of parts and specimens. Nozzles, filament and lines are millimetres wherever one prints: they are written out. */
 export const mm = of('length');
 export const mm2 = of('area');
 export const mm3 = of('volume');
@@ -23,3 +25,9 @@ export const metresPerSecond = of('speed');
 
 /** The number alone, where the amount after it names the unit of both: “10 to 35 °C”. */
 export const bare = (amount: Amount): Amount => ({ ...amount, bare: true });
+
+/** An amount of whatever dimension; undefined: sentences hold none of that kind, as of times and shares. */
+export function amountOf(value: number, dimension: Dimension | undefined, digits: number): Amount | undefined {
+  const known = AMOUNT_DIMENSIONS.find((one) => one === dimension);
+  return known && { value, dimension: known, digits };
+}

@@ -4,3 +4,4 @@ export * from './formatQuantity.ts';
 export * from './parseQuantity.ts';
 export * from './inSentence.ts';
 export * from './duration.ts';
+export * from './fieldMeaning.ts';

@@ -1,4 +1,4 @@
-import type { Dimension } from '@anvilstone/core/foundations';
+import { fieldMeaning, type Dimension } from '@anvilstone/core/foundations';
 
 /** A schema's description without its unit: “Free length, mm” → “Free length”; what follows a semicolon is a hint. */
 export function labelOf(description: string): { label: string; hint: string | undefined } {
@@ -9,30 +9,12 @@ export function labelOf(description: string): { label: string; hint: string | un
   return { label, hint: hint === '' ? undefined : hint };
 }
 
-const BY_SUFFIX: readonly [suffix: RegExp, dimension: Dimension][] = [
-  [/Mm$/, 'length'],
-  [/Mm2$/, 'area'],
-  [/Mm3$/, 'volume'],
-  [/Mm4$/, 'secondMoment'],
-  [/MPa$/, 'stress'],
-  [/Deg$/, 'angle'],
-  [/TemperatureC$|C$/, 'temperature'],
-  [/N$/, 'force'],
-  [/Nmm$/, 'torque'],
-  [/MPerS$/, 'speed'],
-  [/^cyclesPerH$/, 'rate'],
-  [/J$/, 'energy'],
-  [/G$/, 'mass'],
-  [/H$|^hours$/, 'time'],
-  [/Pct$/, 'fraction'],
-  [/S$/, 'shortTime'],
-];
-
-/** What a field's number measures, by the unit in its name. */
+/** What a field’s number measures, by the unit in its name. “Millimetres per newton” and the like are ratios. */
 export function dimensionOf(field: string): Dimension {
-  // “mm per newton” and the like have no dimension of their own to type in.
-  if (/Per[A-Z]/.test(field) && !/MPerS$|^cyclesPerH$/.test(field)) return 'ratio';
-  return BY_SUFFIX.find(([suffix]) => suffix.test(field))?.[1] ?? 'ratio';
+  if (field === 'cyclesPerH') return 'rate';
+  if (field === 'hours') return 'time';
+  const { dimension } = fieldMeaning(field);
+  return dimension === undefined || (/Per[A-Z]/.test(field) && dimension !== 'speed') ? 'ratio' : dimension;
 }
 
 /** Choices of the schema in words. One that is not listed is shown as it is, with its dashes taken out. */

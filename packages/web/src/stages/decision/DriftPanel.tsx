@@ -4,6 +4,7 @@ import type { ChoiceStatus, FieldChange, DecisionDrift } from '@anvilstone/schem
 import { Loading } from '../../ui/Loading.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import { useDriftQuery } from './decisionApi.ts';
+import { useSay } from '../../ui/useSay.ts';
 
 /** What a frozen decision would be today, and because of what; it never touches the record itself. */
 export function DriftPanel({ id }: { id: string }) {
@@ -72,6 +73,7 @@ function Causes({ causes, from }: { causes: DecisionDrift['causes']; from: Choic
 }
 
 export function Changes({ changes }: { changes: readonly FieldChange[] }) {
+  const say = useSay();
   return (
     <table className="mt-1 mb-2 w-full text-sm">
       <thead>
@@ -87,8 +89,8 @@ export function Changes({ changes }: { changes: readonly FieldChange[] }) {
           <tr key={i} className="border-t border-line align-top">
             <td className="py-0.5 pr-3 text-quiet">{area}</td>
             <td className="py-0.5 pr-3">{field}</td>
-            <td className="py-0.5 pr-3">{before ?? 'not there'}</td>
-            <td className="py-0.5">{after ?? 'not there'}</td>
+            <td className="py-0.5 pr-3">{say(before ?? 'not there')}</td>
+            <td className="py-0.5">{say(after ?? 'not there')}</td>
           </tr>
         ))}
       </tbody>

@@ -7,6 +7,7 @@ import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import { moment } from '../../ui/when.ts';
 import { useChangeQuery, usePutBackMutation } from './historyApi.ts';
 import { addressOf, KIND_WORDS } from './kindWords.ts';
+import { useSay } from '../../ui/useSay.ts';
 
 /** Changes, newest first; each opens to what it changed. `named`: of many records, so that each says which. */
 export function ChangeList({
@@ -54,6 +55,7 @@ const MOST_FIELDS = 40;
 function Detail({ change, named, onPutBack }: { change: RecordedChange; named: boolean; onPutBack?: () => void }) {
   const { currentData: detail, error } = useChangeQuery(change.id);
   const [putBack, putting] = usePutBackMutation();
+  const say = useSay();
   if (error !== undefined) return <ProblemNotice error={error} />;
   if (!detail) return <p className="py-1 text-quiet">Reading …</p>;
   const area = KIND_WORDS[change.kind] ?? change.kind;
@@ -75,8 +77,8 @@ function Detail({ change, named, onPutBack }: { change: RecordedChange; named: b
             {fields.slice(0, MOST_FIELDS).map((field, i) => (
               <tr key={i} className="border-t border-line align-top">
                 <td className="py-0.5 pr-3">{field.field}</td>
-                <td className="py-0.5 pr-3 break-words">{field.before ?? 'not given'}</td>
-                <td className="py-0.5 break-words">{field.after ?? 'not given'}</td>
+                <td className="py-0.5 pr-3 break-words">{say(field.before ?? 'not given')}</td>
+                <td className="py-0.5 break-words">{say(field.after ?? 'not given')}</td>
               </tr>
             ))}
           </tbody>

@@ -1,3 +1,4 @@
+import { fieldMeaning } from '@anvilstone/core/foundations';
 import type { Bounds } from '../../ui/QuantityField.tsx';
 
 /** As much of a JSON Schema as a form needs. */
@@ -36,29 +37,10 @@ export function firstRow({ properties = {}, required = [] }: FieldSchema): Recor
   );
 }
 
-/** “peakShearMPa” → “peak shear” and “MPa”: a result’s name says its unit. */
+/** “peakShearMPa” → “Peak shear” and “MPa”: a result’s name says its unit. */
 export function nameAndUnit(field: string): { name: string; unit: string } {
-  const units: readonly [RegExp, string][] = [
-    [/MmPerN$/, 'mm/N'],
-    [/NPerMm$/, 'N/mm'],
-    [/MPerS$/, 'm/s'],
-    [/Mm4$/, 'mm⁴'],
-    [/Mm3$/, 'mm³'],
-    [/Mm2$/, 'mm²'],
-    [/Mm$/, 'mm'],
-    [/MPa$/, 'MPa'],
-    [/Usd$/, 'USD'],
-    [/Pct$/, '%'],
-    [/Deg$/, '°'],
-    [/TemperatureC$/, '°C'],
-    [/EnergyJ$|J$/, 'J'],
-    [/N$/, 'N'],
-    [/H$/, 'h'],
-  ];
-  const found = units.find(([pattern]) => pattern.test(field));
-  const stem = found ? field.replace(/(MmPerN|NPerMm|MPerS|Mm4|Mm3|Mm2|Mm|MPa|Usd|Pct|Deg|C|J|N|H)$/, '') : field;
-  const words = stem.replace(/([a-z])([A-Z])/g, '$1 $2').toLowerCase();
-  return { name: words[0]!.toUpperCase() + words.slice(1), unit: found?.[1] ?? '' };
+  const { words, unit } = fieldMeaning(field);
+  return { name: words.charAt(0).toUpperCase() + words.slice(1), unit };
 }
 
 /** The input in an address, or undefined when it cannot be read: a link may have been cut or changed by hand. */

@@ -1,38 +1,5 @@
-import type { FieldChange } from '@anvilstone/schema';
-import { formatNumber } from '@anvilstone/core/foundations';
-
-/** Units as they end the names of fields, the longest first. */
-const UNITS: readonly [suffix: string, unit: string][] = [
-  ['NPerMm', 'N/mm'],
-  ['MPerS', 'm/s'],
-  ['Nmm', 'N·mm'],
-  ['MPa', 'MPa'],
-  ['Deg', '°'],
-  ['Usd', 'USD'],
-  ['Pct', '%'],
-  ['Mm', 'mm'],
-  ['Km', 'km'],
-  ['KV', 'kV'],
-  ['C', '°C'],
-  ['H', 'h'],
-  ['N', 'N'],
-  ['J', 'J'],
-  ['G', 'g'],
-  ['S', 's'],
-];
-
-/** A field’s name in words, with the unit that it ends with: `maxSagMm` → “max sag” and “mm”. */
-export function fieldWords(name: string): { words: string; unit: string } {
-  const found = UNITS.find(([suffix]) => name.endsWith(suffix) && /[a-z]/.test(name.at(-suffix.length - 1) ?? ''));
-  const bare = found ? name.slice(0, -found[0].length) : name;
-  return { words: spaced(bare), unit: found?.[1] ?? '' };
-}
-
-const spaced = (name: string) =>
-  name
-    .replaceAll(/([a-z0-9])([A-Z])/g, '$1 $2')
-    .toLowerCase()
-    .trim();
+import type { FieldChange, Statement } from '@anvilstone/schema';
+import { amountOf, fieldMeaning, formatNumber, inWords, joined, say } from '@anvilstone/core/foundations';
 
 type Document = Record<string, unknown>;
 const isRecord = (value: unknown): value is Document =>
@@ -62,28 +29,40 @@ export function documentChanges(
     });
   }
   const [from, to] = [show(before, at), show(after, at)];
-  return from === to ? [] : [{ area, field: title(at), before: from, after: to }];
+  return saysTheSame(from, to) ? [] : [{ area, field: title(at), before: from, after: to }];
 }
 
 function title(path: readonly string[]): string {
-  const words = path.map((key) => (key.startsWith('“') ? key : fieldWords(key).words));
+  const words = path.map((key) => (key.startsWith('“') ? key : fieldMeaning(key).words));
   const text = words.join(' · ').replaceAll(' · “', ' “');
   return text === '' ? 'all of it' : text[0]!.toUpperCase() + text.slice(1);
 }
 
+export const saysTheSame = (a: Statement | null, b: Statement | null): boolean =>
+  a === null || b === null ? a === b : inWords(a) === inWords(b);
+
+const DIGITS = 6;
+
 /** Null: not there. A record that came or went whole is named by what it is called. */
-function show(value: unknown, path: readonly string[]): string | null {
+function show(value: unknown, path: readonly string[]): Statement | null {
   if (value === undefined || value === null) return null;
   if (typeof value === 'number') {
     const last = path.findLast((key) => !key.startsWith('“'));
-    const unit = last === undefined ? '' : fieldWords(last).unit;
-    return `${formatNumber(value, 6)}${unit === '' ? '' : ` ${unit}`}`;
+    const { unit, dimension } = fieldMeaning(last ?? '');
+    const amount = amountOf(value, dimension, DIGITS);
+    return amount ? say`${amount}` : `${formatNumber(value, DIGITS)}${unit === '' ? '' : ` ${unit}`}`;
   }
   if (typeof value === 'boolean') return value ? 'yes' : 'no';
   if (typeof value === 'string') return value;
-  if (Array.isArray(value)) return value.map((one) => show(one, path)).join(', ');
-  return Object.entries(value as Document)
-    .filter(([key]) => key !== 'id')
-    .map(([key, one]) => `${fieldWords(key).words} ${show(one, [...path, key]) ?? 'none'}`)
-    .join(', ');
+  if (Array.isArray(value))
+    return joined(
+      value.map((one) => show(one, path) ?? ''),
+      ', ',
+    );
+  return joined(
+    Object.entries(value as Document)
+      .filter(([key]) => key !== 'id')
+      .map(([key, one]) => say`${fieldMeaning(key).words} ${show(one, [...path, key]) ?? 'none'}`),
+    ', ',
+  );
 }
