@@ -12,7 +12,7 @@ import { api } from '../sync/api/api.ts';
 import { unitsChosen } from '../sync/store/settings.ts';
 import { reducer } from '../sync/store/store.ts';
 import type { PartContext } from '../stages/parts/partContext.ts';
-import { useComputed } from '../workers/testComputed.ts';
+import { useAnswer } from '../workers/testAnswer.ts';
 import type { Workshop } from '../workers/workshop.ts';
 
 export const sampleWorkshop: Workshop = { ...sampleLibrary, rules: defaultCompanyRules };
@@ -74,7 +74,7 @@ export function drawnFor(brief: Brief, element: ReactElement, circumstances: Cir
 }
 
 function PartAround({ brief, library }: { brief: Brief; library: Workshop }) {
-  const screening = useComputed(library, (engine) => engine.screening(brief));
+  const screening = useAnswer(library, 'screening', [brief]);
   return <Outlet context={{ partId: 'p1', brief, library, screening } satisfies PartContext} />;
 }
 
@@ -103,8 +103,9 @@ const METRIC_BY_NAME = [
   /^Melt temperature: .* Melt load: /,
   /\(23 °C, 50 % RH\)/,
   /^(Steam|Hot water|Fresh water), /,
-  // Nozzles, filament, and how far a printer draws it back.
-  /^\d(\.\d+)? mm(, (brass|hardened).*)?$/,
+  // Nozzles, filament, lines, and how far a printer draws it back.
+  /^\d(\.\d+)? mm(, (brass|hardened).*| wide, .* high)?$/,
+  /(nozzle of|clog|Fitted;|Takes) \d(\.\d+)? mm/,
 ];
 const METRIC = /\d (mm|MPa|kg|g|N|°C|J|m\/s)(?![\w/·²³])/;
 

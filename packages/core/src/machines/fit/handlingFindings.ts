@@ -1,5 +1,5 @@
 import type { Machine } from '@anvilstone/schema';
-import { formatNumber as f, say, celsius, grams, mm, joined } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius, grams } from '@anvilstone/core/foundations';
 import { holdingPowerW } from './bedPower.ts';
 import { blocker, caution } from './findings.ts';
 import type { FitFinding, HandlingNeeds, ProcessNeeds } from './fitFinding.ts';
@@ -139,17 +139,10 @@ function diameterFindings({ diametersMm }: HandlingNeeds, { filamentDiameterMm }
   if (diametersMm === undefined)
     return filamentDiameterMm === USUAL_DIAMETER_MM
       ? []
-      : [blocker(say`Takes ${mm(filamentDiameterMm)} filament; this grade is not stated in that diameter`)];
+      : [blocker(`Takes ${filamentDiameterMm} mm filament; this grade is not stated in that diameter`)];
   return diametersMm.some((one) => Math.abs(one - filamentDiameterMm) < 0.06)
     ? []
-    : [
-        blocker(
-          say`Takes ${mm(filamentDiameterMm)} filament; this grade is sold in ${joined(
-            diametersMm.map((one) => say`${mm(one)}`),
-            ' and ',
-          )}`,
-        ),
-      ];
+    : [blocker(`Takes ${filamentDiameterMm} mm filament; this grade is sold in ${diametersMm.join(' and ')} mm`)];
 }
 
 /** Nearly everything is sold in it. */

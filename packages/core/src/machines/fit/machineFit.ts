@@ -146,12 +146,10 @@ function nozzleFindings(needs: ProcessNeeds, machine: Machine): FitFinding[] {
   }
   if (machine.nozzleDiameterMm < needs.minimumNozzleMm) {
     findings.push(
-      blocker(say`Needs a nozzle of ${mm(needs.minimumNozzleMm)} or wider; ${mm(machine.nozzleDiameterMm)} is fitted`),
+      blocker(`Needs a nozzle of ${needs.minimumNozzleMm} mm or wider; ${machine.nozzleDiameterMm} mm is fitted`),
     );
   } else if (machine.nozzleDiameterMm < needs.recommendedNozzleMm) {
-    findings.push(
-      caution(say`Fibre may clog ${mm(machine.nozzleDiameterMm)}; ${mm(needs.recommendedNozzleMm)} avoids it`),
-    );
+    findings.push(caution(`Fibre may clog ${machine.nozzleDiameterMm} mm; ${needs.recommendedNozzleMm} mm avoids it`));
   }
   return [...findings, ...driveFindings(needs, machine)];
 }

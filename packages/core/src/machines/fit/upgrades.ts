@@ -1,4 +1,4 @@
-import { say, mm, celsius } from '@anvilstone/core/foundations';
+import { say, celsius } from '@anvilstone/core/foundations';
 import type { Machine, Statement } from '@anvilstone/schema';
 import { holdingPowerW } from './bedPower.ts';
 
@@ -38,12 +38,12 @@ export function machineUpgrades(machine: Machine): MachineUpgrade[] {
   if (machine.nozzleMaterial === 'brass') {
     add('fit a hardened nozzle', 25, { nozzleMaterial: 'hardened' });
     if (machine.nozzleDiameterMm < WIDE_NOZZLE_MM)
-      add(say`fit a hardened nozzle of ${mm(WIDE_NOZZLE_MM)}`, 25, {
+      add(`fit a hardened nozzle of ${WIDE_NOZZLE_MM} mm`, 25, {
         nozzleMaterial: 'hardened',
         nozzleDiameterMm: WIDE_NOZZLE_MM,
       });
   } else if (machine.nozzleDiameterMm < WIDE_NOZZLE_MM)
-    add(say`fit a nozzle of ${mm(WIDE_NOZZLE_MM)}`, 20, { nozzleDiameterMm: WIDE_NOZZLE_MM });
+    add(`fit a nozzle of ${WIDE_NOZZLE_MM} mm`, 20, { nozzleDiameterMm: WIDE_NOZZLE_MM });
   if (machine.hotEndLining === 'ptfe')
     add('fit an all-metal hot end', 70, {
       hotEndLining: 'all-metal',

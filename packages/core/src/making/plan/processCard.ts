@@ -1,5 +1,5 @@
 import type { Brief, BuildOrientation, Grade, CompanyRules, Machine } from '@anvilstone/schema';
-import { formatNumber as f, say, mm, celsius, fromMarked, ROOM_C } from '@anvilstone/core/foundations';
+import { formatNumber as f, say, celsius, fromMarked, ROOM_C } from '@anvilstone/core/foundations';
 import { processNeeds } from '@anvilstone/core/machines';
 import {
   foamCurveOf,
@@ -112,9 +112,9 @@ function nozzleLines({ needs, machine }: CardSetting): CardLine[] {
     {
       id: 'nozzle-kind',
       title: 'Nozzle',
-      value: say`${mm(machine.nozzleDiameterMm)}, ${machine.nozzleMaterial}`,
+      value: `${f(machine.nozzleDiameterMm)} mm, ${machine.nozzleMaterial}`,
       why: wide
-        ? say`Fitted; ${mm(needs.recommendedNozzleMm)} clogs less with this filler`
+        ? `Fitted; ${f(needs.recommendedNozzleMm)} mm clogs less with this filler`
         : needs.abrasive
           ? machine.nozzleMaterial === 'brass'
             ? 'Fitted, and this filament wears brass through within a spool: change it first'
@@ -156,7 +156,7 @@ function flowLines(setting: CardSetting): CardLine[] {
     {
       id: 'lines',
       title: 'Lines',
-      value: say`${mm(flow.lineWidthMm)} wide, ${mm(flow.layerHeightMm)} high`,
+      value: `${f(flow.lineWidthMm)} mm wide, ${f(flow.layerHeightMm)} mm high`,
       why: brief.filled ? 'As its walls and infill are worked out' : 'A tenth wider than the nozzle, half as high',
       from: brief.filled ? 'brief' : 'ours',
     },
@@ -177,7 +177,7 @@ function flowLines(setting: CardSetting): CardLine[] {
     {
       id: 'retraction',
       title: 'Retraction, to start from',
-      value: say`${mm(retractMm)}`,
+      value: `${f(retractMm)} mm`,
       why: `${remote ? 'Through a guide tube it takes millimetres' : 'With the drive at the nozzle it takes less than one'}${soft ? '; soft filament stretches, so less and slowly' : ''}`,
       from: 'ours',
     },

@@ -10,8 +10,8 @@ import { statusWords } from '../../../ui/Reserve.tsx';
 import { useSay } from '../../../ui/useSay.ts';
 
 /**
- * The shown arithmetic of one check, with the sources of its numbers. What it comes to is in the reader’s units; formulas stay in those of the
- * computation, in which they can be redone, with each value in those too.
+ * The shown arithmetic of one check, with the sources of its numbers, in the reader’s units, and beside each value the one
+ * that was computed.
  */
 export function WorkingTable({ check }: { check: CheckResult }) {
   const { brief } = usePartContext();
@@ -38,7 +38,7 @@ export function WorkingTable({ check }: { check: CheckResult }) {
         </p>
       ))}
       {steps.length > 0 && units !== 'metric' && (
-        <p className="mt-2 text-xs text-quiet">Formulas calculate in mm, N, MPa and °C; small: the value in those.</p>
+        <p className="mt-2 text-xs text-quiet">Small: the value as it was computed, in mm, N, MPa and °C.</p>
       )}
       {steps.length > 0 && (
         <table className="mt-2 w-full text-sm">
