@@ -39,7 +39,7 @@ export default {
       moduleNameMapper: {
         '\\?raw$': inWeb('testing/testRaw.ts'),
         '^comlink$': inWeb('workers/testComlink.ts'),
-        '/workers/useComputed\\.ts$': inWeb('workers/testComputed.ts'),
+        '/workers/useAnswers?\\.ts$': inWeb('workers/testAnswer.ts'),
       },
     }),
     project('cli'),

@@ -9,5 +9,5 @@ export const expose = (engine: Engine): void => {
 export const transfer = <T>(value: T): T => value;
 export const proxy = <T>(value: T): T => value;
 export const wrap = (): never => {
-  throw new Error('A test has no worker: give useComputed what it needs');
+  throw new Error('A test has no worker: give useAnswer what it needs');
 };

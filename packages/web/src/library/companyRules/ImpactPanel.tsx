@@ -1,14 +1,14 @@
 import { findCheck } from '@anvilstone/core/checks';
 import type { CompanyRules, PartSummary } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo } from 'react';
+
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { Panel } from '../../ui/Panel.tsx';
 import { Reserve } from '../../ui/Reserve.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
+
 import type { Leader, PartImpact } from '../../workers/leaders.ts';
 import type { Workshop } from '../../workers/workshop.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+import { useAnswer } from '../../workers/useAnswer.ts';
 
 /** Which parts' answers the changed rules move, before they are put in force. */
 export function ImpactPanel({
@@ -21,15 +21,16 @@ export function ImpactPanel({
   library: Workshop;
 }) {
   const briefs = useMemo(() => parts.map(({ id, brief }) => ({ partId: id, brief })), [parts]);
-  const ask = useCallback((engine: Remote<Engine>) => engine.impact(briefs, rules), [briefs, rules]);
-  const computed = useComputed(library, ask);
+  const computed = useAnswer(library, 'impact', [briefs, rules]);
   const names = new Map(library.grades.map(({ id, name }) => [id, name]));
   const titles = new Map(parts.map(({ id, brief }) => [id, brief.title]));
   const moved = computed.value?.filter(moves);
   return (
     <Panel title="Parts affected">
       {computed.state === 'failed' && <p className="text-fail">{computed.message}</p>}
-      {!moved && computed.state === 'pending' && <p className="text-quiet">Evaluating {parts.length} parts …</p>}
+      {(computed.state === 'pending' || computed.state === 'updating') && (
+        <p className="text-quiet">Evaluating {parts.length} parts …</p>
+      )}
       {moved?.length === 0 && (
         <p className="text-quiet">None of the {parts.length} parts: rankings and verdicts stay the same.</p>
       )}

@@ -1,15 +1,15 @@
 import type { UpgradeGain } from '@anvilstone/core/making';
 import type { Machine, MachineRecord, PartSummary } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo } from 'react';
+
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { amount } from '../../ui/amount.ts';
 import { buttonLook } from '../../ui/buttonLook.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { LatestPrints } from './LatestPrints.tsx';
 import type { Workshop } from '../../workers/workshop.ts';
 import { useSay } from '../../ui/useSay.ts';
@@ -94,10 +94,9 @@ function Facts({ machine }: { machine: Machine }) {
 function Gains({ machine, parts, library }: { machine: Machine; parts: readonly PartSummary[]; library: Workshop }) {
   const say = useSay();
   const briefs = useMemo(() => parts.map(({ brief }) => brief), [parts]);
-  const ask = useCallback((engine: Remote<Engine>) => engine.upgradeGains(briefs, machine.id), [briefs, machine.id]);
-  const computed = useComputed(library, ask);
-  const gains =
-    computed.value?.[0]?.machineId === machine.id || computed.value?.length === 0 ? computed.value : undefined;
+  const computed = useAnswer(library, 'upgradeGains', [briefs, machine.id]);
+  // What another machine would gain says nothing of this one.
+  const gains = computed.state === 'ready' ? computed.value : undefined;
   const names = useMemo(() => new Map(library.grades.map(({ id, name }) => [id, name])), [library]);
   return (
     <Panel title={`Effect of upgrades, over ${parts.length} parts`}>

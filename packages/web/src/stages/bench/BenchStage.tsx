@@ -1,8 +1,8 @@
 import { findCheck } from '@anvilstone/core/checks';
 import { findMethod } from '@anvilstone/core/evidence';
 import { ORIENTATIONS } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo } from 'react';
+
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useAddress } from '../../sync/address/useAddress.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
@@ -18,8 +18,8 @@ import { NoGrades } from '../parts/list/NoGrades.tsx';
 import { Evidence, Reserve } from '../../ui/Reserve.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
 import { useSay } from '../../ui/useSay.ts';
-import type { Engine, ProposedTest } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+import type { ProposedTest } from '../../workers/evaluation.worker.ts';
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { useCampaignsQuery } from './benchApi.ts';
 import { CampaignsTable } from './BenchPage.tsx';
 import { PredictedPanel } from './plan/PredictedPanel.tsx';
@@ -35,11 +35,11 @@ export function BenchStage() {
   const grade = library.grades.find(({ id }) => id === built.gradeId);
   const orientation = ORIENTATIONS.find((one) => one === search.get('way')) ?? built.orientation;
   const { capacityN } = useGaugeCapacity();
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.testPlan(brief, built.gradeId!, orientation!, capacityN),
-    [brief, built.gradeId, orientation, capacityN],
+  const { value: plan } = useAnswer(
+    library,
+    'testPlan',
+    built.gradeId && orientation ? [brief, built.gradeId, orientation, capacityN] : undefined,
   );
-  const { value: plan } = useComputed(library, built.gradeId && orientation ? ask : undefined);
   const { data: campaigns } = useCampaignsQuery();
   const gradeOf = useMemo(() => new Map(library.grades.map((one) => [one.id, one])), [library]);
   if (library.grades.length === 0) return <NoGrades />;

@@ -1,11 +1,10 @@
 import { featureOfLoad } from '@anvilstone/core/shapes';
 import type { BuildOrientation, EvaluationEntry } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+
 import { usePartContext } from '../parts/partContext.ts';
 import { usePreferred } from '../parts/usePreferred.ts';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 
 export interface Governing {
   placeId: string;
@@ -19,11 +18,11 @@ export function useGoverningPlace(orientation: BuildOrientation, featureId?: str
   const { brief, library, screening } = usePartContext();
   const { preferred, known } = usePreferred();
   const gradeId = known ? (preferred?.gradeId ?? screening.value?.leaders[0]?.gradeId) : undefined;
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.oneWay(brief, gradeId!, orientation),
-    [brief, gradeId, orientation],
+  const { value: entry } = useAnswer(
+    library,
+    'oneWay',
+    gradeId === undefined ? undefined : [brief, gradeId, orientation],
   );
-  const { value: entry } = useComputed(library, gradeId === undefined ? undefined : ask);
   const name = library.grades.find((grade) => grade.id === gradeId)?.name;
   return entry && governingPlace(entry, name ?? '', (loadId) => featureOfLoad(brief, loadId)?.id === featureId);
 }

@@ -1,15 +1,14 @@
 import { fillingTitle, USUAL_FILLING } from '@anvilstone/core/evaluation';
 import { findPattern, findPartModel, takesFill } from '@anvilstone/core/shapes';
 import { INFILL_PATTERNS, wallsAndInfill, type WallsAndInfill } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+
 import { useEdit } from '../brief/editBrief.ts';
 import { usePartContext } from '../parts/partContext.ts';
 import { Choice } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { QuantityField, type Bounds } from '../../ui/QuantityField.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { FoamTable } from './FoamTable.tsx';
 import { FillingsTable } from './FillingsTable.tsx';
 import { FilledSectionPicture } from './FilledSectionPicture.tsx';
@@ -113,15 +112,14 @@ function Settings() {
 
 function Tables({ gradeId }: { gradeId: string }) {
   const { brief, library } = usePartContext();
-  const ask = useCallback((engine: Remote<Engine>) => engine.fillings(brief, gradeId), [brief, gradeId]);
-  const { value: fillings } = useComputed(library, ask);
+  const { value: fillings } = useAnswer(library, 'fillings', [brief, gradeId]);
   const now = fillings?.find(({ filled }) => JSON.stringify(filled) === JSON.stringify(brief.filled));
   const massG = now?.entry.massG;
-  const askSame = useCallback(
-    (engine: Remote<Engine>) => engine.fillingsOfMass(brief, gradeId, massG!),
-    [brief, gradeId, massG],
+  const { value: same } = useAnswer(
+    library,
+    'fillingsOfMass',
+    brief.filled && massG ? [brief, gradeId, massG] : undefined,
   );
-  const { value: same } = useComputed(library, brief.filled && massG ? askSame : undefined);
   if (!fillings) return <p className="text-quiet">Calculating infills …</p>;
   return (
     <div className="flex min-w-0 flex-col gap-4">

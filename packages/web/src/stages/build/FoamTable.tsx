@@ -1,6 +1,5 @@
 import { formatNumber as f } from '@anvilstone/core/foundations';
-import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+
 import { useAppSelector } from '../../sync/store/store.ts';
 import { useEdit } from '../brief/editBrief.ts';
 import { usePartContext } from '../parts/partContext.ts';
@@ -9,8 +8,8 @@ import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Button } from '../../ui/Button.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 
 const HEADINGS = [
   'Nozzle',
@@ -29,8 +28,7 @@ export function FoamTable({ gradeId }: { gradeId: string }) {
   const { brief, library } = usePartContext();
   const edit = useEdit();
   const units = useAppSelector((state) => state.settings.units);
-  const ask = useCallback((engine: Remote<Engine>) => engine.foams(brief, gradeId), [brief, gradeId]);
-  const { value: foams } = useComputed(library, ask);
+  const { value: foams } = useAnswer(library, 'foams', [brief, gradeId]);
   if (!foams) return null;
   const { foamNozzleC: set } = brief;
   const take = (nozzleC: number | undefined) => {

@@ -1,7 +1,7 @@
 import { takesSplit, type Split } from '@anvilstone/core/evaluation';
 import { findPartModel } from '@anvilstone/core/shapes';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo } from 'react';
+
+import { useMemo } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { usePartContext } from '../parts/partContext.ts';
@@ -10,8 +10,8 @@ import { MassAndCost, ReserveAndGoverns } from './EntryCells.tsx';
 import { Choice } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { TableHead } from '../../ui/TableHead.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { useBuildGrade } from './useBuildGrade.ts';
 import { useSay } from '../../ui/useSay.ts';
 
@@ -30,11 +30,11 @@ export function SplitTab({ gradeId }: { gradeId: string }) {
     [others, wanted, library, gradeId],
   );
   const can = takesSplit(brief.part);
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.splits(brief, [gradeId, second ?? gradeId]),
-    [brief, gradeId, second],
+  const { value: splits } = useAnswer(
+    library,
+    'splits',
+    can && second !== undefined ? [brief, [gradeId, second]] : undefined,
   );
-  const { value: splits } = useComputed(library, can && second !== undefined ? ask : undefined);
   if (!can)
     return (
       <p className="rounded border border-line bg-surface p-4">

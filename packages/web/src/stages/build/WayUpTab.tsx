@@ -1,12 +1,11 @@
 import type { Tilt } from '@anvilstone/core/evaluation';
-import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+
 import { useAppSelector } from '../../sync/store/store.ts';
 import { usePartContext } from '../parts/partContext.ts';
 import { ChartFigure } from '../../charts/ChartFigure.tsx';
 import { Loading } from '../../ui/Loading.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { TiltControl } from './TiltControl.tsx';
 import { useTilt } from './useTilt.ts';
 import { WaysTable } from './WaysTable.tsx';
@@ -18,20 +17,11 @@ export function WayUpTab({ gradeId }: { gradeId: string }) {
   const units = useAppSelector((state) => state.settings.units);
   const say = useSay();
   const [tilt, setTilt] = useTilt();
-  const askWays = useCallback((engine: Remote<Engine>) => engine.ways(brief, gradeId, tilt), [brief, gradeId, tilt]);
   const { towards } = tilt;
-  const askSweep = useCallback(
-    (engine: Remote<Engine>) => engine.tiltSweep(brief, gradeId, towards),
-    [brief, gradeId, towards],
-  );
-  const askAngle = useCallback(
-    (engine: Remote<Engine>) => engine.angleChart(brief, gradeId, units),
-    [brief, gradeId, units],
-  );
-  const computed = useComputed(library, askWays);
+  const computed = useAnswer(library, 'ways', [brief, gradeId, tilt]);
   const ways = computed.value;
-  const { value: sweep } = useComputed(library, askSweep);
-  const { value: angle } = useComputed(library, askAngle);
+  const { value: sweep } = useAnswer(library, 'tiltSweep', [brief, gradeId, towards]);
+  const { value: angle } = useAnswer(library, 'angleChart', [brief, gradeId, units]);
   if (!ways && computed.state === 'failed')
     return (
       <p role="alert" className="rounded border border-line bg-surface p-4 text-fail">

@@ -1,13 +1,13 @@
 import type { RankedCandidate } from '@anvilstone/core/evaluation';
-import type { Remote } from 'comlink';
+
 import type { BuildOrientation } from '@anvilstone/schema';
 import { useCallback } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
 import { usePartContext } from '../parts/partContext.ts';
 import { usePreferred } from '../parts/usePreferred.ts';
 import { usePreferences } from '../shortlist/ranking/usePreferences.ts';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 
 /** So many are offered; any other can be reached from the shortlist. */
 const OFFERED = 60;
@@ -26,8 +26,7 @@ export function useBuildGrade(): BuildGrade {
   const { brief, library } = usePartContext();
   const [search, set] = useAddress();
   const preferences = usePreferences(library.rules);
-  const ask = useCallback((engine: Remote<Engine>) => engine.rankingBy(brief, preferences), [brief, preferences]);
-  const { value: ranked } = useComputed(library, ask);
+  const { value: ranked } = useAnswer(library, 'rankingBy', [brief, preferences]);
   const { preferred, known: decided } = usePreferred();
   const asked = search.get('grade');
   const isAsked = library.grades.some(({ id }) => id === asked);

@@ -1,26 +1,20 @@
 import type { Piece } from '@anvilstone/core/decisions';
 import { findRankingMethod, type RankingPreferences } from '@anvilstone/core/evaluation';
 import { inSentence } from '@anvilstone/core/foundations';
-import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+
 import { Link } from 'react-router';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { usePartContext } from '../parts/partContext.ts';
 import { Panel } from '../../ui/Panel.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 
 /** The choice in plain sentences; every number leads to its working. */
 export function ChoiceWords({ preferences, sizedSoFar }: { preferences: RankingPreferences; sizedSoFar: number }) {
   const { brief, library, partId } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.choice(brief, preferences, units),
-    // Put into words anew when more grades have been sized.
-    // oxlint-disable-next-line react-hooks/exhaustive-deps
-    [brief, preferences, units, sizedSoFar],
-  );
-  const { value: sentences } = useComputed(library, ask);
+  // Put into words anew when more grades have been sized.
+  const { value: sentences } = useAnswer(library, 'choice', [brief, preferences, units], sizedSoFar);
   return (
     <Panel
       title="Summary"

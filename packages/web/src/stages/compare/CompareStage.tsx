@@ -1,20 +1,20 @@
 import { comparisonCsv, FEWEST_FINALISTS } from '@anvilstone/core/decisions';
 import { findRankingMethod, preferencesText } from '@anvilstone/core/evaluation';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo } from 'react';
+
+import { useMemo } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { API } from '../../sync/address/place.ts';
 import { saveFile } from '../../charts/saveFile.ts';
 import { usePartContext } from '../parts/partContext.ts';
 import { Button } from '../../ui/Button.tsx';
 import { buttonLook } from '../../ui/buttonLook.ts';
-import { usePortions, type AskPortion } from '../shortlist/table/usePortions.ts';
+import { useSized } from '../shortlist/table/usePortions.ts';
 import { usePreferences } from '../shortlist/ranking/usePreferences.ts';
 import { Loading } from '../../ui/Loading.tsx';
 import { NoGrades } from '../parts/list/NoGrades.tsx';
 import { SavedViews } from '../../team/views/SavedViews.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { BuysPanel } from './BuysPanel.tsx';
 import { ChoiceWords } from './ChoiceWords.tsx';
 import { ComparisonCharts } from './ComparisonCharts.tsx';
@@ -34,14 +34,10 @@ export function CompareStage() {
   const saving = useAppSelector((state) => state.draft.saving.state);
   const units = useAppSelector((state) => state.settings.units);
   const allIds = useMemo(() => library.grades.map(({ id }) => id), [library]);
-  const size = useCallback<AskPortion<unknown>>((engine, some) => engine.sized(brief, some), [brief]);
-  const sizes = usePortions(library, findRankingMethod(preferences.schoolId).needsSizes ? size : undefined, allIds);
+  const { needsSizes = false } = findRankingMethod(preferences.schoolId);
+  const sizes = useSized(brief, library, allIds, { wanted: needsSizes });
   const enough = ids !== undefined && ids.length >= FEWEST_FINALISTS;
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.compare(brief, enough ? ids : [], units),
-    [brief, ids, enough, units],
-  );
-  const { value: comparison } = useComputed(library, enough ? ask : undefined);
+  const { value: comparison } = useAnswer(library, 'compare', enough ? [brief, ids, units] : undefined);
   if (library.grades.length === 0) return <NoGrades />;
   if (ids === undefined) return <Loading what="the finalists" />;
   const current = enough && comparison?.finalists.map(({ gradeId }) => gradeId).join() === ids.join();

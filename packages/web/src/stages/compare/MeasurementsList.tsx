@@ -1,13 +1,12 @@
 import { findCheck } from '@anvilstone/core/checks';
 import type { Measurement, RankingPreferences } from '@anvilstone/core/evaluation';
 import { formatNumber as f, inSentence } from '@anvilstone/core/foundations';
-import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+
 import { Link } from 'react-router';
 import { usePartContext } from '../parts/partContext.ts';
 import { percent } from '../shortlist/confidence/percent.ts';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 
 const WHAT: Record<Exclude<Measurement['of'], 'unknown'>, string> = {
   modulus: 'the modulus in plane',
@@ -19,8 +18,7 @@ const WHAT: Record<Exclude<Measurement['of'], 'unknown'>, string> = {
 /** Which one test would most likely change the choice. */
 export function MeasurementsList({ preferences }: { preferences: RankingPreferences }) {
   const { partId, brief, library } = usePartContext();
-  const ask = useCallback((engine: Remote<Engine>) => engine.measurements(brief, preferences), [brief, preferences]);
-  const { value } = useComputed(library, ask);
+  const { value } = useAnswer(library, 'measurements', [brief, preferences]);
   const nameOf = (id: string | null) => (id === null ? 'nobody' : library.grades.find((one) => one.id === id)?.name);
   return (
     <section aria-label="Most useful measurement" className="mt-4">

@@ -25,7 +25,7 @@ export function SensitivityPanel({ preferences: asked }: { preferences: RankingP
     () => (findRankingMethod(asked.schoolId).needsSizes ? { ...asked, schoolId: 'cheapest-that-passes' } : asked),
     [asked],
   );
-  const { leaderId, found, of, done, failure } = useSensitivity(brief, library, preferences, true);
+  const { leaderId, found, of, done, failure } = useSensitivity(brief, library, preferences);
   const units = useAppSelector((state) => state.settings.units);
   const nameOf = (id: string) => library.grades.find((grade) => grade.id === id)?.name ?? id;
   const spans = found.flatMap(({ low, high }) => [low.reserve, high.reserve]).filter((one) => one !== null);

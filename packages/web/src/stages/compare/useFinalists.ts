@@ -1,12 +1,12 @@
 import { FEWEST_FINALISTS, MOST_FINALISTS } from '@anvilstone/core/decisions';
 import type { RankingPreferences } from '@anvilstone/core/evaluation';
-import type { Remote } from 'comlink';
+
 import { useCallback, useEffect, useMemo } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
 import { usePartContext } from '../parts/partContext.ts';
 import { usePreferred } from '../parts/usePreferred.ts';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 
 /** Told from who is compared at that moment: the table may still be of those before. */
 export type ChooseFinalists = (change: (ids: readonly string[]) => readonly string[]) => void;
@@ -35,8 +35,11 @@ export function useFinalists(preferences: RankingPreferences): Finalists {
     [known],
   );
   const inAddress = useMemo(() => (text === null ? undefined : usable(text.split(','))), [text, usable]);
-  const ask = useCallback((engine: Remote<Engine>) => engine.methodLeaders(brief, preferences), [brief, preferences]);
-  const { value: leaders } = useComputed(library, inAddress === undefined ? ask : undefined);
+  const { value: leaders } = useAnswer(
+    library,
+    'methodLeaders',
+    inAddress === undefined ? [brief, preferences] : undefined,
+  );
   useEffect(() => {
     if (inAddress && inAddress.length >= FEWEST_FINALISTS) remember(partId, inAddress);
   }, [partId, inAddress]);

@@ -1,7 +1,8 @@
 import { spanOf, type RankingPreferences, type Sensitivity } from '@anvilstone/core/evaluation';
 import type { Brief } from '@anvilstone/schema';
-import { useEffect, useState } from 'react';
-import { engineWith } from '../../workers/engine.ts';
+import { useMemo } from 'react';
+import { useAnswer } from '../../workers/useAnswer.ts';
+import { useAnswers } from '../../workers/useAnswers.ts';
 import type { Workshop } from '../../workers/workshop.ts';
 
 export interface SensitivitySoFar {
@@ -15,43 +16,23 @@ export interface SensitivitySoFar {
 const NOTHING: SensitivitySoFar = { leaderId: undefined, found: [], of: 0, done: false, failure: undefined };
 
 /** Input after input, what decides most first; a change of the brief starts anew. */
-export function useSensitivity(
-  brief: Brief,
-  library: Workshop,
-  preferences: RankingPreferences,
-  wanted: boolean,
-): SensitivitySoFar {
-  const [soFar, setSoFar] = useState(NOTHING);
-  useEffect(() => {
-    if (!wanted) return;
-    let current = true;
-    const run = async () => {
-      const engine = await engineWith(library);
-      const asked = await engine.sensitivityInputs(brief, preferences);
-      if (!current) return;
-      if (!asked) return setSoFar({ ...NOTHING, leaderId: null, done: true });
-      const { leaderId, inputs } = asked;
-      const found: Sensitivity[] = [];
-      for (let index = 0; index < inputs.length; index++) {
-        const one = await engine.sensitivity(brief, preferences, index);
-        if (!current) return;
-        if (one) found.push(one);
-        setSoFar({
-          leaderId,
-          found: [...found].sort((a, b) => spanOf(b) - spanOf(a)),
-          of: inputs.length,
-          done: index + 1 === inputs.length,
-          failure: undefined,
-        });
-      }
-    };
-    run().catch((error: unknown) => {
-      if (current)
-        setSoFar({ ...NOTHING, done: true, failure: error instanceof Error ? error.message : String(error) });
-    });
-    return () => {
-      current = false;
-    };
-  }, [brief, library, preferences, wanted]);
-  return soFar;
+export function useSensitivity(brief: Brief, library: Workshop, preferences: RankingPreferences): SensitivitySoFar {
+  const asked = useAnswer(library, 'sensitivityInputs', [brief, preferences]);
+  const inputs = asked.state === 'ready' ? asked.value?.inputs : undefined;
+  const each = useMemo(
+    () => (inputs ?? []).map((_, index): [Brief, RankingPreferences, number] => [brief, preferences, index]),
+    [inputs, brief, preferences],
+  );
+  const answers = useAnswers(library, 'sensitivity', each, { as: 'portion', ahead: 1 });
+  if (asked.state === 'failed') return { ...NOTHING, done: true, failure: asked.message };
+  if (asked.state !== 'ready') return NOTHING;
+  if (!asked.value) return { ...NOTHING, leaderId: null, done: true };
+  const told = answers.filter((one) => one !== undefined);
+  return {
+    leaderId: asked.value.leaderId,
+    found: told.flatMap((one) => one.value ?? []).sort((a, b) => spanOf(b) - spanOf(a)),
+    of: asked.value.inputs.length,
+    done: told.length === asked.value.inputs.length,
+    failure: told.find((one) => one.failure !== undefined)?.failure,
+  };
 }

@@ -4,10 +4,10 @@ import { rejectionReasons, unknownRisks } from '@anvilstone/core/decisions';
 import { findRankingMethod } from '@anvilstone/core/evaluation';
 import { formatReserve, inSentence } from '@anvilstone/core/foundations';
 import { type BuildOrientation, type EvaluationEntry } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo, useState } from 'react';
+
+import { useMemo, useState } from 'react';
 import { useFreezeDecisionMutation } from '../../sync/api/api.ts';
-import { asProblem } from '../../sync/api/problem.ts';
+import { refusedAt } from '../../sync/api/problem.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { useWholeAddress } from '../../sync/address/useAddress.ts';
 import { usePartContext } from '../parts/partContext.ts';
@@ -19,8 +19,8 @@ import { NoGrades } from '../parts/list/NoGrades.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import { Reserve, statusWord } from '../../ui/Reserve.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { useSay } from '../../ui/useSay.ts';
 import { usePreferences } from '../shortlist/ranking/usePreferences.ts';
 
@@ -39,15 +39,14 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
   const rankingMethod = findRankingMethod(
     findRankingMethod(preferences.schoolId).needsSizes ? 'cheapest-that-passes' : preferences.schoolId,
   );
-  const askRanking = useCallback(
-    (engine: Remote<Engine>) => engine.rankingBy(brief, { ...preferences, schoolId: rankingMethod.id }),
-    [brief, preferences, rankingMethod],
-  );
-  const ranked = useComputed(library, askRanking).value ?? [];
+  const ranked = useAnswer(library, 'rankingBy', [brief, { ...preferences, schoolId: rankingMethod.id }]).value ?? [];
   const wanted = search.get('grade');
   const gradeId = (ranked.find((one) => one.gradeId === wanted) ?? ranked[0])?.gradeId;
-  const ask = useCallback((engine: Remote<Engine>) => engine.evaluateGrades(brief, [gradeId!]), [brief, gradeId]);
-  const { value: evaluated } = useComputed(library, gradeId === undefined ? undefined : ask);
+  const { value: evaluated } = useAnswer(
+    library,
+    'evaluateGrades',
+    gradeId === undefined ? undefined : [brief, [gradeId]],
+  );
   const names = useMemo(() => new Map(library.grades.map((grade) => [grade.id, grade.name])), [library]);
   if (library.grades.length === 0) return <NoGrades />;
   const chosen = evaluated?.[0];
@@ -55,11 +54,7 @@ export function ChoiceForm({ onFrozen }: { onFrozen: (id: string) => void }) {
 
   const built = search.get('built');
   const entry = chosen.entries.find((one) => one.orientation === built) ?? chosen.best;
-  const issueAt = (pointer: string) => {
-    if (freezing.error === undefined) return undefined;
-    const issue = asProblem(freezing.error).errors?.find((one) => one.pointer === pointer);
-    return issue && (issue.accepted ? `${issue.detail}. Accepted: ${issue.accepted}.` : issue.detail);
-  };
+  const issueAt = refusedAt(freezing.error);
   const submit = async () => {
     const made = await freeze({
       partId,

@@ -1,7 +1,7 @@
 import { briefIssues } from '@anvilstone/core/evaluation';
 import { skipToken } from '@reduxjs/toolkit/query';
-import type { Remote } from 'comlink';
-import { lazy, Suspense, useCallback, useEffect, useMemo } from 'react';
+
+import { lazy, Suspense, useEffect, useMemo } from 'react';
 import { Outlet, useLocation, useParams } from 'react-router';
 import { usePartQuery } from '../../sync/api/api.ts';
 import { setBriefRules } from '../../sync/drafts/briefRules.ts';
@@ -12,8 +12,8 @@ import { NoticePanel } from '../bench/testing/NoticePanel.tsx';
 import { whoIn } from '../../sync/outbox/queueRequest.ts';
 import { Loading } from '../../ui/Loading.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { useLibrary } from '../../workers/useLibrary.ts';
 import type { PartContext } from './partContext.ts';
 import { ConflictPanel } from './ConflictPanel.tsx';
@@ -41,8 +41,7 @@ export function PartFrame() {
   }, [part, draft.partId, dispatch, store]);
   useUndoKeys();
 
-  const ask = useCallback((engine: Remote<Engine>) => engine.screening(brief!), [brief]);
-  const screening = useComputed(library, brief ? ask : undefined);
+  const screening = useAnswer(library, 'screening', brief ? [brief] : undefined);
 
   const now = useMemo(
     () => (brief && library ? restsOn(brief, library, screening.value) : undefined),

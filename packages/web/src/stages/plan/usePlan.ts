@@ -1,12 +1,12 @@
 import type { MachineChoice } from '@anvilstone/core/making';
 import { ORIENTATIONS, type BuildOrientation, type Grade, type Machine } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
+
 import { useCallback } from 'react';
 import { useAddress } from '../../sync/address/useAddress.ts';
 import { useBuildGrade, type BuildGrade } from '../build/useBuildGrade.ts';
 import { usePartContext } from '../parts/partContext.ts';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 
 /** What is to be printed: which grade, which build orientation, on which machine. */
 export interface Plan {
@@ -30,12 +30,11 @@ export function usePlan(): Plan {
   const grade = library.grades.find(({ id }) => id === gradeId);
   const wanted = ORIENTATIONS.find((one) => one === search.get('way'));
   const orientation = wanted ?? built.orientation;
-  const ask = useCallback(
-    (engine: Remote<Engine>) =>
-      engine.machineChoices(brief, gradeId!, orientation!) as Promise<MachineChoice[] | 'none'>,
-    [brief, gradeId, orientation],
+  const { value: choices } = useAnswer(
+    library,
+    'machineChoices',
+    gradeId && orientation ? [brief, gradeId, orientation] : undefined,
   );
-  const { value: choices } = useComputed(library, gradeId && orientation ? ask : undefined);
   const listed = choices === 'none' ? [] : (choices ?? []);
   return {
     built,

@@ -6,7 +6,7 @@ import {
   type Grouping,
   type RankingPreferences,
 } from '@anvilstone/core/evaluation';
-import type { Remote } from 'comlink';
+
 import { useCallback, useEffect, useMemo } from 'react';
 import { Link } from 'react-router';
 import { usePartContext } from '../parts/partContext.ts';
@@ -20,8 +20,8 @@ import { TERMS } from '../../ui/terms.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { amount } from '../../ui/amount.ts';
 import { SavedViews } from '../../team/views/SavedViews.tsx';
-import type { Engine } from '../../workers/evaluation.worker.ts';
-import { useComputed } from '../../workers/useComputed.ts';
+
+import { useAnswer } from '../../workers/useAnswer.ts';
 import { EvaluatedMatrix } from './table/EvaluatedMatrix.tsx';
 import { EqualMassTable } from './sized/EqualMassTable.tsx';
 import { FindField } from './table/FindField.tsx';
@@ -35,7 +35,7 @@ import { SizedTable } from './sized/SizedTable.tsx';
 import { ConfidenceProgress } from './confidence/ConfidenceProgress.tsx';
 import { useAllChances } from './confidence/useAllChances.ts';
 import { useEvaluated } from './table/useEvaluated.ts';
-import { usePortions, type AskPortion } from './table/usePortions.ts';
+import { useSized } from './table/usePortions.ts';
 import { useDraggedWeights } from './ranking/useDraggedWeights.ts';
 import { ViewSwitch } from './ViewSwitch.tsx';
 import { WeightsBar } from './ranking/WeightsBar.tsx';
@@ -70,46 +70,15 @@ export function ShortlistStage() {
   );
   const allIds = useMemo(() => library.grades.map(({ id }) => id), [library]);
 
-  const size = useCallback<AskPortion<unknown>>((engine, some) => engine.sized(brief, some), [brief]);
   const wantSizes =
     rankingMethod.needsSizes === true || previousSchoolId === 'lightest-when-sized' || allIds.length <= SIZED_UNASKED;
-  const sizes = usePortions(library, wantSizes ? size : undefined, allIds);
+  const sizes = useSized(brief, library, allIds, { wanted: wantSizes });
   // Only where the order shows it is every portion of sizes worth a new one; else who leads is told at the end.
   const sizedSoFar =
     rankingMethod.needsSizes || previousSchoolId === 'lightest-when-sized' ? sizes.rows.length : Number(sizes.done);
   const sure = useAllChances(brief, library, leastChance !== undefined && rankingMethod.id === 'cheapest-that-passes');
   const shares = [...new Set([...CONFIDENCE_LEVELS, ...(leastChance === undefined ? [] : [leastChance])])].sort();
 
-  const ask = useCallback(
-    (engine: Remote<Engine>) =>
-      engine.shortlist(
-        brief,
-        {
-          schoolId: rankingMethod.id,
-          groupBy,
-          find,
-          pinnedIds: pinned.split(','),
-          ...(sort === null ? {} : { sortBy: sort.by, descending: sort.descending }),
-          ...(previousSchoolId === undefined ? {} : { comparedWith: previousSchoolId }),
-        },
-        { ...preferences, schoolId: rankingMethod.id, weights },
-      ),
-    // Asked again when more grades have been sized or made sure of.
-    // oxlint-disable-next-line react-hooks/exhaustive-deps
-    [
-      brief,
-      rankingMethod.id,
-      groupBy,
-      find,
-      pinned,
-      sort,
-      previousSchoolId,
-      weights,
-      preferences,
-      sizedSoFar,
-      sure.done,
-    ],
-  );
   useEffect(() => rememberPins(partId, pinned.split(',').filter(Boolean)), [partId, pinned]);
   const { preferred } = usePreferred();
   const pin = useCallback(
@@ -125,7 +94,24 @@ export function ShortlistStage() {
     [set],
   );
   const narrow = useCallback((words: string) => set({ find: words }, true), [set]);
-  const computed = useComputed(library, ask);
+  const computed = useAnswer(
+    library,
+    'shortlist',
+    [
+      brief,
+      {
+        schoolId: rankingMethod.id,
+        groupBy,
+        find,
+        pinnedIds: pinned.split(','),
+        ...(sort === null ? {} : { sortBy: sort.by, descending: sort.descending }),
+        ...(previousSchoolId === undefined ? {} : { comparedWith: previousSchoolId }),
+      },
+      { ...preferences, schoolId: rankingMethod.id, weights },
+    ],
+    // Asked again when more grades have been sized or made sure of.
+    `${sizedSoFar} ${sure.done}`,
+  );
   const shortlist = computed.value;
   const openOnly = useMemo(() => (openId === null ? [] : [openId]), [openId]);
   const evaluations = useEvaluated(brief, library, openOnly);

@@ -1,5 +1,4 @@
-import type { Remote } from 'comlink';
-import { useCallback, useDeferredValue, useMemo, useState } from 'react';
+import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { useWholeAddress } from '../../../sync/address/useAddress.ts';
@@ -8,8 +7,8 @@ import { TextField } from '../../../ui/fields.tsx';
 import { Loading } from '../../../ui/Loading.tsx';
 import { ProblemNotice } from '../../../ui/ProblemNotice.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 import { useLibrary } from '../../../workers/useLibrary.ts';
 import { SampleOffer } from '../../../team/data/SampleOffer.tsx';
 import { Empty } from '../../../ui/Empty.tsx';
@@ -35,8 +34,7 @@ export function GradesPage() {
   // Ranges need their column resolved, shown or not.
   const wantedIds = [...new Set([...columnIds, ...filter.ranges.map((range) => range.columnId)])].join(' ');
   const wanted = useMemo(() => wantedIds.split(' ').filter(Boolean), [wantedIds]);
-  const ask = useCallback((engine: Remote<Engine>) => engine.libraryTable({ columnIds: wanted, at }), [wanted, at]);
-  const { value: table, state, ...failed } = useComputed(library, ask);
+  const { value: table, state, ...failed } = useAnswer(library, 'libraryTable', [{ columnIds: wanted, at }]);
 
   const index = useMemo(() => library && indexGrades(library.grades), [library]);
   // Typing stays quick even where filtering takes longer than a frame.

@@ -1,15 +1,15 @@
 import { tows, towStatement } from '@anvilstone/core/materials/tables';
 import { findPartModel, takesFibre } from '@anvilstone/core/shapes';
 import { fibreInFaces, type FibreInFaces } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback, useState } from 'react';
+
+import { useState } from 'react';
 import { useEdit } from '../../brief/editBrief.ts';
 import { usePartContext } from '../../parts/partContext.ts';
 import { Choice } from '../../../ui/fields.tsx';
 import { Panel } from '../../../ui/Panel.tsx';
 import { QuantityField, type Bounds } from '../../../ui/QuantityField.tsx';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 import { OptionsTable } from './OptionsTable.tsx';
 import { FactList } from '../../../ui/FactList.tsx';
 import { useAppSelector } from '../../../sync/store/store.ts';
@@ -98,11 +98,7 @@ function Strands() {
 function Plan({ gradeId }: { gradeId: string }) {
   const { brief, library } = usePartContext();
   const [target, setTarget] = useState(1);
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.planFibre(brief, gradeId, target),
-    [brief, gradeId, target],
-  );
-  const { value } = useComputed(library, ask);
+  const { value } = useAnswer(library, 'planFibre', [brief, gradeId, target]);
   if (!value) return <p className="text-quiet">Placing strands …</p>;
   return (
     <OptionsTable

@@ -1,15 +1,15 @@
 import { laminateOf, layupDeck, plySheetSvg, pliesOf } from '@anvilstone/core/shapes';
 import { layup as layupSchema, type Layup, type LayupLoad } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback, useState } from 'react';
+
+import { useState } from 'react';
 import { saveFile } from '../../../charts/saveFile.ts';
 import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Choice, TextField, Tick } from '../../../ui/fields.tsx';
 import { Panel } from '../../../ui/Panel.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 import { LaminateFacts } from './LaminateFacts.tsx';
 import { LoopList } from './LoopList.tsx';
 import { PlyList } from './PlyList.tsx';
@@ -22,8 +22,7 @@ export function LayupTab({ gradeId }: { gradeId: string }) {
   const { library } = usePartContext();
   const { layup, set, remove } = useLayup();
   const [problem, setProblem] = useState<string>();
-  const ask = useCallback((engine: Remote<Engine>) => engine.laminate(layup), [layup]);
-  const report = useComputed(library, ask);
+  const report = useAnswer(library, 'laminate', [layup]);
   const open = async (file: File) => {
     const read = readLayup(await file.text());
     setProblem('problem' in read ? `${file.name}: ${read.problem}` : undefined);

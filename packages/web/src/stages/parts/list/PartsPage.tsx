@@ -1,7 +1,7 @@
 import { PROOF_TEST_CAUTION } from '@anvilstone/core/machines';
 import type { PartSummary } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { lazy, Suspense, useCallback } from 'react';
+
+import { lazy, Suspense } from 'react';
 import { Link } from 'react-router';
 import { usePartsQuery } from '../../../sync/api/api.ts';
 import { OutOfDate } from '../../bench/results/OutOfDate.tsx';
@@ -11,8 +11,8 @@ import { ProblemNotice } from '../../../ui/ProblemNotice.tsx';
 import { TableHead } from '../../../ui/TableHead.tsx';
 import { TERMS } from '../../../ui/terms.ts';
 import { Reserve } from '../../../ui/Reserve.tsx';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 import type { Workshop } from '../../../workers/workshop.ts';
 import { useLibrary } from '../../../workers/useLibrary.ts';
 import { PageHead } from '../../../ui/PageHead.tsx';
@@ -91,13 +91,12 @@ function countsOf({ campaignCount, decisionCount, inServiceCount }: PartSummary)
 
 function PartRow({ part, library }: { part: PartSummary; library: Workshop | undefined }) {
   const { brief, decided } = part;
-  const ask = useCallback((engine: Remote<Engine>) => engine.screening(brief), [brief]);
-  const { value: result } = useComputed(library, ask);
-  const askDecided = useCallback(
-    (engine: Remote<Engine>) => engine.oneWayNamed(brief, decided!.gradeId, decided!.orientation),
-    [brief, decided],
+  const { value: result } = useAnswer(library, 'screening', [brief]);
+  const { value: asDecided } = useAnswer(
+    library,
+    'oneWayNamed',
+    decided ? [brief, decided.gradeId, decided.orientation] : undefined,
   );
-  const { value: asDecided } = useComputed(library, decided ? askDecided : undefined);
   const leader = result?.leaders[0];
   const name = leader && library?.grades.find((grade) => grade.id === leader.gradeId)?.name;
   const passes = leader?.best.status === 'pass';

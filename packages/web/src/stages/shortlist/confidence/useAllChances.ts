@@ -1,6 +1,8 @@
 import type { Brief } from '@anvilstone/schema';
-import { useEffect, useState } from 'react';
-import { engineWith } from '../../../workers/engine.ts';
+import { useMemo, useState } from 'react';
+import { useAnswer } from '../../../workers/useAnswer.ts';
+import { useAnswers } from '../../../workers/useAnswers.ts';
+import { inPortions } from '../../../workers/inPortions.ts';
 import type { Workshop } from '../../../workers/workshop.ts';
 
 const PORTION = 10;
@@ -14,30 +16,17 @@ export interface ChancesProgress {
 
 /** Works out the chance of every grade that passes, portion by portion; it can be stopped and goes on where it was. */
 export function useAllChances(brief: Brief, library: Workshop, wanted: boolean): ChancesProgress {
-  const [{ done, of }, setProgress] = useState({ done: 0, of: 0 });
   const [stopped, onStopped] = useState(false);
-  useEffect(() => {
-    if (!wanted || stopped) return;
-    let current = true;
-    const run = async () => {
-      const engine = await engineWith(library);
-      const passing = (await engine.ranking(brief, 'cheapest-that-passes')).filter(
-        ({ best }) => best.status === 'pass',
-      );
-      for (let from = 0; from < passing.length && current; from += PORTION) {
-        const some = passing.slice(from, from + PORTION);
-        await engine.chances(
-          brief,
-          some.map(({ gradeId, best }) => `${gradeId} ${best.orientation}`),
-        );
-        if (current) setProgress({ done: from + some.length, of: passing.length });
-      }
-    };
-    // A brief that cannot be evaluated is said to be so beside the shortlist.
-    run().catch(() => undefined);
-    return () => {
-      current = false;
-    };
-  }, [brief, library, wanted, stopped]);
-  return { done, of, stopped, onStopped };
+  const ranked = useAnswer(library, 'ranking', wanted ? [brief, 'cheapest-that-passes'] : undefined);
+  const passing = useMemo(
+    () => (ranked.state === 'ready' && wanted ? ranked.value.filter(({ best }) => best.status === 'pass') : []),
+    [ranked.state, ranked.value, wanted],
+  );
+  const portions = useMemo(() => {
+    const ids = passing.map(({ gradeId, best }) => `${gradeId} ${best.orientation}`);
+    return inPortions(ids, PORTION).map((some): [Brief, string[]] => [brief, some]);
+  }, [brief, passing]);
+  const rows = useAnswers(library, 'chances', portions, { as: 'portion', ahead: stopped ? 0 : 1 });
+  const done = rows.reduce((sum, one) => sum + (one?.value?.length ?? 0), 0);
+  return { done, of: passing.length, stopped, onStopped };
 }

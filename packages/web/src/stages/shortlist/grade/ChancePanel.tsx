@@ -2,21 +2,16 @@ import { findCheck } from '@anvilstone/core/checks';
 import type { Chance } from '@anvilstone/core/evaluation';
 import { formatNumber as f } from '@anvilstone/core/foundations';
 import type { BuildOrientation } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback } from 'react';
+
 import { usePartContext } from '../../parts/partContext.ts';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 import { percent, percentRange } from '../confidence/percent.ts';
 
 /** In how many of many printed parts every check would be met, which one is missed most, and what was taken to scatter. */
 export function ChancePanel({ gradeId, orientation }: { gradeId: string; orientation: BuildOrientation }) {
   const { brief, library } = usePartContext();
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.chances(brief, [`${gradeId} ${orientation}`]),
-    [brief, gradeId, orientation],
-  );
-  const { value } = useComputed(library, ask);
+  const { value } = useAnswer(library, 'chances', [brief, [`${gradeId} ${orientation}`]]);
   if (!value) return null;
   const chance = value[0];
   return (

@@ -3,8 +3,8 @@ import type { Fix } from '@anvilstone/core/evaluation';
 import { pairsOf } from '@anvilstone/core/materials';
 import { builtAs } from '@anvilstone/core/shapes';
 import type { Grade } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo } from 'react';
+
+import { useMemo } from 'react';
 import { Link } from 'react-router';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { useEdit } from '../../brief/editBrief.ts';
@@ -12,8 +12,8 @@ import { usePartContext } from '../../parts/partContext.ts';
 import { amount } from '../../../ui/amount.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Reserve } from '../../../ui/Reserve.tsx';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 import { useSay } from '../../../ui/useSay.ts';
 
 /** What would make a rejected grade pass, each change evaluated by itself, with its price; applied by a click, undone by undo. */
@@ -22,8 +22,7 @@ export function FixesPanel({ grade }: { grade: Grade }) {
   const edit = useEdit();
   const say = useSay();
   const units = useAppSelector((state) => state.settings.units);
-  const ask = useCallback((engine: Remote<Engine>) => engine.fixes(brief, grade.id), [brief, grade.id]);
-  const { value } = useComputed(library, ask);
+  const { value } = useAnswer(library, 'fixes', [brief, grade.id]);
   const fixes = value?.proposals;
   return (
     <section aria-label="Changes that would make it pass" className="mt-4">
@@ -86,12 +85,7 @@ function price({ massDeltaG, costDeltaUsd }: Fix, units: Parameters<typeof amoun
 function Pairs({ grade }: { grade: Grade }) {
   const { brief, library, partId } = usePartContext();
   const pairs = useMemo(() => pairsOf(grade, library.grades), [grade, library]);
-  const ids = pairs.map((pair) => pair.grade.id).join(' ');
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.evaluateGrades(brief, ids.split(' ').filter(Boolean)),
-    [brief, ids],
-  );
-  const { value } = useComputed(library, ask);
+  const { value } = useAnswer(library, 'evaluateGrades', [brief, pairs.map((pair) => pair.grade.id)]);
   const passing = (value ?? []).filter(({ best }) => best.status === 'pass');
   if (passing.length === 0) return null;
   const names = new Map(library.grades.map(({ id, name }) => [id, name]));

@@ -2,9 +2,9 @@ import { findCheck } from '@anvilstone/core/checks';
 import { rejectionReasons } from '@anvilstone/core/decisions';
 import { orientationName } from '@anvilstone/core/shapes';
 import type { BuildOrientation, CheckResult, EvaluationEntry, GradeEvaluation } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
+
 import { Dialog } from 'radix-ui';
-import { useCallback } from 'react';
+
 import { useNavigate, useSearchParams } from 'react-router';
 import { ObservationTable } from '../../../library/grades/grade/ObservationTable.tsx';
 import { decisionAddress } from '../../decision/decisionAddress.ts';
@@ -12,8 +12,8 @@ import { usePartContext } from '../../parts/partContext.ts';
 import { Button } from '../../../ui/Button.tsx';
 import { Cautions } from '../../../ui/Cautions.tsx';
 import { Evidence, Reserve } from '../../../ui/Reserve.tsx';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 import { ChancePanel } from './ChancePanel.tsx';
 import { FixesPanel } from './FixesPanel.tsx';
 import { HeatPanel } from './HeatPanel.tsx';
@@ -45,11 +45,7 @@ export function GradeDrawer({
   const { gradeId, best, entries } = evaluation;
   const entry = entries.find((one) => one.orientation === built) ?? best;
   const grade = library.grades.find((one) => one.id === gradeId);
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.explain(brief, gradeId, entry.orientation),
-    [brief, gradeId, entry.orientation],
-  );
-  const explained = useComputed(library, ask);
+  const explained = useAnswer(library, 'explain', [brief, gradeId, entry.orientation]);
   const shown = explained.value?.find((check) => check.checkId === checkId);
   return (
     <Dialog.Root open onOpenChange={(open) => !open && onClose()} modal={false}>

@@ -1,12 +1,12 @@
 import type { EvaluationEntry } from '@anvilstone/schema';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo } from 'react';
+
+import { useMemo } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { ReserveCurve } from '../../../charts/ReserveCurve.tsx';
 import { usePartContext } from '../../parts/partContext.ts';
 import { amount } from '../../../ui/amount.ts';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 
 const STEPS = 41;
 /** Which of the three limits it is. */
@@ -27,11 +27,7 @@ export function HeatPanel({ gradeId, entry }: { gradeId: string; entry: Evaluati
     () => Array.from({ length: STEPS }, (_, i) => 20 + ((hottestC - 20) * i) / (STEPS - 1)),
     [hottestC],
   );
-  const ask = useCallback(
-    (engine: Remote<Engine>) => engine.reserveOverTemperature(brief, gradeId, orientation, temperaturesC),
-    [brief, gradeId, orientation, temperaturesC],
-  );
-  const { value: points } = useComputed(library, ask);
+  const { value: points } = useAnswer(library, 'reserveOverTemperature', [brief, gradeId, orientation, temperaturesC]);
   const grade = library.grades.find((one) => one.id === gradeId);
   const hdt = (grade?.observations ?? []).filter(
     (one) => one.property === 'heatDeflectionTemperature' && one.value !== undefined,

@@ -1,6 +1,6 @@
 import { mapAxes } from '@anvilstone/core/evaluation';
-import type { Remote } from 'comlink';
-import { useCallback, useMemo, useState } from 'react';
+
+import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import type { SetAddress } from '../../../sync/address/useAddress.ts';
 import { usePartContext } from '../../parts/partContext.ts';
@@ -8,8 +8,8 @@ import { Button } from '../../../ui/Button.tsx';
 import { Choice } from '../../../ui/fields.tsx';
 import { Loading } from '../../../ui/Loading.tsx';
 import { StatusMark } from '../../../ui/Reserve.tsx';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
-import { useComputed } from '../../../workers/useComputed.ts';
+
+import { useAnswer } from '../../../workers/useAnswer.ts';
 import { GradeMapChart } from './GradeMapChart.tsx';
 import { axisTitle, axisValue } from './mapScale.ts';
 
@@ -38,8 +38,7 @@ export function MapView({
 }) {
   const { brief, library } = usePartContext();
   const units = useAppSelector((state) => state.settings.units);
-  const ask = useCallback((engine: Remote<Engine>) => engine.map(brief, xId, yId), [brief, xId, yId]);
-  const { value: map } = useComputed(library, ask);
+  const { value: map } = useAnswer(library, 'map', [brief, xId, yId]);
   const [brushed, setBrushed] = useState<ReadonlySet<string> | null>(null);
   const [at, setAt] = useState<string | null>(null);
   const names = useMemo(() => new Map(library.grades.map(({ id, name }) => [id, name])), [library]);

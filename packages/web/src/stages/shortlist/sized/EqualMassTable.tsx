@@ -1,4 +1,3 @@
-import type { AtEqualMass } from '@anvilstone/core/evaluation';
 import { useCallback, useMemo, useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { usePartContext } from '../../parts/partContext.ts';
@@ -6,7 +5,7 @@ import { amount } from '../../../ui/amount.ts';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { EqualMassRow, type EqualMassRowData } from './SizeRow.tsx';
 import { SizesFrame } from './SizesFrame.tsx';
-import { usePortions, type AskPortion } from '../table/usePortions.ts';
+import { useEqualMass } from '../table/usePortions.ts';
 
 const HEADINGS = ['Cost', 'Print time', 'Height in the print', 'Minimum reserve', 'Governs', 'Apply to brief'];
 const STATUS_ORDER = { pass: 0, unknown: 1, fail: 2 };
@@ -25,11 +24,7 @@ export function EqualMassTable({
   const { brief, library } = usePartContext();
   const [stopped, setStopped] = useState(false);
   const units = useAppSelector((state) => state.settings.units);
-  const ask = useMemo<AskPortion<AtEqualMass> | undefined>(
-    () => (massG === undefined ? undefined : (engine, some) => engine.equalMass(brief, massG, some)),
-    [brief, massG],
-  );
-  const found = usePortions(library, ask, ids, stopped);
+  const found = useEqualMass(brief, library, ids, massG, stopped);
   const rows = useMemo(
     () =>
       found.rows

@@ -1,12 +1,11 @@
-import type { Sized } from '@anvilstone/core/evaluation';
 import { builtAs } from '@anvilstone/core/shapes';
-import { useCallback, useMemo, useState } from 'react';
+import { useMemo, useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { usePartContext } from '../../parts/partContext.ts';
 import { amount } from '../../../ui/amount.ts';
 import { SizeRow, type SizedRow } from './SizeRow.tsx';
 import { SizesFrame } from './SizesFrame.tsx';
-import { usePortions, type AskPortion } from '../table/usePortions.ts';
+import { useSized } from '../table/usePortions.ts';
 
 const HEADINGS = ['Mass', 'Cost', 'Print time', 'Height in the print', 'Governing then', 'Apply to brief'];
 
@@ -15,8 +14,7 @@ export function SizedTable({ ids }: { ids: readonly string[] }) {
   const { brief, library } = usePartContext();
   const [stopped, setStopped] = useState(false);
   const units = useAppSelector((state) => state.settings.units);
-  const ask = useCallback<AskPortion<Sized>>((engine, some) => engine.sized(brief, some), [brief]);
-  const found = usePortions(library, ask, ids, stopped);
+  const found = useSized(brief, library, ids, { stopped });
   const rows = useMemo(
     () =>
       found.rows

@@ -1,7 +1,8 @@
-import type { Remote } from 'comlink';
-import { useEffect, useState } from 'react';
-import { engineWith } from '../../../workers/engine.ts';
-import type { Engine } from '../../../workers/evaluation.worker.ts';
+import type { AtEqualMass, Sized } from '@anvilstone/core/evaluation';
+import type { Brief } from '@anvilstone/schema';
+import { useMemo } from 'react';
+import { inPortions } from '../../../workers/inPortions.ts';
+import { useAnswers, type RowAnswer } from '../../../workers/useAnswers.ts';
 import type { Workshop } from '../../../workers/workshop.ts';
 
 /** Grades a portion: small enough that the page can ask for something else in between. */
@@ -18,51 +19,55 @@ export interface Portions<T> {
   failure: string | undefined;
 }
 
-export type AskPortion<T> = (
-  engine: Remote<Engine>,
-  ids: readonly string[],
-) => Promise<{ title: string; drawnMm: number; rows: T[] } | undefined>;
-
-/**
- * Asks the worker for grade after grade and shows what there is; another `ask` (which holds the brief; useCallback) starts
- * anew, leaving stops it. Undefined: not wanted now.
- */
-export function usePortions<T>(
+/** Every grade at the size with which it just passes, as they come in; not `wanted`: none is asked for. */
+export function useSized(
+  brief: Brief,
   library: Workshop,
-  ask: AskPortion<T> | undefined,
   ids: readonly string[],
-  stopped = false,
-): Portions<T> {
-  const [soFar, setSoFar] = useState<Portions<T>>(nothing<T>());
-  // The order in which they are asked for does not matter, so that ranking anew does not start it again.
-  const key = [...ids].sort().join(' ');
-  useEffect(() => {
-    if (stopped || !ask) return;
-    let current = true;
-    const run = async () => {
-      const engine = await engineWith(library);
-      const rows: T[] = [];
-      const all = key.split(' ').filter(Boolean);
-      for (let from = 0; from < all.length && current; from += PORTION) {
-        const answer = await ask(engine, all.slice(from, from + PORTION));
-        if (!current) return;
-        if (!answer) return setSoFar({ ...nothing<T>(), done: true, impossible: true });
-        rows.push(...answer.rows);
-        const { title, drawnMm } = answer;
-        setSoFar({ ...nothing<T>(), title, drawnMm, rows: [...rows], done: rows.length >= all.length });
-      }
-    };
-    run().catch((error: unknown) => {
-      if (current)
-        setSoFar({ ...nothing<T>(), done: true, failure: error instanceof Error ? error.message : String(error) });
-    });
-    return () => {
-      current = false;
-    };
-  }, [library, ask, key, stopped]);
-  return soFar;
+  { wanted = true, stopped = false }: { wanted?: boolean; stopped?: boolean } = {},
+): Portions<Sized> {
+  const all = usePortionsOf(ids, wanted);
+  const asked = useMemo(() => all.map((some): [Brief, readonly string[]] => [brief, some]), [brief, all]);
+  const answers = useAnswers(library, 'sized', asked, { as: 'portion', ahead: stopped ? 0 : 1 });
+  return useMemo(() => gathered<Sized>(answers), [answers]);
 }
 
-function nothing<T>(): Portions<T> {
-  return { title: '', drawnMm: 0, rows: [], done: false, impossible: false, failure: undefined };
+/** Every grade in parts of one mass, as they come in; undefined mass: nothing is asked for. */
+export function useEqualMass(
+  brief: Brief,
+  library: Workshop,
+  ids: readonly string[],
+  massG: number | undefined,
+  stopped: boolean,
+): Portions<AtEqualMass> {
+  const all = usePortionsOf(ids, massG !== undefined);
+  const asked = useMemo(
+    () => all.map((some): [Brief, number, readonly string[]] => [brief, massG!, some]),
+    [brief, massG, all],
+  );
+  const answers = useAnswers(library, 'equalMass', asked, { as: 'portion', ahead: stopped ? 0 : 1 });
+  return useMemo(() => gathered<AtEqualMass>(answers), [answers]);
+}
+
+const NONE: readonly (readonly string[])[] = [];
+
+/** The order in which they are asked for does not matter, so that ranking anew does not start it again. */
+function usePortionsOf(ids: readonly string[], wanted: boolean): readonly (readonly string[])[] {
+  const key = [...ids].sort().join(' ');
+  return useMemo(() => (wanted ? inPortions(key.split(' ').filter(Boolean), PORTION) : NONE), [key, wanted]);
+}
+
+function gathered<T>(
+  answers: readonly RowAnswer<{ title: string; drawnMm: number; rows: T[] } | undefined>[],
+): Portions<T> {
+  const told = answers.filter((one) => one !== undefined);
+  const first = told.find((one) => one.value !== undefined)?.value;
+  return {
+    title: first?.title ?? '',
+    drawnMm: first?.drawnMm ?? 0,
+    rows: told.flatMap((one) => one.value?.rows ?? []),
+    done: told.length === answers.length && answers.length > 0,
+    impossible: told.some((one) => one.failure === undefined && one.value === undefined),
+    failure: told.find((one) => one.failure !== undefined)?.failure,
+  };
 }
