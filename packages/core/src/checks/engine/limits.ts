@@ -1,5 +1,5 @@
 import type { Statement } from '@anvilstone/schema';
-import { formatNumber as f, say, mm3 } from '@anvilstone/core/foundations';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import type { Check } from './check.ts';
 import { known, unknown } from './outcome.ts';
 import { showResolved } from './showMaterial.ts';
@@ -20,7 +20,7 @@ export const massLimit: Check = {
     if (working) {
       showResolved(working, 'ρ', 'Density', material.density, 'g/cm³');
       working.add('m', brief.filled ? 'Mass, walls and infill' : 'Mass, printed solid', massG, 'g', {
-        expression: say`${mm3(body.volumeMm3)} · ${f(material.density.value)} g/cm³ / 1000${part.fibre ? ', with the strands in its place' : ''}`,
+        expression: `${f(body.volumeMm3)} mm³ · ${f(material.density.value)} g/cm³ / 1000${part.fibre ? ', with the strands in its place' : ''}`,
       });
     }
     return known({ demand: massG, capacity: brief.asks.maxMassG!, unit: 'g', evidence: material.density.evidence });

@@ -1,5 +1,5 @@
 import type { Brief } from '@anvilstone/schema';
-import { formatNumber as f, say, mm, kelvins } from '@anvilstone/core/foundations';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import type { Check } from '../engine/check.ts';
 import { known, unknown } from '../engine/outcome.ts';
 import { showResolved } from '../engine/showMaterial.ts';
@@ -56,7 +56,7 @@ export const thermalFit: Check = {
       });
       const rise = Math.max(Math.abs(ask.coldestC - 23), Math.abs(ask.hottestC - 23));
       working.add('Δ', 'Difference in growth from 23 °C', demand, 'mm', {
-        expression: say`|${f(expansion.value)} − ${f(otherExpansion1e6PerK)}| · 1e−6 · ${mm(ask.lengthMm)} · ${kelvins(rise)}`,
+        expression: `|${f(expansion.value)} − ${f(otherExpansion1e6PerK)}| · 1e−6 · ${f(ask.lengthMm)} mm · ${f(rise)} K`,
       });
     }
     return known({ demand: Math.max(demand, 1e-9), capacity: ask.allowedMm, unit: 'mm', evidence: expansion.evidence });

@@ -1,4 +1,4 @@
-import { ROOM_C, say, mm, celsius, newtons } from '@anvilstone/core/foundations';
+import { formatNumber, ROOM_C, say, celsius, newtons } from '@anvilstone/core/foundations';
 import { growthOf, movementPerUnit } from '../engine/action.ts';
 import type { CaseCheck } from '../engine/check.ts';
 import { weakest } from '../engine/outcome.ts';
@@ -40,7 +40,9 @@ export const holdingForce: CaseCheck = {
         working.add('s', 'Movement of the bolt per newton, which does not creep', seriesPerUnit, 'mm/N');
       if (body.holdNPerUnit !== 1) working.add('A', 'Contact area', body.holdNPerUnit!, 'mm²');
       working.add('F₀', 'Force at the start, 23 °C', initialN, 'N', {
-        ...(load.size === 'forceN' ? { source: 'as tightened' } : { expression: say`${mm(load.amount)} / c` }),
+        ...(load.size === 'forceN'
+          ? { source: 'as tightened' }
+          : { expression: `${formatNumber(load.amount)} mm / c` }),
       });
       working.add(
         'E(T)/E₂₃',

@@ -1,5 +1,5 @@
 import type { Statement } from '@anvilstone/schema';
-import { formatNumber as f, ROOM_C, say, megapascals, celsius } from '@anvilstone/core/foundations';
+import { formatNumber as f, ROOM_C, say, celsius } from '@anvilstone/core/foundations';
 import { fillerEffects } from '@anvilstone/core/materials';
 import type { Check, CheckContext } from '../engine/check.ts';
 import { known, unknown } from '../engine/outcome.ts';
@@ -59,7 +59,7 @@ export const wear: Check = {
           source: `ours (evidence D); ${GREASE_NOTE}`,
         });
       working.add('h', 'Wear', demand, 'mm', {
-        expression: say`k · ${megapascals(pressureMPa)} · ${f(distanceKm! * 1000)} m`,
+        expression: `k · ${f(pressureMPa)} MPa · ${f(distanceKm! * 1000)} m`,
         source: 'Archard 1953',
       });
     }

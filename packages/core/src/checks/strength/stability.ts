@@ -1,5 +1,5 @@
 import type { EvidenceClass, Statement } from '@anvilstone/schema';
-import { formatNumber as f, type Working, say, megapascals } from '@anvilstone/core/foundations';
+import { formatNumber as f, type Working } from '@anvilstone/core/foundations';
 import type { Resolved } from '@anvilstone/core/materials';
 import { bucklingLoad, ACTION_SYMBOL, ACTION_UNIT, type Buckling } from '@anvilstone/core/shapes';
 import { actingAt, growthOf, isDriven, strengthHours, weatheredShare } from '../engine/action.ts';
@@ -84,7 +84,7 @@ function showBuckling(
   showModulusRatio(working, material, temperatureC);
   showGrowth(working, context, load, temperatureC, durationH);
   working.add('P_E', 'Euler load with the modulus left after creep', euler, unit, {
-    expression: say`${f(buckling.criticalPerModulus)} · ${megapascals(critical.modulusLeftMPa)}`,
+    expression: `${f(buckling.criticalPerModulus)} · ${f(critical.modulusLeftMPa)} MPa`,
     source: 'π²·E·I/(K·L)²',
   });
   showResolved(working, 'σc', 'Compressive strength, 23 °C', critical.strength, 'MPa');

@@ -1,4 +1,4 @@
-import { formatNumber as f, say, mm } from '@anvilstone/core/foundations';
+import { formatNumber as f } from '@anvilstone/core/foundations';
 import type { Check } from '../engine/check.ts';
 import { judged, known, unknown } from '../engine/outcome.ts';
 import { showResolved } from '../engine/showMaterial.ts';
@@ -27,7 +27,7 @@ export const insulation: Check = {
       ]);
     if (working) {
       working.add('E', 'Field across the thinnest wall', demand, 'kV/mm', {
-        expression: say`${f(voltageV)} V / ${mm(body.thinnestMm)} / 1000`,
+        expression: `${f(voltageV)} V / ${f(body.thinnestMm)} mm / 1000`,
       });
       showResolved(working, 'E_d', 'Dielectric strength', strength, 'kV/mm');
       working.add('SF', 'Margin for pores between the beads', SAFETY, '÷', { source: 'ours, evidence D' });

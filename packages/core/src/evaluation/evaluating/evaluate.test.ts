@@ -187,6 +187,22 @@ describe('working', () => {
     },
   );
 
+  test('a formula that holds in metric units alone stays in them', () => {
+    // With an amount beside them the formula would no longer work out where that is shown in inches.
+    const metricAlone = /g\/cm³|mm\/N|\bV\b|\bkV\b|1e−6|\/ 1000\b| m$/;
+    const library = { ...sampleLibrary, grades: sampleLibrary.grades.slice(0, 8) };
+    const mixed = sampleBriefs.flatMap((brief) =>
+      evaluate(brief, library, { showWorking: true }).grades.flatMap(({ best }) =>
+        best.checks.flatMap(({ working = [] }) =>
+          working.flatMap(({ expression }) =>
+            typeof expression === 'object' && metricAlone.test(expression.says) ? expression.says : [],
+          ),
+        ),
+      ),
+    );
+    expect(mixed).toEqual([]);
+  });
+
   test('the ranking path does not even write derivations', () => {
     const asked = prepareMaterial(sampleLibrary.grades[0]!, 'dry', defaultCompanyRules, true);
     const ranked = prepareMaterial(sampleLibrary.grades[0]!, 'dry', defaultCompanyRules, false);
