@@ -61,6 +61,16 @@ export const massReading = record(
 );
 export type MassReading = Static<typeof massReading>;
 
+export const printOrder = record(
+  {
+    job: Type.String({ minLength: 1, maxLength: 120 }),
+    filamentG: Type.Number({ exclusiveMinimum: 0, maximum: 30_000, description: 'It will take, g' }),
+    hours: Type.Number({ exclusiveMinimum: 0, maximum: 5000, description: 'It will last, h' }),
+  },
+  'A print for a stand-in',
+);
+export type PrintOrder = Static<typeof printOrder>;
+
 export const printProgress = record(
   {
     at: moment,

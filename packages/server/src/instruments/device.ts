@@ -1,4 +1,4 @@
-import type { InstrumentKind, Misbehaviour } from '@anvilstone/schema';
+import type { InstrumentKind, Misbehaviour, PrintOrder } from '@anvilstone/schema';
 import type { MountedSpecimen } from '../simulators/mountedSpecimen.ts';
 import type { Address } from './ask.ts';
 
@@ -14,7 +14,7 @@ export interface Device {
     /** What now lies on the pan, g. */
     put?(massG: number): void;
     /** Begins a print. */
-    begin?(job: { job: string; filamentG: number; hours: number }): void;
+    begin?(order: PrintOrder): void;
     /** Hangs a specimen into a rig. */
     mount?(specimen: MountedSpecimen): void;
   };

@@ -3,9 +3,11 @@ import {
   airReading,
   behaviourChange,
   instrument,
+  printOrder,
   printProgress,
   spoolRecord,
   type BehaviourChange,
+  type PrintOrder,
 } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
@@ -19,14 +21,6 @@ import type { InstrumentService } from './service.ts';
 const noteBody = Type.Object(
   { note: Type.Optional(Type.String({ minLength: 1, maxLength: 200, description: 'Reason for accepting it' })) },
   { additionalProperties: false },
-);
-const jobBody = Type.Object(
-  {
-    job: Type.String({ minLength: 1, maxLength: 120 }),
-    filamentG: Type.Number({ exclusiveMinimum: 0, maximum: 30_000, description: 'It will take, g' }),
-    hours: Type.Number({ exclusiveMinimum: 0, maximum: 5000, description: 'It will last, h' }),
-  },
-  { additionalProperties: false, description: 'A print for a stand-in' },
 );
 
 /** A stand-in’s spool is never to the gram what the records say. */
@@ -87,13 +81,13 @@ export function instrumentOperations(db: Knex, instruments: InstrumentService, s
       method: 'post',
       path: '/instruments/:id/jobs',
       summary: 'Have a printer’s stand-in begin a print',
-      body: jobBody,
+      body: printOrder,
       answer: printProgress,
       async handle({ params, body }) {
         const { name, standIn } = instruments.device(params.id!, 'printer');
         if (!standIn?.begin)
           throw invalidInput([{ pointer: '/id', detail: `${name} is a real machine: start the print there` }]);
-        standIn.begin(body as { job: string; filamentG: number; hours: number });
+        standIn.begin(body as PrintOrder);
         return { body: await instruments.progress(params.id!) };
       },
     },

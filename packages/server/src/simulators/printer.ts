@@ -1,3 +1,4 @@
+import type { PrintOrder } from '@anvilstone/schema';
 import { writeLine } from '../instruments/lineProtocol.ts';
 import type { Device } from '../instruments/device.ts';
 import { lineServer, type LineServer } from './lineServer.ts';
@@ -13,7 +14,7 @@ const SECONDS_AN_HOUR = 3;
 export async function printer(
   now: () => Date = () => new Date(),
 ): Promise<{ device: Device; close: LineServer['close'] }> {
-  let job: { job: string; filamentG: number; hours: number; beganMs: number } | undefined;
+  let job: (PrintOrder & { beganMs: number }) | undefined;
   let failedAt: number | undefined;
   const share = () => (job ? Math.min(1, (now().getTime() - job.beganMs) / (1000 * SECONDS_AN_HOUR * job.hours)) : 0);
   const server = await lineServer(({ word }, behaviour) => {

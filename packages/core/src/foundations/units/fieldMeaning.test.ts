@@ -8,7 +8,8 @@ test.each([
   ['speedMPerS', 'speed', 'm/s', 'speed'],
   ['secondMomentMm4', 'second moment', 'mm⁴', 'secondMoment'],
   ['flexibilityMmPerN', 'flexibility', 'mm/N', undefined],
-  ['pricePerKgUsd', 'price per kg', 'USD', undefined],
+  ['pricePerKgUsd', 'price', 'USD/kg', 'price'],
+  ['hourlyRateUsd', 'hourly rate', 'USD', 'money'],
   ['purpose', 'purpose', '', undefined],
   // A capital at the end of a word of its own is no unit.
   ['H', 'h', '', undefined],

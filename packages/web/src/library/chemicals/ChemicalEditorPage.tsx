@@ -1,14 +1,20 @@
 import { PageHeading } from '../../ui/PageHeading.tsx';
 import { families } from '@anvilstone/core/materials';
-import { AGENT_RATINGS, type Agent, type AgentOfWorkshop, type AgentRecord } from '@anvilstone/schema';
+import {
+  AGENT_RATINGS,
+  agent as agentSchema,
+  type Agent,
+  type AgentOfWorkshop,
+  type AgentRecord,
+} from '@anvilstone/schema';
 import { useState } from 'react';
 import { Link, useNavigate, useParams } from 'react-router';
 import { Button } from '../../ui/Button.tsx';
-import { TextField } from '../../ui/fields.tsx';
+import { FormField, RecordForm, useRecordForm } from '../../ui/form/RecordForm.tsx';
+import { isComplete } from '../../ui/form/schemaField.ts';
 import { Loading } from '../../ui/Loading.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
 import { SaveProblem } from '../../ui/SaveProblem.tsx';
 import { useAgents } from './useAgents.ts';
 import { useSaveAgentMutation } from './agentsApi.ts';
@@ -40,6 +46,8 @@ export function ChemicalEditorPage() {
   );
 }
 
+const AgentField = FormField<Agent>;
+const NOT_RATED: AgentRecord = { rating: 'unknown', stressCrack: false };
 const RATING_WORDS: Record<AgentRecord['rating'], string> = {
   resistant: 'Resistant',
   limited: 'Limited',
@@ -49,15 +57,16 @@ const RATING_WORDS: Record<AgentRecord['rating'], string> = {
 
 function Editor({ stored, revision: read, taken }: { stored: Agent; revision: number; taken: readonly string[] }) {
   const navigate = useNavigate();
-  const [agent, setAgent] = useState({ ...stored, examples: spaced(stored.examples) });
+  const form = useRecordForm<Agent>(agentSchema, stored);
+  const { name, ratings } = form.values;
   const [revision, setRevision] = useState(read);
   const [save, { error, isLoading, reset }] = useSaveAgentMutation();
   const isNew = stored.id === '';
-  const id = isNew ? idOf(agent.name, taken) : stored.id;
-  const ready = agent.name.trim() !== '' && agent.handlingCaution.trim() !== '';
+  const id = isNew ? idOf(name, taken) : stored.id;
+  const ready = isComplete(agentSchema, { ...form.values, id });
   const rate = (familyId: string, change: Partial<AgentRecord>) => {
-    const before = agent.ratings[familyId] ?? { rating: 'unknown', stressCrack: false };
-    setAgent({ ...agent, ratings: { ...agent.ratings, [familyId]: { ...before, ...change } } });
+    const { note, ...said } = { ...NOT_RATED, ...ratings[familyId], ...change };
+    form.setValue('ratings', { ...ratings, [familyId]: note ? { ...said, note } : said });
   };
   return (
     <main className="max-w-280 p-5">
@@ -70,33 +79,14 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
         {isNew ? 'New chemical' : `${stored.name}, for this workspace`}
       </PageHeading>
       <Panel title="Identity" className="mb-4">
-        <div className="grid grid-cols-2 gap-3">
-          <TextField
-            label="Name"
-            value={agent.name}
-            maxLength={200}
-            onChange={(name) => setAgent({ ...agent, name })}
-          />
-          <TextField
-            label="Examples, with commas between"
-            value={agent.examples.join(',')}
-            maxLength={400}
-            onChange={(text) => setAgent({ ...agent, examples: examplesOf(text) })}
-          />
-          <TextField
-            label="Safety notes"
-            value={agent.handlingCaution}
-            maxLength={400}
-            onChange={(handlingCaution) => setAgent({ ...agent, handlingCaution })}
-          />
-          <QuantityField
-            label="Its ratings are for"
-            dimension="temperature"
-            value={agent.referenceTemperatureC}
-            bounds={{ minimum: -80, maximum: 400 }}
-            onChange={(referenceTemperatureC) => setAgent({ ...agent, referenceTemperatureC })}
-          />
-        </div>
+        <RecordForm form={form} error={error} at="/agent">
+          <div className="grid grid-cols-2 gap-3">
+            <AgentField name="name" label="Name" />
+            <AgentField name="examples" label="Examples, with commas between" />
+            <AgentField name="handlingCaution" />
+            <AgentField name="referenceTemperatureC" label="Its ratings are for" />
+          </div>
+        </RecordForm>
       </Panel>
       <Panel title="Resistance in lasting contact" className="mb-4">
         <table className="w-full text-sm">
@@ -112,7 +102,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
             {families
               .filter(({ morphology }) => morphology !== 'support')
               .map(({ id: familyId, abbreviation }) => {
-                const row = agent.ratings[familyId];
+                const row = ratings[familyId];
                 return (
                   <tr key={familyId} className="border-t border-line">
                     <th scope="row" className="py-1 pr-3 text-left font-semibold">
@@ -147,11 +137,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
                         className="w-full rounded border border-line bg-surface px-2 py-0.5 text-xs"
                         maxLength={400}
                         value={row?.note ?? ''}
-                        onChange={({ target: { value } }) => {
-                          const { note: _was, ...rest } = row ?? { rating: 'unknown' as const, stressCrack: false };
-                          const next = value === '' ? rest : { ...rest, note: value };
-                          setAgent({ ...agent, ratings: { ...agent.ratings, [familyId]: next } });
-                        }}
+                        onChange={({ target: { value: note } }) => rate(familyId, { note })}
                       />
                     </td>
                   </tr>
@@ -164,7 +150,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
         error={error}
         onTakeNewer={(newer) => {
           reset();
-          setAgent({ ...newer.agent, examples: spaced(newer.agent.examples) });
+          form.reset(newer.agent);
           setRevision(newer.revision);
         }}
       />
@@ -173,7 +159,7 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
           look="primary"
           disabled={!ready || isLoading}
           onClick={() =>
-            void save({ agent: { ...agent, id, examples: trimmed(agent.examples) }, revision })
+            void save({ agent: { ...form.entered(), id }, revision })
               .unwrap()
               .then(() => navigate(`/chemicals/${id}`))
               .catch(() => undefined)
@@ -186,13 +172,6 @@ function Editor({ stored, revision: read, taken }: { stored: Agent; revision: nu
     </main>
   );
 }
-
-/** A comma or space being typed must not vanish: the list is trimmed when it is saved. */
-const examplesOf = (text: string): string[] => (text === '' ? [] : text.split(','));
-
-/** As they are written into one field. */
-const spaced = (examples: readonly string[]) => examples.map((one, index) => (index === 0 ? one : ` ${one}`));
-const trimmed = (examples: readonly string[]) => examples.map((one) => one.trim()).filter((one) => one !== '');
 
 function idOf(name: string, taken: readonly string[]): string {
   const plain =

@@ -1,15 +1,14 @@
 import { conditioningLoad } from '@anvilstone/core/making';
 import { findFamily } from '@anvilstone/core/materials';
-import type { ConditioningJob, DryerSchedule, Grade } from '@anvilstone/schema';
+import { conditioningJob, type ConditioningJob, type DryerSchedule, type Grade } from '@anvilstone/schema';
 import { useMemo, useState } from 'react';
 import { duration } from '../../ui/amount.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, Field, TextField, controlLook } from '../../ui/fields.tsx';
+import { FormField, RecordForm, useRecordForm } from '../../ui/form/RecordForm.tsx';
 import { Panel } from '../../ui/Panel.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
 import { SaveOrCancel } from '../../ui/SaveOrCancel.tsx';
 import { freshId } from '../../ui/freshId.ts';
-import { localMinute, moment } from '../../ui/when.ts';
+import { moment } from '../../ui/when.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { amount } from '../../ui/amount.ts';
 
@@ -87,6 +86,7 @@ export function ConditioningPanel({
   );
 }
 
+const JobField = FormField<ConditioningJob>;
 const DAY_MS = 24 * 3600e3;
 
 function AddJob({
@@ -109,63 +109,30 @@ function AddJob({
         .sort((a, b) => a.name.localeCompare(b.name)),
     [gradeOf],
   );
-  const [title, setTitle] = useState('');
-  const [gradeId, setGrade] = useState(thirsty[0]?.id ?? '');
-  const [wallMm, setWall] = useState(3);
-  const [temperatureC, setTemperature] = useState(60);
-  const [needMs, setNeed] = useState(nowMs + 4 * DAY_MS);
+  const [first] = useState((): ConditioningJob => ({
+    id: freshId('parts', taken),
+    title: '',
+    gradeId: thirsty[0]?.id ?? '',
+    wallMm: 3,
+    temperatureC: 60,
+    needAt: new Date(nowMs + 4 * DAY_MS).toISOString(),
+  }));
+  const form = useRecordForm<ConditioningJob>(conditioningJob, first);
   return (
-    <div className="mt-3 grid grid-cols-2 gap-2">
-      <TextField label="Parts" value={title} onChange={setTitle} maxLength={200} />
-      <Choice
-        label="Grade"
-        value={gradeId}
-        options={thirsty.map(({ id, name }) => ({ value: id, label: name }))}
-        onChange={setGrade}
-      />
-      <QuantityField
-        label="Thickest wall"
-        dimension="length"
-        value={wallMm}
-        bounds={{ exclusiveMinimum: 0, maximum: 100 }}
-        onChange={setWall}
-      />
-      <QuantityField
-        label="Conditioning temperature"
-        dimension="temperature"
-        value={temperatureC}
-        bounds={{ minimum: 20, maximum: 100 }}
-        onChange={setTemperature}
-      />
-      <Field label="Needed by">
-        {(ids) => (
-          <input
-            {...ids}
-            type="datetime-local"
-            className={controlLook}
-            value={localMinute(needMs)}
-            onChange={(event) => {
-              const ms = Date.parse(event.target.value);
-              if (Number.isFinite(ms)) setNeed(ms);
-            }}
-          />
-        )}
-      </Field>
-      <SaveOrCancel
-        label="Add them"
-        ready={title.trim() !== '' && gradeId !== ''}
-        onSave={() =>
-          onAdd({
-            id: freshId('parts', taken),
-            title: title.trim(),
-            gradeId,
-            wallMm,
-            temperatureC,
-            needAt: new Date(needMs).toISOString(),
-          })
-        }
-        onCancel={onCancel}
-      />
-    </div>
+    <RecordForm form={form}>
+      <div className="mt-3 grid grid-cols-2 gap-2">
+        <JobField name="title" />
+        <JobField name="gradeId" label="Grade" options={thirsty.map(({ id, name }) => ({ value: id, label: name }))} />
+        <JobField name="wallMm" />
+        <JobField name="temperatureC" label="Conditioning temperature" />
+        <JobField name="needAt" label="Needed by" />
+        <SaveOrCancel
+          label="Add them"
+          ready={form.isComplete}
+          onSave={() => onAdd(form.entered())}
+          onCancel={onCancel}
+        />
+      </div>
+    </RecordForm>
   );
 }

@@ -1,12 +1,11 @@
-import type { Instrument, Place, PlaceRecord } from '@anvilstone/schema';
+import { place as placeSchema, type Instrument, type Place, type PlaceRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { amount } from '../../ui/amount.ts';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, TextField } from '../../ui/fields.tsx';
+import { FormField, RecordForm, useRecordForm } from '../../ui/form/RecordForm.tsx';
 import { freshId } from '../../ui/freshId.ts';
 import { Panel } from '../../ui/Panel.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
 import { SaveOrCancel } from '../../ui/SaveOrCancel.tsx';
 import { useSavePlaceMutation } from '../spools/spoolsApi.ts';
 
@@ -54,6 +53,8 @@ export function PlacesPanel({ places, loggers }: { places: readonly PlaceRecord[
   );
 }
 
+const PlaceField = FormField<Place>;
+
 function EditPlace({
   record,
   loggers,
@@ -63,46 +64,32 @@ function EditPlace({
   loggers: readonly Instrument[];
   onDone: () => void;
 }) {
-  const [place, setPlace] = useState(record.place);
+  const form = useRecordForm<Place>(placeSchema, record.place);
   const [save, { error }] = useSavePlaceMutation();
-  const change = (next: Partial<Place>) => setPlace({ ...place, ...next });
   return (
-    <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
-      <TextField label="Name" value={place.name} maxLength={200} onChange={(name) => change({ name })} />
-      <Choice
-        label="Logger"
-        value={place.loggerId ?? ''}
-        options={[{ value: '', label: 'none' }, ...loggers.map(({ id, name }) => ({ value: id, label: name }))]}
-        onChange={(loggerId) => {
-          const { loggerId: _before, ...rest } = place;
-          setPlace(loggerId === '' ? rest : { ...rest, loggerId });
-        }}
-      />
-      <QuantityField
-        label="Usual highest humidity"
-        dimension="fraction"
-        value={place.humidityPct}
-        bounds={{ minimum: 0, maximum: 100 }}
-        onChange={(humidityPct) => change({ humidityPct })}
-      />
-      <QuantityField
-        label="Usual temperature"
-        dimension="temperature"
-        value={place.temperatureC}
-        bounds={{ minimum: -40, maximum: 90 }}
-        onChange={(temperatureC) => change({ temperatureC })}
-      />
-      <SaveOrCancel
-        error={error}
-        ready={place.name.trim() !== ''}
-        onSave={() =>
-          void save({ place, revision: record.revision })
-            .unwrap()
-            .then(onDone)
-            .catch(() => undefined)
-        }
-        onCancel={onDone}
-      />
-    </div>
+    <RecordForm form={form} error={error} at="/place">
+      <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
+        <PlaceField name="name" label="Name" />
+        <PlaceField
+          name="loggerId"
+          label="Logger"
+          none="none"
+          options={loggers.map(({ id, name }) => ({ value: id, label: name }))}
+        />
+        <PlaceField name="humidityPct" label="Usual highest humidity" />
+        <PlaceField name="temperatureC" label="Usual temperature" />
+        <SaveOrCancel
+          error={error}
+          ready={form.isComplete}
+          onSave={() =>
+            void save({ place: form.entered(), revision: record.revision })
+              .unwrap()
+              .then(onDone)
+              .catch(() => undefined)
+          }
+          onCancel={onDone}
+        />
+      </div>
+    </RecordForm>
   );
 }

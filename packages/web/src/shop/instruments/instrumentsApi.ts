@@ -4,6 +4,7 @@ import type {
   Misbehaviour,
   PriceListPreview,
   PriceTaking,
+  PrintOrder,
   PrintProgress,
 } from '@anvilstone/schema';
 import { api } from '../../sync/api/api.ts';
@@ -34,7 +35,7 @@ export const {
       providesTags: ['Instrument'],
     }),
     progress: build.query<PrintProgress, string>({ query: (id) => `instruments/${id}/progress`, keepUnusedDataFor: 0 }),
-    beginPrint: build.mutation<PrintProgress, { id: string; job: string; filamentG: number; hours: number }>({
+    beginPrint: build.mutation<PrintProgress, PrintOrder & { id: string }>({
       query: ({ id, ...body }) => ({ url: `instruments/${id}/jobs`, method: 'POST', body }),
       invalidatesTags: ['Instrument'],
     }),

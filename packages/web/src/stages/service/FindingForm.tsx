@@ -3,24 +3,24 @@ import { findAgent } from '@anvilstone/core/materials';
 import { useOwnName } from '../../sync/api/useOwnName.ts';
 import {
   FINDING_STATES,
+  serviceFinding,
   type Brief,
   type FindingRecord,
   type Installation,
   type ServiceFinding,
-  type ServiceMeasures,
 } from '@anvilstone/schema';
 import { newUuid } from '../../sync/address/uuid.ts';
 import { useState } from 'react';
 import { refusedAt } from '../../sync/api/problem.ts';
 import { usePartContext } from '../parts/partContext.ts';
-import { Choice, controlLook, Field, TextArea, TextField } from '../../ui/fields.tsx';
+import { FormField, RecordForm, useRecordForm } from '../../ui/form/RecordForm.tsx';
 import { Panel } from '../../ui/Panel.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
 import { SaveOrCancel } from '../../ui/SaveOrCancel.tsx';
-import { localMinute } from '../../ui/when.ts';
 import { ModePicture } from './ModePicture.tsx';
 import { useSaveFindingMutation } from './serviceApi.ts';
 import { MEASURES, STATE_WORDS } from './words.ts';
+
+const FindingField = FormField<ServiceFinding>;
 
 /** One look at a part in service, or its failure: state, the picture that is most like it, what was measured, what was learned. */
 export function FindingForm({
@@ -42,49 +42,51 @@ export function FindingForm({
   const { library } = usePartContext();
   const agentName = (id: string) => (library.agents?.find((one) => one.id === id) ?? findAgent(id))?.name ?? id;
   const was = record?.finding;
-  const forDate = was?.forDate ?? due;
-  const [state, setState] = useState<ServiceFinding['state']>(was?.state ?? 'sound');
-  const [modeId, setModeId] = useState<string | undefined>(was?.modeId);
-  const [measured, setMeasured] = useState<ServiceMeasures>(was?.measured ?? {});
-  const [loadCaseId, setLoadCaseId] = useState(was?.loadCaseId ?? '');
-  const [agentId, setAgentId] = useState(was?.agentId ?? brief.asks.fluids?.[0]?.agentId ?? '');
-  const [at, setAt] = useState(() => localMinute(was ? Date.parse(was.at) : Date.now()));
   const ownName = useOwnName();
-  const [by, setBy] = useState(was?.by ?? ownName);
-  const [text, setText] = useState(was?.text ?? '');
-  const [lesson, setLesson] = useState(was?.lesson ?? '');
+  const fluids = brief.asks.fluids ?? [];
+  const [first] = useState(
+    (): ServiceFinding =>
+      was ?? {
+        id: newUuid(),
+        installationId: installation.id,
+        at: new Date().toISOString(),
+        by: ownName,
+        state: 'sound',
+        ...(fluids[0] ? { agentId: fluids[0].agentId } : {}),
+        measured: {},
+        ...(due ? { forDate: due } : {}),
+        text: '',
+        taken: [],
+        sampleData: false,
+      },
+  );
+  const form = useRecordForm<ServiceFinding>(serviceFinding, first);
+  const { state, modeId } = form.values;
+  const { forDate } = first;
+  const isSound = state === 'sound';
   const looked = installation.inspections.find(({ on }) => on === forDate)?.modeIds ?? [];
-  const issueAt = refusedAt(saving.error);
-  const put = (id: keyof ServiceMeasures, value: number | undefined) => {
-    const { [id]: _old, ...rest } = measured;
-    setMeasured(value === undefined ? rest : { ...rest, [id]: value });
-  };
   const asked = MEASURES.filter(
     ({ modes }) =>
       !modes ||
-      (modeId !== undefined && state !== 'sound' && modes.includes(modeId)) ||
-      (state === 'sound' && modes.some((one) => looked.includes(one))),
+      (modeId && !isSound && modes.includes(modeId)) ||
+      (isSound && modes.some((one) => looked.includes(one))),
   );
-  const submit = async () => {
-    const finding: ServiceFinding = {
-      id: was?.id ?? newUuid(),
-      installationId: installation.id,
-      at: new Date(at).toISOString(),
-      by: by.trim(),
-      state,
-      ...(modeId && state !== 'sound' ? { modeId } : {}),
-      ...(loadCaseId && state !== 'sound' ? { loadCaseId } : {}),
+  // What was entered for another way to give out, and is no longer asked, is not kept.
+  const finding = (): ServiceFinding => {
+    const { modeId: mode, loadCaseId, agentId, lesson, measured, ...rest } = form.entered();
+    return {
+      ...rest,
+      ...(isSound
+        ? {}
+        : { ...(mode && { modeId: mode }), ...(loadCaseId && { loadCaseId }), ...(lesson && { lesson }) }),
       ...(modeId === 'crazed' && agentId ? { agentId } : {}),
-      // What was typed for another way to give out, and is no longer asked, is not kept.
       measured: Object.fromEntries(asked.flatMap(({ id }) => (measured[id] === undefined ? [] : [[id, measured[id]]]))),
-      ...(forDate ? { forDate } : {}),
-      text: text.trim(),
-      ...(lesson.trim() ? { lesson: lesson.trim() } : {}),
-      taken: [],
-      sampleData: was?.sampleData ?? false,
     };
-    await save({ finding, revision: record?.revision ?? 0 }).unwrap();
-    onDone(finding.id);
+  };
+  const submit = async () => {
+    const sent = finding();
+    await save({ finding: sent, revision: record?.revision ?? 0 }).unwrap();
+    onDone(sent.id);
   };
   return (
     <Panel title={`Finding for ${installation.mark}${forDate ? `, inspection due ${forDate}` : ''}`}>
@@ -104,7 +106,7 @@ export function FindingForm({
         <div className="flex gap-4">
           {FINDING_STATES.map((one) => (
             <label key={one} className="flex items-center gap-1.5">
-              <input type="radio" name="state" checked={state === one} onChange={() => setState(one)} />
+              <input type="radio" name="state" checked={state === one} onChange={() => form.setValue('state', one)} />
               <span className={STATE_WORDS[one].look}>
                 {STATE_WORDS[one].mark} {STATE_WORDS[one].word}
               </span>
@@ -112,63 +114,44 @@ export function FindingForm({
           ))}
         </div>
       </fieldset>
-      {state !== 'sound' && <PictureKey chosen={modeId} onChoose={setModeId} error={issueAt('/finding/modeId')} />}
-      <div className="mt-3 grid grid-cols-3 narrow:grid-cols-2 gap-3">
-        {state !== 'sound' && brief.loadCases.length > 1 && (
-          <Choice
-            label="Load"
-            value={loadCaseId}
-            options={[
-              { value: '', label: 'Not known' },
-              ...brief.loadCases.map(({ id, name }) => ({ value: id, label: name })),
-            ]}
-            onChange={setLoadCaseId}
+      <RecordForm form={form} error={saving.error} at="/finding">
+        {!isSound && (
+          <PictureKey
+            chosen={modeId}
+            onChoose={(id) => form.setValue('modeId', id)}
+            error={refusedAt(saving.error)('/finding/modeId')}
           />
         )}
-        {modeId === 'crazed' && (brief.asks.fluids?.length ?? 0) > 0 && (
-          <Choice
-            label="Fluid"
-            value={agentId}
-            options={brief.asks.fluids!.map((one) => ({ value: one.agentId, label: agentName(one.agentId) }))}
-            onChange={setAgentId}
-          />
-        )}
-        {asked.map(({ id, title, dimension }) => (
-          <QuantityField
-            key={id}
-            label={title}
-            dimension={dimension}
-            value={measured[id]}
-            onChange={(value) => put(id, value)}
-            onClear={() => put(id, undefined)}
-          />
-        ))}
-        <Field label="When" error={issueAt('/finding/at')}>
-          {(ids) => (
-            <input
-              {...ids}
-              type="datetime-local"
-              className={controlLook}
-              value={at}
-              onChange={(event) => setAt(event.target.value)}
+        <div className="mt-3 grid grid-cols-3 narrow:grid-cols-2 gap-3">
+          {!isSound && brief.loadCases.length > 1 && (
+            <FindingField
+              name="loadCaseId"
+              label="Load"
+              none="Not known"
+              options={brief.loadCases.map(({ id, name }) => ({ value: id, label: name }))}
             />
           )}
-        </Field>
-        <TextField label="Inspected by" value={by} maxLength={200} onChange={setBy} error={issueAt('/finding/by')} />
-      </div>
-      <div className="mt-3 flex flex-col gap-3">
-        <TextArea label="Observed" value={text} onChange={setText} rows={2} />
-        {state !== 'sound' && (
-          <TextArea label="Lesson: change for the next part" value={lesson} onChange={setLesson} rows={2} />
-        )}
-      </div>
+          {modeId === 'crazed' && fluids.length > 0 && (
+            <FindingField
+              name="agentId"
+              label="Fluid"
+              none="Not known"
+              options={fluids.map((one) => ({ value: one.agentId, label: agentName(one.agentId) }))}
+            />
+          )}
+          {asked.map(({ id, title, dimension }) => (
+            <FindingField key={id} name={`measured.${id}`} label={title} dimension={dimension} />
+          ))}
+          <FindingField name="at" label="When" />
+          <FindingField name="by" />
+        </div>
+        <div className="mt-3 flex flex-col gap-3">
+          <FindingField name="text" />
+          {!isSound && <FindingField name="lesson" label="Lesson: change for the next part" />}
+        </div>
+      </RecordForm>
       <SaveOrCancel
-        ready={
-          !saving.isLoading &&
-          by.trim() !== '' &&
-          !Number.isNaN(Date.parse(at)) &&
-          (state === 'sound' || modeId !== undefined)
-        }
+        ready={!saving.isLoading && form.isComplete && (isSound || Boolean(modeId))}
         label="Save reading"
         error={saving.error}
         onSave={() => void submit().catch(() => undefined)}
@@ -184,7 +167,7 @@ function PictureKey({
   onChoose,
   error,
 }: {
-  chosen: string | undefined;
+  chosen: string | null | undefined;
   onChoose: (id: string) => void;
   error: string | undefined;
 }) {

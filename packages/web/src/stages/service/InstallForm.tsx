@@ -1,17 +1,26 @@
 import { orientationChoices } from '../../ui/orientationChoices.ts';
 import { findFailureMode } from '@anvilstone/core/evidence';
 import { useOwnName } from '../../sync/api/useOwnName.ts';
-import { ORIENTATIONS, type DecisionSummary, type Installation } from '@anvilstone/schema';
+import { Type } from '@sinclair/typebox';
+import {
+  installation as installationSchema,
+  ORIENTATIONS,
+  type DecisionSummary,
+  type Installation,
+} from '@anvilstone/schema';
 import { newUuid } from '../../sync/address/uuid.ts';
 import { useState } from 'react';
 import { skipToken } from '@reduxjs/toolkit/query';
-import { refusedAt } from '../../sync/api/problem.ts';
 import { usePartContext } from '../parts/partContext.ts';
-import { Choice, controlLook, Field, TextField } from '../../ui/fields.tsx';
+import { FormField, RecordForm, useRecordForm } from '../../ui/form/RecordForm.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import { SaveOrCancel } from '../../ui/SaveOrCancel.tsx';
 import { usePlanInspectionsQuery, useSaveInstallationMutation } from './serviceApi.ts';
+
+const InstallField = FormField<Installation>;
+/** Put in service on a day; it is sent as its noon. */
+const schema = Type.Object({ ...installationSchema.properties, installedAt: Type.String({ format: 'date' }) });
 
 /** Putting one part in service: what it is, where, by whom, and when it will be looked at. */
 export function InstallForm({
@@ -26,107 +35,73 @@ export function InstallForm({
 }) {
   const { partId, brief, library } = usePartContext();
   const [save, saving] = useSaveInstallationMutation();
-  const [decisionId, setDecisionId] = useState(decisions[0]?.id ?? '');
-  const decision = decisions.find(({ id }) => id === decisionId);
-  const [own, setOwn] = useState({
+  const ownName = useOwnName();
+  const [first] = useState((): Installation => ({
+    id: newUuid(),
+    partId,
+    mark: '',
+    ...(decisions[0] ? { decisionId: decisions[0].id } : {}),
     gradeId: library.grades[0]?.id ?? '',
-    orientation: ORIENTATIONS[0] as Installation['orientation'],
-  });
-  const { gradeId, orientation } = decision ?? own;
-  const [mark, setMark] = useState('');
-  const [place, setPlace] = useState('');
-  const [by, setBy] = useState(useOwnName());
-  const [date, setDate] = useState(() => new Date().toISOString().slice(0, 10));
-  const installedAt = Number.isNaN(Date.parse(date)) ? undefined : `${date}T12:00:00Z`;
+    orientation: ORIENTATIONS[0],
+    place: '',
+    installedAt: new Date().toISOString().slice(0, 10),
+    installedBy: ownName,
+    inspections: [],
+    sampleData: false,
+  }));
+  const form = useRecordForm<Installation>(schema, first);
+  const { values } = form;
+  const decision = decisions.find(({ id }) => id === values.decisionId);
+  const { gradeId, orientation } = decision ?? values;
+  const installedAt = values.installedAt ? `${values.installedAt}T12:00:00Z` : undefined;
   // Of the date and grade as they stand: the plan of a moment ago would be kept with the wrong dates.
   const { currentData: planned, error: noPlan } = usePlanInspectionsQuery(
     installedAt && gradeId
-      ? { partId, ...(decision ? { decisionId } : {}), gradeId, orientation, installedAt }
+      ? { partId, ...(decision ? { decisionId: decision.id } : {}), gradeId, orientation, installedAt }
       : skipToken,
   );
-  const issueAt = refusedAt(saving.error);
-  const taken = marks.includes(mark.trim());
+  const mark = values.mark.trim();
+  const taken = marks.includes(mark);
   const submit = async () => {
     const installation: Installation = {
-      id: newUuid(),
-      partId,
-      mark: mark.trim(),
-      ...(decision ? { decisionId } : {}),
+      ...form.entered(),
       gradeId,
       orientation,
-      place: place.trim(),
       installedAt: installedAt!,
-      installedBy: by.trim(),
       inspections: planned?.dates ?? [],
-      sampleData: false,
     };
     await save({ installation, revision: 0 }).unwrap();
     onDone(installation.id);
   };
   return (
     <Panel title="Commission">
-      <div className="grid grid-cols-2 gap-3">
-        <Choice
-          label="Made after"
-          value={decisionId}
-          options={[
-            ...decisions.map((one) => ({
+      <RecordForm form={form} error={saving.error} at="/installation">
+        <div className="grid grid-cols-2 gap-3">
+          <InstallField
+            name="decisionId"
+            label="Made after"
+            none="No decision: choose the grade"
+            options={decisions.map((one) => ({
               value: one.id,
               label: `Decision ${one.number}: ${one.gradeName}, ${one.builtAs}`,
-            })),
-            { value: '', label: 'No decision: choose the grade' },
-          ]}
-          onChange={setDecisionId}
-        />
-        <TextField
-          label="Serial number"
-          value={mark}
-          maxLength={200}
-          onChange={setMark}
-          error={taken ? `Serial number ${mark.trim()} exists already.` : undefined}
-        />
-        {!decision && (
-          <>
-            <Choice
-              label="Grade"
-              value={gradeId}
-              options={library.grades.map(({ id, name }) => ({ value: id, label: name }))}
-              onChange={(id) => setOwn({ ...own, gradeId: id })}
-            />
-            <Choice
-              label="Built"
-              value={orientation}
-              options={orientationChoices(brief.part)}
-              onChange={(value) => setOwn({ ...own, orientation: value })}
-            />
-          </>
-        )}
-        <TextField
-          label="Where"
-          value={place}
-          maxLength={200}
-          onChange={setPlace}
-          error={issueAt('/installation/place')}
-        />
-        <TextField
-          label="Installed by"
-          value={by}
-          maxLength={200}
-          onChange={setBy}
-          error={issueAt('/installation/installedBy')}
-        />
-        <Field label="In service since">
-          {(ids) => (
-            <input
-              {...ids}
-              type="date"
-              className={controlLook}
-              value={date}
-              onChange={(event) => setDate(event.target.value)}
-            />
+            }))}
+          />
+          <InstallField name="mark" fault={taken ? `Serial number ${mark} exists already.` : undefined} />
+          {!decision && (
+            <>
+              <InstallField
+                name="gradeId"
+                label="Grade"
+                options={library.grades.map(({ id, name }) => ({ value: id, label: name }))}
+              />
+              <InstallField name="orientation" label="Built" options={orientationChoices(brief.part)} />
+            </>
           )}
-        </Field>
-      </div>
+          <InstallField name="place" label="Where" />
+          <InstallField name="installedBy" label="Installed by" />
+          <InstallField name="installedAt" label="In service since" />
+        </div>
+      </RecordForm>
       <section aria-label="Inspections" className="mt-3">
         <h3 className="text-sm">Inspection plan</h3>
         {noPlan !== undefined && <ProblemNotice error={noPlan} />}
@@ -151,13 +126,7 @@ export function InstallForm({
         )}
       </section>
       <SaveOrCancel
-        ready={
-          !saving.isLoading &&
-          (planned !== undefined || noPlan !== undefined) &&
-          !taken &&
-          [mark, place, by].every((text) => text.trim() !== '') &&
-          installedAt !== undefined
-        }
+        ready={!saving.isLoading && (planned !== undefined || noPlan !== undefined) && !taken && form.isComplete}
         label="Commission"
         error={saving.error}
         onSave={() => void submit().catch(() => undefined)}

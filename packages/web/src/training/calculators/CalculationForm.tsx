@@ -1,11 +1,10 @@
 import { families, reinforcements } from '@anvilstone/core/materials';
 import type { SectionGeometry } from '@anvilstone/schema';
-import { choiceWords, dimensionOf, labelOf } from '../../stages/brief/fieldWords.ts';
+import { choiceWords, labelOf } from '../../ui/form/fieldWords.ts';
 import { SectionFields } from '../../stages/brief/shape/SectionFields.tsx';
-import { Choice, TextField } from '../../ui/fields.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
+import { SchemaField, type FieldLook } from '../../ui/form/SchemaField.tsx';
+import { kindOf, type FieldSchema } from '../../ui/form/schemaField.ts';
 import { RowsEntry } from './RowsEntry.tsx';
-import { kindOf, type FieldSchema } from './schemaFields.ts';
 
 type Values = Record<string, unknown>;
 
@@ -45,8 +44,13 @@ function replaced(values: Values, key: string, value: unknown): Values {
 }
 
 const rowsOf = (value: unknown) => (Array.isArray(value) ? (value as Values[]) : []);
-const NONE = '';
-const textOf = (value: unknown) => (typeof value === 'string' ? value : NONE);
+const listed = (table: readonly { id: string; name: string }[]) =>
+  table.map(({ id, name }) => ({ value: id, label: name }));
+/** Inputs that name a line of a table. */
+const TABLES: Record<string, FieldLook> = {
+  familyId: { label: 'Family', options: listed(families) },
+  reinforcementId: { label: 'Filler', options: listed(reinforcements) },
+};
 
 function Entry({
   name,
@@ -63,71 +67,43 @@ function Entry({
   error: string | undefined;
   onChange: (value: unknown) => void;
 }) {
-  const { label, hint } = labelOf(schema.description ?? choiceWords(name));
+  const { label } = labelOf(schema.description ?? choiceWords(name));
   if (name === 'section') return <SectionFields section={value as SectionGeometry} onChange={onChange} />;
-  if (name === 'familyId' || name === 'reinforcementId') {
-    const options = (name === 'familyId' ? families : reinforcements).map((one) => ({
-      value: one.id,
-      label: one.name,
-    }));
+  const kind = kindOf(schema);
+  if (kind === 'group')
     return (
-      <Choice
-        label={name === 'familyId' ? 'Family' : 'Filler'}
-        value={textOf(value)}
-        options={optional ? [{ value: NONE, label: 'None' }, ...options] : options}
-        onChange={(next) => onChange(next === NONE ? undefined : next)}
+      <fieldset className="col-span-3 narrow:col-span-2 border-l-3 border-line pl-3">
+        <legend className="text-xs text-quiet">{label}</legend>
+        {value === undefined ? (
+          <p className="text-xs text-quiet">Not given.</p>
+        ) : (
+          <CalculationForm schema={schema} values={value as Values} issues={new Map()} onChange={onChange} />
+        )}
+      </fieldset>
+    );
+  if (kind === 'list')
+    return (
+      <RowsEntry
+        label={label}
+        schema={schema}
+        rows={rowsOf(value)}
+        error={error}
+        fields={(row, change) => (
+          <CalculationForm schema={schema.items!} values={row} issues={new Map()} onChange={change} />
+        )}
+        onChange={onChange}
       />
     );
-  }
-  switch (kindOf(schema)) {
-    case 'number':
-      return (
-        <QuantityField
-          label={label}
-          dimension={dimensionOf(name)}
-          value={value as number | undefined}
-          bounds={schema}
-          error={error}
-          hint={hint}
-          onChange={onChange}
-          {...(optional ? { onClear: () => onChange(undefined) } : {})}
-        />
-      );
-    case 'choice':
-      return (
-        <Choice
-          label={schema.description ? label : choiceWords(name)}
-          value={textOf(value)}
-          error={error}
-          options={schema.enum!.map((one) => ({ value: one, label: choiceWords(one) }))}
-          onChange={onChange}
-        />
-      );
-    case 'text':
-      return <TextField label={label} value={textOf(value)} error={error} onChange={onChange} />;
-    case 'group':
-      return (
-        <fieldset className="col-span-3 narrow:col-span-2 border-l-3 border-line pl-3">
-          <legend className="text-xs text-quiet">{label}</legend>
-          {value === undefined ? (
-            <p className="text-xs text-quiet">Not given.</p>
-          ) : (
-            <CalculationForm schema={schema} values={value as Values} issues={new Map()} onChange={onChange} />
-          )}
-        </fieldset>
-      );
-    case 'list':
-      return (
-        <RowsEntry
-          label={label}
-          schema={schema}
-          rows={rowsOf(value)}
-          error={error}
-          fields={(row, change) => (
-            <CalculationForm schema={schema.items!} values={row} issues={new Map()} onChange={change} />
-          )}
-          onChange={onChange}
-        />
-      );
-  }
+  return (
+    <SchemaField
+      {...TABLES[name]}
+      name={name}
+      schema={schema}
+      isRequired={!optional}
+      none="None"
+      value={value}
+      error={error}
+      onChange={onChange}
+    />
+  );
 }

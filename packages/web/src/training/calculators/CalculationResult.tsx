@@ -1,5 +1,5 @@
 import { formatNumber } from '@anvilstone/core/foundations';
-import { choiceWords } from '../../stages/brief/fieldWords.ts';
+import { choiceWords } from '../../ui/form/fieldWords.ts';
 import { nameAndUnit } from './schemaFields.ts';
 
 /** Every number of an answer with its unit; lists as tables. */

@@ -9,7 +9,8 @@ import { Panel } from '../../ui/Panel.tsx';
 import { CalculationForm } from './CalculationForm.tsx';
 import { useRunCalculationQuery } from './calculationsApi.ts';
 import { CalculationResult } from './CalculationResult.tsx';
-import { inputFromAddress, type FieldSchema } from './schemaFields.ts';
+import type { FieldSchema } from '../../ui/form/schemaField.ts';
+import { inputFromAddress } from './schemaFields.ts';
 import { hereAddress } from '../../sync/address/place.ts';
 import { PageHead } from '../../ui/PageHead.tsx';
 

@@ -1,6 +1,7 @@
 import { Button } from '../../ui/Button.tsx';
 import type { ReactNode } from 'react';
-import { firstRow, type FieldSchema } from './schemaFields.ts';
+import type { FieldSchema } from '../../ui/form/schemaField.ts';
+import { firstRow } from './schemaFields.ts';
 
 type Row = Record<string, unknown>;
 

@@ -1,30 +1,5 @@
 import { fieldMeaning } from '@anvilstone/core/foundations';
-import type { Bounds } from '../../ui/QuantityField.tsx';
-
-/** As much of a JSON Schema as a form needs. */
-export interface FieldSchema extends Bounds {
-  type?: string | string[];
-  enum?: string[];
-  description?: string;
-  properties?: Record<string, FieldSchema>;
-  required?: string[];
-  anyOf?: FieldSchema[];
-  /** Of a list: what each of its records has. */
-  items?: FieldSchema;
-  maxItems?: number;
-}
-
-export type FieldKind = 'number' | 'choice' | 'text' | 'group' | 'list';
-
-/** How a value of this schema is entered. @throws when a form has no way: the next calculator needs one built for it */
-export function kindOf(schema: FieldSchema): FieldKind {
-  if (schema.enum) return 'choice';
-  if (schema.type === 'number' || schema.type === 'integer') return 'number';
-  if (schema.type === 'string') return 'text';
-  if (schema.properties) return 'group';
-  if (schema.items?.properties) return 'list';
-  throw new Error(`No field is made for ${JSON.stringify(schema).slice(0, 200)}`);
-}
+import { kindOf, type FieldSchema } from '../../ui/form/schemaField.ts';
 
 /** A record to start a list with: the least that each field takes, but one where nothing may be nought. */
 export function firstRow({ properties = {}, required = [] }: FieldSchema): Record<string, unknown> {

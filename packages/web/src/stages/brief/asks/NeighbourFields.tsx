@@ -3,7 +3,7 @@ import { Choice } from '../../../ui/fields.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import { bounds } from '../bounds.ts';
 import { useIssue } from '../editBrief.ts';
-import { choiceWords } from '../fieldWords.ts';
+import { choiceWords } from '../../../ui/form/fieldWords.ts';
 
 type ThermalFit = NonNullable<Brief['asks']['thermalFit']>;
 type Sliding = NonNullable<Brief['asks']['sliding']>;

@@ -1,7 +1,7 @@
 import { loadCase as loadCaseSchema, type LoadCase } from '@anvilstone/schema';
 import { QuantityField, type Bounds } from '../../../ui/QuantityField.tsx';
 import { useIssue } from '../editBrief.ts';
-import { dimensionOf } from '../fieldWords.ts';
+import { dimensionOf } from '../../../ui/form/fieldWords.ts';
 
 export type ChangeLoad = (change: Partial<LoadCase>, field: string) => void;
 type NumberField = { [K in keyof LoadCase]-?: Required<LoadCase>[K] extends number ? K : never }[keyof LoadCase];

@@ -7,7 +7,7 @@ import { askKinds } from '../asks/index.ts';
 import { bounds } from '../bounds.ts';
 import { withLoadCase, withNewLoadCase } from './loadCases.ts';
 import { sectionLike, withDimension } from '../shape/geometryEdit.ts';
-import { choiceWords, dimensionOf, labelOf } from '../fieldWords.ts';
+import { choiceWords, dimensionOf, labelOf } from '../../../ui/form/fieldWords.ts';
 import { sectionSize } from '../sketch/sectionOutline.ts';
 
 const valid = validator(briefSchema);

@@ -1,18 +1,11 @@
 import { partGeometries, type PartGeometry, type SectionGeometry } from '@anvilstone/schema';
 import { Button } from '../../../ui/Button.tsx';
-import { Choice } from '../../../ui/fields.tsx';
-import { QuantityField, type Bounds } from '../../../ui/QuantityField.tsx';
 import { useIssue } from '../editBrief.ts';
-import { choiceWords, dimensionOf, labelOf } from '../fieldWords.ts';
+import { choiceWords, labelOf } from '../../../ui/form/fieldWords.ts';
+import { SchemaField } from '../../../ui/form/SchemaField.tsx';
+import type { FieldSchema } from '../../../ui/form/schemaField.ts';
 import { SectionFields } from './SectionFields.tsx';
 
-interface FieldSchema extends Bounds {
-  type?: string;
-  enum?: string[];
-  description?: string;
-  properties?: Record<string, FieldSchema>;
-  required?: string[];
-}
 /** Letters that can be read in a choice of one column; a longer one takes two. */
 const FITS_ONE_COLUMN = 18;
 type Change = (pointer: string, value: unknown) => void;
@@ -97,34 +90,19 @@ function Field({
   onChange: Change;
 }) {
   const issue = useIssue(`/part${at}`);
-  const { label, hint } = labelOf(field.description ?? name);
-  if (field.enum) {
-    const options = field.enum.map((one) => ({ value: one, label: choiceWords(one) }));
-    return (
-      <div className={options.some((one) => one.label.length > FITS_ONE_COLUMN) ? 'col-span-2' : ''}>
-        <Choice
-          label={label}
-          // Of an optional choice the first is what a part without it has.
-          value={typeof value === 'string' ? value : field.enum[0]!}
-          error={issue}
-          options={options}
-          onChange={(next) => onChange(at, next)}
-        />
-      </div>
-    );
-  }
-  const whole = field.type === 'integer';
+  const isWide = field.enum?.some((one) => choiceWords(one).length > FITS_ONE_COLUMN);
   return (
-    <QuantityField
-      label={label}
-      dimension={dimensionOf(name)}
-      value={value as number | undefined}
-      bounds={field}
-      error={issue}
-      hint={hint}
-      onChange={(next) => onChange(at, whole ? Math.round(next) : next)}
-      {...(optional ? { onClear: () => onChange(at, undefined) } : {})}
-    />
+    <div className={isWide ? 'col-span-2' : ''}>
+      <SchemaField
+        name={name}
+        schema={field}
+        // Of an optional choice the first is what a part without it has.
+        isRequired={!optional || field.enum !== undefined}
+        value={value ?? field.enum?.[0]}
+        error={issue}
+        onChange={(next) => onChange(at, next)}
+      />
+    </div>
   );
 }
 

@@ -2,14 +2,15 @@ import { formatNumber } from '@anvilstone/core/foundations';
 import { sectionGeometry, type SectionGeometry } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Choice, Field, controlLook } from '../../../ui/fields.tsx';
-import { QuantityField, type Bounds } from '../../../ui/QuantityField.tsx';
 import { useIssue } from '../editBrief.ts';
-import { dimensionOf, labelOf } from '../fieldWords.ts';
+import { labelOf } from '../../../ui/form/fieldWords.ts';
+import { SchemaField } from '../../../ui/form/SchemaField.tsx';
+import type { FieldSchema } from '../../../ui/form/schemaField.ts';
 import { sectionLike } from './geometryEdit.ts';
 
 interface Branch {
   description: string;
-  properties: Record<string, Bounds & { const?: string; description: string; type?: string }>;
+  properties: Record<string, FieldSchema>;
 }
 const branches = (sectionGeometry as unknown as { oneOf: Branch[] }).oneOf;
 
@@ -59,21 +60,19 @@ function SectionField({
   onChange,
 }: {
   name: string;
-  field: Bounds & { description: string };
+  field: FieldSchema;
   value: number;
   onChange: (value: number) => void;
 }) {
   const issue = useIssue(`/part/section/${name}`);
-  const { label, hint } = labelOf(field.description);
   return (
-    <QuantityField
-      label={label}
-      dimension={dimensionOf(name)}
+    <SchemaField
+      name={name}
+      schema={field}
+      isRequired
       value={value}
-      bounds={field}
       error={issue}
-      hint={hint}
-      onChange={onChange}
+      onChange={(next) => onChange(next as number)}
     />
   );
 }

@@ -14,7 +14,9 @@ export function dimensionOf(field: string): Dimension {
   if (field === 'cyclesPerH') return 'rate';
   if (field === 'hours') return 'time';
   const { dimension } = fieldMeaning(field);
-  return dimension === undefined || (/Per[A-Z]/.test(field) && dimension !== 'speed') ? 'ratio' : dimension;
+  return dimension === undefined || (/Per[A-Z]/.test(field) && dimension !== 'speed' && dimension !== 'price')
+    ? 'ratio'
+    : dimension;
 }
 
 /** Choices of the schema in words. One that is not listed is shown as it is, with its dashes taken out. */
