@@ -101,13 +101,19 @@ test('what somebody else saved meanwhile is not written over: theirs can be take
 test('a refusal is told at its cause, and what was typed stays', async () => {
   const server = fakeServer();
   server.says('PUT', 'agents/:id', () => {
-    throw new Refused({ status: 422, title: 'Not possible', detail: 'The name is taken by a family.' });
+    throw new Refused({
+      status: 422,
+      title: 'Not possible',
+      detail: 'The name is taken by a family.',
+      errors: [{ pointer: '/agent/name', detail: 'PETG is a family', accepted: 'another name' }],
+    });
   });
   const { user } = openApp('/chemicals/new', { server });
   await user.type(await field('Name'), 'PETG');
   await user.type(await field('Safety notes'), 'Nothing.');
   await user.click(await button('Save it'));
   expect(await screen.findByText('The name is taken by a family.')).toBeVisible();
+  expect(await field('Name')).toHaveAccessibleDescription('PETG is a family. Accepted: another name.');
   expect(await field('Name')).toHaveValue('PETG');
 });
 

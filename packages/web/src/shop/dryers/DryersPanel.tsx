@@ -1,10 +1,9 @@
-import type { DryerAtHand, DryerRecord } from '@anvilstone/schema';
+import { dryer as dryerSchema, type DryerAtHand, type DryerRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
-import { Choice, TextField } from '../../ui/fields.tsx';
+import { FormField, RecordForm, useRecordForm } from '../../ui/form/RecordForm.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
-import { QuantityField } from '../../ui/QuantityField.tsx';
 import { SaveOrCancel } from '../../ui/SaveOrCancel.tsx';
 import { useRemoveDryerMutation, useSaveDryerMutation } from '../spools/spoolsApi.ts';
 import { freshId } from '../../ui/freshId.ts';
@@ -73,39 +72,30 @@ export function DryersPanel({ dryers }: { dryers: readonly DryerRecord[] }) {
   );
 }
 
+const DryerField = FormField<DryerAtHand>;
+
 function EditDryer({ record, onDone }: { record: DryerRecord; onDone: () => void }) {
-  const [dryer, setDryer] = useState(record.dryer);
+  const form = useRecordForm<DryerAtHand>(dryerSchema, record.dryer);
   const [save, { error }] = useSaveDryerMutation();
-  const change = (next: Partial<DryerAtHand>) => setDryer({ ...dryer, ...next });
   return (
-    <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
-      <TextField label="Name" value={dryer.name} maxLength={200} onChange={(name) => change({ name })} />
-      <Choice label="Purpose" value={dryer.purpose} options={PURPOSES} onChange={(purpose) => change({ purpose })} />
-      <QuantityField
-        label="Capacity"
-        dimension="ratio"
-        value={dryer.slots}
-        bounds={{ minimum: 1, maximum: 40 }}
-        onChange={(slots) => change({ slots: Math.round(slots) })}
-      />
-      <QuantityField
-        label="Maximum temperature"
-        dimension="temperature"
-        value={dryer.maximumC}
-        bounds={{ minimum: 30, maximum: 250 }}
-        onChange={(maximumC) => change({ maximumC })}
-      />
-      <SaveOrCancel
-        error={error}
-        ready={dryer.name.trim() !== ''}
-        onSave={() =>
-          void save({ dryer, revision: record.revision })
-            .unwrap()
-            .then(onDone)
-            .catch(() => undefined)
-        }
-        onCancel={onDone}
-      />
-    </div>
+    <RecordForm form={form} error={error} at="/dryer">
+      <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
+        <DryerField name="name" label="Name" />
+        <DryerField name="purpose" label="Purpose" options={PURPOSES} />
+        <DryerField name="slots" />
+        <DryerField name="maximumC" label="Maximum temperature" />
+        <SaveOrCancel
+          error={error}
+          ready={form.isComplete}
+          onSave={() =>
+            void save({ dryer: form.entered(), revision: record.revision })
+              .unwrap()
+              .then(onDone)
+              .catch(() => undefined)
+          }
+          onCancel={onDone}
+        />
+      </div>
+    </RecordForm>
   );
 }

@@ -1,22 +1,28 @@
-import { CLAIM_KINDS, CLAIM_SCOPES, type Claim } from '@anvilstone/schema';
+import { CLAIM_KINDS, CLAIM_SCOPES, claim as claimSchema, type Claim } from '@anvilstone/schema';
 import { Button } from '../../../ui/Button.tsx';
-import { Choice, TextField } from '../../../ui/fields.tsx';
+import { DocumentField } from '../../../ui/form/DocumentField.tsx';
 import { Panel } from '../../../ui/Panel.tsx';
 import type { Section } from './section.ts';
-import { NumberField } from './NumberField.tsx';
 
 const words = <T extends string>(values: readonly T[]) =>
   values.map((value) => ({ value, label: value.replaceAll('-', ' ') }));
+const KINDS = words(CLAIM_KINDS);
+const SCOPES = words(CLAIM_SCOPES);
 
 /** Certificates and statements, each with what was tested: a claim without its scope cannot be used. */
 export function ClaimsEditor({ grade, edit, issueAt }: Section) {
   const claims = grade.claims ?? [];
   const set = (next: Claim[], field: string) => edit({ claims: next }, field);
-  const change = (at: number, part: Partial<Claim>, field: string) =>
-    set(
-      claims.map((one, i) => (i === at ? withoutEmpty({ ...one, ...part }) : one)),
-      `claims.${at}.${field}`,
-    );
+  const of = (at: number) => ({
+    schema: claimSchema,
+    document: claims[at]!,
+    issueAt: (pointer: string) => issueAt(`/claims/${at}${pointer}`),
+    edit: (next: Claim, field: string) =>
+      set(
+        claims.map((one, i) => (i === at ? next : one)),
+        `claims.${at}.${field}`,
+      ),
+  });
   return (
     <Panel
       title={`Certificates and statements (${claims.length})`}
@@ -38,46 +44,14 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
       )}
       {claims.map((claim, i) => (
         <div key={i} className="mb-2 grid grid-cols-9 narrow:grid-cols-2 items-start gap-3 border-b border-line pb-2">
-          <Choice
-            label="About"
-            value={claim.kind}
-            options={words(CLAIM_KINDS)}
-            onChange={(kind) => change(i, { kind }, 'kind')}
-          />
-          <TextField
-            label="Statement"
-            value={claim.statement}
-            error={issueAt(`/claims/${i}/statement`)}
-            onChange={(statement) => change(i, { statement }, 'statement')}
-          />
-          <NumberField
-            label="Number"
-            value={claim.value}
-            onChange={(value) => change(i, { value } as Partial<Claim>, 'value')}
-          />
-          <TextField
-            label="Standard"
-            value={claim.standard ?? ''}
-            onChange={(standard) => change(i, { standard }, 'standard')}
-          />
-          <Choice
-            label="What was tested"
-            value={claim.scope}
-            options={words(CLAIM_SCOPES)}
-            onChange={(scope) => change(i, { scope }, 'scope')}
-          />
-          <NumberField
-            label="Thickness (mm)"
-            value={claim.thicknessMm}
-            onChange={(thicknessMm) => change(i, { thicknessMm } as Partial<Claim>, 'thickness')}
-          />
-          <TextField label="Colour" value={claim.colour ?? ''} onChange={(colour) => change(i, { colour }, 'colour')} />
-          <TextField
-            label="Stated in"
-            value={claim.reference}
-            error={issueAt(`/claims/${i}/reference`)}
-            onChange={(reference) => change(i, { reference }, 'reference')}
-          />
+          <DocumentField of={of(i)} name="kind" label="About" options={KINDS} />
+          <DocumentField of={of(i)} name="statement" label="Statement" />
+          <DocumentField of={of(i)} name="value" label="Number" />
+          <DocumentField of={of(i)} name="standard" label="Standard" />
+          <DocumentField of={of(i)} name="scope" options={SCOPES} />
+          <DocumentField of={of(i)} name="thicknessMm" label="Thickness" />
+          <DocumentField of={of(i)} name="colour" label="Colour" />
+          <DocumentField of={of(i)} name="reference" label="Stated in" />
           <Button
             look="quiet"
             className="mt-4"
@@ -95,12 +69,4 @@ export function ClaimsEditor({ grade, edit, issueAt }: Section) {
       ))}
     </Panel>
   );
-}
-
-function withoutEmpty(claim: Claim): Claim {
-  return Object.fromEntries(
-    Object.entries(claim).filter(
-      ([name, value]) => name === 'statement' || name === 'reference' || (value !== undefined && value !== ''),
-    ),
-  ) as Claim;
 }

@@ -44,8 +44,7 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
   const blocked = requiredIssues(grade).length + gradeIssues(grade).length > 0;
 
   const store = async (from: number | null) => {
-    const tidy = { ...grade, colours: grade.colours.map((colour) => colour.trim()).filter(Boolean) };
-    const sent = isNew ? { ...tidy, id: idFor(grade) } : tidy;
+    const sent = isNew ? { ...grade, id: idFor(grade) } : grade;
     try {
       const saved = isNew ? await create(sent).unwrap() : await save({ grade: sent, revision: from! }).unwrap();
       forgetUnsavedGrade(stored.id);
@@ -128,7 +127,7 @@ export function GradeEditor({ stored, revision }: { stored: Grade; revision: num
       )}
       <div className="flex flex-col gap-4">
         <div className="grid grid-cols-2 narrow:grid-cols-1 gap-4">
-          <IdentityEditor {...section} isNew={isNew} />
+          <IdentityEditor {...section} />
           <ProcessEditor {...section} />
         </div>
         <ObservationsEditor {...section} />

@@ -1,9 +1,10 @@
 import { findFamily } from '@anvilstone/core/materials';
-import type { Grade } from '@anvilstone/schema';
+import { grade as gradeSchema, type Grade } from '@anvilstone/schema';
 import { useState } from 'react';
 import { useAppSelector } from '../../../sync/store/store.ts';
 import { amount } from '../../../ui/amount.ts';
 import { Choice } from '../../../ui/fields.tsx';
+import { DocumentField } from '../../../ui/form/DocumentField.tsx';
 import { Panel } from '../../../ui/Panel.tsx';
 import { QuantityField } from '../../../ui/QuantityField.tsx';
 import type { Section } from './section.ts';
@@ -16,11 +17,16 @@ const RANGES = [
   { name: 'fanPct', title: 'Part cooling', dimension: 'fraction', unit: '%' },
 ] as const;
 const SINGLE = [
-  { name: 'dryingC', title: 'Drying temperature', dimension: 'temperature' },
-  { name: 'dryingH', title: 'Drying time', dimension: 'time' },
-  { name: 'openHours', title: 'Time out of the dryer', dimension: 'time' },
-  { name: 'minimumNozzleMm', title: 'Smallest nozzle', dimension: 'length' },
+  ['dryingC', 'Drying temperature'],
+  ['dryingH', 'Drying time'],
+  ['openHours', 'Time out of the dryer'],
+  ['minimumNozzleMm', 'Smallest nozzle'],
 ] as const;
+const ENCLOSURES = [
+  { value: 'open', label: 'Open frame' },
+  { value: 'enclosed', label: 'Enclosed' },
+  { value: 'heated', label: 'Heated chamber' },
+];
 
 /** The maker's process window. What is left empty is taken from the family and says so. */
 export function ProcessEditor({ grade, edit, issueAt }: Section) {
@@ -30,6 +36,12 @@ export function ProcessEditor({ grade, edit, issueAt }: Section) {
     () => new Set(RANGES.filter(({ name }) => process[name]).flatMap(({ name }) => [`${name}.low`, `${name}.high`])),
   );
   const family = findFamily(grade.familyId);
+  const of = {
+    schema: gradeSchema.properties.process,
+    document: process,
+    issueAt: (pointer: string) => issueAt(`/process${pointer}`),
+    edit: (next: Process, field: string) => edit({ process: next }, field),
+  };
   const set = (change: Process, field: string) => edit({ process: { ...process, ...change } }, field);
   const without = (name: keyof Process) => {
     const { [name]: _gone, ...rest } = process;
@@ -71,28 +83,22 @@ export function ProcessEditor({ grade, edit, issueAt }: Section) {
             />
           ));
         })}
-        {SINGLE.map(({ name, title, dimension }) => (
-          <QuantityField
+        {SINGLE.map(([name, label]) => (
+          <DocumentField
             key={name}
-            label={title}
-            dimension={dimension}
-            value={process[name]}
-            bounds={{ exclusiveMinimum: 0, maximum: name === 'minimumNozzleMm' ? 3 : name === 'dryingC' ? 250 : 10000 }}
-            onChange={(value) => set({ [name]: value }, name)}
-            onClear={() => without(name)}
+            of={of}
+            name={name}
+            label={label}
+            dimension={name === 'openHours' ? 'time' : undefined}
           />
         ))}
         <div className="col-span-2">
-          <Choice
+          <DocumentField
+            of={of}
+            name="enclosure"
             label="Enclosure"
-            value={process.enclosure ?? ''}
-            options={[
-              { value: '', label: 'Not stated: family value' },
-              { value: 'open', label: 'Open frame' },
-              { value: 'enclosed', label: 'Enclosed' },
-              { value: 'heated', label: 'Heated chamber' },
-            ]}
-            onChange={(value) => (value === '' ? without('enclosure') : set({ enclosure: value }, 'enclosure'))}
+            none="Not stated: family value"
+            options={ENCLOSURES}
           />
         </div>
         <div className="col-span-2">

@@ -189,7 +189,7 @@ test('a claim needs a statement and where it stands; what is left empty is not s
       .at(-1)!;
   await user.type(last('Statement'), 'V-0 at 1.6 mm');
   await user.type(last('Stated in'), 'Sheet 9');
-  await user.type(last('Thickness (mm)'), '1.6');
+  await user.type(last('Thickness'), '1.6');
   await user.type(last('Colour'), 'b');
   await user.clear(last('Colour'));
   await user.click(await button('Save'));
