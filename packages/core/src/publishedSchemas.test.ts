@@ -40,7 +40,7 @@ test.each([
   ['brief', brief, sampleBriefs[2]],
   ['grade', grade, sampleLibrary.grades[0]],
   ['machine', machine, sampleLibrary.machines[0]],
-  ['house-rules', companyRules, defaultCompanyRules],
+  ['company-rules', companyRules, defaultCompanyRules],
   ['library', library, { ...sampleLibrary, grades: sampleLibrary.grades.slice(0, 1) }],
 ] as const)('%s: a standard validator with the published files judges as the server does', (name, schema, document) => {
   const published = standard.getSchema(`${name}.schema.json`)!;

@@ -125,6 +125,6 @@ export const companyRules = record(
     ...laterRules,
   },
   'The company’s policy values',
-  'house-rules',
+  'company-rules',
 );
 export type CompanyRules = Static<typeof companyRules>;

@@ -129,7 +129,7 @@ export const companyRulesRecord = record(
     why: Type.Optional(longText('Why they were changed')),
   },
   'Company rules in force',
-  'house-rules-record',
+  'company-rules-record',
 );
 export type CompanyRulesRecord = Static<typeof companyRulesRecord>;
 
@@ -150,6 +150,6 @@ export const companyRulesHistory = record(
     ),
   },
   'Every set of company rules that was in force',
-  'house-rules-history',
+  'company-rules-history',
 );
 export type CompanyRulesHistory = Static<typeof companyRulesHistory>;

@@ -21,6 +21,7 @@ import type { WorkspaceServices } from './workspaces/parts.ts';
 import { workspaceRegistry, type WorkspaceRegistry } from './workspaces/registry.ts';
 import { workspaceService } from './workspaces/service.ts';
 import { agentOperations } from './agents/operations.ts';
+import { movedAddresses } from './http/movedAddresses.ts';
 import { benchOperations } from './bench/operations.ts';
 import { calculatorOperations } from './calculators/operations.ts';
 import { decisionOperations } from './decisions/operations.ts';
@@ -151,6 +152,7 @@ export function createApp({
     ...presenceOperations(installation),
   ];
   const api = express.Router();
+  api.use(movedAddresses);
   api.use(routerOf(access));
   if (live) api.get('/live', live);
   api.use(async (req, res, next) => {

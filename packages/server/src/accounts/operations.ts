@@ -253,9 +253,9 @@ export function accessOperations(
       handle: async ({ principal, body }) => ({ body: await workspaces.make(body as NewWorkspace, principal) }),
     },
     {
-      id: 'listHouseEvents',
+      id: 'listAccountEvents',
       method: 'get',
-      path: '/house-events',
+      path: '/account-events',
       summary: 'Account log and workspaces, newest first',
       needs: 'installation',
       answer: Type.Array(accountEvent),

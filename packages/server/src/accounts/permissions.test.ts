@@ -27,7 +27,7 @@ const ASKED: Record<Needs, string> = {
   person: 'signOut changeOwnAccount listCredentials makeToken endCredential',
   viewer: `
     listParts getPart listViews listStageMarks exportComparisonPDF listGrades getGrade gradeHistory
-    gradeUses compareGrades compareObservations getLibrary getHouseRules listHouseRuleChanges listImports
+    gradeUses compareGrades compareObservations getLibrary getCompanyRules listCompanyRuleChanges listImports
     getImport importRows exportLibrary exportFeaCard listMachines listPrints listAgents exportSpoolLabels
     listSpools listPlaces listDryers getStock proposeDryerSchedule exportDryerCalendar listInstruments
     listAirReadings getPrintProgress previewPriceList previewSupplierList listCampaigns getCampaign
@@ -35,7 +35,7 @@ const ASKED: Record<Needs, string> = {
     listMethodResults listPartResults listPartNotices listAttachments getAttachment listInstallations
     listServiceFindings listInstallationsOfPart listFindingsOfPart planInspections readFinding
     previewFindingEvidence exportServiceCalendar listFindingPhotos getFindingPhoto evaluate listDecisions
-    getDecision recomputeDecision decisionOutlook decisionDifferences listSignOffs listAllDecisions
+    getDecision recomputeDecision decisionDrift decisionDifferences listSignOffs listAllDecisions
     checkDecisionFile listReceivedRecords getReceivedRecord exportDecisionJSON exportDecisionCSV
     exportDecisionPDF exportDecisionHTML search listCalculators runCalculator listChanges getChange sayPresent sayGone
     checkRecords listJobs getJob
@@ -51,10 +51,10 @@ const ASKED: Record<Needs, string> = {
     removeFinding takeFindingEvidence replaceFailedPart addFindingPhoto removeFindingPhoto freezeDecision
     keepReceivedRecord putBack cancelJob retryJob
   `,
-  approver: 'signDecision updateHouseRules',
+  approver: 'signDecision updateCompanyRules',
   administrator:
     'listMembers inviteMember changeMember inviteAgain exportWorkshop checkWorkshop importWorkshop listBackups makeBackup getBackup',
-  installation: 'makeWorkspace listHouseEvents',
+  installation: 'makeWorkspace listAccountEvents',
 };
 
 test('every route is in the table, and asks what the table says', () => {

@@ -28,7 +28,7 @@ const ropeDressing: Agent = {
   handlingCaution: 'Slippery: gloves, wipe the floor.',
   ratings: { petg: { rating: 'limited', stressCrack: true } },
 };
-const put = (agent: Agent, revision: number) => api().put(`/api/v1/agents/${agent.id}`).send({ agent, revision });
+const put = (agent: Agent, revision: number) => api().put(`/api/v1/chemicals/${agent.id}`).send({ agent, revision });
 const inDressing: Brief = {
   ...dripCup,
   asks: { fluids: [{ agentId: ropeDressing.id, contact: 'immersion', temperatureC: 23, hours: 5000 }] },
@@ -65,14 +65,14 @@ describe('agents of the workshop’s own', () => {
       asks: { fluids: [{ agentId: 'mineral-oil', contact: 'splash', temperatureC: 23, hours: 1 }] },
     };
     expect(await chemicalOf('ne-petg', brief)).toMatchObject({ status: 'fail' });
-    await api().delete(`/api/v1/agents/mineral-oil?revision=${revision}`).expect(204);
+    await api().delete(`/api/v1/chemicals/mineral-oil?revision=${revision}`).expect(204);
     expect(await chemicalOf('ne-petg', brief)).toMatchObject({ status: 'pass' });
   });
   test('a stale revision is refused with the newer one, and nothing is lost', async () => {
     const problem = json<Problem>(await put({ ...ropeDressing, name: 'Other' }, 0).expect(409));
     expect(problem.current).toMatchObject({ agent: { name: 'Haul-rope dressing' }, revision: 1 });
     await put({ ...ropeDressing, name: 'Renamed' }, 1).expect(200);
-    await api().delete('/api/v1/agents/rope-dressing?revision=1').expect(409);
+    await api().delete('/api/v1/chemicals/rope-dressing?revision=1').expect(409);
   });
   test('a family nobody knows, another id than the address, a rating that is none: refused where they are', async () => {
     const stranger = {
@@ -80,30 +80,30 @@ describe('agents of the workshop’s own', () => {
       ratings: { unobtainium: { rating: 'resistant' as const, stressCrack: false } },
     };
     expect(json<Problem>(await put(stranger, 2).expect(422)).errors![0]!.pointer).toBe('/agent/ratings/unobtainium');
-    const elsewhere = await api().put('/api/v1/agents/other').send({ agent: ropeDressing, revision: 0 }).expect(422);
+    const elsewhere = await api().put('/api/v1/chemicals/other').send({ agent: ropeDressing, revision: 0 }).expect(422);
     expect(json<Problem>(elsewhere).errors![0]!.pointer).toBe('/agent/id');
     const bad = { ...ropeDressing, ratings: { petg: { rating: 'fine', stressCrack: false } } };
     expect(json<Problem>(await put(bad as unknown as Agent, 2).expect(422)).errors![0]!.pointer).toMatch(/rating/);
-    await api().delete('/api/v1/agents/nobody?revision=1').expect(404);
+    await api().delete('/api/v1/chemicals/nobody?revision=1').expect(404);
   });
 });
 
 describe('company rules keep who changed them and why', () => {
   test('every set that was in force, newest first', async () => {
-    const { rules } = json<{ rules: object }>(await api().get('/api/v1/house-rules'));
+    const { rules } = json<{ rules: object }>(await api().get('/api/v1/company-rules'));
     const first = {
       rules: { ...rules, limitedContactH: 200 },
       revision: 0,
       changedBy: 'M. Arkwright',
       why: 'Our soaks last longer',
     };
-    await api().put('/api/v1/house-rules').send(first).expect(200);
+    await api().put('/api/v1/company-rules').send(first).expect(200);
     await api()
-      .put('/api/v1/house-rules')
+      .put('/api/v1/company-rules')
       .send({ ...first, rules, revision: 1, why: '' })
       .expect(200);
-    await api().put('/api/v1/house-rules').send(first).expect(409);
-    const { changes } = json<CompanyRulesHistory>(await api().get('/api/v1/house-rules/history'));
+    await api().put('/api/v1/company-rules').send(first).expect(409);
+    const { changes } = json<CompanyRulesHistory>(await api().get('/api/v1/company-rules/history'));
     expect(changes.map(({ revision, why }) => [revision, why])).toEqual([
       [2, ''],
       [1, 'Our soaks last longer'],
@@ -113,7 +113,7 @@ describe('company rules keep who changed them and why', () => {
   });
   test('rules stored before a value existed are completed', async () => {
     await server.db.raw(`update house_rules set rules = rules - 'warpLimit'`);
-    const { rules } = json<{ rules: { warpLimit: number } }>(await api().get('/api/v1/house-rules'));
+    const { rules } = json<{ rules: { warpLimit: number } }>(await api().get('/api/v1/company-rules'));
     expect(rules.warpLimit).toBe(4);
   });
 });

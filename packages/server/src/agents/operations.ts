@@ -9,7 +9,7 @@ import { agentTable } from './repository.ts';
 export const agentOperations = (db: Knex): Operation[] =>
   recordOperations(db, {
     name: 'agent',
-    path: 'agents',
+    path: 'chemicals',
     plural: 'Agents',
     record: agentRecord,
     table: agentTable,

@@ -12,8 +12,8 @@ afterAll(() => server.close());
 
 const api = () => request(server.app);
 const json = <T>(response: { text: string }) => JSON.parse(response.text) as T;
-const inForce = async () => json<CompanyRulesRecord>(await api().get('/api/v1/house-rules').expect(200));
-const put = (record: Partial<CompanyRulesRecord>) => api().put('/api/v1/house-rules').send(record);
+const inForce = async () => json<CompanyRulesRecord>(await api().get('/api/v1/company-rules').expect(200));
+const put = (record: Partial<CompanyRulesRecord>) => api().put('/api/v1/company-rules').send(record);
 
 test('a new workshop’s are in force until somebody sets others, and the first to do so wins', async () => {
   expect(await inForce()).toEqual({ rules: defaultCompanyRules, revision: 0 });
@@ -36,7 +36,7 @@ test('every change is in the history with who and why, the newest first', async 
     changedBy: 'E. Ford',
     why: 'Wages',
   }).expect(200);
-  const { changes } = json<CompanyRulesHistory>(await api().get('/api/v1/house-rules/history').expect(200));
+  const { changes } = json<CompanyRulesHistory>(await api().get('/api/v1/company-rules/history').expect(200));
   expect(changes[0]).toMatchObject({ revision: before.revision + 1, changedBy: 'E. Ford', why: 'Wages' });
   expect(changes[0]!.rules.labourPerPartUsd).toBe(7);
   expect(changes.map(({ revision }) => revision)).toEqual(
@@ -76,4 +76,18 @@ test('rules that were set before a value was thought of have its default', async
   const { weatheringHPerYear: _later, ...old } = defaultCompanyRules;
   await server.db('house_rules').update({ rules: JSON.stringify(old) });
   expect((await inForce()).rules.weatheringHPerYear).toBe(defaultCompanyRules.weatheringHPerYear);
+});
+
+test('programs of an earlier version are sent on to where each address is now, with method, body and query', async () => {
+  const moved = (path: string) => api().get(`/api/v1${path}`).redirects(0).expect(308);
+  expect((await moved('/house-rules')).headers.location).toBe('/api/v1/company-rules');
+  expect((await moved('/house-rules/history?most=5')).headers.location).toBe('/api/v1/company-rules/history?most=5');
+  expect((await moved('/agents/mineral-oil')).headers.location).toBe('/api/v1/chemicals/mineral-oil');
+  expect((await api().get('/w/workshop/api/v1/house-rules').expect(308)).headers.location).toBe(
+    '/w/workshop/api/v1/company-rules',
+  );
+  await api().get('/api/v1/house-rulesets').expect(404);
+  const now = await inForce();
+  const followed = await api().put('/api/v1/house-rules').redirects(1).send({ rules: now.rules, revision: 99 });
+  expect(followed.status).toBe(409);
 });

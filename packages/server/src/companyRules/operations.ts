@@ -7,17 +7,17 @@ import { companyRulesChanges, companyRulesInForce, saveCompanyRules } from './re
 export function companyRulesOperations(db: Knex): Operation[] {
   return [
     {
-      id: 'getHouseRules',
+      id: 'getCompanyRules',
       method: 'get',
-      path: '/house-rules',
+      path: '/company-rules',
       summary: 'Policy values in force, with their revision',
       answer: companyRulesRecord,
       handle: async () => ({ body: await companyRulesInForce(db) }),
     },
     {
-      id: 'updateHouseRules',
+      id: 'updateCompanyRules',
       method: 'put',
-      path: '/house-rules',
+      path: '/company-rules',
       needs: 'approver',
       summary: 'Set policy values; a stale revision is refused with the newer ones. Frozen decisions keep theirs',
       body: companyRulesRecord,
@@ -29,9 +29,9 @@ export function companyRulesOperations(db: Knex): Operation[] {
       },
     },
     {
-      id: 'listHouseRuleChanges',
+      id: 'listCompanyRuleChanges',
       method: 'get',
-      path: '/house-rules/history',
+      path: '/company-rules/history',
       summary: 'Every set of company rules that was put in force: who, when and why',
       answer: companyRulesHistory,
       handle: async () => ({ body: await companyRulesChanges(db) }),

@@ -111,9 +111,9 @@ export function decisionOperations(db: Knex, decisions: DecisionService, jobs: J
       handle: async ({ params }) => ({ body: await decisions.recompute(params.decisionId!) }),
     },
     {
-      id: 'decisionOutlook',
+      id: 'decisionDrift',
       method: 'get',
-      path: '/decisions/:decisionId/outlook',
+      path: '/decisions/:decisionId/drift',
       summary: 'What a frozen decision would be today, and because of what',
       answer: drift,
       handle: async ({ params }) => ({ body: await decisions.drift(params.decisionId!) }),

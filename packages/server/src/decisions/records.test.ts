@@ -82,7 +82,7 @@ describe('a frozen decision', () => {
     const after = json<DecisionFile>(await request(restarted).get(`/api/v1/decisions/${decision.id}/export.json`));
     expect(after).toEqual(before);
     expect(await agrees(decision.id)).toBe(true);
-    const drift = json<DecisionDrift>(await api().get(`/api/v1/decisions/${decision.id}/outlook`).expect(200));
+    const drift = json<DecisionDrift>(await api().get(`/api/v1/decisions/${decision.id}/drift`).expect(200));
     expect(drift.causes.map(({ id }) => id)).toEqual(expect.arrayContaining(['brief', 'evidence']));
     expect(drift.now.status).toBe('fail');
     expect(drift.frozen.status).toBe('pass');

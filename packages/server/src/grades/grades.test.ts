@@ -216,14 +216,14 @@ describe('comparing', () => {
 
 describe('company rules', () => {
   test('changed once, a stale change is refused; evaluations follow, frozen decisions do not', async () => {
-    const before = json<CompanyRulesRecord>(await api().get('/api/v1/house-rules'));
+    const before = json<CompanyRulesRecord>(await api().get('/api/v1/company-rules'));
     expect(before.revision).toBe(0);
     const rules = { ...before.rules, evidenceSchool: 'lower-of-both' };
-    await api().put('/api/v1/house-rules').send({ rules, revision: 0 }).expect(200);
-    await api().put('/api/v1/house-rules').send({ rules: before.rules, revision: 0 }).expect(409);
-    expect(json<CompanyRulesRecord>(await api().get('/api/v1/house-rules'))).toEqual({ rules, revision: 1 });
+    await api().put('/api/v1/company-rules').send({ rules, revision: 0 }).expect(200);
+    await api().put('/api/v1/company-rules').send({ rules: before.rules, revision: 0 }).expect(409);
+    expect(json<CompanyRulesRecord>(await api().get('/api/v1/company-rules'))).toEqual({ rules, revision: 1 });
     const invalid = await api()
-      .put('/api/v1/house-rules')
+      .put('/api/v1/company-rules')
       .send({ rules: { ...rules, scrapShare: 2 }, revision: 1 })
       .expect(422);
     expect(json<Problem>(invalid).errors![0]!.pointer).toBe('/rules/scrapShare');
@@ -255,7 +255,7 @@ describe('company rules', () => {
     const lower = await strengthOf();
     const [decision] = (await server.db('decisions').select('id')) as { id: string }[];
     expect(json(await api().get(`/api/v1/decisions/${decision!.id}/recomputation`))).toMatchObject({ agrees: true });
-    await api().put('/api/v1/house-rules').send({ rules: before.rules, revision: 1 }).expect(200);
+    await api().put('/api/v1/company-rules').send({ rules: before.rules, revision: 1 }).expect(200);
     // 40 MPa · 0.9 against 50 MPa.
     expect(lower / (await strengthOf())).toBeCloseTo(36 / 50, 6);
   });

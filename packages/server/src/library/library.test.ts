@@ -65,7 +65,7 @@ test.each([
         handlingCaution: 'Gloves.',
         ratings: {},
       };
-      await api().put('/api/v1/agents/rope-wash').send({ agent, revision: 0 }).expect(200);
+      await api().put('/api/v1/chemicals/rope-wash').send({ agent, revision: 0 }).expect(200);
     },
   ],
   ['a machine is removed', () => api().delete('/api/v1/machines/strand-layer?revision=1').expect(204)],

@@ -215,7 +215,7 @@ describe('what a failure changes', () => {
     expect(again.agrees).toBe(true);
     expect(digestOf(json<Decision>(await api().get(`/api/v1/decisions/${decision.id}`)))).toBe(digestOf(decision));
     const drift = json<{ now: { status: string }; causes: { id: string }[] }>(
-      await api().get(`/api/v1/decisions/${decision.id}/outlook`),
+      await api().get(`/api/v1/decisions/${decision.id}/drift`),
     );
     expect(drift.now.status).toBe('fail');
     expect(drift.causes.map((cause) => cause.id)).toContain('evidence');

@@ -51,7 +51,7 @@ const exportsOf = async (server: Server): Promise<string[]> => {
     'campaigns',
     'installations',
     'service-findings',
-    'house-rules',
+    'company-rules',
   ];
   return [...records, ...(await Promise.all(lists.map((path) => get(`/api/v1/${path}`))))];
 };

@@ -142,7 +142,7 @@ export const PLACE_SCREENS: readonly ScreenHelp[] = [
     title: 'Company rules',
     question: 'Which rules always apply?',
     does: ['Change a value and see which parts it affects before it is saved. Give a reason.'],
-    words: ['house-rules', 'safety-factor', 'knock-down', 'basis', 'cov'],
+    words: ['company-rules', 'safety-factor', 'knock-down', 'basis', 'cov'],
   },
   {
     path: '/calculators/*',

@@ -96,7 +96,7 @@ class Records {
 export function fakeServer() {
   const bench = sampleCampaigns(NOW);
   const kinds = {
-    agents: new Records('agent', []),
+    chemicals: new Records('agent', []),
     grades: new Records('grade', sampleLibrary.grades),
     machines: new Records('machine', sampleLibrary.machines),
     spools: new Records(
@@ -141,16 +141,16 @@ export function fakeServer() {
   const routes: [method: string, path: string, handler: Handler][] = [
     ['GET', 'session', () => server.session],
     ['GET', 'library', () => ({ grades: valuesOf(kinds.grades), machines: valuesOf(kinds.machines) })],
-    ['GET', 'house-rules', () => rulesTold()],
+    ['GET', 'company-rules', () => rulesTold()],
     [
       'PUT',
-      'house-rules',
+      'company-rules',
       ({ body }) => {
         server.rules = { value: body.rules as typeof defaultCompanyRules, revision: server.rules.revision + 1 };
         return rulesTold();
       },
     ],
-    ['GET', 'house-rules/history', () => ({ changes: [] })],
+    ['GET', 'company-rules/history', () => ({ changes: [] })],
     [
       'GET',
       'parts',

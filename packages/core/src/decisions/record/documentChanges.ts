@@ -32,8 +32,12 @@ export function documentChanges(
   return saysTheSame(from, to) ? [] : [{ area, field: title(at), before: from, after: to }];
 }
 
+/** Fields that keep the names they were published by, in today's words. */
+const TODAY: Record<string, string> = { asks: 'requirements', schoolId: 'ranking method', agentId: 'chemical' };
+const wordsOf = (field: string) => TODAY[field] ?? fieldMeaning(field).words.replace(/ id$/, '');
+
 function title(path: readonly string[]): string {
-  const words = path.map((key) => (key.startsWith('“') ? key : fieldMeaning(key).words));
+  const words = path.map((key) => (key.startsWith('“') ? key : wordsOf(key)));
   const text = words.join(' · ').replaceAll(' · “', ' “');
   return text === '' ? 'all of it' : text[0]!.toUpperCase() + text.slice(1);
 }
@@ -62,7 +66,7 @@ function show(value: unknown, path: readonly string[]): Statement | null {
   return joined(
     Object.entries(value as Document)
       .filter(([key]) => key !== 'id')
-      .map(([key, one]) => say`${fieldMeaning(key).words} ${show(one, [...path, key]) ?? 'none'}`),
+      .map(([key, one]) => say`${wordsOf(key)} ${show(one, [...path, key]) ?? 'none'}`),
     ', ',
   );
 }

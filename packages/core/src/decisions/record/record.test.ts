@@ -201,7 +201,10 @@ describe('what is different', () => {
       before: 'Tarrowmill ASA Outdoor',
       after: 'Nine Elms PETG Trade',
     });
-    expect(found.find(({ field }) => field === 'Asks · max mass')).toMatchObject({ before: '190 g', after: '300 g' });
+    expect(found.find(({ field }) => field === 'Requirements · max mass')).toMatchObject({
+      before: '190 g',
+      after: '300 g',
+    });
     expect(found.filter(({ area }) => area === 'Company rules')).toHaveLength(1);
     expect(found.filter(({ area }) => area === 'Numbers').length).toBeGreaterThan(3);
     expect(decisionDifferences(asa, roundTrip(asa))).toEqual([]);

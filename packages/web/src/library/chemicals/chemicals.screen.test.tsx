@@ -20,7 +20,7 @@ test('an agent of our own is written down, with what it does to a family, and li
   expect(server.asked).toEqual([
     {
       method: 'PUT',
-      path: 'agents/rope-wash',
+      path: 'chemicals/rope-wash',
       body: {
         revision: 0,
         agent: {
@@ -44,7 +44,7 @@ test('an agent of our own is written down, with what it does to a family, and li
 
 test('a second agent of the same name gets an address of its own', async () => {
   const server = fakeServer();
-  server.kinds.agents.put('rope-wash', {
+  server.kinds.chemicals.put('rope-wash', {
     agent: { ...server.referenceAgent('water-fresh'), id: 'rope-wash' },
     revision: 0,
   });
@@ -52,7 +52,7 @@ test('a second agent of the same name gets an address of its own', async () => {
   await user.type(await field('Name'), 'Rope wash');
   await user.type(await field('Safety notes'), 'Gloves.');
   await user.click(await button('Save it'));
-  await waitFor(() => expect(server.asked[0]?.path).toBe('agents/rope-wash-2'));
+  await waitFor(() => expect(server.asked[0]?.path).toBe('chemicals/rope-wash-2'));
 });
 
 test('a rating of the table is corrected for this workshop, the table’s word stays in sight, and the correction goes again', async () => {
@@ -77,30 +77,30 @@ test('a rating of the table is corrected for this workshop, the table’s word s
   await user.click(await button(/^Remove the corrections to/));
   await user.click(within(await screen.findByRole('alertdialog')).getByRole('button', { name: 'Remove' }));
   await waitFor(() => expect(where()).toBe('/chemicals'));
-  expect(server.asked[1]).toMatchObject({ method: 'DELETE', path: 'agents/mineral-oil?revision=1' });
+  expect(server.asked[1]).toMatchObject({ method: 'DELETE', path: 'chemicals/mineral-oil?revision=1' });
 });
 
 test('what somebody else saved meanwhile is not written over: theirs can be taken', async () => {
   const server = fakeServer();
   const own: Agent = { ...server.referenceAgent('water-fresh'), id: 'rope-wash', name: 'Rope wash', examples: [] };
-  server.kinds.agents.put('rope-wash', { agent: own, revision: 0 });
+  server.kinds.chemicals.put('rope-wash', { agent: own, revision: 0 });
   const { user } = openApp('/chemicals/rope-wash/edit', { server });
   const name = await field('Name');
   await user.clear(name);
   await user.type(name, 'Mine');
-  server.kinds.agents.changeElsewhere('rope-wash', { ...own, name: 'Theirs' });
+  server.kinds.chemicals.changeElsewhere('rope-wash', { ...own, name: 'Theirs' });
   await user.click(await button('Save it'));
   await user.click(await button('Use the newer version'));
   expect(await field('Name')).toHaveValue('Theirs');
   await user.type(await field('Name'), ' and mine');
   await user.click(await button('Save it'));
   expect(await screen.findByRole('heading', { name: 'Theirs and mine' })).toBeVisible();
-  expect(server.kinds.agents.byId.get('rope-wash')?.revision).toBe(3);
+  expect(server.kinds.chemicals.byId.get('rope-wash')?.revision).toBe(3);
 });
 
 test('a refusal is told at its cause, and what was typed stays', async () => {
   const server = fakeServer();
-  server.says('PUT', 'agents/:id', () => {
+  server.says('PUT', 'chemicals/:id', () => {
     throw new Refused({
       status: 422,
       title: 'Not possible',

@@ -30,7 +30,7 @@ test('a changed value counts only once it is signed, and says what it moves befo
   expect(server.asked).toEqual([
     {
       method: 'PUT',
-      path: 'house-rules',
+      path: 'company-rules',
       body: {
         rules: { ...defaultCompanyRules, datasheetStrengthFactor: 0.5 },
         revision: 1,
@@ -80,7 +80,7 @@ test('the price of a machine hour may be left to the machines', async () => {
 
 test('rules that somebody else changed meanwhile are taken, not written over', async () => {
   const server = fakeServer();
-  server.says('PUT', 'house-rules', () => {
+  server.says('PUT', 'company-rules', () => {
     throw new Refused({
       status: 409,
       title: 'Changed meanwhile',
@@ -118,7 +118,7 @@ test('who changed what is listed, newest first, and an earlier set is taken up a
     { revision: 3, changedBy: 'C. Dow', why: 'Too kind', rules: { ...defaultCompanyRules, purgeShare: 0.2 } },
     { revision: 2, changedBy: '', why: '', rules: { ...defaultCompanyRules, purgeShare: 0.1 } },
   ].map((one) => ({ ...one, changedAt: '2026-05-01T08:00:00Z' }));
-  server.says('GET', 'house-rules/history', () => ({ changes }));
+  server.says('GET', 'company-rules/history', () => ({ changes }));
   const { user } = openApp('/company-rules', { server });
   const list = within(await screen.findByRole('region', { name: 'Change history' }));
   const told = (await list.findAllByRole('listitem')).map((one) => one.textContent);

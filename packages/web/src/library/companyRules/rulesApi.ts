@@ -5,12 +5,12 @@ export const { useSaveCompanyRulesMutation, useCompanyRulesHistoryQuery } = api.
   endpoints: (build) => ({
     saveCompanyRules: build.mutation<CompanyRulesRecord, CompanyRulesRecord>({
       extraOptions: { kept: 'Company rules' },
-      query: (body) => ({ url: 'house-rules', method: 'PUT', body }),
-      invalidatesTags: ['HouseRules'],
+      query: (body) => ({ url: 'company-rules', method: 'PUT', body }),
+      invalidatesTags: ['CompanyRules'],
     }),
     companyRulesHistory: build.query<CompanyRulesHistory, void>({
-      query: () => 'house-rules/history',
-      providesTags: ['HouseRules'],
+      query: () => 'company-rules/history',
+      providesTags: ['CompanyRules'],
     }),
   }),
 });

@@ -35,7 +35,7 @@ export const {
       invalidatesTags: ['Decision'],
     }),
     // Asked each time a record is opened: anything in the workshop may have changed it.
-    drift: build.query<DecisionDrift, string>({ query: (id) => `decisions/${id}/outlook`, keepUnusedDataFor: 0 }),
+    drift: build.query<DecisionDrift, string>({ query: (id) => `decisions/${id}/drift`, keepUnusedDataFor: 0 }),
     differences: build.query<FieldChange[], { id: string; earlierId: string }>({
       query: ({ id, earlierId }) => `decisions/${id}/differences/${earlierId}`,
     }),

@@ -88,6 +88,6 @@ export const {
       query: (body) => post('workspaces', body),
       invalidatesTags: ['Session'],
     }),
-    accountEvents: build.query<AccountEvent[], void>({ query: () => 'house-events', providesTags: ['Member'] }),
+    accountEvents: build.query<AccountEvent[], void>({ query: () => 'account-events', providesTags: ['Member'] }),
   }),
 });

@@ -77,7 +77,7 @@ export const api = createApi({
     'Received',
     'Library',
     'Grade',
-    'HouseRules',
+    'CompanyRules',
     'Import',
     'Job',
     'Chemical',
@@ -124,7 +124,10 @@ export const api = createApi({
       invalidatesTags: ['Part'],
     }),
     library: build.query<Library, void>({ query: () => 'library', providesTags: ['Library'] }),
-    companyRules: build.query<CompanyRulesRecord, void>({ query: () => 'house-rules', providesTags: ['HouseRules'] }),
+    companyRules: build.query<CompanyRulesRecord, void>({
+      query: () => 'company-rules',
+      providesTags: ['CompanyRules'],
+    }),
     machines: build.query<MachineRecord[], void>({ query: () => 'machines', providesTags: ['Machine'] }),
     decisions: build.query<DecisionSummary[], string>({
       query: (partId) => `parts/${partId}/decisions`,

@@ -74,7 +74,7 @@ test('what this page did itself it does not read again', async () => {
 
 test('a burst of changes is read once; a lost connection that is back reads everything', async () => {
   const server = fakeServer();
-  const stock = counting(server, 'house-rules/history', () => ({ changes: [] }));
+  const stock = counting(server, 'company-rules/history', () => ({ changes: [] }));
   const { settled } = openApp('/spools', { server });
   expect(await screen.findByRole('link', { name: 'S-03' })).toBeVisible();
   await settled();

@@ -9,7 +9,7 @@ const TAGS = {
   grades: ['Library', 'Grade'],
   agents: ['Chemical', 'Library'],
   machines: ['Machine', 'Library'],
-  house_rules: ['HouseRules', 'Library'],
+  house_rules: ['CompanyRules', 'Library'],
   spools: ['Stock'],
   places: ['Stock'],
   dryers: ['Stock'],

@@ -43,7 +43,7 @@ function serverOf(session: Session, members: Member[] = []): FakeServer {
   const server = fakeServer();
   server.server.session = session;
   server.says('GET', 'members', () => members);
-  server.says('GET', 'house-events', () => [
+  server.says('GET', 'account-events', () => [
     { at: '2026-05-01T08:00:00Z', who: 'E. Ford', what: 'invited', about: 'Person 2' },
   ]);
   server.says('PUT', 'members/:id', ({ params, body }) => {
@@ -85,7 +85,7 @@ describe('the door', () => {
     const { user } = openApp('/chemicals/new', { server });
     await user.type(await field('Name'), 'Rope wash');
     await user.type(await field('Safety notes'), 'Gloves.');
-    server.says('PUT', 'agents/:id', () => {
+    server.says('PUT', 'chemicals/:id', () => {
       server.server.session = { ...OPEN_DOOR, state: 'sign-in', workspace: null };
       throw new Refused({ status: 401, title: 'Not signed in', detail: 'Sign in again.' });
     });

@@ -59,7 +59,7 @@ export const evidenceWords: readonly Word[] = [
     group: 'Evidence',
   },
   {
-    id: 'house-rules',
+    id: 'company-rules',
     word: 'Company rules',
     means:
       'Policy values: safety factors, knock-down factors, limits. Each has a reason, and a change shows the parts affected.',

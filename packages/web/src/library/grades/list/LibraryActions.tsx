@@ -14,7 +14,7 @@ export function LibraryActions({ chosenIds }: { chosenIds: readonly string[] }) 
         Polymer families and fibres
       </Link>
       <Link to="/chemicals" className={buttonLook('quiet')}>
-        Agents
+        Chemicals
       </Link>
       <Link to="/grades/import" className={buttonLook('plain')}>
         Import
