@@ -48,6 +48,10 @@ const LININGS = [
   { value: 'all-metal', label: 'all metal' },
   { value: 'ptfe', label: 'PTFE-lined' },
 ];
+const NOZZLES = [
+  { value: 'brass', label: 'brass' },
+  { value: 'hardened', label: 'hardened' },
+];
 const DRIVES = [
   { value: 'direct', label: 'direct' },
   { value: 'remote', label: 'Bowden tube' },
@@ -201,7 +205,7 @@ function HotEndPanel() {
         <MachineField name="maximumNozzleC" label="Nozzle up to" />
         <MachineField name="sensorLimitC" label="Sensor holds to" />
         <MachineField name="hotEndLining" label="Hot end" options={LININGS} />
-        <MachineField name="nozzleMaterial" label="Nozzle" />
+        <MachineField name="nozzleMaterial" label="Nozzle" options={NOZZLES} />
         <MachineField name="nozzleDiameterMm" label="Nozzle bore" />
         <MachineField name="volumetricFlowMm3PerS" label="Sustained flow, mm³/s" />
         <MachineField name="extruder" label="Drive" options={DRIVES} />

@@ -19,7 +19,6 @@ import { MovedLine } from './table/MovedLine.tsx';
 import { percent } from './confidence/percent.ts';
 import { RankingMethodStrip } from './ranking/RankingMethodStrip.tsx';
 import { EqualMassRow, SizeRow } from './sized/SizeRow.tsx';
-import { SortHead, type Sort } from './table/SortHead.tsx';
 import { ViewSwitch } from './ViewSwitch.tsx';
 import { WeightsBar } from './ranking/WeightsBar.tsx';
 import { WorkingTable } from './grade/WorkingTable.tsx';
@@ -188,28 +187,6 @@ describe('weights', () => {
       expect(joint.getAttribute('tabindex')).toBe('0');
       expect(joint.getAttribute('aria-valuetext')).toMatch(/\d+, .+ \d+$/);
     }
-  });
-});
-
-describe('a heading that sorts', () => {
-  const head = (sort: Sort | null, startsRising = false) =>
-    drawn(
-      <table>
-        <thead>
-          <tr>
-            <SortHead id="cost" title="Cost" sort={sort} onSort={ignore} startsRising={startsRising} />
-          </tr>
-        </thead>
-      </table>,
-    ).querySelector('th')!;
-  test.each([
-    [null, 'none', 'Cost'],
-    [{ by: 'cost', descending: true }, 'descending', 'Cost ↓'],
-    [{ by: 'cost', descending: false }, 'ascending', 'Cost ↑'],
-    [{ by: 'mass', descending: true }, 'none', 'Cost'],
-  ] as const)('%j is told as %s', (sort, told, text) => {
-    expect(head(sort).getAttribute('aria-sort')).toBe(told);
-    expect(textOf(head(sort))).toBe(text);
   });
 });
 

@@ -10,7 +10,7 @@ import {
 } from '@anvilstone/core/evaluation';
 import { useMemo } from 'react';
 import { useAddress, type SetAddress } from '../../sync/address/useAddress.ts';
-import type { Sort } from './table/SortHead.tsx';
+import type { Sort } from '../../ui/table/tableColumn.ts';
 
 const VIEWS = ['drawn', 'sized', 'equal-mass', 'map'] as const;
 export type View = (typeof VIEWS)[number];

@@ -6,7 +6,7 @@ import { choiceWords, dimensionOf, labelOf } from './fieldWords.ts';
 import { TextsField } from './TextsField.tsx';
 import { kindOf, stated, type FieldSchema } from './schemaField.ts';
 
-export interface FieldOption {
+interface FieldOption {
   value: string;
   label: string;
 }

@@ -1,3 +1,4 @@
+import type { Sort } from '../../../ui/table/tableColumn.ts';
 import { useDeferredValue, useMemo, useState } from 'react';
 import { Link, useNavigate } from 'react-router';
 import { useAppSelector } from '../../../sync/store/store.ts';
@@ -17,7 +18,7 @@ import { ColumnChooser } from './ColumnChooser.tsx';
 import { ConditionChooser } from '../comparing/ConditionChooser.tsx';
 import { FacetPanel } from './FacetPanel.tsx';
 import { readAddress, writeAddress } from './filterAddress.ts';
-import { filterGrades, indexGrades, sortGrades, type Facet, type GradeFilter, type Sort } from './gradeFilter.ts';
+import { filterGrades, indexGrades, sortGrades, type Facet, type GradeFilter } from './gradeFilter.ts';
 import { GradesTable } from './GradesTable.tsx';
 import { LibraryActions } from './LibraryActions.tsx';
 import { RangeFilters } from './RangeFilters.tsx';

@@ -1,5 +1,6 @@
 import { readAddress, writeAddress } from './filterAddress.ts';
-import type { GradeFilter, Sort } from './gradeFilter.ts';
+import type { Sort } from '../../../ui/table/tableColumn.ts';
+import type { GradeFilter } from './gradeFilter.ts';
 
 const filter: GradeFilter = {
   words: 'clear petg',

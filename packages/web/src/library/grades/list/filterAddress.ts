@@ -1,4 +1,5 @@
-import { FACETS, type GradeFilter, type Range, type Sort } from './gradeFilter.ts';
+import type { Sort } from '../../../ui/table/tableColumn.ts';
+import { FACETS, type GradeFilter, type Range } from './gradeFilter.ts';
 
 /** Filter and order as they stand in the address, so that a view can be linked and the browser's back button works. */
 export function readAddress(params: URLSearchParams): { filter: GradeFilter; sort: Sort } {

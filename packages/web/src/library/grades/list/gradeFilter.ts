@@ -1,3 +1,4 @@
+import type { Sort } from '../../../ui/table/tableColumn.ts';
 import type { LibraryTable } from '@anvilstone/core/evaluation';
 import { findFamily, findReinforcement, type Morphology } from '@anvilstone/core/materials';
 import type { Grade } from '@anvilstone/schema';
@@ -17,11 +18,6 @@ export interface GradeFilter {
   chosen: Partial<Record<Facet, readonly string[]>>;
   priceAtMost?: number;
   ranges: readonly Range[];
-}
-export interface Sort {
-  /** A property column, or one of the fixed ones. */
-  by: 'name' | 'maker' | 'family' | 'price' | (string & {});
-  descending: boolean;
 }
 
 /** What the facets and the search need of a grade, made once. */

@@ -63,7 +63,7 @@ export const MatrixRow = memo(function MatrixRow({
     <tr
       aria-rowindex={index + 2}
       style={{ height: ROW_PX }}
-      className={`border-b border-line last:border-0 ${isOpen ? 'bg-ember-ground' : 'hover:bg-sunken'}`}
+      className={`[&>*]:border-b [&>*]:border-line ${isOpen ? 'bg-ember-ground' : 'hover:bg-sunken'}`}
     >
       <td className="px-1 text-center text-quiet">
         {place > 0 ? place : ''}
