@@ -26,7 +26,7 @@ test('a failure in service becomes a finding, the finding evidence, the evidence
   const first = await decide(page, id, 'The lowest cost in the warm air.');
   const record = page.url();
 
-  // To work with it: what to look at follows from what it is closest to giving out by.
+  // To work with it: what to look at follows from what it is closest to failing by.
   await page
     .getByRole('link', { name: /Service/ })
     .last()

@@ -73,7 +73,7 @@ describe('a check added to the list, and nothing else touched', () => {
     const chance = chanceOfMeetingAll(lampArm, library, grade!, evaluated().orientation, { draws: 500 })!;
     expect(chance.byCheck.map(({ checkId }) => checkId)).toContain(id);
   });
-  test('is proposed a test, looked at in service, and named when a part gives out that way', () => {
+  test('is proposed a test, looked at in service, and named when a part fails that way', () => {
     const entry = evaluated();
     const close = {
       ...entry,

@@ -9,7 +9,7 @@ const uuid = Type.String({ format: 'uuid' });
 export const plannedInspection = record(
   {
     on: day,
-    modeIds: Type.Array(identifier, { maxItems: 20, description: 'Ways to give out that are looked for' }),
+    modeIds: Type.Array(identifier, { maxItems: 20, description: 'Failure modes that are looked for' }),
   },
   'A look that is due',
 );

@@ -84,8 +84,7 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       method: 'post',
       path: '/inspection-plans',
       needs: 'viewer',
-      summary:
-        'What to look at of a part in service and when, from what it is closest to giving out by; nothing is saved',
+      summary: 'What to look at of a part in service and when, from what it is closest to failing by; nothing is saved',
       body: Type.Object(
         {
           partId: Type.String({ format: 'uuid' }),

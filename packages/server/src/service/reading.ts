@@ -130,7 +130,7 @@ export interface PlanRequest {
 }
 export type PlanItem = Omit<InspectionItem, 'mode'> & { modeId: string };
 
-/** What to look at and when, from what the part is closest to giving out by. */
+/** What to look at and when, from what the part is closest to failing by. */
 export async function inspectionPlanFor(
   db: Knex,
   request: PlanRequest,
@@ -182,7 +182,7 @@ async function evidenceOf(db: Knex, findingId: string) {
       {
         pointer: '/measured',
         detail: 'This finding says nothing that could become evidence',
-        accepted: 'a way to give out with what was measured of it, within the brief',
+        accepted: 'a failure mode with what was measured of it, within the brief',
       },
     ]);
   const grade = await findGrade(db, installation.gradeId);

@@ -141,7 +141,7 @@ describe('parts in service and what is found of them', () => {
 });
 
 describe('inspections', () => {
-  test('are planned from what the part is closest to giving out by', async () => {
+  test('are planned from what the part is closest to failing by', async () => {
     const decision = await decided();
     const { items, dates } = json<{ items: { modeId: string }[]; dates: { on: string }[] }>(
       await api()

@@ -66,7 +66,7 @@ export function ReserveCurve({
         <path d={path(points) ?? ''} className="fill-none stroke-ember stroke-[2.2]" />
         {limitC >= points[0]!.temperatureC && <circle cx={x(limitC)} cy={y(1)} r="4.5" className="fill-ember" />}
       </svg>
-      <p className="text-xs text-quiet">Gives out first: {firsts.join(', then ').toLowerCase() || 'nothing yet'}</p>
+      <p className="text-xs text-quiet">Fails first: {firsts.join(', then ').toLowerCase() || 'nothing yet'}</p>
       <details className="text-sm">
         <summary className="text-quiet">Table of this curve</summary>
         <table className="mt-1">

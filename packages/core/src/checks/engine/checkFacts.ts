@@ -1,4 +1,4 @@
-/** Ways to give out in service, as the failure modes of the library of evidence name them. */
+/** Failure modes in service, as those of the library of evidence name them. */
 export type FailureModeId =
   | 'sagged'
   | 'lost-hold'
@@ -17,7 +17,7 @@ export type FailureModeId =
  * itself, and nothing else is touched.
  */
 export interface CheckFacts {
-  /** How a part gives out in service that fails it; absent: not in a way that is seen there. */
+  /** Failure mode seen in service when it is not met; absent: not in a way that is seen there. */
   failsAs?: FailureModeId;
   /** Bench methods whose result bears on it, by id; absent: none does. */
   testedBy?: readonly string[];

@@ -31,7 +31,7 @@ export function ownHeatLimit(context: CheckContext, longestH = Infinity): HeatLi
   return limit;
 }
 
-/** Where loads or form give out, and what does. */
+/** Where loads or form fail, and what does. */
 type Fading = Pick<HeatLimit, 'limitC' | 'decides'>;
 
 function findHeatLimit(context: CheckContext, longestH: number): HeatLimit | { gaps: readonly Statement[] } {
@@ -111,7 +111,7 @@ function findLoadLimit(context: CheckContext, reserves: ReserveByTemperature, ho
   return { limitC, decides: decidedAt(limitC + TOLERANCE_K) };
 }
 
-/** What gives out at a temperature. */
+/** What fails at a temperature. */
 function describe(context: CheckContext, ask: CheckUnderLoad | undefined, temperatureC: number): HeatLimitCause {
   if (!ask) return { first: '', loadCaseId: context.part.loads[0]!.loadCase.id, evidence: 'D' };
   const outcome = ask.check.at(context, ask.load, temperatureC, ask.durationH);
@@ -126,7 +126,7 @@ export interface SmallestReserve extends HeatLimitCause {
   reserve: number;
 }
 
-/** The first check to give out when the hot loads act at one temperature; `longestH` caps how long each acts. */
+/** The first check to fail when the hot loads act at one temperature; `longestH` caps how long each acts. */
 export function smallestReserve(
   context: CheckContext,
   temperatureC: number,

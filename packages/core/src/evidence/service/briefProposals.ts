@@ -76,7 +76,7 @@ const withLoad = (brief: Brief, id: string, change: Partial<Brief['loadCases'][n
   }),
 });
 
-/** A way to give out that no check of the brief speaks of, where one ask would make it speak of it. */
+/** A failure mode that no check of the brief speaks of, where one ask would make it speak of it. */
 const unasked: Proposer = ({ finding, comparison }) => {
   if (finding.modeId !== 'weathered' || comparison.checks.length > 0) return [];
   return [

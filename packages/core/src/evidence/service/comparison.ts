@@ -24,7 +24,7 @@ export interface ComparedRow {
 export interface ServiceComparison {
   hoursInService: number;
   rows: readonly ComparedRow[];
-  /** Checks that should have predicted how it gave out, with the reserve that they had. */
+  /** Checks that should have predicted how it failed, with the reserve that they had. */
   checks: readonly { checkId: string; title: string; reserve: number | null; status: string }[];
   verdict: 'as-predicted' | 'beyond-brief' | 'worse-than-predicted' | 'not-predicted';
   says: string;
@@ -146,7 +146,7 @@ function cyclesRow({ measured, loadCaseId }: ServiceFinding, brief: Brief): Comp
   };
 }
 
-/** Under what it gave out, beside what it should have broken at where that can be predicted, else beside what was asked. */
+/** Under what it failed, beside what it should have broken at where that can be predicted, else beside what was asked. */
 function loadRow(finding: ServiceFinding, grounds: ServiceInputs): ComparedRow | undefined {
   const found = finding.measured.loadN;
   const load = loadOf(finding, grounds.brief);

@@ -1,7 +1,7 @@
 import { checks, findCheck, type FailureModeId } from '@anvilstone/core/checks';
 import type { Dimension } from '@anvilstone/core/foundations';
 
-/** How a part in service gives out, told by what is seen of it. */
+/** How a part in service fails, told by what is seen of it. */
 export interface FailureMode {
   id: FailureModeId;
   title: string;
@@ -17,7 +17,7 @@ export interface FailureMode {
   warns: boolean;
 }
 
-/** Every way to give out, those that creep up first. The next one is one entry here. */
+/** Every failure mode, those that creep up first. The next one is one entry here. */
 export const failureModes: readonly FailureMode[] = [
   {
     id: 'sagged',
@@ -119,7 +119,7 @@ const byId = new Map<string, FailureMode>(failureModes.map((mode) => [mode.id, m
 /** Undefined: of a newer version. */
 export const findFailureMode = (id: string): FailureMode | undefined => byId.get(id);
 
-/** Checks that should have predicted a way to give out, by id. */
+/** Checks that should have predicted a failure mode, by id. */
 export const predictedBy = (modeId: string): string[] =>
   checks.filter(({ failsAs }) => failsAs === modeId).map(({ id }) => id);
 

@@ -54,7 +54,7 @@ describe('what was found beside what was predicted', () => {
     expect(compareFinding(calm, installed(), duct).verdict).toBe('as-predicted');
     expect(compareFinding(found({ state: 'sound' }), installed(), duct).verdict).toBe('not-predicted');
   });
-  test('a way to give out that no check of the brief speaks of is said to be so', () => {
+  test('a failure mode that no check of the brief speaks of is said to be so', () => {
     const { verdict, says } = compareFinding(found({ modeId: 'weathered' }), installed(), duct);
     expect(verdict).toBe('not-predicted');
     expect(says).toContain('add the requirement');

@@ -27,7 +27,7 @@ const CLOSE_RESERVE = 1.3;
 const MOST_ITEMS = 6;
 
 /**
- * What to look at and when, the weakest first: from the ways in which the part is closest to giving out. What builds up with time is looked
+ * What to look at and when, the weakest first: from the ways in which the part is closest to failing. What builds up with time is looked
  * at early and then ever more seldom; what comes without warning, close to its limit, or on what is not known is looked at twice as often.
  * Intervals are ours, class D: whoever answers for the part may set others.
  */

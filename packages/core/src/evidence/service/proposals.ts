@@ -229,7 +229,7 @@ const test =
   (methodId: string, says: string): Proposer =>
   () => [{ kind: 'test', methodId, says }];
 
-/** By the way it gave out; the next one is one entry here. */
+/** By failure mode; the next one is one entry here. */
 const BY_MODE: Readonly<Record<string, readonly Proposer[]>> = {
   sagged: [creepFromMovement, test('sag-48h', 'Creep test (48 h) on bars of this grade.')],
   'lost-hold': [test('sag-48h', 'Creep test: it also gives the relaxation.')],

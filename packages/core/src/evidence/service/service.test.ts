@@ -9,7 +9,7 @@ const entryOf = (brief: Brief, gradeId: string) =>
   evaluate(brief, sampleLibrary).grades.find((one) => one.gradeId === gradeId)!.best;
 const gradeOf = (id: string) => sampleLibrary.grades.find((one) => one.id === id)!;
 
-describe('ways to give out', () => {
+describe('failure modes', () => {
   test('each is predicted by some check', () => {
     for (const { id } of failureModes) expect([id, predictedBy(id).length > 0]).toEqual([id, true]);
   });

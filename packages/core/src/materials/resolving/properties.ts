@@ -2,7 +2,7 @@ import type { PropertyId } from '@anvilstone/schema';
 import type { Dimension } from '@anvilstone/core/foundations';
 import type { Condition } from './conditions.ts';
 
-/** Which knock-downs and carrying factors apply: see carry.ts. */
+/** Which knock-downs and carrying factors apply: see adjustToCondition.ts. */
 export type PropertyKind = 'strength' | 'modulus' | 'elongation' | 'impact' | 'other';
 
 export const PROPERTY_GROUPS = [

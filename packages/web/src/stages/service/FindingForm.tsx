@@ -71,7 +71,7 @@ export function FindingForm({
       (modeId && !isSound && modes.includes(modeId)) ||
       (isSound && modes.some((one) => looked.includes(one))),
   );
-  // What was entered for another way to give out, and is no longer asked, is not kept.
+  // What was entered for another failure mode, and is no longer asked, is not kept.
   const finding = (): ServiceFinding => {
     const { modeId: mode, loadCaseId, agentId, lesson, measured, ...rest } = form.entered();
     return {
@@ -161,7 +161,7 @@ export function FindingForm({
   );
 }
 
-/** Ways to give out as pictures with what tells them from each other; those that creep up first. */
+/** Failure modes as pictures with what tells them from each other; those that creep up first. */
 function PictureKey({
   chosen,
   onChoose,

@@ -1,4 +1,4 @@
-/** A sketch of each way to give out, told apart by its shape: what is left of the part in ink, what happened to it in ember. */
+/** A sketch of each failure mode, told apart by its shape: what is left of the part in ink, what happened to it in ember. */
 const PICTURES: Record<string, { part: string; happened: string }> = {
   sagged: {
     part: 'M8 8v28M8 14h4c18 0 30 6 40 20M8 22h4c14 0 24 4 33 18',

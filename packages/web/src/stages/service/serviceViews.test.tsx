@@ -36,7 +36,7 @@ describe('looks that are due', () => {
   });
 });
 
-test('every way to give out has a picture of its own; one that is not known has none', () => {
+test('every failure mode has a picture of its own; one that is not known has none', () => {
   const pictures = failureModes.map(({ id }) => drawn(<ModePicture modeId={id} />).innerHTML);
   expect(pictures.every((picture) => picture.includes('<path'))).toBe(true);
   expect(new Set(pictures).size).toBe(failureModes.length);
