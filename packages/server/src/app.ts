@@ -72,7 +72,15 @@ export interface AppOptions {
   stopping?: () => boolean;
 }
 
-export function operationsOf({ db, jobs, imports, instruments, runs, backups }: WorkspaceServices): Operation[] {
+export function operationsOf({
+  db,
+  jobs,
+  imports,
+  instruments,
+  runs,
+  backups,
+  restores,
+}: WorkspaceServices): Operation[] {
   const spools = spoolService(db);
   const operations = [
     ...partOperations(partService(db)),
@@ -95,7 +103,7 @@ export function operationsOf({ db, jobs, imports, instruments, runs, backups }: 
     ...decisionOperations(db, decisionService(db), jobs),
     ...jobOperations(jobs),
     ...searchOperations(db),
-    ...workshopOperations(db, backups),
+    ...workshopOperations(db, backups, restores),
     ...calculatorOperations,
   ];
   return [...operations, ...historyOperations(db, operations)];

@@ -1,3 +1,4 @@
+import { gzipSync } from 'node:zlib';
 import type { Part, Problem, Session, Workspace } from '@anvilstone/schema';
 import request, { type Test } from 'supertest';
 import { testServer } from '../testServer.ts';
@@ -268,4 +269,19 @@ test('a stranger who asks again and again is told to wait, and nobody else is', 
   for (let i = 0; i < 3; i++) await limit('10.0.0.9');
   await expect(limit('10.0.0.9')).rejects.toMatchObject({ status: 429 });
   await expect(limit('10.0.0.10')).resolves.toBeUndefined();
+});
+
+describe('a body from somebody who is not known', () => {
+  const signIn = () =>
+    plain('post', '/api/v1/session').set('Origin', at.origin).set('Content-Type', 'application/json');
+  test('is not unpacked: kilobytes would become megabytes', async () => {
+    const packed = gzipSync(JSON.stringify({ signIn: 'a'.repeat(4_000_000), password: 'b' }));
+    expect(packed.length).toBeLessThan(5000);
+    await signIn().set('Content-Encoding', 'gzip').send(packed).expect(415);
+  });
+  test('is no longer than a name and a password need', async () => {
+    await signIn()
+      .send(JSON.stringify({ signIn: 'a'.repeat(20_000), password: 'b' }))
+      .expect(413);
+  });
 });

@@ -37,16 +37,22 @@ function asProblem(error: unknown): HttpProblem {
     return new HttpProblem(422, 'too-deep', 'The body is too deep', `It is ${parser.message}. Nothing was changed.`);
   }
   if (parser.type === 'entity.too.large') {
-    const limitMb = Math.round((parser.limit ?? 0) / 1e6);
+    const limit = parser.limit ?? 0;
+    const most = limit < 1e6 ? `${Math.round(limit / 1e3)} kB` : `${Math.round(limit / 1e6)} MB`;
     return new HttpProblem(
       413,
       'too-large',
       'The body is too large',
-      `At most ${limitMb} MB is accepted. Nothing was changed.`,
+      `At most ${most} is accepted. Nothing was changed.`,
     );
   }
   if (parser.type === 'encoding.unsupported' || parser.type === 'charset.unsupported') {
-    return new HttpProblem(415, 'unsupported-encoding', 'The body’s encoding is not supported', 'Send JSON in UTF-8.');
+    return new HttpProblem(
+      415,
+      'unsupported-encoding',
+      'The body’s encoding is not supported',
+      'Send it in UTF-8, and not compressed.',
+    );
   }
   if (parser.status === 400 || error instanceof URIError) {
     return new HttpProblem(400, 'bad-request', 'The request cannot be read', 'The address or the body is malformed.');

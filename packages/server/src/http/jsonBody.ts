@@ -2,10 +2,11 @@ import express, { type RequestHandler } from 'express';
 
 /** A brief is a few kilobytes and a library some megabytes; more is a mistake or an attack. */
 const BODY_LIMIT = '5mb';
+const STRANGERS_LIMIT = '16kb';
 /** Documents of ours are some ten levels deep. What walks through one must not run out of stack. */
 const DEEPEST = 64;
 
-const [QUOTE, BACKSLASH, OPEN, CLOSE] = ['"', '\\', '[{', ']}'].map((text) => Buffer.from(text));
+const [QUOTE, BACKSLASH, OPEN_LIST, CLOSE_LIST, OPEN, CLOSE] = [...'"\\[]{}'].map((sign) => sign.charCodeAt(0));
 
 /** How deep brackets lie in each other, without reading it as JSON. */
 export function depthOf(text: Buffer): number {
@@ -14,21 +15,30 @@ export function depthOf(text: Buffer): number {
   for (let i = 0; i < text.length; i++) {
     const byte = text[i]!;
     if (inText) {
-      if (byte === BACKSLASH![0]) i += 1;
-      else if (byte === QUOTE![0]) inText = false;
-    } else if (byte === QUOTE![0]) inText = true;
-    else if (OPEN!.includes(byte)) deepest = Math.max(deepest, ++depth);
-    else if (CLOSE!.includes(byte)) depth -= 1;
+      if (byte === BACKSLASH) i += 1;
+      else if (byte === QUOTE) inText = false;
+    } else if (byte === QUOTE) inText = true;
+    else if (byte === OPEN || byte === OPEN_LIST) deepest = Math.max(deepest, ++depth);
+    else if (byte === CLOSE || byte === CLOSE_LIST) depth -= 1;
   }
   return deepest;
 }
 
-/** Reads JSON whatever it is called, not longer and not deeper than documents are. */
-export const jsonBody: RequestHandler = express.json({
-  limit: BODY_LIMIT,
-  strict: true,
-  type: () => true,
-  verify: (_req, _res, text) => {
-    if (depthOf(text) > DEEPEST) throw new Error(`more than ${DEEPEST} levels deep`);
-  },
-});
+/**
+ * Reads JSON whatever it is called, not longer and not deeper than documents are. Not packed: some kilobytes would become megabytes
+ * before anything can be asked of whoever sends them.
+ */
+const jsonUpTo = (limit: string): RequestHandler =>
+  express.json({
+    limit,
+    inflate: false,
+    strict: true,
+    type: () => true,
+    verify: (_req, _res, text) => {
+      if (depthOf(text) > DEEPEST) throw new Error(`more than ${DEEPEST} levels deep`);
+    },
+  });
+
+export const jsonBody = jsonUpTo(BODY_LIMIT);
+/** Of somebody who is not known: a name and a password. */
+export const strangersBody = jsonUpTo(STRANGERS_LIMIT);

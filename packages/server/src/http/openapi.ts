@@ -35,7 +35,9 @@ function describe(operation: Operation): object {
     operationId: operation.id,
     summary: operation.summary,
     parameters,
-    ...(operation.rawBodyBytes ? { requestBody: { required: true, content: { 'application/octet-stream': {} } } } : {}),
+    ...(operation.rawBodyBytes || operation.fileBodyBytes
+      ? { requestBody: { required: true, content: { 'application/octet-stream': {} } } }
+      : {}),
     ...(operation.body
       ? { requestBody: { required: true, content: { 'application/json': { schema: operation.body } } } }
       : {}),

@@ -4,11 +4,12 @@ import express, { Router, type Request, type RequestHandler } from 'express';
 import type { Knex } from 'knex';
 import { actingAs } from '../db/actor.ts';
 import { actorOf, principalOf, requireMay, type Needs, type Principal } from './principal.ts';
-import { jsonBody } from './jsonBody.ts';
+import { jsonBody, strangersBody } from './jsonBody.ts';
 import { once } from './once.ts';
 import { isPacked } from './packed.ts';
 import { invalidInput } from './problems.ts';
-import type { Reply } from './reply.ts';
+import { receiveFile } from './receiveFile.ts';
+import { isStreamed, type Reply } from './reply.ts';
 
 /** One route. The router and the OpenAPI document are both made from these, so neither can know a route the other lacks. */
 export interface Operation {
@@ -24,6 +25,8 @@ export interface Operation {
   body?: TSchema;
   /** The body is a file of at most this many bytes, handed over as it came. */
   rawBodyBytes?: number;
+  /** The body is a file that may be larger than memory, of at most this many bytes: a `ReceivedFile`. */
+  fileBodyBytes?: number;
   /** Success answer: a schema, or a media type for files. */
   answer: TSchema | { mediaType: string };
   status?: number;
@@ -55,7 +58,7 @@ export function routerOf(operations: readonly Operation[], db?: Knex): Router {
       next();
     };
     router[operation.method](operation.path, authorise, bodyOf(operation), async (req, res) => {
-      let body: unknown = operation.rawBodyBytes ? req.body : undefined;
+      let body: unknown = operation.rawBodyBytes || operation.fileBodyBytes ? req.body : undefined;
       if (check) {
         const checked = check(req.body);
         if (!checked.ok) throw invalidInput(checked.issues);
@@ -78,7 +81,8 @@ export function routerOf(operations: readonly Operation[], db?: Knex): Router {
       );
       res.status(reply.status ?? operation.status ?? 200);
       for (const [name, value] of Object.entries(reply.headers ?? {})) res.setHeader(name, value);
-      if (isPacked(reply.body)) {
+      if (isStreamed(reply.body)) await reply.body.writeTo(res);
+      else if (isPacked(reply.body)) {
         res.setHeader('Vary', 'Accept-Encoding');
         const isZipped = req.acceptsEncodings('gzip', 'identity') === 'gzip';
         if (isZipped) res.setHeader('Content-Encoding', 'gzip');
@@ -92,6 +96,8 @@ export function routerOf(operations: readonly Operation[], db?: Knex): Router {
 }
 
 /** A file is taken in whole, before anything tries to read it as JSON. */
-function bodyOf({ rawBodyBytes }: Operation): RequestHandler {
-  return rawBodyBytes ? express.raw({ limit: rawBodyBytes, type: () => true }) : jsonBody;
+function bodyOf({ rawBodyBytes, fileBodyBytes, needs }: Operation): RequestHandler {
+  if (fileBodyBytes) return receiveFile(fileBodyBytes);
+  if (rawBodyBytes) return express.raw({ limit: rawBodyBytes, inflate: false, type: () => true });
+  return needs === 'anyone' ? strangersBody : jsonBody;
 }

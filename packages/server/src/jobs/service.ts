@@ -28,6 +28,11 @@ export interface JobService {
    * for.
    */
   add(job: NewJob, trx?: Knex.Transaction): Promise<Job>;
+  /**
+   * Does it in this process, which has what it needs, beginning now.
+   * @throws HttpProblem 409: one about the same is open already
+   */
+  begin(job: NewJob): Promise<Job>;
   list(): Promise<Job[]>;
   get(id: string): Promise<Job>;
   /** @throws HttpProblem 409: it is over */
@@ -160,6 +165,12 @@ export function jobService(
       const row = await (within ? add(within) : db.transaction(add));
       // The open one ended between the two: nothing is open any more.
       if (!row) return this.add(job, within);
+      return toJob(row);
+    },
+    async begin(job) {
+      const row = await insertJob(db, { ...job, actor: currentActor() });
+      if (!row) throw isOver((await openJobAbout(db, job.subject)) ?? ({ ...job, state: 'running' } as JobRow));
+      void this.perform(row.id);
       return toJob(row);
     },
     list: async () => (await listJobs(db)).map(toJob),

@@ -1,16 +1,20 @@
-import { mkdir, readdir, readFile, rename, rm, stat, writeFile } from 'node:fs/promises';
+import { createWriteStream } from 'node:fs';
+import { mkdir, open, readdir, rename, rm, stat } from 'node:fs/promises';
 import { join } from 'node:path';
+import type { Readable } from 'node:stream';
 import type { Knex } from 'knex';
 import type { Logger } from 'pino';
-import { JobRefusal } from '../jobs/kinds.ts';
+import { JobRefusal, type JobContext } from '../jobs/kinds.ts';
 import type { JobService } from '../jobs/service.ts';
-import { writeArchive } from './archive.ts';
-import { readArchive } from './restore.ts';
+import { writeArchive } from './archive/write.ts';
+import { checkArchive } from './restore.ts';
 
 export interface BackupFile {
   name: string;
   at: string;
   bytes: number;
+  /** Somebody asked for it: it pushes out none of those that are made by themselves. */
+  byHand: boolean;
 }
 export interface BackupState {
   /** Absent: this server keeps none. */
@@ -24,11 +28,14 @@ export interface BackupState {
 
 const HOUR_MS = 3.6e6;
 const LOOK_MS = 10 * 60_000;
-const NAME = /^anvilstone-\d{8}-\d{6}\.zip$/;
+const NAME = /^anvilstone-\d{8}-\d{6}(-by-hand)?\.zip$/;
+const MOST_BY_HAND = 10;
 
 /** A clock that was wrong left a backup of the future: it does not put off the next. */
 const AHEAD_MS = HOUR_MS;
 const BACK_UP = 'back-up';
+/** Of the time that it takes; the rest is reading it back. */
+const WRITING_SHARE = 0.8;
 
 /**
  * Backups into a folder: one when the newest is older than `everyH`, each read back and checked before it counts, the oldest removed beyond
@@ -52,41 +59,50 @@ export function backupService(
     return Promise.all(
       names.map(async (name) => {
         const { size, mtime } = await stat(join(folder, name));
-        return { name, at: mtime.toISOString(), bytes: size };
+        return { name, at: mtime.toISOString(), bytes: size, byHand: name.endsWith('-by-hand.zip') };
       }),
     );
   };
 
-  const make = async (now = new Date()): Promise<BackupFile> => {
+  const make = async (
+    now = new Date(),
+    { byHand = false, signal, report }: { byHand?: boolean } & Partial<Pick<JobContext, 'signal' | 'report'>> = {},
+  ): Promise<BackupFile> => {
     if (folder === undefined) throw new Error('This server has no folder for backups');
     await mkdir(folder, { recursive: true });
-    const { zip } = await writeArchive(db, { withKey: true });
     const stamp = now.toISOString().slice(0, 19).replaceAll(/[-:]/g, '').replace('T', '-');
-    const name = `anvilstone-${stamp}.zip`;
+    const name = `anvilstone-${stamp}${byHand ? '-by-hand' : ''}.zip`;
     // Under another name until it is whole and has been read back: half a backup is none.
     const part = join(folder, `${name}.part`);
     try {
-      await writeFile(part, zip, { mode: 0o600 });
-      readArchive(await readFile(part));
+      await writeArchive(db, createWriteStream(part, { mode: 0o600 }), {
+        withKey: true,
+        ...(signal ? { signal } : {}),
+        ...(report ? { report: (share) => report(WRITING_SHARE * share, 'Writing') } : {}),
+      });
+      report?.(WRITING_SHARE, 'Verifying');
+      await checkArchive(part);
       await rename(part, join(folder, name));
     } catch (error) {
       await rm(part, { force: true });
       throw error;
     }
     // After a clock was put back the one just made is not the newest by name: it stays all the same.
-    const others = (await list()).filter((one) => one.name !== name);
-    for (const old of others.slice(keep - 1)) await rm(join(folder, old.name), { force: true });
-    return { name, at: now.toISOString(), bytes: zip.length };
+    const others = (await list()).filter((one) => one.name !== name && one.byHand === byHand);
+    for (const old of others.slice((byHand ? MOST_BY_HAND : keep) - 1))
+      await rm(join(folder, old.name), { force: true });
+    return { name, at: now.toISOString(), bytes: (await stat(join(folder, name))).size, byHand };
   };
 
-  jobs.register<null>({
+  jobs.register<{ byHand: boolean } | null>({
     id: BACK_UP,
-    async run(): Promise<BackupFile> {
+    async run(input, { signal, report }): Promise<BackupFile> {
       try {
-        const made = await make();
+        const made = await make(new Date(), { byHand: input?.byHand ?? false, signal, report });
         logger.info({ backup: made.name, bytes: made.bytes }, 'backed up');
         return made;
       } catch (error) {
+        signal.throwIfAborted();
         logger.error({ err: error }, 'no backup could be made');
         // Tried again in its own time; until then the reason is told.
         throw new JobRefusal((error as Error).message);
@@ -95,13 +111,13 @@ export function backupService(
   });
 
   const isDue = async (now: Date): Promise<boolean> => {
-    const [newest] = await list();
+    const newest = (await list()).find(({ byHand }) => !byHand);
     if (!newest) return true;
     const ageMs = now.getTime() - Date.parse(newest.at);
     return ageMs >= everyH * HOUR_MS || ageMs < -AHEAD_MS;
   };
   /** @throws what is wrong with the folder */
-  const ask = () => jobs.add({ kind: BACK_UP, subject: BACK_UP, title: 'Back up', input: null });
+  const ask = (input = { byHand: false }) => jobs.add({ kind: BACK_UP, subject: BACK_UP, title: 'Back up', input });
 
   return {
     async state(): Promise<BackupState> {
@@ -126,9 +142,10 @@ export function backupService(
       if (await isDue(now).catch(() => true)) await ask();
     },
     make,
-    async read(name: string): Promise<Buffer | undefined> {
+    async read(name: string): Promise<Readable | undefined> {
       if (folder === undefined || !NAME.test(name)) return undefined;
-      return readFile(join(folder, name)).catch(() => undefined);
+      const file = await open(join(folder, name)).catch(() => undefined);
+      return file?.createReadStream();
     },
   };
 }

@@ -1,3 +1,5 @@
+import type { Writable } from 'node:stream';
+import { pipeline } from 'node:stream/promises';
 import { job } from '@anvilstone/schema';
 import { Type } from '@sinclair/typebox';
 import type { Knex } from 'knex';
@@ -5,32 +7,31 @@ import { addSample } from '../db/seeds/addSample.ts';
 import type { Operation } from '../http/operation.ts';
 import { HttpProblem, invalidInput, notFound } from '../http/problems.ts';
 import { textOf } from '../http/query.ts';
-import { writeArchive } from './archive.ts';
+import type { ReceivedFile } from '../http/receiveFile.ts';
+import type { Streamed } from '../http/reply.ts';
+import { MOST_ARCHIVE_BYTES } from './archive/format.ts';
+import { writeArchive } from './archive/write.ts';
 import type { BackupService } from './backups.ts';
-import { readArchive, restoreArchive } from './restore.ts';
+import { checkArchive } from './restore.ts';
+import type { RestoreService } from './restoring.ts';
 
-/** What a workshop of thousands of parts with their photos comes to. */
-const MOST_BYTES = 1_000_000_000;
 /** Typed by whoever replaces everything. */
 const REPLACE_WORDS = 'replace everything';
 
-const backupFile = Type.Object({ name: Type.String(), at: Type.String(), bytes: Type.Integer() });
-const report = Type.Object({
-  mode: Type.String(),
-  tables: Type.Array(
-    Type.Object({
-      table: Type.String(),
-      inArchive: Type.Integer(),
-      added: Type.Integer(),
-      kept: Type.Integer(),
-    }),
-  ),
+const backupFile = Type.Object({
+  name: Type.String(),
+  at: Type.String(),
+  bytes: Type.Integer(),
+  byHand: Type.Boolean(),
 });
-
-export function workshopOperations(db: Knex, backups: BackupService): Operation[] {
-  const zipReply = (zip: Buffer, name: string) => ({
-    body: zip,
-    headers: { 'Content-Type': 'application/zip', 'Content-Disposition': `attachment; filename="${name}"` },
+export function workshopOperations(db: Knex, backups: BackupService, restores: RestoreService): Operation[] {
+  const zipReply = (body: Streamed, name: string) => ({
+    body,
+    headers: {
+      'Content-Type': 'application/zip',
+      'Content-Disposition': `attachment; filename="${name}"`,
+      'Cache-Control': 'no-store',
+    },
   });
   return [
     {
@@ -40,10 +41,10 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       needs: 'administrator',
       summary: 'All data as an archive of JSON lines; ?key=with to hold the sealing key too, as a backup does',
       answer: { mediaType: 'application/zip' },
-      async handle({ query }) {
+      handle({ query }) {
         const withKey = textOf(query, 'key') === 'with';
-        const { zip } = await writeArchive(db, { withKey });
-        return zipReply(zip, withKey ? 'anvilstone-backup.zip' : 'anvilstone-workshop.zip');
+        const body = { writeTo: (sink: Writable) => writeArchive(db, sink, { withKey }) };
+        return Promise.resolve(zipReply(body, withKey ? 'anvilstone-backup.zip' : 'anvilstone-workshop.zip'));
       },
     },
     {
@@ -52,18 +53,19 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       path: '/workshop/archive/check',
       needs: 'administrator',
       summary: 'What an archive holds, and whether it is whole; nothing is changed',
-      rawBodyBytes: MOST_BYTES,
+      fileBodyBytes: MOST_ARCHIVE_BYTES,
       answer: Type.Unsafe<unknown>({ type: 'object' }),
-      handle: ({ body }) => Promise.resolve({ body: readArchive(fileIn(body)).manifest }),
+      handle: async ({ body }) => ({ body: await checkArchive(fileIn(body).path) }),
     },
     {
       id: 'importWorkshop',
       method: 'post',
       path: '/workshop/archive',
       needs: 'administrator',
-      summary: `Take an archive in: ?mode=merge adds what is not here; ?mode=replace puts it in the place of everything and wants ?confirm=${REPLACE_WORDS}`,
-      rawBodyBytes: MOST_BYTES,
-      answer: report,
+      summary: `Take an archive in, as a job: ?mode=merge adds what is not here; ?mode=replace puts it in the place of everything and wants ?confirm=${REPLACE_WORDS}`,
+      fileBodyBytes: MOST_ARCHIVE_BYTES,
+      answer: job,
+      status: 202,
       async handle({ query, body }) {
         const mode = textOf(query, 'mode') ?? 'merge';
         if (mode !== 'merge' && mode !== 'replace')
@@ -78,7 +80,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
               accepted: `the words “${REPLACE_WORDS}”`,
             },
           ]);
-        return { body: await restoreArchive(db, fileIn(body), mode) };
+        return { body: await restores.begin(fileIn(body).take(), mode) };
       },
     },
     {
@@ -121,7 +123,7 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
             'No folder for backups',
             'This server was started without a folder for backups.',
           );
-        return { body: await backups.ask() };
+        return { body: await backups.ask({ byHand: true }) };
       },
     },
     {
@@ -132,15 +134,16 @@ export function workshopOperations(db: Knex, backups: BackupService): Operation[
       summary: 'A backup, as it was made; it holds the sealing key: keep it private',
       answer: { mediaType: 'application/zip' },
       async handle({ params }) {
-        const zip = await backups.read(params.name!);
-        if (!zip) throw notFound('backup', params.name!);
-        return zipReply(zip, params.name!);
+        const file = await backups.read(params.name!);
+        if (!file) throw notFound('backup', params.name!);
+        return zipReply({ writeTo: (sink) => pipeline(file, sink) }, params.name!);
       },
     },
   ];
 }
 
-function fileIn(body: unknown): Uint8Array {
-  if (Buffer.isBuffer(body) && body.length > 0) return body;
+function fileIn(body: unknown): ReceivedFile {
+  const file = body as ReceivedFile | undefined;
+  if (file && file.bytes > 0) return file;
   throw invalidInput([{ pointer: '/file', detail: 'There is no file', accepted: 'an Anvilstone archive (.zip)' }]);
 }

@@ -8,10 +8,12 @@ export interface ArchivedTable {
   key: readonly string[];
   /** Columns that count up by themselves. */
   counters: readonly string[];
+  /** Columns of bytes. */
+  binaries: readonly string[];
 }
 
 /** Not of the workshop: the database’s own books, work under way, and the key that seals records (see `holdsKey`). */
-const LEFT_OUT = [
+export const LEFT_OUT = [
   'knex_migrations',
   'knex_migrations_lock',
   'imports',
@@ -28,9 +30,9 @@ export const KEY_TABLE = 'installation_keys';
  */
 export async function archivedTables(db: Knex, withKey: boolean): Promise<ArchivedTable[]> {
   const { rows: columns } = await db.raw<{
-    rows: { table_name: string; column_name: string; is_generated: string; is_identity: string }[];
+    rows: { table_name: string; column_name: string; data_type: string; is_generated: string; is_identity: string }[];
   }>(`
-    select c.table_name, c.column_name, c.is_generated, c.is_identity
+    select c.table_name, c.column_name, c.data_type, c.is_generated, c.is_identity
     from information_schema.columns c
     join information_schema.tables t using (table_schema, table_name)
     where c.table_schema = current_schema() and t.table_type = 'BASE TABLE'
@@ -53,13 +55,15 @@ export async function archivedTables(db: Knex, withKey: boolean): Promise<Archiv
       name,
       columns: own.filter(({ is_generated }) => is_generated === 'NEVER').map(({ column_name }) => column_name),
       key: keys.filter(({ table_name }) => table_name === name).map(({ column_name }) => column_name),
+      binaries: own.filter(({ data_type }) => data_type === 'bytea').map(({ column_name }) => column_name),
       counters: own.filter(({ is_identity }) => is_identity === 'YES').map(({ column_name }) => column_name),
     };
   });
   return inOrder(tables, await references(db));
 }
 
-async function references(db: Knex): Promise<{ from: string; to: string }[]> {
+/** Which table refers to which. */
+export async function references(db: Knex): Promise<{ from: string; to: string }[]> {
   const { rows } = await db.raw<{ rows: { from: string; to: string }[] }>(`
     select conrelid::regclass::text as "from", confrelid::regclass::text as "to"
     from pg_constraint where contype = 'f' and connamespace = current_schema()::regnamespace

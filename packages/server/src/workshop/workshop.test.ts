@@ -1,4 +1,5 @@
 import { createHash } from 'node:crypto';
+import { createWriteStream } from 'node:fs';
 import { execFile } from 'node:child_process';
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
@@ -6,34 +7,49 @@ import { promisify } from 'node:util';
 import { mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import type { DecisionSummary } from '@anvilstone/schema';
+import { Writable } from 'node:stream';
+import { buffer } from 'node:stream/consumers';
+import type { DecisionSummary, Job } from '@anvilstone/schema';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { pino } from 'pino';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';
-import { writeArchive, type ArchiveManifest } from './archive.ts';
+import { receivedFiles } from '../http/receiveFile.ts';
+import type { ArchiveManifest } from './archive/format.ts';
+import { writeArchive } from './archive/write.ts';
 import { backupService } from './backups.ts';
-import { restoreArchive } from './restore.ts';
+import { restoreArchive, type RestoreReport } from './restore.ts';
 import { archivedTables } from './tables.ts';
 
 type Server = Awaited<ReturnType<typeof testServer>>;
 // Decisions are frozen and computed again, each some seconds where all cores are busy.
 jest.setTimeout(120_000);
 
+const PHOTO = Buffer.from(Array.from({ length: 2_300_001 }, (_, i) => (i * 31 + (i >> 8)) % 256));
 let here: Server;
 let fresh: Server;
+let folder: string;
 beforeAll(async () => {
+  folder = await mkdtemp(join(tmpdir(), 'anvilstone-archives-'));
   here = await testServer({ demo: true, records: true });
   fresh = await testServer();
   // A photo, bytes of every value: what is not text has to come back too.
   await here.db.raw(`insert into finding_photos (id, finding_id, at, document, content)
     select '0a7c1d00-0000-4000-8000-0000000000f1', id, '2026-03-01T10:20:30.123456Z', '{"name":"ä \\" \\\\ .png"}', decode('000102ff0a0d80', 'hex')
     from service_findings order by id limit 1`);
+  // Large ones have files of their own: two alike one file.
+  for (const id of [2, 3])
+    await here.db.raw(
+      `insert into finding_photos (id, finding_id, at, document, content)
+       select ?, id, '2026-03-01T10:20:30Z', '{"name":"large"}', ?::bytea from service_findings order by id limit 1`,
+      [`0a7c1d00-0000-4000-8000-0000000000f${id}`, PHOTO],
+    );
   // What was decided is worked out anew, which takes a while where all cores are busy.
 }, 180_000);
 afterAll(async () => {
   await here.close();
   await fresh.close();
+  await rm(folder, { recursive: true, force: true });
 });
 
 const DECISION_EXPORTS = ['json', 'csv', 'html'];
@@ -58,24 +74,52 @@ const exportsOf = async (server: Server): Promise<string[]> => {
 const post = (server: Server, query: string, zip: Buffer) =>
   request(server.app).post(`/api/v1/workshop/archive${query}`).set('Content-Type', 'application/zip').send(zip);
 
+async function archiveOf(server: Server, withKey = true): Promise<{ zip: Buffer; manifest: ArchiveManifest }> {
+  const chunks: Buffer[] = [];
+  const sink = new Writable({
+    write(chunk: Buffer, _encoding, done) {
+      chunks.push(chunk);
+      done();
+    },
+  });
+  const manifest = await writeArchive(server.db, sink, { withKey });
+  return { zip: Buffer.concat(chunks), manifest };
+}
+async function restored(server: Server, zip: Buffer): Promise<RestoreReport> {
+  const path = join(folder, 'restored.zip');
+  await writeFile(path, zip);
+  return restoreArchive(server.db, path, { mode: 'replace' });
+}
+/** The job that takes it in, when it is over. */
+async function ended(server: Server, { text }: { text: string }): Promise<Job> {
+  const { id } = JSON.parse(text) as Job;
+  for (;;) {
+    await server.jobs.idle();
+    const job = await server.jobs.get(id);
+    if (job.state !== 'waiting' && job.state !== 'running') return job;
+  }
+}
+
 /** The same archive with one file of it changed; `seal`: its digest made to agree again. */
 function changed(zip: Buffer, name: string, change: (text: string) => string, seal = false): Buffer {
   const files = unzipSync(zip);
   files[name] = strToU8(change(strFromU8(files[name]!)));
   if (seal) {
     const manifest = JSON.parse(strFromU8(files['manifest.json']!)) as ArchiveManifest;
-    manifest.files.find((one) => one.name === name)!.sha256 = createHash('sha256').update(files[name]).digest('hex');
+    const listed = manifest.files.find((one) => one.name === name)!;
+    listed.sha256 = createHash('sha256').update(files[name]).digest('hex');
+    listed.bytes = files[name].length;
     files['manifest.json'] = strToU8(JSON.stringify(manifest));
   }
   return Buffer.from(zipSync(files));
 }
 
 test('a backup put back into an empty database gives identical exports, and the identical backup', async () => {
-  const { zip, manifest } = await writeArchive(here.db, { withKey: true });
+  const { zip, manifest } = await archiveOf(here);
   expect(manifest.files.find(({ table }) => table === 'decisions')!.rows).toBe(4);
-  const report = await restoreArchive(fresh.db, zip, 'replace');
+  const report = await restored(fresh, zip);
   expect(report.tables.every(({ inArchive, added }) => inArchive === added)).toBe(true);
-  expect((await writeArchive(fresh.db, { withKey: true })).zip.equals(zip)).toBe(true);
+  expect((await archiveOf(fresh)).zip.equals(zip)).toBe(true);
   expect(await exportsOf(fresh)).toEqual(await exportsOf(here));
 });
 
@@ -100,7 +144,7 @@ test('by the command line: backup of one installation, restore into another', as
 });
 
 test('numbers go on after the highest that came back', async () => {
-  await restoreArchive(fresh.db, (await writeArchive(here.db, { withKey: true })).zip, 'replace');
+  await restored(fresh, (await archiveOf(here)).zip);
   const part = JSON.parse(
     (await request(fresh.app).get('/api/v1/parts/0a7c1d00-0000-4000-8000-000000000003')).text,
   ) as { revision: number };
@@ -156,15 +200,15 @@ describe('an archive to be given away', () => {
       await other.db.raw(
         `update parts set brief = jsonb_set(brief, '{title}', '"Ours"') where id = '0a7c1d00-0000-4000-8000-000000000002'`,
       );
-      const { zip } = await writeArchive(here.db, { withKey: false });
-      const first = JSON.parse((await post(other, '?mode=merge', zip).expect(200)).text) as {
-        tables: { table: string; inArchive: number; added: number; kept: number }[];
-      };
+      const { zip } = await archiveOf(here, false);
+      const merged = async () =>
+        (await ended(other, await post(other, '?mode=merge', zip).expect(202))).result as RestoreReport;
+      const first = await merged();
       const of = (table: string) => first.tables.find((one) => one.table === table)!;
       expect(of('parts')).toMatchObject({ inArchive: 11, added: 0, kept: 11 });
       expect(of('decisions')).toMatchObject({ added: 4 });
       expect(of('service_findings').added).toBeGreaterThan(5);
-      const again = JSON.parse((await post(other, '?mode=merge', zip).expect(200)).text) as typeof first;
+      const again = await merged();
       expect(again.tables.every(({ added }) => added === 0)).toBe(true);
       const part = await request(other.app).get('/api/v1/parts/0a7c1d00-0000-4000-8000-000000000002');
       expect(part.text).toContain('"Ours"');
@@ -177,7 +221,7 @@ describe('an archive to be given away', () => {
 describe('what is refused, with nothing changed', () => {
   let zip: Buffer;
   const parts = async () => (await request(fresh.app).get('/api/v1/parts')).text;
-  beforeAll(async () => (zip = (await writeArchive(here.db, { withKey: true })).zip));
+  beforeAll(async () => (zip = (await archiveOf(here)).zip));
   const everything = '?mode=replace&confirm=replace everything';
   test.each<[string, () => Buffer, RegExp]>([
     ['no archive', () => Buffer.from('hello'), /no archive that can be unpacked/],
@@ -211,9 +255,15 @@ describe('what is refused, with nothing changed', () => {
     ],
   ])('%s', async (_what, make, said) => {
     const before = await parts();
-    const refused = await post(fresh, everything, make()).expect(422);
-    expect((JSON.parse(refused.text) as { detail: string }).detail).toMatch(said);
+    const answer = await post(fresh, everything, make());
+    const why =
+      answer.status === 422
+        ? (JSON.parse(answer.text) as { detail: string }).detail
+        : (await ended(fresh, answer)).failure;
+    expect(why).toMatch(said);
     expect(await parts()).toBe(before);
+    // The file is gone with it.
+    expect(await readdir(receivedFiles())).toEqual([]);
   });
   test('replacing everything without saying so, and a way that is none', async () => {
     await post(fresh, '?mode=replace', zip).expect(422);
@@ -239,8 +289,21 @@ describe('backups by themselves', () => {
       'anvilstone-20990102-000000.zip',
       'anvilstone-20990101-000000.zip',
     ]);
-    const kept = (await backups.read('anvilstone-20990102-000000.zip'))!;
-    expect((await writeArchive(fresh.db, { withKey: true })).zip.equals(kept)).toBe(true);
+    const kept = await buffer((await backups.read('anvilstone-20990102-000000.zip'))!);
+    expect((await archiveOf(fresh)).zip.equals(kept)).toBe(true);
+  });
+  test('those that somebody asks for push out none that are made by themselves, and put none off', async () => {
+    const backups = backupService(fresh.db, fresh.jobs, silent, { folder, keep: 2 });
+    await backups.make(new Date('2099-01-01T00:00:00Z'));
+    for (let i = 0; i < 12; i++) await backups.make(new Date(Date.UTC(2099, 0, 2, 0, 0, i)), { byHand: true });
+    const { files } = await backups.state();
+    expect(files.filter(({ byHand }) => byHand)).toHaveLength(10);
+    expect(files.filter(({ byHand }) => !byHand)).toHaveLength(1);
+    expect(files[0]!.name).toBe('anvilstone-20990102-000011-by-hand.zip');
+    const asked = await request(fresh.app).post('/api/v1/workshop/backups');
+    expect([202, 409]).toContain(asked.status);
+    await rm(join(folder, files.at(-1)!.name));
+    expect(await backups.isDue(new Date())).toBe(true);
   });
   test('a clock that was wrong puts nothing off, and what is made after it stays', async () => {
     const backups = backupService(fresh.db, fresh.jobs, silent, { folder, keep: 2 });
@@ -275,4 +338,134 @@ describe('backups by themselves', () => {
       await backupService(fresh.db, fresh.jobs, silent, {}).read('anvilstone-20990102-000000.zip'),
     ).toBeUndefined();
   });
+});
+
+/** A zip with one file of our name in it, made of what is given and by the length that it is to claim. */
+function packedToHarm(manifest: Partial<ArchiveManifest>, table: Uint8Array): Buffer {
+  const name = 'tables/parts.ndjson';
+  const sha256 = createHash('sha256').update(table).digest('hex');
+  const files = [{ name, table: 'parts', rows: 1, bytes: table.length, sha256 }];
+  const text = JSON.stringify({ holdsKey: false, engineVersion: '', files, ...manifest });
+  return Buffer.from(zipSync({ 'manifest.json': strToU8(text), [name]: table }, { level: 9 }));
+}
+
+describe('an archive that is packed to do harm', () => {
+  const check = (zip: Buffer) =>
+    request(fresh.app).post('/api/v1/workshop/archive/check').set('Content-Type', 'application/zip').send(zip);
+  const refusedBecause = async (zip: Buffer) =>
+    (JSON.parse((await check(zip).expect(422)).text) as { detail: string }).detail;
+
+  test('is refused before it is unpacked: of a hundred megabytes of nothing, by its list of files', async () => {
+    const { manifest } = await archiveOf(here, false);
+    const zip = packedToHarm({ ...manifest, files: undefined } as never, new Uint8Array(100e6));
+    expect(zip.length).toBeLessThan(500e3);
+    expect(await refusedBecause(zip)).toMatch(/packed 300 times and more/);
+  });
+  test('one file within another', async () => {
+    const { zip } = await archiveOf(here, false);
+    const forged = Buffer.from(zip);
+    // Entries of its list: signature, and at 42 where the file begins. Every one but the first says that it is where the first is.
+    const ENTRY = Buffer.from([0x50, 0x4b, 0x01, 0x02]);
+    for (let at = forged.indexOf(ENTRY); at >= 0; at = forged.indexOf(ENTRY, at + 4)) forged.writeUInt32LE(0, at + 42);
+    expect(await refusedBecause(forged)).toMatch(/lies within another file|cannot be unpacked/);
+  });
+  test('a file that is longer than its list says', async () => {
+    const { zip } = await archiveOf(here, false);
+    const forged = Buffer.from(zip);
+    const name = Buffer.from('tables/parts.ndjson');
+    const entry = forged.lastIndexOf(name) - 46;
+    forged.writeUInt32LE(forged.readUInt32LE(entry + 24) - 1, entry + 24);
+    expect(await refusedBecause(forged)).toMatch(/not as long as its manifest says/);
+  });
+  test('one that names a file elsewhere', async () => {
+    const { manifest } = await archiveOf(here, false);
+    const files = [{ name: '../../etc/passwd', table: 'parts', rows: 1, sha256: '0'.repeat(64) }];
+    expect(await refusedBecause(packedToHarm({ ...manifest, files }, strToU8('{}')))).toMatch(
+      /names a file that is no table/,
+    );
+  });
+});
+
+test('an archive of the version before is still taken in: every byte of it in its lines', async () => {
+  const { zip } = await archiveOf(here);
+  const files = unzipSync(zip);
+  const manifest = JSON.parse(strFromU8(files['manifest.json']!)) as ArchiveManifest;
+  const old: Record<string, Uint8Array> = {};
+  manifest.format = 'anvilstone-workshop/1';
+  for (const file of manifest.files) {
+    const text = strFromU8(files[file.name]!).replaceAll(/\{"blob": "([0-9a-f]{64})"\}/g, (_, sha: string) =>
+      JSON.stringify(`\\x${Buffer.from(files[`blobs/${sha}`]!).toString('hex')}`),
+    );
+    old[file.name] = strToU8(text);
+    file.sha256 = createHash('sha256').update(old[file.name]!).digest('hex');
+    delete file.bytes;
+  }
+  old['manifest.json'] = strToU8(JSON.stringify(manifest));
+  await restored(fresh, Buffer.from(zipSync(old)));
+  expect((await archiveOf(fresh)).zip.equals(zip)).toBe(true);
+});
+
+test('large values are files of their own, as they are, each once', async () => {
+  const { zip } = await archiveOf(here);
+  const blobs = Object.entries(unzipSync(zip)).filter(([name]) => name.startsWith('blobs/'));
+  const sha256 = createHash('sha256').update(PHOTO).digest('hex');
+  expect(blobs.filter(([name]) => name === `blobs/${sha256}`)).toHaveLength(1);
+  expect(Buffer.from(blobs.find(([name]) => name === `blobs/${sha256}`)![1]).equals(PHOTO)).toBe(true);
+  const broken = Buffer.from(zip);
+  const at = broken.indexOf(PHOTO.subarray(1_000_000, 1_000_100));
+  broken[at] = broken[at]! ^ 1;
+  const refused = await ended(fresh, await post(fresh, '?mode=merge', broken).expect(202));
+  expect(refused.failure).toMatch(/blobs\/[0-9a-f]+ (does not agree with its digest|cannot be unpacked)/);
+});
+
+describe('while it is taken in', () => {
+  test('others read what was there before, and it can be stopped: then nothing was changed', async () => {
+    const { zip } = await archiveOf(here);
+    await restored(fresh, zip);
+    const path = join(folder, 'stopped.zip');
+    await writeFile(path, zip);
+    const abort = new AbortController();
+    const seen: number[] = [];
+    const before = await exportsOf(fresh);
+    await expect(
+      restoreArchive(fresh.db, path, {
+        mode: 'replace',
+        signal: abort.signal,
+        report: (share) => seen.push(share),
+        async holdOn() {
+          // Everything is written, and not yet said to be so.
+          expect(await exportsOf(fresh)).toEqual(before);
+          abort.abort();
+          abort.signal.throwIfAborted();
+        },
+      }),
+    ).rejects.toThrow(/abort/i);
+    expect(await exportsOf(fresh)).toEqual(before);
+    expect(seen).toEqual([...seen].sort((a, b) => a - b));
+    expect(seen.at(-1)).toBeCloseTo(1, 6);
+  });
+  test('a second one has to wait', async () => {
+    const { zip } = await archiveOf(here, false);
+    const [one, other] = await Promise.all([post(fresh, '?mode=merge', zip), post(fresh, '?mode=merge', zip)]);
+    expect([one.status, other.status].sort()).toEqual([202, 409]);
+    await ended(fresh, one.status === 202 ? one : other);
+  });
+});
+
+test('a sink that breaks lets go of the database, and a backup that is stopped leaves nothing', async () => {
+  const sink = new Writable({ write: (_chunk, _encoding, done) => done(new Error('the disk is full')) });
+  await expect(writeArchive(here.db, sink, { withKey: false })).rejects.toThrow('the disk is full');
+  const abort = new AbortController();
+  const path = join(folder, 'stopped');
+  await expect(
+    writeArchive(here.db, createWriteStream(path), {
+      withKey: false,
+      signal: abort.signal,
+      report: () => abort.abort(),
+    }),
+  ).rejects.toThrow(/abort/i);
+  const { rows } = await here.db.raw<{ rows: unknown[] }>(
+    `select 1 from pg_stat_activity where datname = current_database() and state like 'idle in transaction%'`,
+  );
+  expect(rows).toEqual([]);
 });

@@ -12,6 +12,7 @@ import type { Device } from '../instruments/device.ts';
 import type { JobQueue } from '../jobs/queue.ts';
 import { jobService, type JobService, type JobTimes } from '../jobs/service.ts';
 import { backupService, type BackupService } from '../workshop/backups.ts';
+import { restoreService, type RestoreService } from '../workshop/restoring.ts';
 
 /** What answers for one workspace, on connections that see nothing but it. */
 export interface WorkspaceServices {
@@ -21,6 +22,7 @@ export interface WorkspaceServices {
   instruments: InstrumentService;
   runs: RunService;
   backups: BackupService;
+  restores: RestoreService;
 }
 
 /** What a process has that its workspaces share. */
@@ -55,6 +57,7 @@ export function makeParts(
     imports: importService(db, jobs),
     instruments,
     runs: runService(db, logger, { instruments, devices, leases, schemaName }, shared.rigNow),
+    restores: restoreService(db, jobs, logger),
     backups: backupService(db, jobs, logger, {
       ...(folder ? { folder } : {}),
       ...(backupEveryH === undefined ? {} : { everyH: backupEveryH }),

@@ -10,6 +10,7 @@ import { search } from './0009-search.ts';
 import { stages } from './0010-stages.ts';
 import { changes } from './0011-changes.ts';
 import { jobs } from './0012-jobs.ts';
+import { restoring } from './0013-restoring.ts';
 import type { NamedMigration } from './migration.ts';
 
 /** In order; never edit one that has been released, add the next. */
@@ -26,4 +27,5 @@ export const migrations: readonly NamedMigration[] = [
   stages,
   changes,
   jobs,
+  restoring,
 ];

@@ -38,7 +38,7 @@ export function DataPage() {
           <Panel title="Export">
             <p className="mb-2">
               Parts, grades with their evidence, machines, spools, bench, decisions and service in one archive of open
-              files: JSON lines, one file per table, each with its checksum.
+              files: JSON lines, one file per table, photos as they are, each with its checksum.
             </p>
             <a className={linkLook} href={`${API}/workshop/archive.zip`} download>
               Download the archive
@@ -73,9 +73,9 @@ function Backups() {
       {state?.folder !== undefined && (
         <>
           <p>
-            Backup every {state.everyH} h, verified after writing; the last {state.keep} are stored in{' '}
-            <code className="text-sm break-all">{state.folder}</code>. Copy them to another computer regularly: a disk
-            failure would lose both.
+            Backup every {state.everyH} h, verified after writing; the last {state.keep}, and ten made on request, are
+            stored in <code className="text-sm break-all">{state.folder}</code>. Copy them to another computer
+            regularly: a disk failure would lose both.
           </p>
           <p className="mt-1 text-sm text-quiet">
             A backup contains the key that seals this installation’s records. Keep it private; to share data, use the
@@ -83,11 +83,12 @@ function Backups() {
           </p>
           {state.trouble && <p className="mt-2 text-fail">The last backup failed: {state.trouble}</p>}
           <ul className="mt-2 text-sm">
-            {state.files.slice(0, MOST_SHOWN).map(({ name, at, bytes }) => (
+            {state.files.slice(0, MOST_SHOWN).map(({ name, at, bytes, byHand }) => (
               <li key={name} className="flex gap-3 border-b border-line py-1 last:border-0">
                 <a className="grow underline underline-offset-2" href={`${API}/workshop/backups/${name}`} download>
                   {moment(Date.parse(at), nowMs)}
                 </a>
+                {byHand && <span className="text-quiet">on request</span>}
                 <span className="text-quiet">{(bytes / 1e6).toFixed(1)} MB</span>
               </li>
             ))}

@@ -2,6 +2,8 @@ import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
 import { DropFile } from '../../ui/DropFile.tsx';
 import { TextField } from '../../ui/fields.tsx';
+import { JobRow } from '../jobs/JobRow.tsx';
+import { isOpen, useJobsQuery } from '../jobs/jobsApi.ts';
 import { Panel } from '../../ui/Panel.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import {
@@ -19,6 +21,8 @@ export function TakeArchive() {
   const [take, taking] = useTakeArchiveMutation();
   const [file, setFile] = useState<File>();
   const [words, setWords] = useState('');
+  const { data: jobs } = useJobsQuery();
+  const begun = taking.data && (jobs?.find(({ id }) => id === taking.data!.id) ?? taking.data);
   const choose = (chosen: File) => {
     taking.reset();
     setWords('');
@@ -36,7 +40,7 @@ export function TakeArchive() {
       />
       {checking.isLoading && <p className="mt-2 text-quiet">Unpacking and verifying checksums …</p>}
       {checking.error !== undefined && <ProblemNotice error={checking.error} />}
-      {checking.data && file && !taking.data && (
+      {checking.data && file && !begun && (
         <>
           <Holds manifest={checking.data} name={file.name} />
           <div className="mt-3 rounded border border-line p-3">
@@ -61,11 +65,23 @@ export function TakeArchive() {
               </Button>
             </div>
           </div>
-          {taking.isLoading && <p className="mt-2 text-quiet">Importing, all or nothing …</p>}
+          {taking.isLoading && <p className="mt-2 text-quiet">Sending the archive …</p>}
           {taking.error !== undefined && <ProblemNotice error={taking.error} />}
         </>
       )}
-      {taking.data && <Done report={taking.data} />}
+      {begun && begun.state !== 'done' && (
+        <div className="mt-3">
+          <ul>
+            <JobRow job={begun} canRestart={false} />
+          </ul>
+          {isOpen(begun) && (
+            <p className="mt-1 text-sm text-quiet">
+              All or nothing: until it is done, everything stays as it is and can be read, but not changed.
+            </p>
+          )}
+        </div>
+      )}
+      {begun?.state === 'done' && <Done report={begun.result as RestoreReport} />}
     </Panel>
   );
 }

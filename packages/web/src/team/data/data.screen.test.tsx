@@ -45,25 +45,48 @@ describe('an archive', () => {
 
   test('is looked into first, and then added beside what is here', async () => {
     const server = holding();
-    server.says('POST', 'workshop/archive', ({ query }) => ({
-      mode: query.get('mode'),
-      tables: [
-        { table: 'parts', inArchive: 12, added: 10, kept: 2 },
-        { table: 'grades', inArchive: 70, added: 70, kept: 0 },
-      ],
-    }));
+    const jobs: Job[] = [];
+    server.says('GET', 'jobs', () => jobs);
+    server.says('POST', 'workshop/archive', () => {
+      jobs.push(
+        job(1, { kind: 'restore', title: 'Import an archive', state: 'running', progress: 0.4, line: 'grades' }),
+      );
+      return jobs[0];
+    });
+    server.says('POST', 'jobs/:id/cancel', () => {
+      jobs[0] = job(1, {
+        kind: 'restore',
+        title: 'Import an archive',
+        state: 'done',
+        result: {
+          mode: 'merge',
+          tables: [
+            { table: 'parts', inArchive: 12, added: 10, kept: 2 },
+            { table: 'grades', inArchive: 70, added: 70, kept: 0 },
+          ],
+        },
+      });
+      throw new Refused({ status: 409, title: 'Not now', detail: 'It is done.' });
+    });
     const { user } = openApp('/data', { server });
     await user.upload(await field('Archive'), zip('ours.zip'));
     expect(await screen.findByText('✓ ours.zip is intact')).toBeVisible();
     // Tables that only the program knows are not told of.
     expect(screen.getByText('It holds 12 parts, 70 grades, and the key that seals its records.')).toBeVisible();
     await user.click(await button('Merge'));
+    const taking = within(await screen.findByRole('region', { name: 'Import or restore' }));
+    expect(await taking.findByRole('progressbar')).toHaveAttribute('aria-valuenow', '40');
+    expect(taking.getByText(/until it is done, everything stays as it is/)).toBeVisible();
+    // It is over before it can be stopped.
+    await user.click(taking.getByRole('button', { name: 'Cancel' }));
     expect(await screen.findByText('✓ Imported')).toBeVisible();
     expect(screen.getByText('10 parts, 2 existed already')).toBeVisible();
     expect(server.asked.map(({ path }) => path)).toEqual([
       'workshop/archive/check',
       'workshop/archive?mode=merge&confirm=',
+      `jobs/${job(1, {}).id}/cancel`,
     ]);
+    expect(screen.getByText('10 parts, 2 existed already')).toBeVisible();
   });
 
   test('takes the place of everything only when that is written out', async () => {
@@ -102,6 +125,7 @@ describe('backups', () => {
       name: `b${i}.zip`,
       at: NOW.toISOString(),
       bytes: 2_340_000,
+      byHand: i === 1,
     }));
     server.says('GET', 'jobs', () => jobs);
     server.says('GET', 'workshop/backups', () => ({
@@ -120,6 +144,7 @@ describe('backups', () => {
     expect(await panel.findByText(/Backup every 12 h/)).toBeVisible();
     expect(panel.getAllByText('2.3 MB')).toHaveLength(8);
     expect(panel.getByText('and 2 older')).toBeVisible();
+    expect(panel.getAllByText('on request')).toHaveLength(1);
     expect(panel.getByText('The last backup failed: the disk is full')).toBeVisible();
     await user.click(panel.getByRole('button', { name: 'Back up now' }));
     expect(await panel.findByText('Starting …')).toBeVisible();

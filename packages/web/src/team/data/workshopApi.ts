@@ -5,7 +5,7 @@ export interface BackupState {
   folder?: string;
   everyH: number;
   keep: number;
-  files: { name: string; at: string; bytes: number }[];
+  files: { name: string; at: string; bytes: number; byHand: boolean }[];
   trouble: string | null;
 }
 export interface ArchiveManifest {
@@ -32,13 +32,14 @@ export const { useBackupsQuery, useMakeBackupMutation, useCheckArchiveMutation, 
       checkArchive: build.mutation<ArchiveManifest, File>({
         query: (body) => ({ url: 'workshop/archive/check', method: 'POST', body, headers: ZIP }),
       }),
-      takeArchive: build.mutation<RestoreReport, { file: File; mode: 'merge' | 'replace'; confirm: string }>({
+      takeArchive: build.mutation<Job, { file: File; mode: 'merge' | 'replace'; confirm: string }>({
         query: ({ file, mode, confirm }) => ({
           url: `workshop/archive?mode=${mode}&confirm=${encodeURIComponent(confirm)}`,
           method: 'POST',
           body: file,
           headers: ZIP,
         }),
+        invalidatesTags: ['Job'],
       }),
     }),
   });

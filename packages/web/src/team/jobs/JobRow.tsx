@@ -9,7 +9,7 @@ import { isOpen, useCancelJobMutation, useRetryJobMutation } from './jobsApi.ts'
 import { resultWords } from './resultWords.ts';
 
 /** One job: what it is, how far it is, and what can be done about it. */
-export function JobRow({ job }: { job: Job }) {
+export function JobRow({ job, canRestart = job.kind !== 'restore' }: { job: Job; canRestart?: boolean }) {
   const [cancel, cancelling] = useCancelJobMutation();
   const [retry, retrying] = useRetryJobMutation();
   const [nowMs] = useState(() => Date.now());
@@ -28,7 +28,7 @@ export function JobRow({ job }: { job: Job }) {
             Cancel
           </Button>
         )}
-        {(job.state === 'failed' || job.state === 'cancelled') && (
+        {canRestart && (job.state === 'failed' || job.state === 'cancelled') && (
           <Button disabled={retrying.isLoading} onClick={() => void retry(job.id)}>
             Restart
           </Button>

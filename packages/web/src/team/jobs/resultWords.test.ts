@@ -24,6 +24,12 @@ test('records that were computed again: none, all the same, some that differ', (
 test('a backup says its name and size; what is not done yet, or says nothing, has no words', () => {
   expect(job('back-up', { name: 'workshop.zip', bytes: 2_540_000 })?.words).toBe('workshop.zip, 2.5 MB');
   expect(job('back-up', null)).toBeUndefined();
+  const tables = [
+    { added: 10, kept: 2 },
+    { added: 70, kept: 0 },
+  ];
+  expect(job('restore', { mode: 'merge', tables })?.words).toBe('80 records added, 2 existed already');
+  expect(job('restore', { mode: 'replace', tables: tables.slice(1) })?.words).toBe('70 records added');
   expect(job('import', { rows: 3 })).toBeUndefined();
 });
 

@@ -26,5 +26,16 @@ export function resultWords({ kind, result }: Job): ResultWords | undefined {
     const { name, bytes } = result as { name: string; bytes: number };
     return { words: `${name}, ${(bytes / 1e6).toFixed(1)} MB`, isBad: false, records: [] };
   }
+  if (kind === 'restore') {
+    const { tables } = result as { tables: { added: number; kept: number }[] };
+    const [added, kept] = [sum(tables.map((one) => one.added)), sum(tables.map((one) => one.kept))];
+    return {
+      words: `${added} records added${kept > 0 ? `, ${kept} existed already` : ''}`,
+      isBad: false,
+      records: [],
+    };
+  }
   return undefined;
 }
+
+const sum = (values: readonly number[]) => values.reduce((total, value) => total + value, 0);
