@@ -1,5 +1,8 @@
+import { mkdtemp, readdir, readFile, rm, writeFile } from 'node:fs/promises';
 import { createServer, type Server } from 'node:http';
 import type { AddressInfo } from 'node:net';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { newPrivateKey, sealOf, inputsOfChoice } from '@anvilstone/core/decisions';
 import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
 import { ENGINE_VERSION } from '@anvilstone/core/evaluation';
@@ -81,55 +84,84 @@ describe('verify', () => {
 describe('backup and restore', () => {
   let server: Server;
   let address: string;
+  let folder: string;
+  let looks = 0;
+  const at = (name: string) => join(folder, name);
   const asked: { url: string; bytes: number }[] = [];
+  const result = { tables: [{ table: 'parts', inArchive: 3, added: 1, kept: 2 }] };
   beforeAll(async () => {
+    folder = await mkdtemp(join(tmpdir(), 'anvilstone-cli-'));
+    await Promise.all(['archive', 'bad', 'bent'].map((text) => writeFile(at(`${text}.zip`), text)));
     server = createServer((req, res) => {
       const chunks: Buffer[] = [];
       req.on('data', (chunk: Buffer) => chunks.push(chunk));
       req.on('end', () => {
         asked.push({ url: req.url!, bytes: Buffer.concat(chunks).length });
+        if (req.url === '/api/v1/jobs/broken-off')
+          return res.end(
+            JSON.stringify({ id: 'broken-off', state: 'failed', failure: 'It does not agree with its digest.' }),
+          );
+        // Not done at the first look.
+        if (req.url === '/api/v1/jobs/j')
+          return res.end(JSON.stringify({ id: 'j', state: looks++ === 0 ? 'running' : 'done', result }));
+        if (req.url === '/cut/api/v1/workshop/archive.zip?key=with') {
+          res.write('PK-half');
+          return setTimeout(() => res.destroy(), 20);
+        }
         if (req.method === 'GET') return res.end('PK-archive');
+        res.statusCode = 202;
+        if (Buffer.concat(chunks).toString() === 'bent')
+          return res.end(JSON.stringify({ id: 'broken-off', state: 'waiting' }));
         if (chunks.length > 0 && Buffer.concat(chunks).toString() === 'bad') {
           res.statusCode = 422;
           return res.end(JSON.stringify({ detail: 'It was changed or is damaged.' }));
         }
-        return res.end(JSON.stringify({ tables: [{ table: 'parts', inArchive: 3, added: 1, kept: 2 }] }));
+        return res.end(JSON.stringify({ id: 'j', state: 'waiting' }));
       });
     });
     await new Promise<void>((resolve) => server.listen(0, '127.0.0.1', resolve));
     address = `http://127.0.0.1:${(server.address() as AddressInfo).port}`;
   });
-  afterAll(() => new Promise((resolve) => server.close(resolve)));
+  afterAll(async () => {
+    await new Promise((resolve) => server.close(resolve));
+    await rm(folder, { recursive: true, force: true });
+  });
 
   test('a backup is written as it came, with the key unless asked otherwise', async () => {
-    const files: Record<string, Uint8Array> = {};
-    const { code, out } = await run(['backup', '--out', 'b.zip', '--server', address], files);
+    const { code, out } = await run(['backup', '--out', at('b.zip'), '--server', address]);
     expect(code).toBe(0);
-    expect(Buffer.from(files['b.zip']!).toString()).toBe('PK-archive');
+    expect(await readFile(at('b.zip'), 'utf8')).toBe('PK-archive');
     expect(out).toMatch(/keep it private/);
-    await run(['backup', '--out', 'b.zip', '--without-key', '--server', address], files);
+    await run(['backup', '--out', at('b.zip'), '--without-key', '--server', address]);
     expect(asked.map(({ url }) => url)).toEqual([
       '/api/v1/workshop/archive.zip?key=with',
       '/api/v1/workshop/archive.zip',
     ]);
   });
-  test('a restore says how, and what became of it', async () => {
-    const files = { 'b.zip': Buffer.from('archive'), 'bad.zip': Buffer.from('bad') };
-    const { out } = await run(['restore', 'b.zip', '--merge', '--server', address], files);
+  test('one that is cut off on its way is none, and what was there stays', async () => {
+    const cut = await run(['backup', '--out', at('archive.zip'), '--server', `${address}/cut`]);
+    expect(cut.code).toBe(1);
+    expect(cut.detail).toMatch(/archive\.zip was not written/);
+    expect(await readFile(at('archive.zip'), 'utf8')).toBe('archive');
+    expect(await readdir(folder)).not.toContain('archive.zip.part');
+  });
+  test('a restore says how, waits for it, and says what became of it', async () => {
+    const restore = (name: string, ...how: string[]) => run(['restore', at(name), ...how, '--server', address]);
+    const { out } = await restore('archive.zip', '--merge');
     expect(out).toMatch(/parts\s+1 taken in, 2 there already/);
-    expect(asked.at(-1)).toEqual({ url: '/api/v1/workshop/archive?mode=merge', bytes: 7 });
-    await run(['restore', 'b.zip', '--replace', '--server', address], files);
-    expect(asked.at(-1)!.url).toBe('/api/v1/workshop/archive?mode=replace&confirm=replace%20everything');
-    expect((await run(['restore', 'b.zip', '--server', address], files)).detail).toMatch(/--replace .* or --merge/);
-    expect((await run(['restore', 'bad.zip', '--merge', '--server', address], files)).detail).toMatch(/damaged/);
-    expect((await run(['restore', 'none.zip', '--merge', '--server', address], files)).detail).toMatch(
-      /cannot be read/,
-    );
+    expect(asked).toContainEqual({ url: '/api/v1/workshop/archive?mode=merge', bytes: 7 });
+    expect(looks).toBe(2);
+    await restore('archive.zip', '--replace');
+    expect(asked.map(({ url }) => url)).toContain('/api/v1/workshop/archive?mode=replace&confirm=replace%20everything');
+    expect((await restore('archive.zip')).detail).toMatch(/--replace .* or --merge/);
+    expect((await restore('bad.zip', '--merge')).detail).toMatch(/damaged/);
+    expect((await restore('bent.zip', '--merge')).detail).toBe('It does not agree with its digest.');
+    expect((await restore('none.zip', '--merge')).detail).toMatch(/cannot be read/);
   });
   test('nobody at the address, and no address', async () => {
-    expect((await run(['backup', '--out', 'b.zip', '--server', 'http://127.0.0.1:1'])).detail).toMatch(
+    expect((await run(['backup', '--out', at('n.zip'), '--server', 'http://127.0.0.1:1'])).detail).toMatch(
       /nobody answers at/,
     );
-    expect((await run(['backup', '--out', 'b.zip', '--server', 'here'])).detail).toMatch(/no address/);
+    expect((await run(['backup', '--out', at('n.zip'), '--server', 'here'])).detail).toMatch(/no address/);
   });
 });

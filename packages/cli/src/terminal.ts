@@ -46,11 +46,3 @@ export async function readJson(terminal: Terminal, path: string): Promise<unknow
     throw new BadInput(`${path} is not JSON: ${(error as Error).message}`);
   }
 }
-
-export async function readBytes(terminal: Terminal, path: string): Promise<Uint8Array<ArrayBuffer>> {
-  try {
-    return await terminal.readBytes(path);
-  } catch (error) {
-    throw new BadInput(`${path} cannot be read: ${(error as Error).message}`);
-  }
-}
