@@ -4,7 +4,7 @@ export { FileError } from './input/FileError.ts';
 export { InputError } from './input/InputError.ts';
 export { LIMITS } from './input/limits.ts';
 export * from './numeric/pchip.ts';
-export { unpack, zipEntryNames } from './archive/zip.ts';
+export { repacked, unpack, zipEntryNames } from './archive/zip.ts';
 export {
   requireFinite,
   requireFiniteValue,

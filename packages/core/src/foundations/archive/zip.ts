@@ -1,4 +1,4 @@
-import { Unzip, UnzipInflate, unzipSync } from 'fflate';
+import { Unzip, UnzipInflate, unzipSync, zipSync } from 'fflate';
 import { FileError } from '../input/FileError.ts';
 import { LIMITS } from '../input/limits.ts';
 
@@ -60,6 +60,14 @@ export function unpack(bytes: Uint8Array, wanted: (name: string) => boolean = ()
   return files;
 }
 const PIECE = 65_536;
+
+/**
+ * The same archive, with nothing in it but what was counted when it was unpacked: a library that goes by the archive's directory can be led
+ * by it to what lies hidden within other entries.
+ * @throws FileError as `unpack`
+ */
+export const repacked = (bytes: Uint8Array, wanted: (name: string) => boolean): Uint8Array =>
+  zipSync(Object.fromEntries(unpack(bytes, wanted)), { level: 0 });
 
 function joined(chunks: readonly Uint8Array[]): Uint8Array {
   const all = new Uint8Array(chunks.reduce((sum, chunk) => sum + chunk.length, 0));

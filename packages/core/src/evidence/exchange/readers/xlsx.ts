@@ -1,9 +1,12 @@
 import type { ImportSettings } from '@anvilstone/schema';
 import ExcelJS from 'exceljs';
-import { FileError, unpack } from '@anvilstone/core/foundations';
+import { FileError, repacked } from '@anvilstone/core/foundations';
 import type { RawTable, TableRow } from '../table.ts';
 import { tableOf } from './csv.ts';
 import { joinTables } from './joinTables.ts';
+
+/** Pictures and fonts are left out. */
+const OF_SHEETS = /\.(xml|rels)$/i;
 
 export interface XlsxFile {
   sheets: string[];
@@ -20,10 +23,10 @@ export async function readXlsx(
   bytes: Uint8Array,
   settings: Pick<ImportSettings, 'sheet' | 'headerLine'>,
 ): Promise<XlsxFile> {
-  unpack(bytes, () => false); // counts what it unpacks to before another library unpacks it for good
+  const sheetsOnly = repacked(bytes, (name) => OF_SHEETS.test(name));
   const workbook = new ExcelJS.Workbook();
   try {
-    await workbook.xlsx.load(bytes as unknown as ArrayBuffer);
+    await workbook.xlsx.load(sheetsOnly as unknown as ArrayBuffer);
   } catch (error) {
     throw new FileError(`The workbook cannot be read: ${(error as Error).message}.`);
   }
