@@ -166,7 +166,8 @@ export function createApp({
   api.use(async (req, res, next) => {
     const principal = principalOf(res);
     requireMay(principal, 'viewer');
-    const workspace = await workspaces.of(principal.workspace ?? never());
+    const workspace = await workspaces.hold(principal.workspace ?? never());
+    res.once('close', workspace.letGo);
     workspace.router(req, res, next);
   });
   api.use(unknownRoute);
@@ -207,7 +208,12 @@ export const workspaceRouter = (parts: WorkspaceServices) =>
 function onlyTheFirst(parts: WorkspaceServices): WorkspaceRegistry {
   return workspaceRegistry((row) => {
     if (row.slug !== FIRST_SLUG) throw noWorkspace();
-    return Promise.resolve({ router: workspaceRouter(parts), jobs: parts.jobs, close: () => Promise.resolve() });
+    return Promise.resolve({
+      router: workspaceRouter(parts),
+      jobs: parts.jobs,
+      isBusy: () => true,
+      close: () => Promise.resolve(),
+    });
   });
 }
 

@@ -10,9 +10,13 @@ import { makeLogger } from './http/logger.ts';
 import { isLoopback, publicAddress } from './http/originGuard.ts';
 import { liveHub } from './live/hub.ts';
 import { liveStream } from './live/stream.ts';
+import { isBackupDue } from './workshop/backups.ts';
 import { workspaceOpener } from './workspaces/open.ts';
+import { backupFolderOf } from './workspaces/parts.ts';
+import { patrol } from './workspaces/patrol.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
-import { connect, FIRST_SCHEMA, INSTALLATION_SCHEMA, migrate, oneAtATime } from './db/connection.ts';
+import { FIRST_SCHEMA, INSTALLATION_SCHEMA, migrate, oneAtATime } from './db/connection.ts';
+import { sharedConnections } from './db/sharedConnections.ts';
 import { leasesOf } from './db/leases.ts';
 import { jobQueue } from './jobs/queue.ts';
 import { JOB_TIMES } from './jobs/service.ts';
@@ -49,7 +53,9 @@ const serves = role !== 'worker';
 const works = role !== 'web';
 
 let stopping = false;
-const installation = connect(url, INSTALLATION_SCHEMA, 8);
+// With the queue’s and that for news a process has some more: several processes have to fit into what the database gives.
+const connections = sharedConnections(url, Number(process.env.ANVILSTONE_CONNECTIONS ?? 20));
+const installation = connections.to(INSTALLATION_SCHEMA, 8);
 const worker = `${hostname()}-${process.pid}-${randomUUID().slice(0, 4)}`;
 const queue = jobQueue(url, installation, logger);
 // A process that says nothing for so long is taken for lost, s.
@@ -59,8 +65,10 @@ const loggerS = Number(process.env.ANVILSTONE_LOGGER_SECONDS ?? 900);
 // How many times as fast the stand-in rig pulls, for whoever shows or tests it.
 const rigPace = Number(process.env.ANVILSTONE_RIG_PACE ?? 1);
 const standIns = await startStandIns({ everyS: loggerS, rigPace });
+const backupFolder = process.env.ANVILSTONE_BACKUPS;
+const backupEveryH = Number(process.env.ANVILSTONE_BACKUP_HOURS ?? 24);
 const open = workspaceOpener({
-  url,
+  connections,
   logger,
   queue,
   leases: leasesOf(installation, worker),
@@ -68,15 +76,15 @@ const open = workspaceOpener({
   works,
   jobTimes: { ...JOB_TIMES, silentS, beatS: silentS / 5 },
   devices: standIns.devices,
-  backupFolder: process.env.ANVILSTONE_BACKUPS,
-  backupEveryH: Number(process.env.ANVILSTONE_BACKUP_HOURS ?? 24),
+  backupFolder,
+  backupEveryH,
   lookEveryMs: Math.min(60_000, loggerS * 1000),
 });
 const first = open({ slug: FIRST_SLUG, schemaName: FIRST_SCHEMA });
 const registry = workspaceRegistry(async (row) => {
   const one = row.slug === FIRST_SLUG ? first : open(row);
   await one.begin();
-  return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, close: one.close };
+  return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, isBusy: one.isBusy, close: one.close };
 });
 const hub = liveHub(url, logger, works ? queue.nudge : undefined);
 const exposurePolicy = { isReachable, isEncrypted };
@@ -96,6 +104,7 @@ const app = serves
     })
   : createHealthApp({ db: first.parts.db, logger, stopping: () => stopping });
 let working: { stop(): void } | undefined;
+let patrolling: { stop(): Promise<void> } | undefined;
 const server = createServer(app);
 // Longer than clients and proxies keep an idle connection, so that none is closed under a request on its way.
 server.keepAliveTimeout = 75_000;
@@ -108,8 +117,7 @@ async function start(): Promise<void> {
     else if (!values['no-demo']) await seedDemoOnce(first.parts.db);
   });
   if (isReachable && serves) await sayHowToBegin();
-  // Each goes on with what was left in it, whether or not anybody asks for it soon.
-  for (const row of await allWorkspaces(installation)) await registry.of(row);
+  for (const row of await allWorkspaces(installation)) if (row.slug === FIRST_SLUG) await registry.of(row);
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);
     server.listen(Number(values.port), host, resolve);
@@ -119,7 +127,15 @@ async function start(): Promise<void> {
   logger.info({ port, role, worker }, serves ? 'serving' : 'working');
   warmThreads();
   void hub.listen();
-  if (works) working = await workOnJobs({ queue, installation, registry, logger });
+  if (works) {
+    working = await workOnJobs({ queue, installation, registry, logger });
+    const isDue = async ({ slug }: { slug: string }) => {
+      const folder = backupFolderOf({ backupFolder }, slug);
+      return folder !== undefined && (await isBackupDue(folder, backupEveryH));
+    };
+    // Each goes on with what was left in it, whether or not anybody asks for it soon.
+    patrolling = patrol({ installation, registry, logger, isDue });
+  }
   process.send?.({ ready: true, port });
 }
 
@@ -167,12 +183,13 @@ async function stop(reason: string): Promise<void> {
   clearTimeout(cut);
   await hub.close();
   working?.stop();
+  await patrolling?.stop();
   await queue.rest();
   await registry.close();
   await queue.close();
   await standIns.close();
   await closeThreads();
-  await installation.destroy();
+  await connections.close();
   // The channel to the parent alone would keep this process alive.
   if (process.connected) process.disconnect?.();
 }
@@ -188,8 +205,7 @@ start().catch(async (error: unknown) => {
     message: error instanceof Error ? error.message : String(error),
     code: (error as { code?: string }).code,
   });
-  await first.parts.db.destroy();
-  await installation.destroy();
+  await connections.close();
   process.exitCode = 1;
   if (process.connected) process.disconnect?.();
 });

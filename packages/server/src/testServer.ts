@@ -3,6 +3,7 @@ import { FIRST_SLUG, lock, mayStill } from './accounts/authenticate.ts';
 import { createApp, workspaceRouter } from './app.ts';
 import { connect, FIRST_SCHEMA, INSTALLATION_SCHEMA } from './db/connection.ts';
 import { leasesOf } from './db/leases.ts';
+import { sharedConnections } from './db/sharedConnections.ts';
 import { closeThreads } from './exchange/pool.ts';
 import { publicAddress } from './http/originGuard.ts';
 import { liveHub } from './live/hub.ts';
@@ -14,6 +15,8 @@ import { workspaceOpener } from './workspaces/open.ts';
 import { workspaceRegistry } from './workspaces/registry.ts';
 import { testDatabase } from './testDatabase.ts';
 import { startStandIns } from './simulators/index.ts';
+
+const MOST_CONNECTIONS = 6;
 
 /** A fresh, migrated database of its own on the tests' PostgreSQL, with the app on it. Used by tests only. */
 export async function testServer(
@@ -39,13 +42,15 @@ export async function testServer(
   const leases = leasesOf(installation, worker);
   const shared = { logger, queue, leases, worker, devices, ...(options.now ? { rigNow: options.now } : {}) };
   const parts = makeParts(shared, { db, slug: FIRST_SLUG, schemaName: FIRST_SCHEMA });
-  const open = workspaceOpener({ ...shared, devices: [], url, works: false, lookEveryMs: 60_000 });
+  const connections = sharedConnections(url, MOST_CONNECTIONS);
+  const open = workspaceOpener({ ...shared, devices: [], connections, works: false, lookEveryMs: 60_000 });
   const registry = workspaceRegistry(async (row) => {
     const { jobs } = parts;
-    if (row.slug === FIRST_SLUG) return { router: workspaceRouter(parts), jobs, close: () => Promise.resolve() };
+    if (row.slug === FIRST_SLUG)
+      return { router: workspaceRouter(parts), jobs, isBusy: () => true, close: () => Promise.resolve() };
     const one = open(row);
     await one.begin();
-    return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, close: one.close };
+    return { router: workspaceRouter(one.parts), jobs: one.parts.jobs, isBusy: one.isBusy, close: one.close };
   });
   const working = options.works ? await workOnJobs({ queue, installation, registry, logger }) : undefined;
   const hub = liveHub(url, logger, queue.nudge);
@@ -62,6 +67,8 @@ export async function testServer(
     jobs: parts.jobs,
     devices,
     url,
+    connections,
+    registry,
     app: createApp({
       first: parts,
       installation,
@@ -77,6 +84,7 @@ export async function testServer(
       working?.stop();
       await queue.rest();
       await registry.close();
+      await connections.close();
       await parts.runs.stop();
       await parts.jobs.stop();
       await queue.close();

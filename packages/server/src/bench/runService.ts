@@ -36,6 +36,8 @@ export interface RunService {
   end(trialId: string, as: 'done' | 'abandoned'): Promise<TrialRecord>;
   /** Goes on with every run that a server left. */
   resume(): Promise<void>;
+  /** A run is followed by this process. */
+  isFollowing(): boolean;
   stop(): Promise<void>;
 }
 
@@ -138,6 +140,7 @@ export function runService(
         follow(trialId, run);
       }
     },
+    isFollowing: () => following.size > 0,
     async stop() {
       for (const one of following.values()) one.stopped = true;
       await Promise.all([...following.values()].map(({ done }) => done));

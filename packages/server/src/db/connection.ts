@@ -17,29 +17,37 @@ export const FIRST_SCHEMA = 'public';
 export const INSTALLATION_SCHEMA = 'house';
 
 /** Connections that see one schema and nothing else: what keeps workspaces apart is that no query can name another’s tables by accident. */
-export function connect(url: string, schema = FIRST_SCHEMA, most = 10): Knex {
-  return knex({
-    client: ActorClient as unknown as typeof Knex.Client,
-    connection: url,
-    searchPath: [schema],
-    pool: { min: 0, max: most },
-    acquireConnectionTimeout: 10_000,
-    migrations: {
-      migrationSource: listed(schema === INSTALLATION_SCHEMA ? installationMigrations : migrations),
-      schemaName: schema,
-    },
-  });
-}
+export const connect = (url: string, schema = FIRST_SCHEMA, most = 10): Knex =>
+  knex({ ...configOf(schema), connection: url, pool: { min: 0, max: most } });
+
+/** Wherever its connections come from. */
+export const configOf = (schema: string): Knex.Config => ({
+  client: ActorClient as unknown as typeof Knex.Client,
+  searchPath: [schema],
+  acquireConnectionTimeout: 10_000,
+  migrations: {
+    migrationSource: listed(schema === INSTALLATION_SCHEMA ? installationMigrations : migrations),
+    schemaName: schema,
+  },
+});
 
 /** Numbers of the locks of a database, as PostgreSQL wants them. */
 const LOCKS = { start: 460_001, queue: 460_002 };
 
-/** Of several processes that start at once one does it and the others wait. It takes a connection beside those that `work` takes. */
-export const oneAtATime = <T>(db: Knex, work: () => Promise<T>, lock: keyof typeof LOCKS = 'start'): Promise<T> =>
-  db.transaction(async (trx) => {
-    await trx.raw('select pg_advisory_xact_lock(?)', [LOCKS[lock]]);
-    return work();
-  });
+/** Whoever waits in this process waits here, and holds no connection that the one at work needs. */
+const turns: Record<keyof typeof LOCKS, Promise<unknown>> = { start: Promise.resolve(), queue: Promise.resolve() };
+
+/** Of several that begin at once, here or in other processes, one does it and the others wait. It takes a connection beside those that `work` takes. */
+export function oneAtATime<T>(db: Knex, work: () => Promise<T>, lock: keyof typeof LOCKS = 'start'): Promise<T> {
+  const alone = () =>
+    db.transaction(async (trx) => {
+      await trx.raw('select pg_advisory_xact_lock(?)', [LOCKS[lock]]);
+      return work();
+    });
+  const mine = turns[lock].then(alone, alone);
+  turns[lock] = mine.catch(() => undefined);
+  return mine;
+}
 
 /**
  * Makes the schema and brings its tables up to date.

@@ -45,6 +45,8 @@ export interface JobService {
   perform(id: string): Promise<void>;
   /** Puts back what a lost process had begun. */
   sweep(): Promise<void>;
+  /** No job is at work in this process. */
+  isIdle(): boolean;
   /** Resolves when no job is at work in this process. */
   idle(): Promise<void>;
   /** Stops what is at work and puts it back for another process. */
@@ -238,6 +240,7 @@ export function jobService(
         }
       });
     },
+    isIdle: () => atWork.size === 0,
     async idle() {
       await Promise.all([...atWork.values()].map(({ done }) => done));
     },

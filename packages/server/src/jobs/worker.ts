@@ -25,11 +25,12 @@ export async function workOnJobs({
   await queue.work(AT_ONCE, async ({ schemaName, jobId }) => {
     const row = (await allWorkspaces(installation)).find((one) => one.schemaName === schemaName);
     if (!row) return;
-    const { jobs } = await registry.of(row);
-    await jobs.perform(jobId);
+    const { jobs, letGo } = await registry.hold(row);
+    await jobs.perform(jobId).finally(letGo);
   });
   const sweep = async () => {
-    for (const row of await allWorkspaces(installation)) await (await registry.of(row)).jobs.sweep();
+    // What is under way in a closed one is found by whoever goes round them, who opens it.
+    for (const { jobs } of await registry.all()) await jobs.sweep();
   };
   const timer = setInterval(
     () => void sweep().catch((error: unknown) => logger.warn({ err: error }, 'lost jobs could not be looked for')),

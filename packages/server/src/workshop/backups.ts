@@ -27,6 +27,7 @@ export interface BackupState {
 }
 
 const HOUR_MS = 3.6e6;
+const EVERY_H = 24;
 const LOOK_MS = 10 * 60_000;
 const NAME = /^anvilstone-\d{8}-\d{6}(-by-hand)?\.zip$/;
 const MOST_BY_HAND = 10;
@@ -37,6 +38,30 @@ const BACK_UP = 'back-up';
 /** Of the time that it takes; the rest is reading it back. */
 const WRITING_SHARE = 0.8;
 
+/** Newest first. */
+async function backupsIn(folder: string | undefined): Promise<BackupFile[]> {
+  if (folder === undefined) return [];
+  await mkdir(folder, { recursive: true });
+  const names = (await readdir(folder))
+    .filter((name) => NAME.test(name))
+    .sort()
+    .reverse();
+  return Promise.all(
+    names.map(async (name) => {
+      const { size, mtime } = await stat(join(folder, name));
+      return { name, at: mtime.toISOString(), bytes: size, byHand: name.endsWith('-by-hand.zip') };
+    }),
+  );
+}
+
+/** Whether the newest that was made by itself is older than so many hours, or there is none. */
+export async function isBackupDue(folder: string | undefined, everyH = EVERY_H, now = new Date()): Promise<boolean> {
+  const newest = (await backupsIn(folder)).find(({ byHand }) => !byHand);
+  if (!newest) return true;
+  const ageMs = now.getTime() - Date.parse(newest.at);
+  return ageMs >= everyH * HOUR_MS || ageMs < -AHEAD_MS;
+}
+
 /**
  * Backups into a folder: one when the newest is older than `everyH`, each read back and checked before it counts, the oldest removed beyond
  * `keep`. Several processes on one folder make no more of them than one.
@@ -45,24 +70,11 @@ export function backupService(
   db: Knex,
   jobs: JobService,
   logger: Logger,
-  { folder, everyH = 24, keep = 14 }: { folder?: string; everyH?: number; keep?: number },
+  { folder, everyH = EVERY_H, keep = 14 }: { folder?: string; everyH?: number; keep?: number },
 ) {
   let lookedAtMs = 0;
 
-  const list = async (): Promise<BackupFile[]> => {
-    if (folder === undefined) return [];
-    await mkdir(folder, { recursive: true });
-    const names = (await readdir(folder))
-      .filter((name) => NAME.test(name))
-      .sort()
-      .reverse();
-    return Promise.all(
-      names.map(async (name) => {
-        const { size, mtime } = await stat(join(folder, name));
-        return { name, at: mtime.toISOString(), bytes: size, byHand: name.endsWith('-by-hand.zip') };
-      }),
-    );
-  };
+  const list = () => backupsIn(folder);
 
   const make = async (
     now = new Date(),
@@ -110,12 +122,7 @@ export function backupService(
     },
   });
 
-  const isDue = async (now: Date): Promise<boolean> => {
-    const newest = (await list()).find(({ byHand }) => !byHand);
-    if (!newest) return true;
-    const ageMs = now.getTime() - Date.parse(newest.at);
-    return ageMs >= everyH * HOUR_MS || ageMs < -AHEAD_MS;
-  };
+  const isDue = (now: Date): Promise<boolean> => isBackupDue(folder, everyH, now);
   /** @throws what is wrong with the folder */
   const ask = (input = { byHand: false }) => jobs.add({ kind: BACK_UP, subject: BACK_UP, title: 'Back up', input });
 

@@ -1,6 +1,8 @@
 import type { Logger } from 'pino';
-import { connect, FIRST_SCHEMA, migrate } from '../db/connection.ts';
+import { FIRST_SCHEMA, migrate } from '../db/connection.ts';
+import type { SharedConnections } from '../db/sharedConnections.ts';
 import type { WorkspaceRow } from '../http/principal.ts';
+import { goesOnByItself } from './patrol.ts';
 import { makeParts, type ProcessParts, type WorkspaceServices } from './parts.ts';
 
 /** Connections a workspace may have at once: the first is most used, and there may be many others. */
@@ -12,18 +14,21 @@ const HELD_S = 15;
 
 /** Makes what answers for a workspace: its connections, and, in a process that works, what goes on by itself in it. */
 export function workspaceOpener(
-  shared: ProcessParts & { url: string; logger: Logger; works: boolean; lookEveryMs: number },
+  shared: ProcessParts & { connections: SharedConnections; logger: Logger; works: boolean; lookEveryMs: number },
 ) {
   return ({ slug, schemaName }: Pick<WorkspaceRow, 'slug' | 'schemaName'>) => {
     const isFirst = schemaName === FIRST_SCHEMA;
-    const db = connect(shared.url, schemaName, isFirst ? MOST_CONNECTIONS.first : MOST_CONNECTIONS.other);
+    const db = shared.connections.to(schemaName, isFirst ? MOST_CONNECTIONS.first : MOST_CONNECTIONS.other);
     const parts: WorkspaceServices = makeParts(shared, { db, slug, schemaName });
     const { runs, backups, instruments, jobs } = parts;
     let stopWatching: (() => void) | undefined;
     let timer: NodeJS.Timeout | undefined;
+    /** Something goes on by itself here. */
+    let isWanted = false;
 
     /** Runs that nobody follows are followed; one process of all watches the loggers and the age of the backups. */
     async function round(): Promise<void> {
+      isWanted = await goesOnByItself(db, schemaName);
       await runs.resume();
       if (await shared.leases.take(`watch ${schemaName}`, HELD_S)) {
         stopWatching ??= instruments.watch(shared.lookEveryMs);
@@ -38,6 +43,8 @@ export function workspaceOpener(
 
     return {
       parts,
+      /** It has work under way, or something to watch: it stays open. */
+      isBusy: () => isFirst || (shared.works && isWanted) || !jobs.isIdle() || runs.isFollowing(),
       /** Brings its tables up to date and goes on with what was left. */
       async begin(): Promise<void> {
         await migrate(db);
@@ -51,7 +58,6 @@ export function workspaceOpener(
         await runs.stop();
         await jobs.stop();
         await shared.leases.free(`watch ${schemaName}`).catch(() => undefined);
-        await db.destroy();
       },
     };
   };

@@ -41,15 +41,19 @@ export interface ProcessParts {
   rigNow?: () => Date;
 }
 
+/** Where the backups of a workspace are kept. */
+export const backupFolderOf = ({ backupFolder }: Pick<ProcessParts, 'backupFolder'>, slug: string) =>
+  backupFolder && (slug === FIRST_SLUG ? backupFolder : join(backupFolder, slug));
+
 export function makeParts(
   shared: ProcessParts,
   { db, slug, schemaName }: { db: Knex; slug: string; schemaName: string },
 ): WorkspaceServices {
-  const { queue, leases, worker, devices, backupFolder, backupEveryH } = shared;
+  const { queue, leases, worker, devices, backupEveryH } = shared;
   const logger = shared.logger.child({ workspace: slug });
   const jobs = jobService(db, logger, { schemaName, queue, worker }, shared.jobTimes);
   const instruments = instrumentService(db, logger, devices);
-  const folder = backupFolder && (slug === FIRST_SLUG ? backupFolder : join(backupFolder, slug));
+  const folder = backupFolderOf(shared, slug);
   jobs.register(recordsChecking(db, decisionService(db)));
   return {
     db,

@@ -20,15 +20,26 @@ export function workspaceService(installation: Knex, open: (row: WorkspaceRow) =
     /** Makes one, with nothing in it that another can see. @throws HttpProblem 409: there is one of that name */
     async make({ slug, title }: NewWorkspace, by: Principal): Promise<Workspace> {
       const schemaName = `ws_${slug.replaceAll('-', '_')}_${Date.now().toString(36)}`;
-      const [row] = (await installation('workspaces')
-        .insert({ slug, title: title.trim(), schema_name: schemaName })
-        .onConflict('slug')
-        .ignore()
-        .returning(['id', 'slug', 'title', 'schema_name as schemaName'])) as WorkspaceRow[];
+      const row = await installation.transaction(async (trx) => {
+        const [made] = (await trx('workspaces')
+          .insert({ slug, title: title.trim(), schema_name: schemaName })
+          .onConflict('slug')
+          .ignore()
+          .returning(['id', 'slug', 'title', 'schema_name as schemaName'])) as WorkspaceRow[];
+        if (made && by.accountId) await setMembership(trx, by.accountId, made.id, 'administrator');
+        return made;
+      });
       if (!row)
         throw new HttpProblem(409, 'taken', 'There is one of that name', `A workspace is called “${slug}” already.`);
-      if (by.accountId) await setMembership(installation, by.accountId, row.id, 'administrator');
-      await open(row);
+      try {
+        await open(row);
+      } catch (error) {
+        // Half of one is none: nothing of it is left, and its name is free again.
+        await installation.raw('drop schema if exists ?? cascade', [row.schemaName]);
+        await installation('memberships').where({ workspace_id: row.id }).delete();
+        await installation('workspaces').where({ id: row.id }).delete();
+        throw error;
+      }
       await noteEvent(installation, 'made the workspace', row.title);
       return { slug: row.slug, title: row.title, role: 'administrator' };
     },
