@@ -42,6 +42,8 @@ try {
   failed += await show('node', [await bundle('bench/curve.ts')], { cwd: root, env });
   console.log('\n— bench/library.ts');
   failed += await show('node', ['--expose-gc', '--import', 'tsx', 'bench/library.ts'], { cwd: root, env });
+  console.log('\n— bench/workspaces.ts');
+  failed += await show('node', ['--import', 'tsx', 'bench/workspaces.ts', '200'], { cwd: root, env });
   console.log('\n— bench/archive.ts');
   failed += await show('node', ['--import', 'tsx', 'bench/archive.ts'], { cwd: root, env });
 } finally {

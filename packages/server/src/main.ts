@@ -103,7 +103,7 @@ const app = serves
       ...(values.web ? { webFolder: values.web } : {}),
     })
   : createHealthApp({ db: first.parts.db, logger, stopping: () => stopping });
-let working: { stop(): void } | undefined;
+let working: { stop(): Promise<void> } | undefined;
 let patrolling: { stop(): Promise<void> } | undefined;
 const server = createServer(app);
 // Longer than clients and proxies keep an idle connection, so that none is closed under a request on its way.
@@ -182,7 +182,7 @@ async function stop(reason: string): Promise<void> {
   await closed;
   clearTimeout(cut);
   await hub.close();
-  working?.stop();
+  await working?.stop();
   await patrolling?.stop();
   await queue.rest();
   await registry.close();

@@ -81,7 +81,7 @@ export async function testServer(
     async close() {
       live.closeAll();
       await hub.close();
-      working?.stop();
+      await working?.stop();
       await queue.rest();
       await registry.close();
       await connections.close();

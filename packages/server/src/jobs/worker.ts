@@ -21,7 +21,7 @@ export async function workOnJobs({
   registry: WorkspaceRegistry;
   logger: Logger;
   sweepMs?: number;
-}): Promise<{ stop(): void }> {
+}): Promise<{ stop(): Promise<void> }> {
   await queue.work(AT_ONCE, async ({ schemaName, jobId }) => {
     const row = (await allWorkspaces(installation)).find((one) => one.schemaName === schemaName);
     if (!row) return;
@@ -32,9 +32,15 @@ export async function workOnJobs({
     // What is under way in a closed one is found by whoever goes round them, who opens it.
     for (const { jobs } of await registry.all()) await jobs.sweep();
   };
-  const timer = setInterval(
-    () => void sweep().catch((error: unknown) => logger.warn({ err: error }, 'lost jobs could not be looked for')),
-    sweepMs,
-  );
-  return { stop: () => clearInterval(timer) };
+  let under = Promise.resolve();
+  const again = () => {
+    under = sweep().catch((error: unknown) => logger.warn({ err: error }, 'lost jobs could not be looked for'));
+  };
+  const timer = setInterval(again, sweepMs);
+  return {
+    stop() {
+      clearInterval(timer);
+      return under;
+    },
+  };
 }

@@ -28,18 +28,22 @@ export function workspaceOpener(
 
     /** Runs that nobody follows are followed; one process of all watches the loggers and the age of the backups. */
     async function round(): Promise<void> {
-      isWanted = await goesOnByItself(db, schemaName);
+      const { works, watches } = await goesOnByItself(db, schemaName);
+      isWanted = works || watches;
       await runs.resume();
       if (await shared.leases.take(`watch ${schemaName}`, HELD_S)) {
-        stopWatching ??= instruments.watch(shared.lookEveryMs);
+        // In the first they are read whether or not it is said where they lie.
+        if (watches || isFirst) stopWatching ??= instruments.watch(shared.lookEveryMs);
         await backups.askWhenDue();
       } else {
         stopWatching?.();
         stopWatching = undefined;
       }
     }
-    const again = () =>
-      void round().catch((error: unknown) => shared.logger.warn({ err: error, workspace: slug }, 'a round failed'));
+    let under = Promise.resolve();
+    const again = () => {
+      under = round().catch((error: unknown) => shared.logger.warn({ err: error, workspace: slug }, 'a round failed'));
+    };
 
     return {
       parts,
@@ -54,6 +58,7 @@ export function workspaceOpener(
       },
       async close(): Promise<void> {
         clearInterval(timer);
+        await under;
         stopWatching?.();
         await runs.stop();
         await jobs.stop();

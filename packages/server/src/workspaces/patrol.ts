@@ -8,15 +8,21 @@ import type { WorkspaceRegistry } from './registry.ts';
 const AT_A_TIME = 10;
 const EVERY_MS = 1000;
 
-/** Whether something goes on in a workspace with nobody there: a job, a run of a test, a logger that is to be read. */
-export async function goesOnByItself(db: Knex, schemaName: string): Promise<boolean> {
-  const { rows } = await db.raw<{ rows: { does: boolean }[] }>(
+/** What goes on in a workspace with nobody there. */
+export interface GoesOn {
+  /** A job, or the run of a test. */
+  works: boolean;
+  /** A logger lies somewhere, and is to be read. */
+  watches: boolean;
+}
+export async function goesOnByItself(db: Knex, schemaName: string): Promise<GoesOn> {
+  const { rows } = await db.raw<{ rows: GoesOn[] }>(
     `select exists (select 1 from ??.jobs where state in ('waiting', 'running'))
-         or exists (select 1 from ??.trial_runs)
-         or exists (select 1 from ??.places where document ->> 'loggerId' is not null) as does`,
+         or exists (select 1 from ??.trial_runs) as works,
+       exists (select 1 from ??.places where document ->> 'loggerId' is not null) as watches`,
     [schemaName, schemaName, schemaName],
   );
-  return rows[0]!.does;
+  return rows[0]!;
 }
 
 /**
@@ -41,7 +47,8 @@ export function patrol({
   let isStopping = false;
   const look = async (row: WorkspaceRow) => {
     try {
-      if ((await goesOnByItself(installation, row.schemaName)) || (await isDue(row))) await registry.of(row);
+      const { works, watches } = await goesOnByItself(installation, row.schemaName);
+      if (works || watches || (await isDue(row))) await registry.of(row);
     } catch (error) {
       // The others are looked into all the same.
       logger.warn({ err: error, workspace: row.slug }, 'a workspace could not be looked into');
