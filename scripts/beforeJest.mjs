@@ -9,7 +9,7 @@ export default async function beforeJest() {
   const client = new pg.Client({ connectionString });
   await client.connect();
   const { rows } = await client.query(
-    `select datname from pg_database where datname ~ '^(pattern|test|e2e)_' and datname not like $1`,
+    `select datname from pg_database where datname ~ '^(pattern|test|e2e)_' and datname not like $1 and pg_get_userbyid(datdba) = current_user`,
     [`pattern\\_${process.env.ANVILSTONE_TEST_RUN}\\_%`],
   );
   for (const { datname } of rows) await client.query(`drop database if exists ${datname} with (force)`);

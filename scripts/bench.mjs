@@ -7,6 +7,7 @@ import { startPostgres } from './postgres.mjs';
 import { show } from './run.mjs';
 
 await installPackages();
+const { testRole } = await import('./database.mjs');
 const { build } = await import('vite');
 
 /** The evaluation is measured as the browser gets it: bundled, without the names that the TypeScript loader keeps. */
@@ -23,7 +24,7 @@ async function bundle(file) {
 }
 
 const cluster = await startPostgres('test');
-const env = { ...process.env, ANVILSTONE_TEST_POSTGRES: cluster.url('postgres') };
+const env = { ...process.env, ANVILSTONE_TEST_POSTGRES: (await testRole(cluster))('postgres') };
 let failed = 0;
 try {
   console.log('\n— bench/evaluate.ts');

@@ -8,11 +8,16 @@ import { show } from './run.mjs';
 
 const { values } = parseArgs({ options: { runs: { type: 'string', default: '100' } } });
 await installPackages();
+const { testRole } = await import('./database.mjs');
 const cluster = await startPostgres('test');
 try {
   process.exitCode = await show('npx', ['jest', '--forceExit', '--testPathPatterns', 'fuzz'], {
     cwd: root,
-    env: { ...process.env, ANVILSTONE_TEST_POSTGRES: cluster.url('postgres'), ANVILSTONE_FUZZ_RUNS: values.runs },
+    env: {
+      ...process.env,
+      ANVILSTONE_TEST_POSTGRES: (await testRole(cluster))('postgres'),
+      ANVILSTONE_FUZZ_RUNS: values.runs,
+    },
   });
 } finally {
   cluster.stop();

@@ -53,8 +53,8 @@ async function openDatabase() {
   const given = process.env.ANVILSTONE_DATABASE_URL;
   if (given) return { url: given, stop() {} };
   const cluster = await startPostgres('app');
-  const { ensureDatabase } = await import('./database.mjs');
-  return { url: await ensureDatabase(cluster.url, 'anvilstone'), stop: cluster.stop };
+  const { appDatabase } = await import('./database.mjs');
+  return { url: await appDatabase(cluster, 'anvilstone'), stop: cluster.stop };
 }
 
 async function firstFreePort(from) {

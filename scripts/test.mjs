@@ -27,9 +27,10 @@ if (wants('e2e')) await browser();
 
 const startedMs = Date.now();
 const cluster = await startPostgres('test', { isLasting: false });
+const { testRole } = await import('./database.mjs');
 const environment = {
   ...process.env,
-  ANVILSTONE_TEST_POSTGRES: cluster.url('postgres'),
+  ANVILSTONE_TEST_POSTGRES: (await testRole(cluster))('postgres'),
   ANVILSTONE_TEST_RUN: randomUUID().slice(0, 8),
   CI: process.env.CI ?? '1',
 };

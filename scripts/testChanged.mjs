@@ -37,6 +37,7 @@ if (code.some((file) => file.startsWith('packages/schema/')))
   checks.push(check('published schemas', local('tsx'), ['scripts/publishSchemas.ts', '--check']));
 
 const cluster = await startPostgres('test', { isLasting: false });
+const { testRole } = await import('./database.mjs');
 const tests = testsOf(changed);
 console.log(`${tests.length} of Jest’s files depend on the ${changed.length} that differ.`);
 // Without paths it would run them all.
@@ -46,7 +47,7 @@ if (tests.length > 0) {
     ['--maxWorkers=2', '--runTestsByPath', ...tests.map((file) => join(root, file))],
     {
       cwd: root,
-      env: { ...process.env, ANVILSTONE_TEST_POSTGRES: cluster.url('postgres') },
+      env: { ...process.env, ANVILSTONE_TEST_POSTGRES: (await testRole(cluster))('postgres') },
     },
   );
   if (status !== 0) broken.push('Jest');

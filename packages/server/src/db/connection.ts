@@ -56,7 +56,10 @@ export function oneAtATime<T>(db: Knex, work: () => Promise<T>, lock: keyof type
 export const migrate = (db: Knex): Promise<void> =>
   oneAtATime(db, async () => {
     const { searchPath } = (db.client as { config: Knex.Config }).config;
-    await db.raw('create schema if not exists ??', [String(searchPath?.[0] ?? FIRST_SCHEMA)]);
+    const schema = String(searchPath?.[0] ?? FIRST_SCHEMA);
+    // Asked first: to make one takes a right that an operator may have withheld once all are there.
+    const { rows } = await db.raw<{ rows: unknown[] }>('select 1 from pg_namespace where nspname = ?', [schema]);
+    if (rows.length === 0) await db.raw('create schema if not exists ??', [schema]);
     const [, waiting] = (await db.migrate.list()) as [unknown[], unknown[]];
     if (waiting.length === 0) return;
     // Nobody else migrates now: a mark that says so is of a process that was killed in the middle.

@@ -126,7 +126,7 @@ function Done({ report: { mode, tables } }: { report: RestoreReport }) {
           </li>
         ))}
       </ul>
-      <Button look="primary" onClick={() => globalThis.location.assign('/parts')}>
+      <Button look="primary" className="mt-2" onClick={() => globalThis.location.assign('/parts')}>
         Open parts
       </Button>
     </div>
