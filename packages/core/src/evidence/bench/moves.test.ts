@@ -94,7 +94,7 @@ const SETTINGS: Record<string, Setting> = {
   'pendulum-notched impact-undamaged': {
     brief: dry(ratchetPawl, { loadCases: [{ ...knock, mustStayWhole: 'undamaged', energyJ: 0.05 }] }),
     grade: bare('abs'),
-    gives: reading(0.001, 0.4),
+    gives: reading(0.008, 0.4),
   },
   'drop-part impact-unbroken': {
     brief: dry(ratchetPawl),

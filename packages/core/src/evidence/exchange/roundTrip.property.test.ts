@@ -11,10 +11,13 @@ import {
   SPECIMENS,
   grade as gradeSchema,
   type Grade,
+  type PropertyId,
 } from '@anvilstone/schema';
 import { validator } from '@anvilstone/schema/validate';
 import fc from 'fast-check';
 import { strToU8 } from 'fflate';
+import { fromCanonical } from '@anvilstone/core/foundations';
+import { PROPERTY_DEFINITIONS } from '../../materials/resolving/properties.ts';
 import { TEST_PARAMETERS } from '../../materials/resolving/conditions.ts';
 import { families } from '../../materials/reference/family.ts';
 import { reinforcements } from '../../materials/reference/reinforcement.ts';
@@ -63,15 +66,30 @@ const parameters: Record<string, fc.Arbitrary<unknown>> = Object.fromEntries(
     name === 'agentId' ? optional(fc.constant('ketones')) : optional(within(0.01, 1)),
   ]),
 );
-const result = fc.oneof(
-  fc.record({ value: number }),
-  fc.record({ value: number, bound: fc.constantFrom(...BOUNDS) }),
-  fc.record({ value: number, standardDeviation: number, count: fc.integer({ min: 1, max: 99 }) }),
-  range(1, 1e5),
-);
+/** Numbers that a filament may have, in the unit they are reported in. */
+const resultOf = (property: PropertyId, unit: string) => {
+  const { physical, dimension } = PROPERTY_DEFINITIONS[property];
+  const [least, most] = physical.map((bound) => fromCanonical(bound, unit, dimension)) as [number, number];
+  // Rounded numbers must not come to lie outside.
+  const [low, high] = [least + (most - least) * 1e-4, most - (most - least) * 1e-4];
+  return fc.oneof(
+    fc.record({ value: within(low, high) }),
+    fc.record({ value: within(low, high), bound: fc.constantFrom(...BOUNDS) }),
+    fc.record({ value: within(low, high), standardDeviation: number, count: fc.integer({ min: 1, max: 99 }) }),
+    range(low, high),
+  );
+};
+const numbered = fc
+  .constantFrom(
+    { property: 'tensileStrength', unit: 'MPa' } as const,
+    { property: 'tensileModulus', unit: 'ksi' } as const,
+    { property: 'heatDeflectionTemperature', unit: '°F' } as const,
+    { property: 'charpyNotched', unit: 'kJ/m²' } as const,
+  )
+  .chain((what) => resultOf(what.property, what.unit).map((numbers) => ({ ...what, ...numbers })));
 const observation = fc
   .tuple(
-    result,
+    numbered,
     fc.record({
       source: fc.constantFrom(...SOURCES),
       reference: text(),
@@ -85,14 +103,8 @@ const observation = fc
       note: optional(text()),
       ...parameters,
     }),
-    fc.constantFrom(
-      { property: 'tensileStrength', unit: 'MPa' },
-      { property: 'tensileModulus', unit: 'ksi' },
-      { property: 'heatDeflectionTemperature', unit: '°F' },
-      { property: 'charpyNotched', unit: 'kJ/m²' },
-    ),
   )
-  .map(([numbers, conditions, what]) => present({ ...what, ...numbers, ...conditions }));
+  .map(([numbers, conditions]) => present({ ...numbers, ...conditions }));
 const claim = fc
   .record({
     kind: fc.constantFrom(...CLAIM_KINDS),

@@ -1,5 +1,5 @@
 import type { Grade, Observation, ProblemIssue } from '@anvilstone/schema';
-import { findUnit, unitList } from '@anvilstone/core/foundations';
+import { findUnit, formatNumber, fromCanonical, unitList } from '@anvilstone/core/foundations';
 import { PROPERTY_DEFINITIONS } from './properties.ts';
 
 /** What a schema cannot see in a grade: units that do not belong, ranges that run backwards, results that are missing. */
@@ -31,9 +31,12 @@ export function gradeIssues(grade: Grade, at = ''): ProblemIssue[] {
   return issues;
 }
 
+/** What converting a bound to another unit may be off by. */
+const SLACK = 1e-9;
+
 /** The same for one observation. */
 export function observationIssues(observation: Observation, pointer = ''): ProblemIssue[] {
-  const { title, dimension, classes, wording } = PROPERTY_DEFINITIONS[observation.property];
+  const { title, dimension, physical, classes, wording } = PROPERTY_DEFINITIONS[observation.property];
   const { value, low, high, classValue, unit } = observation;
   if (classes) {
     if (classValue !== undefined && classes.includes(classValue)) return [];
@@ -69,6 +72,17 @@ export function observationIssues(observation: Observation, pointer = ''): Probl
       detail: `${low} to ${high} runs backwards`,
       accepted: 'the lower end first',
     });
+  }
+  for (const field of ['value', 'low', 'high'] as const) {
+    const number = observation[field];
+    if (number === undefined || !findUnit(dimension, unit)) continue;
+    const [least, most] = physical.map((bound) => fromCanonical(bound, unit, dimension)) as [number, number];
+    if (number < least - SLACK * Math.abs(least) || number > most + SLACK * Math.abs(most))
+      issues.push({
+        pointer: `${pointer}/${field}`,
+        detail: `${title} of ${formatNumber(number)} ${unit}: no filament reaches it`,
+        accepted: `${formatNumber(least)} to ${formatNumber(most)} ${unit}`,
+      });
   }
   const fits = findUnit(dimension, unit) ?? (dimension === 'impact' ? findUnit('impactPerThickness', unit) : undefined);
   if (!fits)

@@ -64,7 +64,7 @@ const impact = { kind: 'impact', directional: true, wording: ['no break'] } as c
 
 /** Every property that can be observed, by id. Canonical units follow from the dimension. */
 export const PROPERTY_DEFINITIONS: Record<PropertyId, PropertyDefinition> = {
-  density: define('Mechanical', 'Density', 'density', [0.2, 3], 'Mass per volume of the solid printed material.'),
+  density: define('Mechanical', 'Density', 'density', [0.2, 9], 'Mass per volume of the solid printed material.'),
   tensileModulus: define(
     'Mechanical',
     'Tensile modulus',
@@ -327,7 +327,7 @@ export const PROPERTY_DEFINITIONS: Record<PropertyId, PropertyDefinition> = {
     'Melt and shrinkage',
     'Melt density',
     'density',
-    [0.3, 2.8],
+    [0.3, 9],
     'Density of the melt at printing temperature.',
   ),
   printShrink: define(

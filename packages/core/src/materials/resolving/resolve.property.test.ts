@@ -7,16 +7,27 @@ import { families } from '../reference/family.ts';
 import { reinforcements } from '../reference/reinforcement.ts';
 import { comparable } from '../comparing/comparable.ts';
 import type { ResolveAt } from './resolution.ts';
+import { PROPERTY_DEFINITIONS } from './properties.ts';
 import { resolve } from './resolve.ts';
 
-const report = fc.record({
-  property: fc.constantFrom(
+/** What a filament may have, and now and then what none reaches. */
+const numbered = fc
+  .constantFrom(
     'tensileStrength' as const,
     'tensileModulus' as const,
     'charpyNotched' as const,
     'elongationBreak' as const,
-  ),
-  value: fc.double({ min: 1, max: 5000, noNaN: true }),
+  )
+  .chain((property) => {
+    const [least, most] = PROPERTY_DEFINITIONS[property].physical;
+    const possible = fc.double({ min: least, max: most, noNaN: true });
+    const value = fc.oneof(
+      { weight: 9, arbitrary: possible },
+      { weight: 1, arbitrary: fc.constantFrom(-5, 0, 10 * most) },
+    );
+    return fc.record({ property: fc.constant(property), value });
+  });
+const conditions = fc.record({
   source: fc.constantFrom(...SOURCES),
   specimen: fc.option(fc.constantFrom(...SPECIMENS), { nil: undefined }),
   orientation: fc.option(fc.constantFrom(...ORIENTATIONS)),
@@ -24,6 +35,7 @@ const report = fc.record({
   count: fc.integer({ min: 1, max: 9 }),
   temperatureC: fc.constantFrom(23, 60, -20),
 });
+const report = fc.tuple(numbered, conditions).map(([one, at]) => ({ ...one, ...at }));
 const UNIT = { tensileStrength: 'MPa', tensileModulus: 'MPa', charpyNotched: 'kJ/m²', elongationBreak: '%' };
 const anyGrade = fc
   .record({
@@ -135,6 +147,19 @@ test('nothing carried over, and no estimate, is called measured', () =>
     }),
   ));
 
+test('a number that no filament reaches is never used, whatever stands beside it', () =>
+  fc.assert(
+    fc.property(anyGrade, anyProperty, anywhere, (grade, property, at) => {
+      const found = resolve(grade, property, at, defaultCompanyRules);
+      const used = found.known && grade.observations.find(({ id }) => id === found.observationId);
+      // A family's estimate is no report.
+      if (!used) return;
+      const [least, most] = PROPERTY_DEFINITIONS[used.property].physical;
+      expect(used.value).toBeGreaterThanOrEqual(least);
+      expect(used.value).toBeLessThanOrEqual(most);
+    }),
+  ));
+
 test('comparable is the same both ways round, and a full report compares with itself', () =>
   fc.assert(
     fc.property(anyGrade, (grade) => {
@@ -147,6 +172,8 @@ test('comparable is the same both ways round, and a full report compares with it
           conditioning: 'dry',
           notchRadiusMm: 0.25,
         } as Observation;
+        const [least, most] = PROPERTY_DEFINITIONS[a.property].physical;
+        if (a.value! < least || a.value! > most) continue;
         expect(comparable(full, full).differences).toEqual([]);
       }
     }),
