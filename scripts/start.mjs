@@ -14,6 +14,7 @@ const HELP = `npm start -- [options]
   --port N       first port to try (4600); the next free one is taken
   --no-demo      do not load the demo workshop
   --reset-demo   put the demo's parts, grades and machines back as delivered (own parts and decisions stay)
+  --recover NAME let the account with this sign-in name administer the installation again, and print a new way in
 ANVILSTONE_DATABASE_URL=postgres://… uses that PostgreSQL (15 or newer) instead of a private one.`;
 
 const options = readOptions();
@@ -33,6 +34,7 @@ function readOptions() {
         port: { type: 'string', default: process.env.ANVILSTONE_PORT ?? '4600' },
         'no-demo': { type: 'boolean', default: false },
         'reset-demo': { type: 'boolean', default: false },
+        recover: { type: 'string' },
         help: { type: 'boolean', default: false },
       },
     });
@@ -87,6 +89,7 @@ function serve(onPort) {
   const args = ['--port', `${onPort}`, '--web', join(root, 'packages/web/dist')];
   if (options['no-demo']) args.push('--no-demo');
   if (options['reset-demo']) args.push('--reset-demo');
+  if (options.recover !== undefined) args.push('--recover', options.recover);
   const child = fork(builtServer, args, {
     cwd: root,
     // Its own process group, so that Ctrl-C reaches it once and through us.

@@ -1,7 +1,12 @@
+import { mkdir, mkdtemp, rm, writeFile } from 'node:fs/promises';
+import { tmpdir } from 'node:os';
+import { join } from 'node:path';
 import { lampArm, sampleLibrary } from '@anvilstone/core/education/sample';
 import { evaluate } from '@anvilstone/core/evaluation';
 import type { Decision, DecisionFile, Part, Problem } from '@anvilstone/schema';
+import { pino } from 'pino';
 import request from 'supertest';
+import { createApp } from './app.ts';
 import { resetDemo, seedDemoOnce } from './db/seeds/demo.ts';
 import { allOperations } from './testOperations.ts';
 import { testServer } from './testServer.ts';
@@ -147,6 +152,37 @@ describe('the door', () => {
     const { headers } = await api().get('/health');
     expect(headers['content-security-policy']).toMatch("default-src 'self'");
     expect(headers['x-powered-by']).toBeUndefined();
+  });
+});
+
+describe('what is nowhere', () => {
+  test('a missing file of the pages is not found, and no fault of the server', async () => {
+    const folder = await mkdtemp(join(tmpdir(), 'anvilstone-pages-'));
+    try {
+      await mkdir(join(folder, 'assets'));
+      await writeFile(join(folder, 'index.html'), '<html><head></head></html>');
+      const { parts, installation } = server;
+      const app = createApp({ first: parts, installation, logger: pino({ level: 'silent' }), webFolder: folder });
+      const missing = await request(app).get('/assets/gone-0123.js').expect(404);
+      expect(missing.headers['content-type']).toMatch(/problem\+json/);
+      await request(app).get('/parts/of-no-name').expect(200);
+    } finally {
+      await rm(folder, { recursive: true, force: true });
+    }
+  });
+  test('a moment in a time zone that is none is refused, and no fault of the server', async () => {
+    const print = {
+      id: '0a7c1d00-0000-4000-8000-0000000000d1',
+      machineId: 'workshop-enclosed',
+      spoolId: null,
+      what: 'Arm',
+      endedAt: '2026-05-01T10:00:00+23:59',
+      hours: 1,
+      massG: 1,
+      succeeded: true,
+    };
+    const refused = await request(server.app).put(`/api/v1/prints/${print.id}`).send(print);
+    expect(refused.status).toBe(422);
   });
 });
 

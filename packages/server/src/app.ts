@@ -147,6 +147,11 @@ export function createApp({
   app.use(originGuard(address));
   app.use(healthRoutes(first.db, stopping));
   app.use(workspaceOfAddress);
+  // Nobody between keeps what was answered to one person; whoever has it already may be told that it is still so.
+  app.use('/api', (_req, res, next) => {
+    res.setHeader('Cache-Control', 'private, no-cache');
+    next();
+  });
   app.use('/api', authenticate(installation, exposurePolicy, lock(installation, exposurePolicy)));
 
   const workspaces = registry ?? onlyTheFirst(first);

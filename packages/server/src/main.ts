@@ -34,6 +34,8 @@ const { values } = parseArgs({
     web: { type: 'string' },
     'no-demo': { type: 'boolean', default: false },
     'reset-demo': { type: 'boolean', default: false },
+    // Sign-in name of an account that is to administer the installation again.
+    recover: { type: 'string' },
   },
 });
 const logger = makeLogger(process.env.ANVILSTONE_LOG_LEVEL ?? 'info');
@@ -117,6 +119,12 @@ async function start(): Promise<void> {
     else if (!values['no-demo']) await seedDemoOnce(first.parts.db);
   });
   if (isReachable && serves) await sayHowToBegin();
+  if (values.recover !== undefined) {
+    const secret = await accountService(installation).recover(values.recover);
+    process.stdout.write(
+      `\n“${values.recover}” administers the installation. A new way in, good for a week: …/welcome#${secret}\n`,
+    );
+  }
   for (const row of await allWorkspaces(installation)) if (row.slug === FIRST_SLUG) await registry.of(row);
   await new Promise<void>((resolve, reject) => {
     server.once('error', reject);

@@ -87,8 +87,8 @@ export function accessOperations(
       body: signInRequest,
       answer: Type.Null(),
       status: 204,
-      handle: async ({ body, from }) =>
-        signedIn(await accounts.signIn(body as SignInRequest, from.address, from.program)),
+      handle: async ({ body, from, principal }) =>
+        signedIn(await accounts.signIn(body as SignInRequest, from.address, from.program, principal)),
     },
     {
       id: 'signOut',
@@ -154,7 +154,7 @@ export function accessOperations(
       method: 'post',
       path: '/members',
       summary: 'Invite somebody into this workspace',
-      needs: 'administrator',
+      needs: 'people',
       body: newMember,
       answer: invitation,
       status: 201,
@@ -168,7 +168,7 @@ export function accessOperations(
       method: 'put',
       path: '/members/:accountId',
       summary: 'Another role here, none at all, or a closed account',
-      needs: 'administrator',
+      needs: 'people',
       body: memberChange,
       answer: member,
       handle: async ({ principal, params, body }) => ({
@@ -180,7 +180,7 @@ export function accessOperations(
       method: 'post',
       path: '/members/:accountId/invitation',
       summary: 'A new way in for somebody who has lost theirs',
-      needs: 'administrator',
+      needs: 'people',
       answer: invitation,
       status: 201,
       handle: async ({ principal, params }) => ({

@@ -100,7 +100,12 @@ export function accountService(installation: Knex) {
     },
 
     /** @throws HttpProblem 401: name and password do not belong together; 429: too many wrong ones */
-    async signIn({ signIn, password }: SignInRequest, address: string, title: string): Promise<SignedIn> {
+    async signIn(
+      { signIn, password }: SignInRequest,
+      address: string,
+      title: string,
+      before?: Principal,
+    ): Promise<SignedIn> {
       await attempts.begin(address, signIn);
       const account = await accountBySignIn(installation, signIn);
       const fits = await isPasswordOf(account?.closed_at ? null : account?.password_hash, password);
@@ -113,6 +118,9 @@ export function accountService(installation: Knex) {
         );
       }
       await attempts.right(address, signIn);
+      // The cookie is replaced: what it opened until now must not stay open without anybody knowing.
+      if (before?.kind === 'session' && before.credentialId)
+        await installation('credentials').where({ id: before.credentialId }).delete();
       return newSession(installation, account, title);
     },
     async signOut(credentialId: string): Promise<void> {
@@ -162,8 +170,8 @@ export function accountService(installation: Knex) {
       const passwordHash = await hashPassword(password);
       return installation.transaction(async (trx) => {
         const account = await invited(trx, secret);
-        // Whoever was in with the lost password is out.
-        await trx('credentials').where({ account_id: account.id }).whereNot({ kind: 'token' }).delete();
+        // Whoever was in with the lost password is out, and so are the programs that they may have let in.
+        await trx('credentials').where({ account_id: account.id }).delete();
         await trx('accounts').where({ id: account.id }).update({ password_hash: passwordHash });
         await actingAs({ name: account.name, accountId: account.id }, () =>
           noteEvent(trx, 'took up an invitation', account.sign_in),
@@ -174,8 +182,16 @@ export function accountService(installation: Knex) {
 
     async change(workspace: WorkspaceRow, id: string, asked: MemberChange, by: Principal): Promise<Member> {
       return installation.transaction(async (trx) => {
+        await oneAfterTheOther(trx);
         const before = await memberOf(trx, workspace, id);
         if (before.role === null && !by.isInstallationAdmin) throw notFound('account', id);
+        if (asked.role !== undefined && before.isInstallationAdmin && !by.isInstallationAdmin)
+          throw new HttpProblem(
+            403,
+            'not-allowed',
+            'Your role does not reach this',
+            `${before.name} administers the installation: what they may do here is settled by somebody who does too.`,
+          );
         if ((asked.isInstallationAdmin !== undefined || asked.isClosed !== undefined) && !by.isInstallationAdmin)
           throw new HttpProblem(
             403,
@@ -191,6 +207,7 @@ export function accountService(installation: Knex) {
             before.signIn,
           );
         }
+        if (asked.role !== undefined) await requireAdministrator(trx, workspace);
         if (asked.isInstallationAdmin !== undefined) {
           await trx('accounts').where({ id }).update({ runs_house: asked.isInstallationAdmin });
           await noteEvent(
@@ -230,9 +247,9 @@ export function accountService(installation: Knex) {
           throw invalidInput([{ pointer: '/password/now', detail: 'This is not your password' }]);
         const next = await hashPassword(asked.password.next);
         await installation('accounts').where({ id: accountId }).update({ password_hash: next });
-        // Everywhere else one is signed out: that is what it is mostly changed for.
+        // Everywhere else one is signed out, and tokens end: that is what it is mostly changed for.
         await installation('credentials')
-          .where({ account_id: accountId, kind: 'session' })
+          .where({ account_id: accountId })
           .whereNot('id', credentialId ?? null)
           .delete();
         await noteEvent(installation, 'changed their password', account.sign_in);
@@ -258,6 +275,19 @@ export function accountService(installation: Knex) {
       const all = await credentialsOf(installation, principal.accountId, principal.credentialId);
       return { credential: all.find(({ id }) => id === made.id)!, secret };
     },
+    /**
+     * Makes an account administer the installation again, open, with a new way in; for whoever stands at the machine.
+     * @throws HttpProblem 404: there is none of that name
+     */
+    async recover(signIn: string): Promise<string> {
+      return installation.transaction(async (trx) => {
+        const account = await accountBySignIn(trx, signIn);
+        if (!account) throw notFound('account', signIn);
+        await trx('accounts').where({ id: account.id }).update({ runs_house: true, closed_at: null });
+        await noteEvent(trx, 'let back in from the machine’s console', account.sign_in);
+        return (await invite(trx, account.id)).secret;
+      });
+    },
     async removeCredential(accountId: string, id: string): Promise<void> {
       requireUuid('credential', id);
       if ((await installation('credentials').where({ id, account_id: accountId }).delete()) === 0)
@@ -267,6 +297,26 @@ export function accountService(installation: Knex) {
   };
 }
 export type AccountService = ReturnType<typeof accountService>;
+
+/** Two who put each other out at the same moment must not both find the other still there. */
+const oneAfterTheOther = (trx: Knex.Transaction) =>
+  trx.raw(`select id from accounts where runs_house order by id for update`);
+
+/** @throws HttpProblem 409: nobody is left who administers it */
+async function requireAdministrator(trx: Knex.Transaction, workspace: WorkspaceRow): Promise<void> {
+  const left = await trx('memberships')
+    .join('accounts', 'accounts.id', 'memberships.account_id')
+    .where({ workspace_id: workspace.id, role: 'administrator' })
+    .whereNull('closed_at')
+    .first('accounts.id');
+  if (left === undefined)
+    throw new HttpProblem(
+      409,
+      'last-one',
+      'Nobody would be left',
+      `Somebody has to administer ${workspace.title}: make another account its administrator first.`,
+    );
+}
 
 async function isSetupCode(installation: Knex, code: string): Promise<boolean> {
   return (

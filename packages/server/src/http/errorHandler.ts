@@ -54,6 +54,7 @@ function asProblem(error: unknown): HttpProblem {
       'Send it in UTF-8, and not compressed.',
     );
   }
+  if (parser.status === 404) return new HttpProblem(404, 'not-found', 'Not found', 'There is nothing at this address.');
   if (parser.status === 400 || error instanceof URIError) {
     return new HttpProblem(400, 'bad-request', 'The request cannot be read', 'The address or the body is malformed.');
   }
@@ -91,7 +92,7 @@ function asProblem(error: unknown): HttpProblem {
 }
 
 /** Characters that no text may hold, numbers out of range, words where an id should be: appendix A of its manual, class 22. */
-const CANNOT_BE_KEPT = new Set(['22021', '22P05', '22P02', '22003', '22001', '22007', '22008']);
+const CANNOT_BE_KEPT = new Set(['22021', '22P05', '22P02', '22003', '22001', '22007', '22008', '22009']);
 
 /** Connection exceptions, and a server that starts or stops: https://www.postgresql.org/docs/15/errcodes-appendix.html */
 const AWAY = /^(08\w{3}|57P0[1-3]|53300)$/;

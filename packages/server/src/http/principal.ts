@@ -23,13 +23,17 @@ export interface Principal {
   workspace: WorkspaceRow | null;
 }
 
-/** What an operation asks of whoever calls it. person: signed in, by no token. installation: may make accounts and workspaces. */
-export type Needs = 'anyone' | 'person' | Role | 'installation';
+/**
+ * What an operation asks of whoever calls it. person: signed in, by no token. people: an administrator, in person. installation: may
+ * make accounts and workspaces.
+ */
+export type Needs = 'anyone' | 'person' | Role | 'people' | 'installation';
 
 function may(principal: Principal, needs: Needs): boolean {
   if (needs === 'anyone') return true;
   if (principal.kind === 'nobody') return false;
   if (needs === 'person') return principal.kind !== 'token';
+  if (needs === 'people') return principal.kind !== 'token' && may(principal, 'administrator');
   if (needs === 'installation') return principal.kind !== 'token' && principal.isInstallationAdmin;
   return principal.role !== null && ROLES.indexOf(principal.role) >= ROLES.indexOf(needs);
 }
@@ -47,11 +51,11 @@ export function requireMay(principal: Principal, needs: Needs): void {
 export const noWorkspace = () =>
   new HttpProblem(404, 'not-found', 'Not found', 'There is no workspace of this name that you belong to.');
 
-function reach({ kind, role }: Principal, needs: Needs): string {
-  if (needs === 'person' || needs === 'installation')
-    return kind === 'token'
-      ? 'Accounts are changed by people who are signed in, not by tokens.'
-      : 'Only an installation administrator may do this.';
+function reach({ kind, role }: Principal, asked: Needs): string {
+  const isOfPeople = asked === 'person' || asked === 'people' || asked === 'installation';
+  if (kind === 'token' && isOfPeople) return 'Accounts are changed by people who are signed in, not by tokens.';
+  if (asked === 'person' || asked === 'installation') return 'Only an installation administrator may do this.';
+  const needs = asked === 'people' ? 'administrator' : asked;
   const own = role ? `You are ${ARTICLE[role]} ${role} here` : 'You have no role here';
   return `${own}; this takes ${ARTICLE[needs as Role]} ${needs}. Nothing was changed.`;
 }

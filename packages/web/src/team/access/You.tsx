@@ -60,7 +60,7 @@ export function You({ session }: { session: Session }) {
           label="New password"
           value={next}
           onChange={setNext}
-          hint={`At least ${SHORTEST_PASSWORD} characters. Elsewhere you are signed out.`}
+          hint={`At least ${SHORTEST_PASSWORD} characters. Elsewhere you are signed out, and your tokens end.`}
         />
       </div>
       {error !== undefined && wrong === undefined && <ProblemNotice error={error} />}
