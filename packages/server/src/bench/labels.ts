@@ -1,7 +1,7 @@
 import { notches } from '@anvilstone/core/evidence';
 import type { Campaign, Grade } from '@anvilstone/schema';
 import type { Content } from 'pdfmake/interfaces.js';
-import { labelGrid } from '../pdf/labelGrid.ts';
+import { labelsInThread } from '../exchange/pool.ts';
 
 const CODE_PT = 46;
 const WAYS = { XY: 'XY flat', XZ: 'XZ on edge', ZX: 'ZX upright' } as const;
@@ -35,5 +35,5 @@ export function specimenLabels(
       columnGap: 4,
     };
   });
-  return labelGrid(`Specimens of ${campaign.id}`, cells);
+  return labelsInThread(`Specimens of ${campaign.id}`, cells);
 }

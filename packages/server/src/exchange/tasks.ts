@@ -2,6 +2,7 @@ import { gzipSync } from 'node:zlib';
 import { FileError } from '@anvilstone/core/foundations';
 import { findWriter, planImport, readImportFile } from '@anvilstone/core/evidence/exchange';
 import type { Grade, ImportIssue, ImportPlan, ImportSettings } from '@anvilstone/schema';
+import type { Content } from 'pdfmake/interfaces.js';
 import type { MessagePort } from 'node:worker_threads';
 
 export interface PlanTask {
@@ -36,8 +37,14 @@ export interface ExportTask {
   grades: Grade[];
 }
 
+export interface LabelsTask {
+  kind: 'labels';
+  title: string;
+  cells: readonly Content[];
+}
+
 /** What runs beside the server's own thread: reading, judging and writing whole files. */
-export async function runTask(task: PlanTask | ExportTask): Promise<PlanResult | Refusal | Uint8Array> {
+export async function runTask(task: PlanTask | ExportTask | LabelsTask): Promise<PlanResult | Refusal | Uint8Array> {
   if (task.kind === 'plan') {
     try {
       return await plan(task);
@@ -45,6 +52,11 @@ export async function runTask(task: PlanTask | ExportTask): Promise<PlanResult |
       if (error instanceof FileError) return { refusal: error.message };
       throw error;
     }
+  }
+  if (task.kind === 'labels') {
+    // Only who prints labels waits for what sets them.
+    const { labelGrid } = await import('../pdf/labelGrid.ts');
+    return labelGrid(task.title, task.cells);
   }
   const written = await findWriter(task.format)!.write(task.grades);
   return typeof written === 'string' ? new TextEncoder().encode(written) : written;

@@ -1,6 +1,6 @@
 import type { Grade, Spool } from '@anvilstone/schema';
 import type { Content } from 'pdfmake/interfaces.js';
-import { labelGrid } from '../pdf/labelGrid.ts';
+import { labelsInThread } from '../exchange/pool.ts';
 
 const CODE_PT = 62;
 
@@ -10,7 +10,7 @@ export function labelSheet(
   gradeOf: (id: string) => Grade | undefined,
   base: string,
 ): Promise<Buffer> {
-  return labelGrid(
+  return labelsInThread(
     'Spool labels',
     spools.map((spool) => label(spool, gradeOf(spool.gradeId), base)),
   );
