@@ -122,6 +122,20 @@ describe('what was let in by a password goes with it', () => {
   });
 });
 
+test('a weak password is refused at its field, and tries of the one in force are counted', async () => {
+  const { cookie } = await team.invite('tries-it', 'viewer');
+  const tried = (now: string, next: string) =>
+    team.ask('put', '/api/v1/account', cookie).send({ password: { now, next } });
+  const weak = json<{ errors: object[] }>(await tried(PASSWORD, 'password123456').expect(422));
+  expect(weak.errors).toMatchObject([
+    { pointer: '/password/next', accepted: 'some words that do not belong together' },
+  ]);
+  const told: number[] = [];
+  for (let i = 0; i < 8; i++) told.push((await tried(`guess ${i}`, 'another long password')).status);
+  expect(told.slice(0, 6)).toEqual([422, 422, 422, 422, 422, 422]);
+  expect(told.slice(6)).toEqual([429, 429]);
+});
+
 test('a token of an administrator changes no accounts', async () => {
   const secret = await team.token('administrator', 'administrator');
   const byToken = (method: 'post' | 'put', path: string, body: object) =>

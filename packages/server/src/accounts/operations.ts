@@ -196,8 +196,8 @@ export function accessOperations(
       body: ownAccountChange,
       answer: Type.Null(),
       status: 204,
-      async handle({ principal, body }) {
-        await accounts.changeOwn(ownId(principal), principal.credentialId, body as OwnAccountChange);
+      async handle({ principal, body, from }) {
+        await accounts.changeOwn(ownId(principal), principal.credentialId, body as OwnAccountChange, from.address);
         return { body: undefined };
       },
     },

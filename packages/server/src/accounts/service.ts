@@ -17,7 +17,7 @@ import { HttpProblem, invalidInput, notFound } from '../http/problems.ts';
 import { requireUuid } from '../parts/service.ts';
 import { signInAttempts } from './attempts.ts';
 import { invite, invited, mayGiveWayIn } from './invitations.ts';
-import { hashPassword, isPasswordOf } from './passwords.ts';
+import { hashPassword, isPasswordOf, requireGoodPassword } from './passwords.ts';
 import type { Principal, WorkspaceRow } from '../http/principal.ts';
 import {
   accountById,
@@ -81,6 +81,7 @@ export function accountService(installation: Knex) {
       // Looked at before the costly part, which strangers could ask for at will, and again once nobody else can come between.
       if (await anyAccount(installation)) throw notFirst();
       if (needsCode && !(await isSetupCode(installation, asked.setupCode ?? ''))) throw wrongCode();
+      requireGoodPassword('/password', asked.password, asked);
       const passwordHash = await hashPassword(asked.password);
       return installation.transaction(async (trx) => {
         await trx.raw('lock table accounts in exclusive mode');
@@ -166,7 +167,8 @@ export function accountService(installation: Knex) {
       return { signIn, name };
     },
     async accept({ secret, password }: InvitationAccept, title: string): Promise<SignedIn> {
-      await invited(installation, secret);
+      const { sign_in: signIn, name } = await invited(installation, secret);
+      requireGoodPassword('/password', password, { signIn, name });
       const passwordHash = await hashPassword(password);
       return installation.transaction(async (trx) => {
         const account = await invited(trx, secret);
@@ -239,12 +241,22 @@ export function accountService(installation: Knex) {
       });
     },
 
-    async changeOwn(accountId: string, credentialId: string | undefined, asked: OwnAccountChange): Promise<void> {
+    /** @throws HttpProblem 422: it is not theirs now, or the new one is weak; 429: too many wrong ones */
+    async changeOwn(
+      accountId: string,
+      credentialId: string | undefined,
+      asked: OwnAccountChange,
+      address: string,
+    ): Promise<void> {
       const account = await accountById(installation, accountId);
       if (!account) throw notFound('account', accountId);
       if (asked.password) {
+        // Whoever sits down at somebody's page must not be able to try what theirs is.
+        await attempts.begin(address, account.sign_in);
         if (!(await isPasswordOf(account.password_hash, asked.password.now)))
           throw invalidInput([{ pointer: '/password/now', detail: 'This is not your password' }]);
+        await attempts.right(address, account.sign_in);
+        requireGoodPassword('/password/next', asked.password.next, { signIn: account.sign_in, name: account.name });
         const next = await hashPassword(asked.password.next);
         await installation('accounts').where({ id: accountId }).update({ password_hash: next });
         // Everywhere else one is signed out, and tokens end: that is what it is mostly changed for.

@@ -48,7 +48,7 @@ export function FirstAccountFields({ needsSetupCode }: { needsSetupCode: boolean
         value={password}
         onChange={setPassword}
         hint={`At least ${SHORTEST_PASSWORD} characters; some words that do not belong together are good.`}
-        error={isShort ? `${SHORTEST_PASSWORD - password.length} more characters are needed` : undefined}
+        error={isShort ? `${SHORTEST_PASSWORD - password.length} more characters are needed` : wrong('/password')}
       />
       {error !== undefined && <ProblemNotice error={error} />}
       <Button

@@ -2,6 +2,7 @@ import { SHORTEST_PASSWORD } from '@anvilstone/schema';
 import { useState } from 'react';
 import { PREFIX } from '../../sync/address/place.ts';
 import { Button } from '../../ui/Button.tsx';
+import { refusedAt } from '../../sync/api/problem.ts';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
 import { useAcceptInvitationMutation, useLookAtInvitationQuery, useSessionQuery } from '../../sync/api/accessApi.ts';
 import { Door, NotEncrypted } from './Door.tsx';
@@ -39,7 +40,11 @@ export function WelcomePage() {
               value={password}
               onChange={setPassword}
               hint={`At least ${SHORTEST_PASSWORD} characters.`}
-              error={isShort ? `${SHORTEST_PASSWORD - password.length} more characters are needed` : undefined}
+              error={
+                isShort
+                  ? `${SHORTEST_PASSWORD - password.length} more characters are needed`
+                  : refusedAt(refused)('/password')
+              }
             />
             {refused !== undefined && <ProblemNotice error={refused} />}
             <Button type="submit" look="primary" disabled={isLoading || password.length < SHORTEST_PASSWORD}>

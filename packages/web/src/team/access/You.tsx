@@ -1,6 +1,6 @@
 import { SHORTEST_PASSWORD, type Session } from '@anvilstone/schema';
 import { useState } from 'react';
-import { asProblem } from '../../sync/api/problem.ts';
+import { refusedAt } from '../../sync/api/problem.ts';
 import { Button } from '../../ui/Button.tsx';
 import { TextField } from '../../ui/fields.tsx';
 import { Panel } from '../../ui/Panel.tsx';
@@ -16,7 +16,8 @@ export function You({ session }: { session: Session }) {
   const [change, { error, isLoading }] = useChangeOwnAccountMutation();
   const [signOut] = useSignOutMutation();
   const [isChanged, setChanged] = useState(false);
-  const wrong = error === undefined ? undefined : asProblem(error).errors?.[0]?.detail;
+  const refused = refusedAt(error);
+  const [wrongNow, wrongNext] = [refused('/password/now'), refused('/password/next')];
   const changePassword = async () => {
     await change({ password: { now, next } }).unwrap();
     setNow('');
@@ -54,16 +55,17 @@ export function You({ session }: { session: Session }) {
         </Button>
       </div>
       <div className="grid grid-cols-2 gap-3">
-        <PasswordField label="Password now" value={now} onChange={setNow} error={wrong} />
+        <PasswordField label="Password now" value={now} onChange={setNow} error={wrongNow} />
         <PasswordField
           isNew
           label="New password"
           value={next}
           onChange={setNext}
+          error={wrongNext}
           hint={`At least ${SHORTEST_PASSWORD} characters. Elsewhere you are signed out, and your tokens end.`}
         />
       </div>
-      {error !== undefined && wrong === undefined && <ProblemNotice error={error} />}
+      {error !== undefined && (wrongNow ?? wrongNext) === undefined && <ProblemNotice error={error} />}
       <div className="mt-2 flex items-center gap-2">
         <Button
           disabled={isLoading || !now || next.length < SHORTEST_PASSWORD}

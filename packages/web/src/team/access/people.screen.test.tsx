@@ -231,14 +231,11 @@ describe('oneself', () => {
   test('another name and another password; a wrong one is told at its field', async () => {
     const server = serverOf(signedIn('engineer'));
     server.says('PUT', 'account', ({ body }) => {
-      const password = body.password as { now: string } | undefined;
-      if (password && password.now !== LONG)
-        throw new Refused({
-          status: 400,
-          title: 'Not changed',
-          detail: 'Not changed.',
-          errors: [{ pointer: '/password/now', detail: 'is not your password' }],
-        });
+      const password = body.password as { now: string; next: string } | undefined;
+      const refused = (pointer: string, detail: string) =>
+        new Refused({ status: 422, title: 'Not changed', detail: 'Not changed.', errors: [{ pointer, detail }] });
+      if (password && password.now !== LONG) throw refused('/password/now', 'is not your password');
+      if (password?.next.startsWith('weak')) throw refused('/password/next', 'is among the first that are tried');
       if (body.name) server.server.session = { ...server.server.session, name: body.name as string };
       return undefined;
     });
@@ -258,6 +255,14 @@ describe('oneself', () => {
     expect(await field('New password')).toHaveValue('too short but not any more');
     await user.clear(await field('Password now'));
     await user.type(await field('Password now'), LONG);
+    await user.clear(await field('New password'));
+    await user.type(await field('New password'), 'weak, weak, weak');
+    await user.click(change);
+    await waitFor(async () =>
+      expect(await field('New password')).toHaveAccessibleDescription('is among the first that are tried'),
+    );
+    await user.clear(await field('New password'));
+    await user.type(await field('New password'), 'strong, and long');
     await user.click(change);
     expect(await screen.findByText('✓ Changed')).toBeVisible();
     expect(await field('New password')).toHaveValue('');
