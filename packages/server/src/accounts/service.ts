@@ -316,7 +316,7 @@ const oneAfterTheOther = (trx: Knex.Transaction) =>
 
 /** @throws HttpProblem 409: nobody is left who administers it */
 async function requireAdministrator(trx: Knex.Transaction, workspace: WorkspaceRow): Promise<void> {
-  const left = await trx('memberships')
+  const left: unknown = await trx('memberships')
     .join('accounts', 'accounts.id', 'memberships.account_id')
     .where({ workspace_id: workspace.id, role: 'administrator' })
     .whereNull('closed_at')
