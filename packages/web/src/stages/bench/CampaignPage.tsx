@@ -11,7 +11,7 @@ import { HistoryButton } from '../../team/history/HistoryButton.tsx';
 import { ConfirmRemoval } from '../../ui/ConfirmRemoval.tsx';
 import { Loading } from '../../ui/Loading.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
-import { SaveProblem } from '../../ui/SaveProblem.tsx';
+import { changedByBoth, ChangedElsewhere } from '../../ui/ChangedElsewhere.tsx';
 import { tabLook } from '../../ui/tabLook.ts';
 import { useLibrary } from '../../workers/useLibrary.ts';
 import type { Workshop } from '../../workers/workshop.ts';
@@ -62,7 +62,7 @@ function Shown({
   library: Workshop;
 }) {
   const kept = useSavedCampaign(record);
-  const { campaign, edit: keep } = kept;
+  const { document: campaign, edit: keep } = kept;
   const brief = useBriefOf(campaign);
   const testedArmIds = useMemo(() => {
     const tested = new Set(trials.map(({ trial }) => trial.specimenId));
@@ -122,9 +122,13 @@ function Shown({
           />
           <span className="text-sm text-quiet" role="status">
             {
-              { saved: 'Saved', saving: 'Saving …', refused: 'Not saved', away: 'Not saved: server not reachable' }[
-                kept.state
-              ]
+              {
+                saved: 'Saved',
+                saving: 'Saving …',
+                refused: 'Not saved',
+                away: 'Not saved: server not reachable',
+                conflict: 'Not saved: changed by both',
+              }[kept.state]
             }
           </span>
           {trials.length === 0 && campaign.inspections.length === 0 && (
@@ -132,10 +136,16 @@ function Shown({
           )}
         </div>
       </div>
-      <SaveProblem<CampaignRecord>
-        error={kept.state === 'away' ? undefined : kept.error}
-        onTakeNewer={kept.takeNewer}
-      />
+      {kept.state === 'refused' && <ProblemNotice error={kept.error} />}
+      {kept.conflict && (
+        <ChangedElsewhere
+          what="campaign"
+          revision={kept.conflict.theirs.revision}
+          how="Changed by both; changes made by only one of you are merged. Nothing has been overwritten."
+          rows={changedByBoth('Campaign', kept.conflict.base, kept.conflict.mine, kept.conflict.theirs.document)}
+          onSettle={kept.settle}
+        />
+      )}
       <Tabs.Root value={shown} onValueChange={(show) => set({ show }, true)}>
         <Tabs.List aria-label="Campaign" className="mt-2 mb-3 flex border-b border-line">
           {tabs.map(({ id, title }) => (

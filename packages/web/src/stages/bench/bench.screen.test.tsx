@@ -1,6 +1,7 @@
 import { findAgent } from '@anvilstone/core/materials';
 import type { Campaign, Trial } from '@anvilstone/schema';
 import { screen, waitFor, within } from '@testing-library/react';
+import { api } from '../../sync/api/api.ts';
 import { button, field, openApp, partPath } from '../../testing/testApp.tsx';
 import { Refused, fakeServer, type FakeServer } from '../../testing/fakeServer.ts';
 
@@ -344,13 +345,38 @@ describe('the campaign itself', () => {
     await waitFor(() => expect(campaignOf(server, 'K2').title).toBe('What carbon does'), { timeout: 10_000 });
   });
 
-  test('somebody else’s newer one is taken on asking', async () => {
+  test('where both changed the same it is asked: theirs is taken, or mine is saved upon it', async () => {
     const { user, server, over } = openApp('/bench/K2');
     await field('Summary');
     server.kinds.campaigns.changeElsewhere('K2', { ...campaignOf(server, 'K2'), title: 'Theirs' });
     await over('Summary', 'Mine');
-    await user.click(await button('Use the newer version'));
+    const asked = within(await screen.findByRole('alert', { name: 'Changed by someone else' }));
+    expect(asked.getByRole('row', { name: /Theirs.*Mine/ })).toBeVisible();
+    expect(screen.getByText('Not saved: changed by both')).toBeVisible();
+    expect(campaignOf(server, 'K2').title).toBe('Theirs');
+    await user.click(asked.getByRole('button', { name: 'Use the newer version' }));
     expect(await field('Summary')).toHaveValue('Theirs');
+    server.kinds.campaigns.changeElsewhere('K2', { ...campaignOf(server, 'K2'), title: 'Theirs again', perArm: 7 });
+    await over('Summary', 'Mine again');
+    await user.click(await button('Keep mine as a new revision'));
+    await waitFor(() => expect(campaignOf(server, 'K2')).toMatchObject({ title: 'Mine again', perArm: 7 }));
+    expect(await screen.findByText('Saved')).toBeVisible();
+  });
+
+  test('somebody else’s other field is not undone by what is typed here, whether it is heard of or not', async () => {
+    const { server, store, over } = openApp('/bench/K2');
+    await field('Summary');
+    // Not heard of: the save is refused, brought together, and sent again.
+    server.kinds.campaigns.changeElsewhere('K2', { ...campaignOf(server, 'K2'), perArm: 7 });
+    await over('Summary', 'Mine');
+    await waitFor(() => expect(campaignOf(server, 'K2')).toMatchObject({ title: 'Mine', perArm: 7 }));
+    // Heard of after the typing began and before it was sent: an older document must not go in at the newer revision.
+    await over('Summary', 'Mine, longer');
+    server.kinds.campaigns.changeElsewhere('K2', { ...campaignOf(server, 'K2'), perArm: 9 });
+    store.dispatch(api.util.invalidateTags(['Campaign']));
+    await waitFor(() => expect(campaignOf(server, 'K2')).toMatchObject({ title: 'Mine, longer', perArm: 9 }));
+    expect(await field('Specimens of each')).toHaveValue('9');
+    expect(screen.queryByRole('alert', { name: 'Changed by someone else' })).toBeNull();
   });
 
   test('is removed only while nothing has been tested', async () => {
