@@ -16,6 +16,8 @@ export interface RecordKind<T extends { id: string }> {
   table: RevisionedTable<T>;
   /** What a schema cannot see. */
   issues?: (db: Knex, document: T) => Promise<readonly ProblemIssue[]> | readonly ProblemIssue[];
+  /** What is sent, with the fields that are not for clients to say as they are stored; undefined: nothing is stored yet. */
+  asStored?: (sent: T, stored: T | undefined) => T;
   /** Why it cannot be removed, in a sentence; undefined: it can. */
   keptBecause?: (db: Knex, document: T) => Promise<string | undefined>;
 }
@@ -23,7 +25,7 @@ export interface RecordKind<T extends { id: string }> {
 /** List, add or change, and remove records with revisions: a stale write is refused with the newer record. */
 export function recordOperations<T extends { id: string }>(
   db: Knex,
-  { name, path, plural, record, table, issues = () => [], keptBecause }: RecordKind<T>,
+  { name, path, plural, record, table, issues = () => [], asStored, keptBecause }: RecordKind<T>,
 ): Operation[] {
   const asRecord = ({ document, revision }: Revisioned<T>) => ({ [name]: document, revision });
   const title = name[0]!.toUpperCase() + name.slice(1);
@@ -44,21 +46,22 @@ export function recordOperations<T extends { id: string }>(
       body: record,
       answer: record,
       async handle({ params, body }) {
-        const { [name]: document, revision } = body as Record<string, T> & { revision: number };
-        if (document!.id !== params.id)
+        const { [name]: sent, revision } = body as Record<string, T> & { revision: number };
+        if (sent!.id !== params.id)
           throw invalidInput([
             {
               pointer: `/${name}/id`,
-              detail: `“${document!.id}” is not the id of the address`,
+              detail: `“${sent!.id}” is not the id of the address`,
               accepted: params.id!,
             },
           ]);
-        const found = await issues(db, document!);
+        const document = asStored ? asStored(sent!, (await table.find(db, sent!.id))?.document) : sent!;
+        const found = await issues(db, document);
         if (found.length > 0) throw invalidInput(found);
-        const saved = await table.save(db, document!, revision);
+        const saved = await table.save(db, document, revision);
         if (saved) return { body: asRecord(saved) };
-        const current = await table.find(db, document!.id);
-        throw current ? conflict(name, asRecord(current)) : notFound(name, document!.id);
+        const current = await table.find(db, document.id);
+        throw current ? conflict(name, asRecord(current)) : notFound(name, document.id);
       },
     },
     {

@@ -54,6 +54,8 @@ export function serviceOperations(db: Knex, parts: PartService): Operation[] {
       record: findingRecord,
       table: findingTable,
       issues: findingIssues,
+      // What was taken into the evidence is written by whoever takes it, and by nobody else.
+      asStored: (sent, stored) => ({ ...sent, taken: stored?.taken ?? [] }),
       keptBecause: (_db, { taken }) =>
         Promise.resolve(taken.length > 0 ? 'The evidence of its grade rests on it.' : undefined),
     }),

@@ -205,6 +205,11 @@ describe('what a failure changes', () => {
     const notices = json<PartNotice[]>(await api().get('/api/v1/part-notices'));
     expect(notices.find(({ partId }) => partId === DUCT)!.cause).toContain('in service');
     await api().delete(`/api/v1/service-findings/${one.id}?revision=2`).expect(409);
+    // What was taken is not for clients to say: neither emptied with a correction, nor made up with a new one.
+    const corrected = json<FindingRecord>(await save({ ...one, text: 'Oval by 3 mm.', taken: [] }, 2).expect(200));
+    expect(corrected.finding).toMatchObject({ text: 'Oval by 3 mm.', taken: taken.finding.taken });
+    const forged = json<FindingRecord>(await save({ ...one, id: newId('5f'), taken: taken.finding.taken }).expect(200));
+    expect(forged.finding.taken).toEqual([]);
 
     const replacement = json<Part>(await api().post(`/api/v1/service-findings/${one.id}/replacement`).expect(201));
     expect(replacement.brief.lessons!.at(-1)!.text).toContain('Nothing amorphous near its limit');

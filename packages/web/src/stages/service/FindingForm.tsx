@@ -60,6 +60,8 @@ export function FindingForm({
         sampleData: false,
       },
   );
+  // That of the finding as it was opened: what somebody else saves meanwhile must not be written over unseen.
+  const [revision] = useState(record?.revision ?? 0);
   const form = useRecordForm<ServiceFinding>(serviceFinding, first);
   const { state, modeId } = form.values;
   const { forDate } = first;
@@ -85,7 +87,7 @@ export function FindingForm({
   };
   const submit = async () => {
     const sent = finding();
-    await save({ finding: sent, revision: record?.revision ?? 0 }).unwrap();
+    await save({ finding: sent, revision }).unwrap();
     onDone(sent.id);
   };
   return (

@@ -1,5 +1,6 @@
 import type { Installation, ServiceFinding } from '@anvilstone/schema';
 import { fireEvent, screen, waitFor, within } from '@testing-library/react';
+import { api } from '../../sync/api/api.ts';
 import { button, field, openApp, partPath } from '../../testing/testApp.tsx';
 import { Refused, fakeServer, type FakeServer } from '../../testing/fakeServer.ts';
 
@@ -166,6 +167,23 @@ test('a fluid is called by its name where something crazed in it', async () => {
     .getAllByRole('option')
     .map((one) => one.textContent);
   expect(fluids).toContain('Mineral oil and grease');
+});
+
+test('a correction does not write over what somebody else has saved since it was opened', async () => {
+  const { user, server, store } = openApp(`${PAWL}/service?at=${at(3)}`);
+  await user.click((await screen.findAllByRole('button', { name: 'Correct …' }))[0]!);
+  const { value: text } = (await field('Observed')) as HTMLTextAreaElement;
+  const [id, { value }] = [...server.kinds['service-findings'].byId].find(
+    ([, one]) => (one.value as ServiceFinding).text === text,
+  )!;
+  await user.type(await field('Observed'), ' Seen again.');
+  server.kinds['service-findings'].changeElsewhere(id, { ...(value as ServiceFinding), lesson: 'Theirs' });
+  store.dispatch(api.util.invalidateTags(['Service']));
+  // The page has heard of it, and what is being corrected stays as it was opened.
+  await waitFor(() => expect(JSON.stringify(store.getState().api.queries)).toContain('"lesson":"Theirs"'));
+  await user.click(await button('Save reading'));
+  expect(await screen.findByText('Somebody has saved it since.')).toBeVisible();
+  expect((server.kinds['service-findings'].byId.get(id)!.value as ServiceFinding).lesson).toBe('Theirs');
 });
 
 describe('one that failed', () => {
