@@ -27,6 +27,7 @@ import { startStandIns } from './simulators/index.ts';
 
 /** Requests under way get this long to finish before connections are cut. */
 const GRACE_MS = 5000;
+const LONGEST_UPLOAD_MS = 12 * 3.6e6;
 
 const { values } = parseArgs({
   options: {
@@ -110,6 +111,8 @@ let patrolling: { stop(): Promise<void> } | undefined;
 const server = createServer(app);
 // Longer than clients and proxies keep an idle connection, so that none is closed under a request on its way.
 server.keepAliveTimeout = 75_000;
+// An archive of fifty gigabytes over a slow line takes hours; the usual five minutes would cut it off.
+server.requestTimeout = LONGEST_UPLOAD_MS;
 
 async function start(): Promise<void> {
   await migrate(installation);

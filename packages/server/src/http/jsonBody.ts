@@ -40,5 +40,17 @@ const jsonUpTo = (limit: string): RequestHandler =>
   });
 
 export const jsonBody = jsonUpTo(BODY_LIMIT);
-/** Of somebody who is not known: a name and a password. */
-export const strangersBody = jsonUpTo(STRANGERS_LIMIT);
+const readStrangers = jsonUpTo(STRANGERS_LIMIT);
+const STRANGERS_MS = 30_000;
+
+/** Of somebody who is not known: a name and a password, which come at once or not at all. */
+export const strangersBodyWithin =
+  (mostMs: number): RequestHandler =>
+  (req, res, next) => {
+    const late = setTimeout(() => req.destroy(), mostMs);
+    readStrangers(req, res, (error?: unknown) => {
+      clearTimeout(late);
+      next(error);
+    });
+  };
+export const strangersBody = strangersBodyWithin(STRANGERS_MS);
