@@ -1,10 +1,10 @@
 import { dryer as dryerSchema, type DryerAtHand, type DryerRecord } from '@anvilstone/schema';
 import { useState } from 'react';
 import { Button } from '../../ui/Button.tsx';
-import { FormField, RecordForm, useRecordForm } from '../../ui/form/RecordForm.tsx';
+import { FormField, useRecordForm } from '../../ui/form/RecordForm.tsx';
+import { SmallEditor } from '../../ui/form/SmallEditor.tsx';
 import { Panel } from '../../ui/Panel.tsx';
 import { ProblemNotice } from '../../ui/ProblemNotice.tsx';
-import { SaveOrCancel } from '../../ui/SaveOrCancel.tsx';
 import { useRemoveDryerMutation, useSaveDryerMutation } from '../spools/spoolsApi.ts';
 import { freshId } from '../../ui/freshId.ts';
 import { useAppSelector } from '../../sync/store/store.ts';
@@ -78,24 +78,17 @@ function EditDryer({ record, onDone }: { record: DryerRecord; onDone: () => void
   const form = useRecordForm<DryerAtHand>(dryerSchema, record.dryer);
   const [save, { error }] = useSaveDryerMutation();
   return (
-    <RecordForm form={form} error={error} at="/dryer">
-      <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
-        <DryerField name="name" label="Name" />
-        <DryerField name="purpose" label="Purpose" options={PURPOSES} />
-        <DryerField name="slots" />
-        <DryerField name="maximumC" label="Maximum temperature" />
-        <SaveOrCancel
-          error={error}
-          ready={form.isComplete}
-          onSave={() =>
-            void save({ dryer: form.entered(), revision: record.revision })
-              .unwrap()
-              .then(onDone)
-              .catch(() => undefined)
-          }
-          onCancel={onDone}
-        />
-      </div>
-    </RecordForm>
+    <SmallEditor
+      form={form}
+      at="/dryer"
+      error={error}
+      onSave={(dryer) => save({ dryer, revision: record.revision }).unwrap()}
+      onDone={onDone}
+    >
+      <DryerField name="name" label="Name" />
+      <DryerField name="purpose" label="Purpose" options={PURPOSES} />
+      <DryerField name="slots" />
+      <DryerField name="maximumC" label="Maximum temperature" />
+    </SmallEditor>
   );
 }

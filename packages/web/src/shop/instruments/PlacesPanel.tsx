@@ -3,10 +3,10 @@ import { useState } from 'react';
 import { useAppSelector } from '../../sync/store/store.ts';
 import { amount } from '../../ui/amount.ts';
 import { Button } from '../../ui/Button.tsx';
-import { FormField, RecordForm, useRecordForm } from '../../ui/form/RecordForm.tsx';
+import { FormField, useRecordForm } from '../../ui/form/RecordForm.tsx';
+import { SmallEditor } from '../../ui/form/SmallEditor.tsx';
 import { freshId } from '../../ui/freshId.ts';
 import { Panel } from '../../ui/Panel.tsx';
-import { SaveOrCancel } from '../../ui/SaveOrCancel.tsx';
 import { useSavePlaceMutation } from '../spools/spoolsApi.ts';
 
 /** Where spools lie, and what the air is like there. */
@@ -67,29 +67,22 @@ function EditPlace({
   const form = useRecordForm<Place>(placeSchema, record.place);
   const [save, { error }] = useSavePlaceMutation();
   return (
-    <RecordForm form={form} error={error} at="/place">
-      <div className="mt-3 grid grid-cols-2 gap-2 border-t border-line pt-3">
-        <PlaceField name="name" label="Name" />
-        <PlaceField
-          name="loggerId"
-          label="Logger"
-          none="none"
-          options={loggers.map(({ id, name }) => ({ value: id, label: name }))}
-        />
-        <PlaceField name="humidityPct" label="Usual highest humidity" />
-        <PlaceField name="temperatureC" label="Usual temperature" />
-        <SaveOrCancel
-          error={error}
-          ready={form.isComplete}
-          onSave={() =>
-            void save({ place: form.entered(), revision: record.revision })
-              .unwrap()
-              .then(onDone)
-              .catch(() => undefined)
-          }
-          onCancel={onDone}
-        />
-      </div>
-    </RecordForm>
+    <SmallEditor
+      form={form}
+      at="/place"
+      error={error}
+      onSave={(place) => save({ place, revision: record.revision }).unwrap()}
+      onDone={onDone}
+    >
+      <PlaceField name="name" label="Name" />
+      <PlaceField
+        name="loggerId"
+        label="Logger"
+        none="none"
+        options={loggers.map(({ id, name }) => ({ value: id, label: name }))}
+      />
+      <PlaceField name="humidityPct" label="Usual highest humidity" />
+      <PlaceField name="temperatureC" label="Usual temperature" />
+    </SmallEditor>
   );
 }

@@ -99,7 +99,7 @@ export function SchemaField({
               className={controlLook}
               value={kind === 'moment' && text !== '' ? localMinute(Date.parse(text)) : text}
               onChange={({ target: { value: typed } }) =>
-                onChange(typed === '' ? undefined : kind === 'day' ? typed : new Date(typed).toISOString())
+                onChange(kind === 'day' ? typed || undefined : momentOf(typed))
               }
             />
           )}
@@ -114,4 +114,10 @@ export function SchemaField({
     default:
       throw new Error(`${name} is made of several fields: give its parts`);
   }
+}
+
+/** As it is stored; undefined: nothing, or a year that no calendar has. */
+function momentOf(typed: string): string | undefined {
+  const ms = Date.parse(typed);
+  return Number.isNaN(ms) ? undefined : new Date(ms).toISOString();
 }
