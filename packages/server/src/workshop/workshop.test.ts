@@ -1,5 +1,4 @@
 import { createHash } from 'node:crypto';
-import { createWriteStream } from 'node:fs';
 import { execFile } from 'node:child_process';
 import { once } from 'node:events';
 import type { AddressInfo } from 'node:net';
@@ -7,98 +6,30 @@ import { promisify } from 'node:util';
 import { mkdtemp, readdir, rm, writeFile } from 'node:fs/promises';
 import { tmpdir } from 'node:os';
 import { join } from 'node:path';
-import { Writable } from 'node:stream';
 import { buffer } from 'node:stream/consumers';
-import type { DecisionSummary, Job } from '@anvilstone/schema';
 import { strFromU8, strToU8, unzipSync, zipSync } from 'fflate';
 import { pino } from 'pino';
 import request from 'supertest';
 import { testServer } from '../testServer.ts';
 import { receivedFiles } from '../http/receiveFile.ts';
 import type { ArchiveManifest } from './archive/format.ts';
-import { writeArchive } from './archive/write.ts';
 import { backupService } from './backups.ts';
-import { restoreArchive, type RestoreReport } from './restore.ts';
+import type { RestoreReport } from './restore.ts';
 import { archivedTables } from './tables.ts';
+import { archiveOf, ended, exportsOf, post, twoServers, type TwoServers } from './testArchives.ts';
 
-type Server = Awaited<ReturnType<typeof testServer>>;
 // Decisions are frozen and computed again, each some seconds where all cores are busy.
 jest.setTimeout(120_000);
 
-const PHOTO = Buffer.from(Array.from({ length: 2_300_001 }, (_, i) => (i * 31 + (i >> 8)) % 256));
-let here: Server;
-let fresh: Server;
-let folder: string;
+let both: TwoServers;
+let here: TwoServers['here'];
+let fresh: TwoServers['fresh'];
+let restored: TwoServers['restored'];
 beforeAll(async () => {
-  folder = await mkdtemp(join(tmpdir(), 'anvilstone-archives-'));
-  here = await testServer({ demo: true, records: true });
-  fresh = await testServer();
-  // A photo, bytes of every value: what is not text has to come back too.
-  await here.db.raw(`insert into finding_photos (id, finding_id, at, document, content)
-    select '0a7c1d00-0000-4000-8000-0000000000f1', id, '2026-03-01T10:20:30.123456Z', '{"name":"ä \\" \\\\ .png"}', decode('000102ff0a0d80', 'hex')
-    from service_findings order by id limit 1`);
-  // Large ones have files of their own: two alike one file.
-  for (const id of [2, 3])
-    await here.db.raw(
-      `insert into finding_photos (id, finding_id, at, document, content)
-       select ?, id, '2026-03-01T10:20:30Z', '{"name":"large"}', ?::bytea from service_findings order by id limit 1`,
-      [`0a7c1d00-0000-4000-8000-0000000000f${id}`, PHOTO],
-    );
-  // What was decided is worked out anew, which takes a while where all cores are busy.
+  both = await twoServers();
+  ({ here, fresh, restored } = both);
 }, 180_000);
-afterAll(async () => {
-  await here.close();
-  await fresh.close();
-  await rm(folder, { recursive: true, force: true });
-});
-
-const DECISION_EXPORTS = ['json', 'csv', 'html'];
-const exportsOf = async (server: Server): Promise<string[]> => {
-  const get = async (path: string) => (await request(server.app).get(path).expect(200)).text;
-  const decisions = JSON.parse(await get('/api/v1/decisions')) as DecisionSummary[];
-  const records = await Promise.all(
-    decisions.flatMap(({ id }) => DECISION_EXPORTS.map((kind) => get(`/api/v1/decisions/${id}/export.${kind}`))),
-  );
-  const lists = [
-    'parts',
-    'library',
-    'machines',
-    'spools',
-    'campaigns',
-    'installations',
-    'service-findings',
-    'company-rules',
-  ];
-  return [...records, ...(await Promise.all(lists.map((path) => get(`/api/v1/${path}`))))];
-};
-const post = (server: Server, query: string, zip: Buffer) =>
-  request(server.app).post(`/api/v1/workshop/archive${query}`).set('Content-Type', 'application/zip').send(zip);
-
-async function archiveOf(server: Server, withKey = true): Promise<{ zip: Buffer; manifest: ArchiveManifest }> {
-  const chunks: Buffer[] = [];
-  const sink = new Writable({
-    write(chunk: Buffer, _encoding, done) {
-      chunks.push(chunk);
-      done();
-    },
-  });
-  const manifest = await writeArchive(server.db, sink, { withKey });
-  return { zip: Buffer.concat(chunks), manifest };
-}
-async function restored(server: Server, zip: Buffer): Promise<RestoreReport> {
-  const path = join(folder, 'restored.zip');
-  await writeFile(path, zip);
-  return restoreArchive(server.db, path, { mode: 'replace' });
-}
-/** The job that takes it in, when it is over. */
-async function ended(server: Server, { text }: { text: string }): Promise<Job> {
-  const { id } = JSON.parse(text) as Job;
-  for (;;) {
-    await server.jobs.idle();
-    const job = await server.jobs.get(id);
-    if (job.state !== 'waiting' && job.state !== 'running') return job;
-  }
-}
+afterAll(() => both.close());
 
 /** The same archive with one file of it changed; `seal`: its digest made to agree again. */
 function changed(zip: Buffer, name: string, change: (text: string) => string, seal = false): Buffer {
@@ -338,134 +269,4 @@ describe('backups by themselves', () => {
       await backupService(fresh.db, fresh.jobs, silent, {}).read('anvilstone-20990102-000000.zip'),
     ).toBeUndefined();
   });
-});
-
-/** A zip with one file of our name in it, made of what is given and by the length that it is to claim. */
-function packedToHarm(manifest: Partial<ArchiveManifest>, table: Uint8Array): Buffer {
-  const name = 'tables/parts.ndjson';
-  const sha256 = createHash('sha256').update(table).digest('hex');
-  const files = [{ name, table: 'parts', rows: 1, bytes: table.length, sha256 }];
-  const text = JSON.stringify({ holdsKey: false, engineVersion: '', files, ...manifest });
-  return Buffer.from(zipSync({ 'manifest.json': strToU8(text), [name]: table }, { level: 9 }));
-}
-
-describe('an archive that is packed to do harm', () => {
-  const check = (zip: Buffer) =>
-    request(fresh.app).post('/api/v1/workshop/archive/check').set('Content-Type', 'application/zip').send(zip);
-  const refusedBecause = async (zip: Buffer) =>
-    (JSON.parse((await check(zip).expect(422)).text) as { detail: string }).detail;
-
-  test('is refused before it is unpacked: of a hundred megabytes of nothing, by its list of files', async () => {
-    const { manifest } = await archiveOf(here, false);
-    const zip = packedToHarm({ ...manifest, files: undefined } as never, new Uint8Array(100e6));
-    expect(zip.length).toBeLessThan(500e3);
-    expect(await refusedBecause(zip)).toMatch(/packed 300 times and more/);
-  });
-  test('one file within another', async () => {
-    const { zip } = await archiveOf(here, false);
-    const forged = Buffer.from(zip);
-    // Entries of its list: signature, and at 42 where the file begins. Every one but the first says that it is where the first is.
-    const ENTRY = Buffer.from([0x50, 0x4b, 0x01, 0x02]);
-    for (let at = forged.indexOf(ENTRY); at >= 0; at = forged.indexOf(ENTRY, at + 4)) forged.writeUInt32LE(0, at + 42);
-    expect(await refusedBecause(forged)).toMatch(/lies within another file|cannot be unpacked/);
-  });
-  test('a file that is longer than its list says', async () => {
-    const { zip } = await archiveOf(here, false);
-    const forged = Buffer.from(zip);
-    const name = Buffer.from('tables/parts.ndjson');
-    const entry = forged.lastIndexOf(name) - 46;
-    forged.writeUInt32LE(forged.readUInt32LE(entry + 24) - 1, entry + 24);
-    expect(await refusedBecause(forged)).toMatch(/not as long as its manifest says/);
-  });
-  test('one that names a file elsewhere', async () => {
-    const { manifest } = await archiveOf(here, false);
-    const files = [{ name: '../../etc/passwd', table: 'parts', rows: 1, sha256: '0'.repeat(64) }];
-    expect(await refusedBecause(packedToHarm({ ...manifest, files }, strToU8('{}')))).toMatch(
-      /names a file that is no table/,
-    );
-  });
-});
-
-test('an archive of the version before is still taken in: every byte of it in its lines', async () => {
-  const { zip } = await archiveOf(here);
-  const files = unzipSync(zip);
-  const manifest = JSON.parse(strFromU8(files['manifest.json']!)) as ArchiveManifest;
-  const old: Record<string, Uint8Array> = {};
-  manifest.format = 'anvilstone-workshop/1';
-  for (const file of manifest.files) {
-    const text = strFromU8(files[file.name]!).replaceAll(/\{"blob": "([0-9a-f]{64})"\}/g, (_, sha: string) =>
-      JSON.stringify(`\\x${Buffer.from(files[`blobs/${sha}`]!).toString('hex')}`),
-    );
-    old[file.name] = strToU8(text);
-    file.sha256 = createHash('sha256').update(old[file.name]!).digest('hex');
-    delete file.bytes;
-  }
-  old['manifest.json'] = strToU8(JSON.stringify(manifest));
-  await restored(fresh, Buffer.from(zipSync(old)));
-  expect((await archiveOf(fresh)).zip.equals(zip)).toBe(true);
-});
-
-test('large values are files of their own, as they are, each once', async () => {
-  const { zip } = await archiveOf(here);
-  const blobs = Object.entries(unzipSync(zip)).filter(([name]) => name.startsWith('blobs/'));
-  const sha256 = createHash('sha256').update(PHOTO).digest('hex');
-  expect(blobs.filter(([name]) => name === `blobs/${sha256}`)).toHaveLength(1);
-  expect(Buffer.from(blobs.find(([name]) => name === `blobs/${sha256}`)![1]).equals(PHOTO)).toBe(true);
-  const broken = Buffer.from(zip);
-  const at = broken.indexOf(PHOTO.subarray(1_000_000, 1_000_100));
-  broken[at] = broken[at]! ^ 1;
-  const refused = await ended(fresh, await post(fresh, '?mode=merge', broken).expect(202));
-  expect(refused.failure).toMatch(/blobs\/[0-9a-f]+ (does not agree with its digest|cannot be unpacked)/);
-});
-
-describe('while it is taken in', () => {
-  test('others read what was there before, and it can be stopped: then nothing was changed', async () => {
-    const { zip } = await archiveOf(here);
-    await restored(fresh, zip);
-    const path = join(folder, 'stopped.zip');
-    await writeFile(path, zip);
-    const abort = new AbortController();
-    const seen: number[] = [];
-    const before = await exportsOf(fresh);
-    await expect(
-      restoreArchive(fresh.db, path, {
-        mode: 'replace',
-        signal: abort.signal,
-        report: (share) => seen.push(share),
-        async holdOn() {
-          // Everything is written, and not yet said to be so.
-          expect(await exportsOf(fresh)).toEqual(before);
-          abort.abort();
-          abort.signal.throwIfAborted();
-        },
-      }),
-    ).rejects.toThrow(/abort/i);
-    expect(await exportsOf(fresh)).toEqual(before);
-    expect(seen).toEqual([...seen].sort((a, b) => a - b));
-    expect(seen.at(-1)).toBeCloseTo(1, 6);
-  });
-  test('a second one has to wait', async () => {
-    const { zip } = await archiveOf(here, false);
-    const [one, other] = await Promise.all([post(fresh, '?mode=merge', zip), post(fresh, '?mode=merge', zip)]);
-    expect([one.status, other.status].sort()).toEqual([202, 409]);
-    await ended(fresh, one.status === 202 ? one : other);
-  });
-});
-
-test('a sink that breaks lets go of the database, and a backup that is stopped leaves nothing', async () => {
-  const sink = new Writable({ write: (_chunk, _encoding, done) => done(new Error('the disk is full')) });
-  await expect(writeArchive(here.db, sink, { withKey: false })).rejects.toThrow('the disk is full');
-  const abort = new AbortController();
-  const path = join(folder, 'stopped');
-  await expect(
-    writeArchive(here.db, createWriteStream(path), {
-      withKey: false,
-      signal: abort.signal,
-      report: () => abort.abort(),
-    }),
-  ).rejects.toThrow(/abort/i);
-  const { rows } = await here.db.raw<{ rows: unknown[] }>(
-    `select 1 from pg_stat_activity where datname = current_database() and state like 'idle in transaction%'`,
-  );
-  expect(rows).toEqual([]);
 });
